@@ -11,9 +11,9 @@ export async function answered<T>(
 ): Promise<T | ReturnType<typeof data<{ ok: false; problems: Problem[] }>>> {
   try {
     return await work();
-  } catch (e) {
-    if (e instanceof NotAllowed) return data({ ok: false as const, problems: e.problems }, { status: 422 });
-    throw missing(e);
+  } catch (error) {
+    if (error instanceof NotAllowed) return data({ ok: false as const, problems: error.problems }, { status: 422 });
+    throw missing(error);
   }
 }
 
@@ -30,8 +30,8 @@ export function missing(e: unknown): unknown {
 export async function found<T>(work: Promise<T>): Promise<T> {
   try {
     return await work;
-  } catch (e) {
-    throw missing(e);
+  } catch (error) {
+    throw missing(error);
   }
 }
 

@@ -19,7 +19,7 @@ export class Form {
   /** Every text field, the last of a name. */
   fields(): Record<string, string> {
     const out: Record<string, string> = Object.create(null);
-    for (const [k, v] of this.given) if (typeof v === "string") out[wellFormed(k)] = wellFormed(v);
+    for (const [key, v] of this.given) if (typeof v === "string") out[wellFormed(key)] = wellFormed(v);
     return out;
   }
   /** Every text field; several of one name are words with a space between. */
@@ -77,8 +77,8 @@ export function searchOf(request: Request): { get: (name: string) => string | nu
   const { searchParams } = new URL(request.url);
   return {
     get: (name) => {
-      const v = searchParams.get(name);
-      return v === null ? null : wellFormed(v).slice(0, 2000);
+      const value = searchParams.get(name);
+      return value === null ? null : wellFormed(value).slice(0, 2000);
     },
     has: (name) => searchParams.has(name),
   };

@@ -56,8 +56,8 @@ const server = createServer(
   app,
 );
 server.listen(port, host, () => log.info({ host, port }, "listening"));
-server.on("error", (e) => {
-  log.error({ error: plainError(e), port }, "cannot listen");
+server.on("error", (error) => {
+  log.error({ error: plainError(error), port }, "cannot listen");
   process.exitCode = 1;
   void closeDatabase();
 });

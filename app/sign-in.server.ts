@@ -42,8 +42,8 @@ export async function signInWith(
         ["Set-Cookie", await rememberDevice(request, deviceMark(address))],
       ],
     };
-  } catch (e) {
-    if (e instanceof NotAllowed) return { ok: false, problems: e.problems, email: address };
-    throw e;
+  } catch (error) {
+    if (error instanceof NotAllowed) return { ok: false, problems: error.problems, email: address };
+    throw error;
   }
 }

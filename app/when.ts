@@ -17,9 +17,9 @@ export const localInput = (instant: Date | string, zone: string): string =>
 
 /** Reads a `datetime-local` value as a time in the school's zone; null when it is not one. */
 export function fromLocalInput(text: string, zone: string): Date | null {
-  const m = /^(\d{4})-(\d{2})-(\d{2})T(\d{2}):(\d{2})/.exec(text);
-  if (!m) return null;
-  const [y, mo, d, h, mi] = m.slice(1).map(Number) as [number, number, number, number, number];
-  const at = new TZDate(y, mo - 1, d, h, mi, zone);
+  const match = /^(\d{4})-(\d{2})-(\d{2})T(\d{2}):(\d{2})/.exec(text);
+  if (!match) return null;
+  const [y, mo, distance, height, mi] = match.slice(1).map(Number) as [number, number, number, number, number];
+  const at = new TZDate(y, mo - 1, distance, height, mi, zone);
   return Number.isNaN(at.getTime()) ? null : new Date(at.getTime());
 }

@@ -10,18 +10,21 @@ import { openPlay, outlook, referee, view } from "#core/referee/referee.ts";
 import { runCommand } from "./commands.ts";
 
 const page = readFileSync(new URL("../docs/activity-format.md", import.meta.url), "utf8");
-const examples = [...page.matchAll(/```json (\w+)\n([\s\S]*?)```/g)].map((m) => ({ command: m[1]!, text: m[2]! }));
+const examples = [...page.matchAll(/```json (\w+)\n([\s\S]*?)```/g)].map((match) => ({
+  command: match[1]!,
+  text: match[2]!,
+}));
 const run = (command: string, input: unknown) => {
   const r = runCommand(command, JSON.stringify(input));
   return { ...r, json: r.code === 0 ? JSON.parse(r.out) : null };
 };
-const hit = JSON.parse(examples.find((e) => e.command === "hit")!.text);
-const home = JSON.parse(examples.find((e) => e.command === "substitute")!.text);
-const fit = JSON.parse(examples.find((e) => e.command === "fit")!.text);
-const climb = JSON.parse(examples.find((e) => e.command === "forecast")!.text);
+const hit = JSON.parse(examples.find((example) => example.command === "hit")!.text);
+const home = JSON.parse(examples.find((example) => example.command === "substitute")!.text);
+const fit = JSON.parse(examples.find((example) => example.command === "fit")!.text);
+const climb = JSON.parse(examples.find((example) => example.command === "forecast")!.text);
 
 describe("command line", () => {
-  it.each(examples.map((e, i) => [`${i + 1} ${e.command}`, e] as const))(
+  it.each(examples.map((example, i) => [`${i + 1} ${example.command}`, example] as const))(
     "takes the documented example %s",
     (_, { command, text }) => {
       if (command === "activity") expect(parseActivity(JSON.parse(text)).ok).toBe(true);
@@ -31,9 +34,9 @@ describe("command line", () => {
 
   it("gives the worked figures", () => {
     expect(run("hit", hit).json.p).toBeCloseTo(0.43682, 6);
-    const f = run("forecast", climb).json;
-    expect(f).toMatchObject({ method: "exact", policy: "middle" });
-    expect(f.sides[0].sends.mean).toBeCloseTo(1 / 0.85 + 1 / 0.7, 3);
+    const value = run("forecast", climb).json;
+    expect(value).toMatchObject({ method: "exact", policy: "middle" });
+    expect(value.sides[0].sends.mean).toBeCloseTo(1 / 0.85 + 1 / 0.7, 3);
   });
 
   it("says how often whoever starts wins, and takes who starts as given", () => {
@@ -48,10 +51,10 @@ describe("command line", () => {
   it("says what a home can use, in words and figures", () => {
     const told = run("substitute", home).json;
     expect(told.proved).toBe(true);
-    expect(told.picks.map((p: { role: string }) => p.role)).toContain("send");
+    expect(told.picks.map((pick: { role: string }) => pick.role)).toContain("send");
     expect(told.picks[0].why.text).toMatch(/\.$/);
-    expect(told.changes.map((c: { text: string }) => c.text).join(" ")).toContain("instead of");
-    for (const h of told.held) expect(Math.abs(h.after - h.wanted)).toBeLessThanOrEqual(0.05);
+    expect(told.changes.map((change: { text: string }) => change.text).join(" ")).toContain("instead of");
+    for (const value of told.held) expect(Math.abs(value.after - value.wanted)).toBeLessThanOrEqual(0.05);
     const fixed = run("substitute", { ...home, fixed: { send: "shirtRoll" } }).json;
     expect(fixed.activity.kit.send).toBe("shirtRoll");
   });
@@ -70,7 +73,7 @@ describe("command line", () => {
     const { levels, ladder } = run("levels", { activity: "climb", player: { age: 7 }, targets: ["bucket"] }).json;
     expect(levels).toHaveLength(5);
     expect(levels[0].rate).toBeGreaterThan(levels[4].rate);
-    expect(ladder.shares.reduce((a: number, b: number) => a + b, 0)).toBeCloseTo(1, 9);
+    expect(ladder.shares.reduce((sum: number, b: number) => sum + b, 0)).toBeCloseTo(1, 9);
     const events = (hit: string | null) => [{ kind: "send", at: 0, hit }];
     const of = (hit: string | null) =>
       run("estimate", { activity: "climb", age: 8, goes: [{ events: events(hit) }] }).json.known[0];
@@ -161,13 +164,13 @@ describe("command line", () => {
   });
 
   it.each(patternNames)("says what %s says in sentences, what it refuses, and how it ended", (name) => {
-    const a = fromPattern(name);
+    const activity = fromPattern(name);
     const draw = random(7);
     // A whole game, of anything that may happen.
-    let play = openPlay(gamePartOf(a), { players: 1, mode: "alone", seed: 1 });
-    const alone = a.players.modes.includes("alone");
+    let play = openPlay(gamePartOf(activity), { players: 1, mode: "alone", seed: 1 });
+    const alone = activity.players.modes.includes("alone");
     const how = alone ? {} : { players: 2, mode: "against" };
-    if (!alone) play = openPlay(gamePartOf(a), { players: 2, mode: "against", seed: 1 });
+    if (!alone) play = openPlay(gamePartOf(activity), { players: 2, mode: "against", seed: 1 });
     const events: PlayEvent[] = [];
     for (let i = 0; i < 12 && view(play).ending === null; i++) {
       const next = outlook(play);
@@ -178,14 +181,14 @@ describe("command line", () => {
       play = after;
       events.push({ ...chosen.event, at: i * 100 } as PlayEvent);
     }
-    for (const n of events.keys()) {
-      const told = run("referee", { activity: a, ...how, events: events.slice(0, n + 1) });
+    for (const key of events.keys()) {
+      const told = run("referee", { activity: activity, ...how, events: events.slice(0, key + 1) });
       expect(told.err).toBe("");
       expect(told.json.now.text).toMatch(/^[^[\]{}]+$/);
       expect(told.out).not.toMatch(/"(text|working)":"[^"]*[[\]{}]/);
     }
     // Nothing of the game: the sentence that refuses it.
-    const refused = run("referee", { activity: a, ...how, events: [{ kind: "send", at: 0, rest: "nowhere" }] });
+    const refused = run("referee", { activity: activity, ...how, events: [{ kind: "send", at: 0, rest: "nowhere" }] });
     expect(refused.code).toBe(2);
     expect(refused.err).not.toMatch(/\[[a-z]+\./);
   });

@@ -55,8 +55,9 @@ for (const words of [enGame, ...Object.values(gameWords), enTeacher, enRules]) a
 class Bad extends Error {}
 const bad = (problems: readonly Problem[]): never => {
   throw new Bad(
-    problems.map((p) => (p.message.startsWith(p.field) ? p.message : `${p.field}: ${p.message}`))[0] ??
-      "this input is not allowed",
+    problems.map((problem) =>
+      problem.message.startsWith(problem.field) ? problem.message : `${problem.field}: ${problem.message}`,
+    )[0] ?? "this input is not allowed",
   );
 };
 
@@ -165,15 +166,15 @@ const levelsInput = z.strictObject({
   down: z.number().int().min(1).max(5).default(1),
 });
 function byAmount(
-  a: Activity,
+  activity: Activity,
   player: Who,
   amount: string,
   want: { corridor: { low: number; high: number }; count: number },
 ): Level[] {
-  const fields = amountsOf(a).map(fieldOf);
+  const fields = amountsOf(activity).map(fieldOf);
   if (!fields.includes(amount))
     bad([{ field: "amount", message: `must be one of ${fields.join(", ") || "none, for this game has none"}` }]);
-  const list = proposeAmount(a, player, amount, want);
+  const list = proposeAmount(activity, player, amount, want);
   if (list.length === 0)
     bad([{ field: "amount", message: "changing it makes no difference to finishing, or far too much" }]);
   return list;
@@ -226,30 +227,30 @@ const fitInput = z.strictObject({
 
 /** The document, or the name of a pattern: then its own example. */
 function activityOf(json: unknown) {
-  const name = patternNames.find((n) => n === json);
+  const name = patternNames.find((patternName) => patternName === json);
   if (name) return fromPattern(name);
   const parsed = parseActivity(json);
   return parsed.ok
     ? parsed.value
-    : bad(parsed.problems.map((p) => ({ field: `activity.${p.field}`, message: p.message })));
+    : bad(parsed.problems.map((problem) => ({ field: `activity.${problem.field}`, message: problem.message })));
 }
 
 /** The way to play and the number of players must be among those that the activity allows. */
-function allowed(a: Activity, mode: (typeof MODES)[number], players: number): void {
-  const { modes, least, most } = a.players;
+function allowed(activity: Activity, mode: (typeof MODES)[number], players: number): void {
+  const { modes, least, most } = activity.players;
   if (!modes.includes(mode)) bad([{ field: "mode", message: `must be one of ${modes.join(", ")} for this activity` }]);
   if (players < least || players > most)
     bad([{ field: "players", message: `must be ${least} to ${most} for this activity` }]);
 }
 
-const summary = (d: Distribution) => ({
-  mean: mean(d),
-  mode: mode(d),
-  low: quantile(d, 0.1),
-  median: quantile(d, 0.5),
-  high: quantile(d, 0.9),
-  at: d.at,
-  p: d.p,
+const summary = (distribution: Distribution) => ({
+  mean: mean(distribution),
+  mode: mode(distribution),
+  low: quantile(distribution, 0.1),
+  median: quantile(distribution, 0.5),
+  high: quantile(distribution, 0.9),
+  at: distribution.at,
+  p: distribution.p,
 });
 
 /** Where a ladder settles, and the sends until it has found its place, begun where most of the time is spent; null: seldom in one go. */
@@ -275,20 +276,20 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
         bad([{ field: "mode", message: "alone is for 1 player, the others for 2 or more" }]);
       const a = activityOf(activity);
       allowed(a, how, players.length);
-      const f = forecastActivity(a, players, { players: players.length, mode: how, seed }, policy, {
+      const forecast = forecastActivity(a, players, { players: players.length, mode: how, seed }, policy, {
         ...more,
         firstStarts: starts === "first",
       });
       return {
-        ...f,
-        sides: f.sides.map((s) => ({
-          ...s,
-          sends: summary(s.sends),
-          points: summary(s.points),
-          stage: summary(s.stage),
+        ...forecast,
+        sides: forecast.sides.map((side) => ({
+          ...side,
+          sends: summary(side.sends),
+          points: summary(side.points),
+          stage: summary(side.stage),
         })),
-        rounds: summary(f.rounds),
-        time: summary(f.time),
+        rounds: summary(forecast.rounds),
+        time: summary(forecast.time),
       };
     },
   },
@@ -300,11 +301,11 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
       const names = namesOf(a.kit.own);
       const facts = { ...NOTHING_SAID, ...home, id: "home", label: "" };
       const { activity: ready, ...told } = forHome(a, { age }, facts, listOf(a.kit.own), fixed);
-      const text = (p: Phrase) => ({ ...p, text: sayPhrase(p, names) });
+      const text = (phrase: Phrase) => ({ ...phrase, text: sayPhrase(phrase, names) });
       return {
         ...told,
-        picks: told.picks.map((p) => ({ ...p, name: itemName(p.item, names), why: text(p.why) })),
-        unmet: told.unmet.map((u) => ({ ...u, why: text(u.why) })),
+        picks: told.picks.map((pick) => ({ ...pick, name: itemName(pick.item, names), why: text(pick.why) })),
+        unmet: told.unmet.map((unmet) => ({ ...unmet, why: text(unmet.why) })),
         changes: told.changes.map(text),
         activity: ready,
       };
@@ -322,18 +323,18 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
           : byAmount(a, player, amount, { corridor, count: more.count });
       const { step } = paces(player.age === "adult" ? 18 : player.age);
       return {
-        levels: list.map((l) => ({
-          ...l,
+        levels: list.map((level) => ({
+          ...level,
           text: [
-            ...levelWords(l.setting, step).map((p) => sayPhrase(p)),
-            ...l.setting.settings.map((x) => `${x.field}: ${x.value}`),
+            ...levelWords(level.setting, step).map((levelWord) => sayPhrase(levelWord)),
+            ...level.setting.settings.map((setting) => `${setting.field}: ${setting.value}`),
           ].join(", "),
         })),
         // Hits lead up and down between lines; a number of the game stays as it is in play.
         ladder:
           amount === undefined
             ? ladderOf(
-                list.map((l) => l.rate),
+                list.map((level) => level.rate),
                 up,
                 down,
               )
@@ -346,26 +347,30 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
     run: (json) => {
       const { activity, age, goes } = read(estimateInput, json);
       const a = activityOf(activity);
-      const told = goes.map((g, i) => {
-        if ((g.mode === "alone") !== (g.players === 1))
+      const told = goes.map((go, i) => {
+        if ((go.mode === "alone") !== (go.players === 1))
           bad([{ field: `goes.${i}.mode`, message: "alone is for 1 player, the others for 2 or more" }]);
-        const replayed = replay(gamePartOf(a), { players: g.players, mode: g.mode, seed: 1 }, g.events);
+        const replayed = replay(gamePartOf(a), { players: go.players, mode: go.mode, seed: 1 }, go.events);
         if (replayed.refused)
           bad([{ field: `goes.${i}.events.${replayed.seq}`, message: sayPhrase(replayed.refused) }]);
-        return { week: g.week, evidence: evidenceOf(a, replayed.play, age) };
+        return { week: go.week, evidence: evidenceOf(a, replayed.play, age) };
       });
-      const keys = [...new Set(told.flatMap((g) => g.evidence.map((e) => `${e.action} ${e.axis}`)))];
+      const keys = [
+        ...new Set(told.flatMap((g) => g.evidence.map((evidence) => `${evidence.action} ${evidence.axis}`))),
+      ];
       return {
         known: keys.map((key) => {
           const list = told.flatMap((g) =>
-            g.evidence.filter((e) => `${e.action} ${e.axis}` === key).map((e) => ({ ...e, week: g.week })),
+            g.evidence
+              .filter((evidence) => `${evidence.action} ${evidence.axis}` === key)
+              .map((evidence) => ({ ...evidence, week: g.week })),
           );
           const { action, axis } = list[0]!;
           const is = estimateOf(posterior(axis, age, list));
           return {
             action,
             ...is,
-            tries: list.reduce((n, e) => n + e.tries, 0),
+            tries: list.reduce((sum, e) => sum + e.tries, 0),
             text: sayPhrase(plainly(action, axis, is.middle, age)),
           };
         }),
@@ -378,8 +383,8 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
       const { list, cards, knock } = read(lettersInput, json);
       const words = entriesOf(list);
       if (words.length === 0) bad([{ field: "list", message: "must have at least one word" }]);
-      const given = cards ?? [...new Set(words.flatMap((w) => [...w.text]))];
-      const spelled = words.map((w) => ({ ...w, signs: signsOf(w.text, given) }));
+      const given = cards ?? [...new Set(words.flatMap((word) => [...word.text]))];
+      const spelled = words.map((word) => ({ ...word, signs: signsOf(word.text, given) }));
       const can = spelled.filter((w) => w.signs !== null && !cannotSpell([w], given, cards ? knock : "once"));
       const need = fewestCards(
         can.map((w) => w.signs!),
@@ -387,8 +392,8 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
       );
       const hard = (w: { signs: readonly string[] | null }) => w.signs!.length;
       return {
-        cards: Object.fromEntries([...need].sort(([x], [y]) => (x < y ? -1 : 1))),
-        fewest: [...need.values()].reduce((n, k) => n + k, 0),
+        cards: Object.fromEntries([...need].sort(([text], [y]) => (text < y ? -1 : 1))),
+        fewest: [...need.values()].reduce((sum, k) => sum + k, 0),
         spells: can.map((w) => w.text),
         cannot: spelled.filter((w) => !can.includes(w)).map((w) => w.text),
         easyToHard: [...can].sort((x, y) => hard(x) - hard(y) || (x.text < y.text ? -1 : 1)).map((w) => w.text),
@@ -442,19 +447,19 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
       const told = replay(gamePartOf(a), how, events);
       const names = namesOf(a.kit.own);
       const verb = verbOf(a.aim.action);
-      const text = (p: Phrase) => sayPhrase(p, names, { verb });
+      const text = (phrase: Phrase) => sayPhrase(phrase, names, { verb });
       if (told.refused) bad([{ field: `events.${told.seq}`, message: text(told.refused) }]);
       const v = view(told.play);
       return {
         ...v,
         now: { ...v.now, text: text(v.now) },
-        score: v.score.map((s) => ({ ...s, working: sayWorking(s.working) })),
+        score: v.score.map((score) => ({ ...score, working: sayWorking(score.working) })),
         ending: v.ending && { ...v.ending, text: text(v.ending.reason) },
-        outlook: outlook(told.play).map((o) => ({
-          ...o,
-          working: sayWorking(o.working),
-          turn: { ...o.turn, now: { ...o.turn.now, text: text(o.turn.now) } },
-          ending: o.ending && { ...o.ending, text: text(o.ending.reason) },
+        outlook: outlook(told.play).map((eachOutlook) => ({
+          ...eachOutlook,
+          working: sayWorking(eachOutlook.working),
+          turn: { ...eachOutlook.turn, now: { ...eachOutlook.turn.now, text: text(eachOutlook.turn.now) } },
+          ending: eachOutlook.ending && { ...eachOutlook.ending, text: text(eachOutlook.ending.reason) },
         })),
       };
     },
@@ -462,18 +467,19 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
   square: {
     about: "the fewest trips to solve a Swap square, or a shuffle of the difficulty you want",
     run: (json) => {
-      const { n, reach, cells, least, most, seed } = read(squareInput, json);
+      const { n: count, reach, cells, least, most, seed } = read(squareInput, json);
       if (cells) {
-        if (!isWhole(cells, n)) bad([{ field: "cells", message: `must be ${n} of each kind from 0 to ${n - 1}` }]);
-        const { rows } = collected(cells, n);
+        if (!isWhole(cells, count))
+          bad([{ field: "cells", message: `must be ${count} of each kind from 0 to ${count - 1}` }]);
+        const { rows } = collected(cells, count);
         return {
-          ...fewestTrips(cells, n, reach, { budget: SQUARE_BUDGET }),
+          ...fewestTrips(cells, count, reach, { budget: SQUARE_BUDGET }),
           collected: rows,
-          sensible: greedyTrips(cells, n, reach),
+          sensible: greedyTrips(cells, count, reach),
         };
       }
       if (most < least) bad([{ field: "most", message: `must not be below least (${least})` }]);
-      return mixed({ n, reach, least, most, seed });
+      return mixed({ n: count, reach, least, most, seed });
     },
   },
 };
@@ -482,7 +488,7 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
 const SQUARE_BUDGET = 1_000_000;
 
 const HELP = `npm run -s yard -- COMMAND < input.json\n\n${Object.entries(commands)
-  .map(([name, c]) => `  ${name.padEnd(10)} ${c.about}`)
+  .map(([name, value]) => `  ${name.padEnd(10)} ${value.about}`)
   .join("\n")}\n\ndocs/activity-format.md has an example of each.\n`;
 
 /** Runs one command on the text of its input. Code 2: the input is not allowed, and `err` is one line that names the field. */
@@ -499,8 +505,8 @@ export function runCommand(name: string | undefined, text: string): { code: 0 | 
       throw new Bad("input: standard input is not a JSON document");
     }
     return { code: 0, out: `${JSON.stringify(command.run(json))}\n`, err: "" };
-  } catch (e) {
-    if (!(e instanceof Bad || e instanceof RangeError)) throw e;
-    return { code: 2, out: "", err: `${e.message.replace(/\s+/g, " ")}\n` };
+  } catch (error) {
+    if (!(error instanceof Bad || error instanceof RangeError)) throw error;
+    return { code: 2, out: "", err: `${error.message.replace(/\s+/g, " ")}\n` };
   }
 }

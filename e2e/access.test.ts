@@ -22,9 +22,9 @@ async function faults(page: Page, rules: readonly string[]): Promise<string[]> {
     ).axe.run;
     const { violations } = await run({ runOnly: rules, resultTypes: ["violations"] });
     return violations.map(
-      (v) =>
-        `${v.id}: ${v.nodes
-          .map((n) => `${n.target.join(" ")} (${n.failureSummary.split("\n").slice(1, 2).join("").trim()})`)
+      (violation) =>
+        `${violation.id}: ${violation.nodes
+          .map((node) => `${node.target.join(" ")} (${node.failureSummary.split("\n").slice(1, 2).join("").trim()})`)
           .slice(0, 4)
           .join("; ")}`,
     );
@@ -56,7 +56,7 @@ async function fitsIn(page: Page, width: number, where: string): Promise<void> {
   const usual = page.viewport()!;
   await page.setViewport({ ...usual, width });
   await page.waitForFunction((w) => innerWidth === w, {}, width);
-  const fits = (w: number) => document.documentElement.scrollWidth <= w;
+  const fits = (weight: number) => document.documentElement.scrollWidth <= weight;
   await page.waitForFunction(fits, { timeout: REDRAWN }, width).catch(() => {});
   expect(await page.evaluate(() => document.documentElement.scrollWidth), where).toBeLessThanOrEqual(width);
   await page.setViewport(usual);
@@ -68,7 +68,7 @@ describe("accessible, light and dark, and nothing scrolls sideways", () => {
     const few = await sending(["Kezia O.", "Lorcan T.", "Quill F."], { ...fromPattern("climb"), title: title() });
     const page = await teacherPage(browser);
     const sql = owner();
-    const [a] = await sql`select id from activity where document->>'title' = 'Hallway climb' limit 1`;
+    const [row] = await sql`select id from activity where document->>'title' = 'Hallway climb' limit 1`;
     const [r] = await sql`select id, class_id from assignment limit 1`;
     const [k] =
       await sql`select c.id from child c join class s on s.id = c.class_id where s.name = 'Heron class' limit 1`;
@@ -93,7 +93,7 @@ describe("accessible, light and dark, and nothing scrolls sideways", () => {
       `/results/${r!.id}/next`,
       `/results/${r!.id}`,
       `/results/${few}/sheets`,
-      `/activities/${a!.id}/rehearsal`,
+      `/activities/${row!.id}/rehearsal`,
     ]) {
       await open(page, base + path);
       await inBoth(page, path);
@@ -106,11 +106,11 @@ describe("accessible, light and dark, and nothing scrolls sideways", () => {
   it("the stations of the workbench", async () => {
     const page = await teacherPage(browser);
     const sql = owner();
-    const [a] = await sql`select id from activity where document->>'title' = 'Hallway climb' limit 1`;
+    const [row] = await sql`select id from activity where document->>'title' = 'Hallway climb' limit 1`;
     await sql.end();
-    for (const s of ["aim", "cues", "kit", "yard", "score", "players", "levels", "send"]) {
-      await open(page, `${base}/activities/${a!.id}?station=${s}`);
-      await inBoth(page, s);
+    for (const text of ["aim", "cues", "kit", "yard", "score", "players", "levels", "send"]) {
+      await open(page, `${base}/activities/${row!.id}?station=${text}`);
+      await inBoth(page, text);
     }
     await page.close();
   });
@@ -120,7 +120,11 @@ describe("accessible, light and dark, and nothing scrolls sideways", () => {
     const link = await linkOf("Idris M.");
     const card = await cardOf(page, link, "Hallway climb");
     const home = ["things", "space", "people", "done"].map((part) => `${link}/home?part=${part}`);
-    for (const url of [link, ...home, ...["fetch", "setup", "look", "handin"].map((s) => `${card}?screen=${s}`)]) {
+    for (const url of [
+      link,
+      ...home,
+      ...["fetch", "setup", "look", "handin"].map((text) => `${card}?screen=${text}`),
+    ]) {
       await open(page, url);
       await inBoth(page, url.slice(-14));
       await fitsIn(page, 320, url.slice(-14));

@@ -27,17 +27,17 @@ afterAll(() => sql.end());
 const childId = async (name: string) => (await sql`select id from child where name = ${name}`)[0]!.id as string;
 /** How far away the first thing of a card stands, as it was compiled for a child. */
 const nearest = async (sent: string, name: string) => {
-  const [c] =
+  const [row] =
     await sql`select v.compiled from card k join card_version v on v.card_id = k.id and v.hash = k.hash join child c on c.id = k.child_id where k.assignment_id = ${sent} and c.name = ${name}`;
-  return Math.min(...c!.compiled.markers.map((m: { metres: number }) => m.metres));
+  return Math.min(...row!.compiled.markers.map((marker: { metres: number }) => marker.metres));
 };
 
 describe("another game for some ages", () => {
   it("is sent in one go with the first, each child has one of them, and ages of nobody are refused", async () => {
     const page = await teacherPage(browser);
     const { addActivity } = await import("../server/activities/activities.ts");
-    const [t] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
-    const who = { teacherId: t!.id, schoolId: t!.school_id };
+    const [row] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
+    const who = { teacherId: row!.id, schoolId: row!.school_id };
     const [one, two] = [
       { ...fromPattern("climb"), title: title() },
       { ...fromPattern("sweep"), title: title() },
@@ -45,7 +45,7 @@ describe("another game for some ages", () => {
     const id = await addActivity(who, one);
     const second = await addActivity(who, two);
     const ages = await sql`select k.age from child k join class c on c.id = k.class_id where c.name = 'Heron class'`;
-    const youngest = Math.min(...ages.map((k) => k.age));
+    const youngest = Math.min(...ages.map((age) => age.age));
     await open(page, `${base}/activities/${id}?station=send`);
     await press(page, "Another game for some ages");
     await page.select("select[name='other.activityId']", second);
@@ -59,7 +59,7 @@ describe("another game for some ages", () => {
       await retype((await page.$("[name='other.to']"))! as never, to);
       await press(page, "Send to the class");
       await sees(page, words);
-      expect(await page.$eval("[name='other.from']", (e) => (e as HTMLInputElement).value)).toBe(from);
+      expect(await page.$eval("[name='other.from']", (element) => (element as HTMLInputElement).value)).toBe(from);
     }
     for (const end of ["from", "to"]) await retype((await page.$(`[name='other.${end}']`))! as never, String(youngest));
     await press(page, "Send to the class");
@@ -68,7 +68,7 @@ describe("another game for some ages", () => {
       select r.document->>'title' as game, k.age from card c join assignment a on a.id = c.assignment_id join revision r on r.id = a.revision_id
       join child k on k.id = c.child_id where r.document->>'title' in (${one.title}, ${two.title})`;
     expect(given).toHaveLength(ages.length);
-    for (const g of given) expect(g.game).toBe(g.age === youngest ? two.title : one.title);
+    for (const eachRow of given) expect(eachRow.game).toBe(eachRow.age === youngest ? two.title : one.title);
     await press(page, "see its results");
     await sees(page, two.title);
     await page.close();
@@ -79,19 +79,19 @@ describe("levels", () => {
   it("are proposed at their station with the chances of three children, changed by hand, kept, and taken away", async () => {
     const page = await teacherPage(browser);
     const { addActivity } = await import("../server/activities/activities.ts");
-    const [t] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
+    const [row] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
     const id = await addActivity(
-      { teacherId: t!.id, schoolId: t!.school_id },
+      { teacherId: row!.id, schoolId: row!.school_id },
       { ...fromPattern("board"), title: title() },
     );
     await open(page, `${base}/activities/${id}?station=levels`);
     await sees(page, "Everyone plays the game as designed");
     await press(page, "Suggest levels");
     await sees(page, "Level 5");
-    const rates = () => page.$$eval("[data-level-rates]", (ps) => ps.map((p) => p.textContent ?? ""));
+    const rates = () => page.$$eval("[data-level-rates]", (ps) => ps.map((element) => element.textContent ?? ""));
     const before = await rates();
     expect(before).toHaveLength(5);
-    for (const r of before) expect(r.match(/\d+ %/g)).toHaveLength(3);
+    for (const role of before) expect(role.match(/\d+ %/g)).toHaveLength(3);
     await page.click("ol[aria-label='Levels, easiest first'] details summary");
     const field = await page.$("ol[aria-label='Levels, easiest first'] li input");
     await field!.click({ count: 3 });
@@ -126,7 +126,7 @@ describe("levels", () => {
     await open(page, `${base}/activities/${id}?station=levels`);
     await page.waitForSelector("option[value='params.scoring.first']");
     const by = (await page.$$eval("select", (all) =>
-      all.findIndex((s) => [...s.options].some((o) => o.value === "params.scoring.first")),
+      all.findIndex((select) => [...select.options].some((option) => option.value === "params.scoring.first")),
     ))!;
     const choose = async (field: string) => (await page.$$("select"))[by]!.select(field);
     await choose("params.scoring.first");
@@ -135,7 +135,8 @@ describe("levels", () => {
     await choose("params.tries");
     // Given up, nothing comes of it.
     await page.evaluate(async () => {
-      const button = (name: string) => [...document.querySelectorAll("button")].find((b) => b.textContent === name);
+      const button = (name: string) =>
+        [...document.querySelectorAll("button")].find((eachButton) => eachButton.textContent === name);
       button("Suggest levels")!.click();
       while (!button("Stop")) await new Promise(requestAnimationFrame);
       button("Stop")!.click();
@@ -145,7 +146,7 @@ describe("levels", () => {
     await press(page, "Suggest levels");
     await sees(page, "Level 3");
     await sees(page, "finish");
-    const first = () => page.$eval("[data-level-rates]", (p) => p.textContent ?? "");
+    const first = () => page.$eval("[data-level-rates]", (element) => element.textContent ?? "");
     await expect.poll(first).toMatch(/\d+ %/);
     const kept = () => sql`select document->'levels' as levels from activity where id = ${id}`;
     await expect.poll(async () => (await kept())[0]!.levels?.of).toBe("end");
@@ -163,7 +164,7 @@ describe("levels", () => {
   });
 
   it("each child gets its own when it is sent; another one given in Results makes its card anew", async () => {
-    const line = (n: number) => ({ ...AS_DRAWN, line: n, helper: "catches" as const });
+    const line = (count: number) => ({ ...AS_DRAWN, line: count, helper: "catches" as const });
     const levels = { low: 0.6, high: 0.8, list: [line(-0.6), line(0), line(0.6)], up: 2, down: 1 };
     const a = { ...fromPattern("board"), title: title(), levels };
     const sent = await sending(["Quill F.", "Umar Z."], a);
@@ -189,21 +190,21 @@ describe("levels", () => {
 
 describe("what the goes teach", () => {
   it("a game handed in moves what is known of the child, and its page says it in plain words", async () => {
-    const a = changed(fromPattern("climb"), title(), { tries: 6 });
-    const { page, card } = await sentTo(browser, "Umar Z.", a);
+    const activity = changed(fromPattern("climb"), title(), { tries: 6 });
+    const { page, card } = await sentTo(browser, "Umar Z.", activity);
     await beginPlay(page, card);
     for (let i = 0; i < 6; i++) await press(page, "MISS");
     await handIn(page);
     const id = await childId("Umar Z.");
     const rows = () =>
-      sql`select e.* from evidence e join play p on p.id = e.play_id join card k on k.id = p.card_id join card_version v on v.card_id = k.id and v.hash = k.hash where v.compiled->'activity'->>'title' = ${a.title}`;
+      sql`select e.* from evidence e join play p on p.id = e.play_id join card k on k.id = p.card_id join card_version v on v.card_id = k.id and v.hash = k.hash where v.compiled->'activity'->>'title' = ${activity.title}`;
     await expect.poll(async () => (await rows()).length).toBe(1);
-    const [e] = await rows();
-    expect(e).toMatchObject({ child_id: id, axis: "spread", tries: 6, action: a.aim.action });
+    const [row] = await rows();
+    expect(row).toMatchObject({ child_id: id, axis: "spread", tries: 6, action: activity.aim.action });
     const teacher = await teacherPage(browser);
     await open(teacher, `${base}/children/${id}`);
     await sees(teacher, "hits a dinner plate from");
-    await sees(teacher, a.title);
+    await sees(teacher, activity.title);
     await sees(teacher, /Played \d+ min in the last seven days/);
     await teacher.waitForSelector(".recharts-surface");
     const pdf = Buffer.from(await teacher.pdf({ format: "A4" })).toString("latin1");
@@ -211,10 +212,11 @@ describe("what the goes teach", () => {
     const { childPage } = await import("../server/children/child.ts");
     const [t] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
     const told = await childPage({ teacherId: t!.id, schoolId: t!.school_id }, id);
-    const roll = told.courses.find((c) => c.action === a.aim.action && c.axis === "spread")!;
+    const roll = told.courses.find((course) => course.action === activity.aim.action && course.axis === "spread")!;
     expect(roll.now.low).toBeLessThan(roll.now.middle);
     expect(roll.now.high).toBeGreaterThan(roll.now.middle);
-    for (const w of roll.weeks) expect(w.at.getTime(), "no week ends later than now").toBeLessThanOrEqual(Date.now());
+    for (const week of roll.weeks)
+      expect(week.at.getTime(), "no week ends later than now").toBeLessThanOrEqual(Date.now());
     // Nobody of another school sees it.
     await expect(childPage({ teacherId: t!.id, schoolId: "00000000-0000-4000-8000-000000000000" }, id)).rejects.toThrow(
       "child",
@@ -225,9 +227,9 @@ describe("what the goes teach", () => {
 
   it("where pieces came to rest tells a pull apart, on the child's page", async () => {
     const game = fromPattern("closest");
-    const a = changed(game, title(), { jack: "placed", pieces: 6, finish: { points: null, rounds: 2 } });
-    const sent = await sending(["Umar Z."], a);
-    const [k] =
+    const activity = changed(game, title(), { jack: "placed", pieces: 6, finish: { points: null, rounds: 2 } });
+    const sent = await sending(["Umar Z."], activity);
+    const [row] =
       await sql`select k.*, c.school_id, c.id as child from card k join child c on c.id = k.child_id where k.assignment_id = ${sent}`;
     const { takeHandIn } = await import("../server/submissions/take.ts");
     const { opened } = await import("../core/formats/opened.ts");
@@ -238,14 +240,14 @@ describe("what the goes teach", () => {
     ];
     const events = [...round(0), ...round(1)].map((event, seq) => ({ seq, event: { at: 6000 * (seq + 1), ...event } }));
     await takeHandIn(
-      { schoolId: k!.school_id, childId: k!.child },
+      { schoolId: row!.school_id, childId: row!.child },
       {
         play: crypto.randomUUID(),
-        card: k!.id,
-        cardHash: k!.hash,
+        card: row!.id,
+        cardHash: row!.hash,
         device: "a device of a test",
         setup: { players: 1, mode: "alone", seed: 1 },
-        rulesVersion: opened(a).pattern.rulesVersion,
+        rulesVersion: opened(activity).pattern.rulesVersion,
         startedAt: Date.now() - 600_000,
         events: events as never,
         result: {
@@ -257,7 +259,7 @@ describe("what the goes teach", () => {
     const teacher = await teacherPage(browser);
     await expect
       .poll(async () => {
-        await open(teacher, `${base}/children/${k!.child}`);
+        await open(teacher, `${base}/children/${row!.child}`);
         return text(teacher);
       })
       .toMatch(/Where 12 pieces came to rest: on the whole \d\d cm short, to neither side; about none of them wild/);
@@ -265,17 +267,17 @@ describe("what the goes teach", () => {
   });
 
   it("up and down while playing: the lines of the other levels, asked for after so many in a row", async () => {
-    const line = (n: number) => ({ ...AS_DRAWN, line: n, helper: "catches" as const });
+    const line = (count: number) => ({ ...AS_DRAWN, line: count, helper: "catches" as const });
     const levels = { low: 0.6, high: 0.8, list: [line(-0.5), line(0), line(0.5)], up: 2, down: 2, stop: 1 };
     const { page, card } = await sentTo(browser, "Maru K.", { ...fromPattern("climb"), title: title(), levels });
     await beginPlay(page, card);
-    const offers = () => page.$$eval("main button", (all) => all.map((b) => b.textContent ?? ""));
+    const offers = () => page.$$eval("main button", (all) => all.map((button) => button.textContent ?? ""));
     await press(page, "HIT");
     await sees(page, "Send 2");
-    expect((await offers()).some((t) => t.includes("?"))).toBe(false);
+    expect((await offers()).some((offer) => offer.includes("?"))).toBe(false);
     await press(page, "HIT");
     const asked = await page.waitForFunction(
-      () => [...document.querySelectorAll("main button")].find((b) => b.textContent === "2 hits: harder?"),
+      () => [...document.querySelectorAll("main button")].find((element) => element.textContent === "2 hits: harder?"),
       {},
     );
     expect(asked).toBeTruthy();
@@ -290,16 +292,16 @@ describe("what the goes teach", () => {
     await press(page, "HIT");
     await press(page, "HIT");
     await sees(page, "Send 7");
-    expect((await offers()).some((t) => t.includes("?"))).toBe(false);
+    expect((await offers()).some((offer) => offer.includes("?"))).toBe(false);
     await page.close();
   });
 
   it("a time plan fills the minutes asked for, and the card says how often it is played", async () => {
     const page = await teacherPage(browser);
     const { addActivity } = await import("../server/activities/activities.ts");
-    const [t] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
+    const [row] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
     const a = { ...fromPattern("climb"), title: title() };
-    const id = await addActivity({ teacherId: t!.id, schoolId: t!.school_id }, a);
+    const id = await addActivity({ teacherId: row!.id, schoolId: row!.school_id }, a);
     await open(page, `${base}/activities/${id}?station=cues`);
     await page.waitForSelector("[aria-label='Time plan'] button:not([disabled])");
     await retype((await page.$("[aria-label='Time plan'] input"))!, "25");
@@ -337,8 +339,8 @@ describe("what the goes teach", () => {
     expect(made).toHaveLength(1);
     expect(made[0]!.levels[await childId("Kezia O.")]).toBe(4);
     const { sendNextWeek } = await import("../server/assignments/next-week.ts");
-    const [t] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
-    const who = { teacherId: t!.id, schoolId: t!.school_id };
+    const [row] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
+    const who = { teacherId: row!.id, schoolId: row!.school_id };
     const order = {
       orderId: crypto.randomUUID(),
       title: `${a.title} again`,
@@ -358,8 +360,8 @@ describe("what the goes teach", () => {
 describe("a rehearsal of a class", () => {
   it("plays every child once, the same draw alike, stopped and gone through; at its end beside the forecast, and without motion a table", async () => {
     const page = await teacherPage(browser);
-    const [a] = await sql`select id from activity where document->>'title' = 'Hallway climb' limit 1`;
-    await open(page, `${base}/activities/${a!.id}?station=send`);
+    const [row] = await sql`select id from activity where document->>'title' = 'Hallway climb' limit 1`;
+    await open(page, `${base}/activities/${row!.id}?station=send`);
     await press(page, "Watch a trial run");
     await sees(page, "Choose a child to pause their game");
     const homes = await page.$$eval("main ul li button[aria-pressed]", (all) => all.length);
@@ -375,11 +377,11 @@ describe("a rehearsal of a class", () => {
       page.evaluate(
         () =>
           new Promise<number>((done) => {
-            let n = 0;
+            let count = 0;
             const began = performance.now();
             const frame = () => {
-              n++;
-              if (performance.now() - began > 2000) done(n / 2);
+              count++;
+              if (performance.now() - began > 2000) done(count / 2);
               else requestAnimationFrame(frame);
             };
             requestAnimationFrame(frame);
@@ -405,11 +407,11 @@ describe("a rehearsal of a class", () => {
     await sees(page, "Choose a child to pause their game");
     expect(await scores()).not.toEqual(first);
     await page.emulateMediaFeatures([{ name: "prefers-reduced-motion", value: "reduce" }]);
-    await open(page, `${base}/activities/${a!.id}/rehearsal?seed=1`);
+    await open(page, `${base}/activities/${row!.id}/rehearsal?seed=1`);
     await sees(page, "the forecast is about");
     expect(await page.$("main canvas")).toBeNull();
     expect(await page.$$eval("main tbody tr td:nth-child(2)", (all) => all.map((td) => td.textContent))).toEqual(first);
-    await open(page, `${base}/activities/${a!.id}/rehearsal?seed=none&class=nobody`);
+    await open(page, `${base}/activities/${row!.id}/rehearsal?seed=none&class=nobody`);
     await sees(page, "the forecast is about");
     expect(page.url()).not.toContain("error");
     await page.close();
@@ -441,8 +443,8 @@ describe("support", () => {
     await press(teacher, "Save support");
     await sees(teacher, "Saved.");
     await teacher.close();
-    const a = changed(fromPattern("climb"), title(), { tries: 2 });
-    const { page, card } = await sentTo(browser, "Lorcan T.", a);
+    const activity = changed(fromPattern("climb"), title(), { tries: 2 });
+    const { page, card } = await sentTo(browser, "Lorcan T.", activity);
     await open(page, `${card}?screen=setup`);
     expect(await page.content()).not.toContain("accommodation");
     await beginPlay(page, card);
@@ -451,12 +453,12 @@ describe("support", () => {
     await press(page, "MISS");
     await handIn(page);
     const kept = () =>
-      sql`select r.score, p.setup from result r join play p on p.id = r.play_id join card k on k.id = p.card_id join card_version v on v.card_id = k.id and v.hash = k.hash where v.compiled->'activity'->>'title' = ${a.title}`;
+      sql`select r.score, p.setup from result r join play p on p.id = r.play_id join card k on k.id = p.card_id join card_version v on v.card_id = k.id and v.hash = k.hash where v.compiled->'activity'->>'title' = ${activity.title}`;
     await expect.poll(async () => (await kept()).length).toBe(1);
-    const [r] = await kept();
-    expect(r!.setup.people[0]).toMatchObject({ nearer: 0.75 });
+    const [row] = await kept();
+    expect(row!.setup.people[0]).toMatchObject({ nearer: 0.75 });
     // It compares with goes played alike.
-    expect(r!.score.set).toMatchObject({ nearer: 0.75 });
+    expect(row!.score.set).toMatchObject({ nearer: 0.75 });
     await sql`update child set adjust = null where id = ${id}`;
     await page.close();
   });
@@ -466,11 +468,11 @@ describe("a fair match", () => {
   it("is found on the family's device, set for those who play, and played with", async () => {
     const pins = fromPattern("pins");
     const { page, card } = await sentTo(browser, "Kezia O.", { ...pins, title: title() });
-    await beginPlay(page, card, 2, "Head to head", async (p) => {
-      await press(p, "Make it fair");
-      await press(p, "Make it fair");
-      await sees(p, "Wins in 100 games:");
-      const said = await text(p);
+    await beginPlay(page, card, 2, "Head to head", async (givenPage) => {
+      await press(givenPage, "Make it fair");
+      await press(givenPage, "Make it fair");
+      await sees(givenPage, "Wins in 100 games:");
+      const said = await text(givenPage);
       const [, before, , after] = /games: (\d+) : (\d+) before, (\d+) : (\d+) now/.exec(said)!;
       expect(Math.abs(Number(after) - 50)).toBeLessThan(Math.abs(Number(before) - 50));
     });
@@ -485,16 +487,16 @@ describe("a fair match", () => {
         }),
     );
     const play = plays.sort((x, y) => y.startedAt - x.startedAt)[0];
-    expect(play!.setup.people!.some((x) => (x.head ?? 0) > 0 || (x.nearer ?? 0) !== 0)).toBe(true);
+    expect(play!.setup.people!.some((person) => (person.head ?? 0) > 0 || (person.nearer ?? 0) !== 0)).toBe(true);
     await page.close();
   });
 
   it("stands in the workbench with before and after", async () => {
     const page = await teacherPage(browser);
     const { addActivity } = await import("../server/activities/activities.ts");
-    const [t] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
+    const [row] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
     const id = await addActivity(
-      { teacherId: t!.id, schoolId: t!.school_id },
+      { teacherId: row!.id, schoolId: row!.school_id },
       { ...fromPattern("pins"), title: title() },
     );
     await open(page, `${base}/activities/${id}?station=players`);

@@ -92,40 +92,48 @@ async function walk(db: postgres.Sql): Promise<void> {
       exists (select from pg_attribute a where a.attrelid = c.oid and a.attname = 'school_id') as of_school
     from pg_class c join pg_namespace n on n.oid = c.relnamespace join pg_roles r on r.oid = c.relowner
     where n.nspname = 'public' and c.relkind in ('r', 'p', 'v', 'm', 'f')`;
-  expect(tables.map((t) => t.name).sort()).toEqual(Object.keys(RIGHTS).sort());
-  for (const t of tables) {
-    expect(t, t.name).toMatchObject({ secured: true, rolsuper: false, rolcanlogin: false, rolbypassrls: false });
-    expect([t.name, t.policies]).toEqual([t.name, NOBODYS.includes(t.name) ? 0 : 1]);
-    expect([t.name, t.of_school || t.name === "school" || NOBODYS.includes(t.name)]).toEqual([t.name, true]);
+  expect(tables.map((table) => table.name).sort()).toEqual(Object.keys(RIGHTS).sort());
+  for (const table of tables) {
+    expect(table, table.name).toMatchObject({
+      secured: true,
+      rolsuper: false,
+      rolcanlogin: false,
+      rolbypassrls: false,
+    });
+    expect([table.name, table.policies]).toEqual([table.name, NOBODYS.includes(table.name) ? 0 : 1]);
+    expect([table.name, table.of_school || table.name === "school" || NOBODYS.includes(table.name)]).toEqual([
+      table.name,
+      true,
+    ]);
   }
   const grants = await db`
     select c.relname as name, string_agg(x.privilege_type, ' ') as rights
     from pg_class c join pg_namespace n on n.oid = c.relnamespace, aclexplode(c.relacl) x join pg_roles g on g.oid = x.grantee
     where n.nspname = 'public' and c.relkind in ('r', 'p') and x.grantee <> c.relowner group by 1`;
-  const sorted = (s: string) => s.split(" ").filter(Boolean).sort().join(" ");
+  const sorted = (text: string) => text.split(" ").filter(Boolean).sort().join(" ");
   for (const [name, rights] of Object.entries(RIGHTS))
-    expect([name, sorted(grants.find((g) => g.name === name)?.rights ?? "")]).toEqual([name, sorted(rights)]);
+    expect([name, sorted(grants.find((grant) => grant.name === name)?.rights ?? "")]).toEqual([name, sorted(rights)]);
   const grantees = await db`
     select distinct coalesce(g.rolname, 'PUBLIC') as name from pg_class c join pg_namespace n on n.oid = c.relnamespace,
       aclexplode(c.relacl) x left join pg_roles g on g.oid = x.grantee where n.nspname = 'public' and x.grantee <> c.relowner`;
-  expect(grantees.map((g) => g.name)).toEqual(["yard_app"]);
+  expect(grantees.map((grantee) => grantee.name)).toEqual(["yard_app"]);
   const columns = await db`
     select c.relname || '.' || a.attname as name, string_agg(x.privilege_type, ' ') as rights
     from pg_attribute a join pg_class c on c.oid = a.attrelid join pg_namespace n on n.oid = c.relnamespace, aclexplode(a.attacl) x
     where n.nspname = 'public' group by 1`;
-  expect(Object.fromEntries(columns.map((c) => [c.name, c.rights]))).toEqual(COLUMNS);
+  expect(Object.fromEntries(columns.map((column) => [column.name, column.rights]))).toEqual(COLUMNS);
   const functions = await db`
     select p.oid::regprocedure::text as name, p.prosecdef as owner_runs, p.proconfig as config, p.prosrc as source, r.rolsuper,
       has_function_privilege('public', p.oid, 'execute') as everybody
     from pg_proc p join pg_roles r on r.oid = p.proowner where p.pronamespace = 'public'::regnamespace`;
-  expect(Object.fromEntries(functions.map((f) => [f.name, f.owner_runs]))).toEqual(FUNCTIONS);
-  for (const f of functions) {
-    expect([f.name, f.everybody, f.rolsuper]).toEqual([f.name, false, false]);
-    if (!f.owner_runs) continue;
-    expect([f.name, f.config]).toEqual([f.name, ["search_path=pg_catalog, pg_temp"]]);
+  expect(Object.fromEntries(functions.map((row) => [row.name, row.owner_runs]))).toEqual(FUNCTIONS);
+  for (const row of functions) {
+    expect([row.name, row.everybody, row.rolsuper]).toEqual([row.name, false, false]);
+    if (!row.owner_runs) continue;
+    expect([row.name, row.config]).toEqual([row.name, ["search_path=pg_catalog, pg_temp"]]);
     // Every table is named in full: after FROM, JOIN, INTO or UPDATE stands a schema.
-    for (const [, table] of f.source.matchAll(/\b(?:from|join|into|update)\s+([a-z_."]+)\s/gi))
-      if (!/^(p|slot)$/i.test(table)) expect([f.name, table]).toEqual([f.name, expect.stringMatching(/^public\./)]);
+    for (const [, table] of row.source.matchAll(/\b(?:from|join|into|update)\s+([a-z_."]+)\s/gi))
+      if (!/^(p|slot)$/i.test(table)) expect([row.name, table]).toEqual([row.name, expect.stringMatching(/^public\./)]);
   }
   // Every key that leads to another row of a school leads by school.
   const keys = await db`
@@ -133,8 +141,8 @@ async function walk(db: postgres.Sql): Promise<void> {
       k.confrelid::regclass::text as to
     from pg_constraint k join pg_namespace n on n.oid = k.connamespace where n.nspname = 'public' and k.contype = 'f'`;
   expect(keys.length).toBeGreaterThan(30);
-  expect(keys.filter((k) => k.first !== "school_id").map((k) => k.name)).toEqual([]);
-  expect(keys.filter((k) => k.to !== "school" && !/_fk$|_/.test(k.name))).toEqual([]);
+  expect(keys.filter((key) => key.first !== "school_id").map((key) => key.name)).toEqual([]);
+  expect(keys.filter((key) => key.to !== "school" && !/_fk$|_/.test(key.name))).toEqual([]);
 }
 
 /** Tries what somebody would try who can run any statement as the application. */
@@ -167,7 +175,7 @@ async function attack(appUrl: string, db: postgres.Sql): Promise<void> {
     expect(me).toEqual({ rolsuper: false, rolcreaterole: false, rolcreatedb: false, rolbypassrls: false });
     const roles =
       await app`select pg_get_userbyid(roleid) as name from pg_auth_members where member = current_user::regrole`;
-    expect(roles.map((r) => r.name)).toEqual(["yard_app"]);
+    expect(roles.map((role) => role.name)).toEqual(["yard_app"]);
     // A row of one's own school cannot hang on another school's.
     const [ours] = await db`select id, school_id from class limit 1`;
     const [theirs] = await db`insert into school (name, zone) values ('Elsewhere', 'UTC') returning id`;
@@ -204,10 +212,10 @@ describe("a data folder made by earlier code", () => {
     const db = postgres(database.url, quiet);
     try {
       cpSync(migrations, old, { recursive: true });
-      for (const f of readdirSync(old))
-        if (f.endsWith(".sql") && !BEFORE.includes(f.slice(0, -4))) rmSync(join(old, f));
+      for (const field of readdirSync(old))
+        if (field.endsWith(".sql") && !BEFORE.includes(field.slice(0, -4))) rmSync(join(old, field));
       const journal = JSON.parse(readFileSync(join(old, "meta/_journal.json"), "utf8"));
-      journal.entries = journal.entries.filter((e: { tag: string }) => BEFORE.includes(e.tag));
+      journal.entries = journal.entries.filter((entry: { tag: string }) => BEFORE.includes(entry.tag));
       writeFileSync(join(old, "meta/_journal.json"), JSON.stringify(journal));
       const as = postgres(database.url, quiet);
       await migrate(drizzle(as), { migrationsFolder: old });
@@ -227,30 +235,30 @@ describe("a data folder made by earlier code", () => {
       await then.unsafe("create temporary view link as select 1 as id");
       await then.end();
       const [school] = await db`insert into school (name, zone) values ('Old school', 'UTC') returning id`;
-      const s = school!.id;
-      const [t] =
-        await db`insert into teacher (school_id, email, name, password_hash) values (${s}, 'old@school.example', 'O. Ld', 'x') returning id`;
-      const [k] = await db`insert into class (school_id, name) values (${s}, 'Old class') returning id`;
-      await db`insert into class_teacher (school_id, class_id, teacher_id) values (${s}, ${k!.id}, ${t!.id})`;
+      const value = school!.id;
+      const [row] =
+        await db`insert into teacher (school_id, email, name, password_hash) values (${value}, 'old@school.example', 'O. Ld', 'x') returning id`;
+      const [k] = await db`insert into class (school_id, name) values (${value}, 'Old class') returning id`;
+      await db`insert into class_teacher (school_id, class_id, teacher_id) values (${value}, ${k!.id}, ${row!.id})`;
       const [c] =
-        await db`insert into child (school_id, class_id, name, age) values (${s}, ${k!.id}, 'Ada B.', 8) returning id`;
-      const [h] = await db`insert into home (school_id, label) values (${s}, 'A home') returning id`;
-      await db`insert into survey_answer (school_id, class_id, answers, home_id) values (${s}, ${k!.id}, '{}', ${h!.id})`;
+        await db`insert into child (school_id, class_id, name, age) values (${value}, ${k!.id}, 'Ada B.', 8) returning id`;
+      const [h] = await db`insert into home (school_id, label) values (${value}, 'A home') returning id`;
+      await db`insert into survey_answer (school_id, class_id, answers, home_id) values (${value}, ${k!.id}, '{}', ${h!.id})`;
       const { fromPattern } = await import("../core/formats/activity.ts");
       const { compileCard } = await import("../core/compile/card.ts");
       const doc = fromPattern("climb");
       const card = compileCard(doc, { age: 8, step: null, leftHanded: false });
       const [a] =
-        await db`insert into activity (school_id, teacher_id, document) values (${s}, ${t!.id}, ${db.json(doc as never)}) returning id`;
+        await db`insert into activity (school_id, teacher_id, document) values (${value}, ${row!.id}, ${db.json(doc as never)}) returning id`;
       const [r] =
         await db`insert into revision (school_id, activity_id, document, content_hash, schema_version, rules_version)
-        values (${s}, ${a!.id}, ${db.json(doc as never)}, 'x', 1, 1) returning id`;
+        values (${value}, ${a!.id}, ${db.json(doc as never)}, 'x', 1, 1) returning id`;
       const [g] = await db`insert into assignment (school_id, class_id, revision_id, opens_at, closes_at, tries)
-        values (${s}, ${k!.id}, ${r!.id}, now() - interval '1 day', now() + interval '1 day', 3) returning id`;
+        values (${value}, ${k!.id}, ${r!.id}, now() - interval '1 day', now() + interval '1 day', 3) returning id`;
       const [d] =
-        await db`insert into card (school_id, assignment_id, child_id, compiled) values (${s}, ${g!.id}, ${c!.id}, ${db.json(card as never)}) returning id`;
+        await db`insert into card (school_id, assignment_id, child_id, compiled) values (${value}, ${g!.id}, ${c!.id}, ${db.json(card as never)}) returning id`;
       await db`insert into play (id, school_id, card_id, device, source, setup, rules_version, started_at)
-        values (${randomUUID()}, ${s}, ${d!.id}, 'a-device', 'device', '{"players":1,"mode":"alone","seed":1}', 1, now())`;
+        values (${randomUUID()}, ${value}, ${d!.id}, 'a-device', 'device', '{"players":1,"mode":"alone","seed":1}', 1, now())`;
 
       const { env } = prepareDatabase(database.url);
       setUpDatabase(database.url);
@@ -265,7 +273,7 @@ describe("a data folder made by earlier code", () => {
       expect(await db`select kind, about from job`).toEqual([{ kind: "expected", about: g!.id }]);
       // Where the model has changed since, its bands and the open cards of its children are asked for anew, once.
       await db`delete from job`;
-      await db`insert into expected_band (school_id, assignment_id, age, model, low, middle, high) values (${s}, ${g!.id}, 8, 1, 1, 2, 3)`;
+      await db`insert into expected_band (school_id, assignment_id, age, model, low, middle, high) values (${value}, ${g!.id}, 8, 1, 1, 2, 3)`;
       setUpDatabase(database.url);
       setUpDatabase(database.url);
       expect(await db`select kind, about from job order by kind`).toEqual([
@@ -278,8 +286,8 @@ describe("a data folder made by earlier code", () => {
       expect(await db`select kind from job`).toEqual([]);
       // A home that goes leaves the answer, and only the home out of it.
       await db`delete from home where id = ${h!.id}`;
-      expect(await db`select school_id, home_id from survey_answer`).toEqual([{ school_id: s, home_id: null }]);
-      await db`delete from school where id = ${s}`;
+      expect(await db`select school_id, home_id from survey_answer`).toEqual([{ school_id: value, home_id: null }]);
+      await db`delete from school where id = ${value}`;
       expect((await db`select count(*)::int as n from card_version`)[0]!.n).toBe(0);
     } finally {
       await db.end();

@@ -23,11 +23,11 @@ async function ownPhone() {
 async function between(page: Page, answer: () => { status: number; contentType: string; body: string } | "cut" | null) {
   await page.setBypassServiceWorker(true);
   await page.setRequestInterception(true);
-  page.on("request", (r: HTTPRequest) => {
-    const told = r.url().includes("/api/hand-in/") ? answer() : null;
-    if (told === "cut") void r.abort();
-    else if (told) void r.respond(told);
-    else void r.continue();
+  page.on("request", (hTTPRequest: HTTPRequest) => {
+    const told = hTTPRequest.url().includes("/api/hand-in/") ? answer() : null;
+    if (told === "cut") void hTTPRequest.abort();
+    else if (told) void hTTPRequest.respond(told);
+    else void hTTPRequest.continue();
   });
 }
 async function playToTheEnd(page: Page, card: string) {
@@ -127,13 +127,13 @@ describe("a go on the device", () => {
     await playToTheEnd(page, await cardOf(page, old, "Hallway climb"));
     await sees(page, "Saved on this device.");
     const { changeLink } = await import("../server/homes/links.ts");
-    const [t] =
+    const [row] =
       await sql`select t.id, t.school_id, c.id as child from teacher t join child c on c.school_id = t.school_id where t.email = ${inject("email")} and c.name = ${name}`;
-    await changeLink({ teacherId: t!.id, schoolId: t!.school_id }, t!.child, "renew");
+    await changeLink({ teacherId: row!.id, schoolId: row!.school_id }, row!.child, "renew");
     says = () => null;
     // By the old link the server says no, and the device keeps it.
     await page.evaluate(() => dispatchEvent(new Event("online")));
-    await new Promise((r) => setTimeout(r, 1500));
+    await new Promise((resolve) => setTimeout(resolve, 1500));
     expect(await resultsOf(name)).toBe(before);
     await page.goto(await linkOf(name), { waitUntil: "networkidle0" });
     await expect.poll(() => resultsOf(name)).toBe(before + 1);
@@ -164,24 +164,24 @@ describe("a go on the device", () => {
   it("goes on without a network on a page that runs only its own scripts", async () => {
     const { page, context } = await ownPhone();
     const wrong: string[] = [];
-    page.on("console", (m) => {
-      if (/Content Security Policy|Refused to/.test(m.text())) wrong.push(m.text());
+    page.on("console", (consoleMessage) => {
+      if (/Content Security Policy|Refused to/.test(consoleMessage.text())) wrong.push(consoleMessage.text());
     });
     page.on("pageerror", (e) => wrong.push((e as Error).message));
     const card = await cardOf(page, await linkOf("Fenna B."), "Hallway climb");
     await page.goto(card, { waitUntil: "networkidle0" });
     await page.waitForFunction(
-      async (p) => (await (await caches.open("cards")).match(p)) !== undefined,
+      async (path) => (await (await caches.open("cards")).match(path)) !== undefined,
       {},
       new URL(card).pathname,
     );
-    const nonces = await page.evaluate(async (p) => {
-      const kept = (await (await caches.open("cards")).match(p))!;
+    const nonces = await page.evaluate(async (path) => {
+      const kept = (await (await caches.open("cards")).match(path))!;
       const policy = kept.headers.get("content-security-policy") ?? "";
       const html = await kept.text();
       return [
         /'nonce-([^']+)'/.exec(policy)?.[1],
-        ...[...html.matchAll(/<script[^>]*nonce="([^"]+)"/g)].map((m) => m[1]),
+        ...[...html.matchAll(/<script[^>]*nonce="([^"]+)"/g)].map((match) => match[1]),
       ];
     }, new URL(card).pathname);
     expect(nonces.length).toBeGreaterThan(2);
@@ -200,7 +200,7 @@ describe("data of children", () => {
   it("is kept by no cache and guessed at by no browser, in every form", async () => {
     const page = await teacherPage(browser);
     const link = new URL(await linkOf("Fenna B.")).pathname;
-    const [a] = await sql`select a.id from assignment a order by created_at limit 1`;
+    const [row] = await sql`select a.id from assignment a order by created_at limit 1`;
     const [act] = await sql`select id from activity where deleted_at is null order by updated_at limit 1`;
     const paths = [
       "/week",
@@ -209,8 +209,8 @@ describe("data of children", () => {
       "/homes/csv",
       "/things/file?as=csv",
       "/things/file",
-      `/results/${a!.id}.data`,
-      `/results/${a!.id}/csv`,
+      `/results/${row!.id}.data`,
+      `/results/${row!.id}/csv`,
       `/activities/${act!.id}/file`,
       `/activities/${act!.id}/plan.svg`,
       link,
@@ -220,14 +220,19 @@ describe("data of children", () => {
     const told = await page.evaluate(
       (all) =>
         Promise.all(
-          all.map(async (p) => {
-            const r = await fetch(p);
-            return [p, r.status, r.headers.get("cache-control"), r.headers.get("x-content-type-options")];
+          all.map(async (path) => {
+            const response = await fetch(path);
+            return [
+              path,
+              response.status,
+              response.headers.get("cache-control"),
+              response.headers.get("x-content-type-options"),
+            ];
           }),
         ),
       paths,
     );
-    expect(told).toEqual(paths.map((p) => [p, 200, "no-store", "nosniff"]));
+    expect(told).toEqual(paths.map((path) => [path, 200, "no-store", "nosniff"]));
     const api = await fetch(`${base}/api/hand-in/${link.slice(3)}`, {
       method: "POST",
       body: JSON.stringify({ play: randomUUID() }),
@@ -279,7 +284,7 @@ describe("a device that keeps nothing", () => {
     await press(page, "Try again");
     await sees(page, "This device is still full.");
     await press(page, "Show a code for your teacher");
-    const code = await page.$eval("[data-code]", (e) => e.textContent!);
+    const code = await page.$eval("[data-code]", (element) => element.textContent!);
     expect(code).toMatch(/^([0-9A-Z]{4}-){5}[0-9A-Z]{3}$/);
     await setFull(page, false);
     await press(page, "Try again");
@@ -287,9 +292,9 @@ describe("a device that keeps nothing", () => {
     await press(page, "MISS");
     await press(page, "End game");
     await handIn(page);
-    await expect.poll(async () => (await arrived("Nuri E.")).filter((e) => e.kind === "send").length).toBe(3);
+    await expect.poll(async () => (await arrived("Nuri E.")).filter((row) => row.kind === "send").length).toBe(3);
     const all = await arrived("Nuri E.");
-    expect(all.map((e) => e.seq)).toEqual(all.map((_, i) => i));
+    expect(all.map((row) => row.seq)).toEqual(all.map((_, i) => i));
     await context.close();
     // The teacher adds the score by its code: the one go once, however often it is typed.
     const teacher = await teacherPage(browser);
@@ -325,7 +330,7 @@ describe("a device that keeps nothing", () => {
     await press(page, "MISS");
     await press(page, "End game");
     await handIn(page);
-    await expect.poll(async () => (await arrived("Fenna B.")).filter((e) => e.kind === "send").length).toBe(3);
+    await expect.poll(async () => (await arrived("Fenna B.")).filter((row) => row.kind === "send").length).toBe(3);
     await context.close();
   });
 

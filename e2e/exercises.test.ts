@@ -27,11 +27,11 @@ describe("short exercises", () => {
     const name = `wall sits ${title().slice(5)}`;
     await page.type("input[name=name]", name);
     await page.type("input[name=cue1]", "Back flat");
-    await page.$eval("input[name=young]", (e) => ((e as HTMLInputElement).value = "lots"));
+    await page.$eval("input[name=young]", (input) => ((input as HTMLInputElement).value = "lots"));
     await press(page, "Add it");
     await sees(page, "how much for the youngest must be a whole number");
-    expect(await page.$eval("input[name=name]", (e) => (e as HTMLInputElement).value)).toBe(name);
-    await page.$eval("input[name=young]", (e) => ((e as HTMLInputElement).value = "5"));
+    expect(await page.$eval("input[name=name]", (input) => (input as HTMLInputElement).value)).toBe(name);
+    await page.$eval("input[name=young]", (input) => ((input as HTMLInputElement).value = "5"));
     await press(page, "Add it");
     await sees(page, `${name}: kept.`);
     // The same name again is refused.
@@ -43,14 +43,14 @@ describe("short exercises", () => {
     await sees(page, "There is already an exercise called");
     await open(page, `${base}/activities`);
     await page.$$eval("button[value=new]", (all) =>
-      (all.find((b) => b.textContent!.startsWith("Climb")) as HTMLElement).click(),
+      (all.find((button) => button.textContent!.startsWith("Climb")) as HTMLElement).click(),
     );
     await page.waitForSelector("[data-strip=ready]");
     await open(page, `${page.url().split("?")[0]}?station=cues`);
     await page.waitForSelector("[data-strip=ready]");
     const id = await page.$$eval(
       "select[aria-label='Add to the warm-up'] option",
-      (all, n) => all.find((o) => o.textContent!.startsWith(n))!.getAttribute("value")!,
+      (all, n) => all.find((element) => element.textContent!.startsWith(n))!.getAttribute("value")!,
       name,
     );
     await page.select("select[aria-label='Add to the warm-up']", id);

@@ -47,7 +47,7 @@ async function aimsOf(child: string, title: string): Promise<string[]> {
     const [row] = await sql<{ parts: Part[] }[]>`
       select v.compiled->'parts' as parts from card k join card_version v on v.card_id = k.id and v.hash = k.hash join child c on c.id = k.child_id
       where c.name = ${child} and v.compiled->'activity'->>'title' = ${title} limit 1`;
-    return partsOf(row!.parts, "target").map((t) => targetName(t));
+    return partsOf(row!.parts, "target").map((target) => targetName(target));
   } finally {
     await sql.end();
   }
@@ -74,8 +74,8 @@ describe("a family plays", () => {
     await open(page, card);
     await sees(page, "Get these ready");
     const have = "input[aria-label^='To send, I have it: sock ball']";
-    await page.$eval(have, (e) => (e as HTMLElement).click());
-    expect(await page.$eval(have, (e) => (e as HTMLInputElement).checked)).toBe(true);
+    await page.$eval(have, (input) => (input as HTMLElement).click());
+    expect(await page.$eval(have, (input) => (input as HTMLInputElement).checked)).toBe(true);
     await press(page, "Next: Set up");
     await sees(page, "Put a line on the floor.");
     await press(page, "Next");
@@ -109,12 +109,12 @@ describe("a family plays", () => {
     // The device clears its own after the receipt.
     const left = await page.evaluate(async () => {
       const db: IDBDatabase = await new Promise((done) => {
-        const r = indexedDB.open("daring-yard");
-        r.onsuccess = () => done(r.result);
+        const iDBOpenDBRequest = indexedDB.open("daring-yard");
+        iDBOpenDBRequest.onsuccess = () => done(iDBOpenDBRequest.result);
       });
       return new Promise<number>((done) => {
-        const r = db.transaction("events").objectStore("events").count();
-        r.onsuccess = () => done(r.result);
+        const iDBRequest = db.transaction("events").objectStore("events").count();
+        iDBRequest.onsuccess = () => done(iDBRequest.result);
       });
     });
     expect(left).toBe(0);
@@ -127,7 +127,7 @@ describe("a family plays", () => {
     await beginPlay(page, card, 2, "Head to head");
     await sees(page, "Ilse, your turn.");
     const zone = (points: number) => press(page, `${points} points`);
-    for (const p of [6, 2, 4, 2, 4, 2]) await zone(p);
+    for (const chance of [6, 2, 4, 2, 4, 2]) await zone(chance);
     await sees(page, "All pieces are down. Count the round.");
     await press(page, "A piece moved");
     await press(page, "Piece 1, Ilse");
@@ -135,7 +135,7 @@ describe("a family plays", () => {
     await press(page, "Count");
     await sees(page, "12 - 6 = 6");
     for (let round = 2; round <= 5; round++) {
-      for (const p of [4, 2, 4, 2, 4, 2]) await zone(p);
+      for (const chance of [4, 2, 4, 2, 4, 2]) await zone(chance);
       await press(page, "Count");
     }
     await sees(page, "Ilse wins!");
@@ -222,7 +222,7 @@ describe("a family plays", () => {
     await press(one, "HIT");
     await sees(one, "Send 3 of 16");
     // A tap is on the disk a moment after it is seen.
-    await new Promise((r) => setTimeout(r, 1500));
+    await new Promise((resolve) => setTimeout(resolve, 1500));
     await first.close();
     const second = await openBrowser({ profile });
     const two = await phone(second.browser);
@@ -250,7 +250,7 @@ describe("a family plays", () => {
       expect(said).toMatch(/1 cm here is \d+ cm at home\./);
       expect(said).toContain("School rules and your care plan come first.");
       expect(said).toContain("My goes");
-      const ruler = await page.$eval("footer svg", (e) => e.getBoundingClientRect().width);
+      const ruler = await page.$eval("footer svg", (element) => element.getBoundingClientRect().width);
       expect((ruler / 96) * 25.4).toBeCloseTo(172, 0);
       for (const format of ["A4", "Letter"] as const) {
         const pdf = Buffer.from(await page.pdf({ format, preferCSSPageSize: false })).toString("latin1");

@@ -30,7 +30,7 @@ beforeAll(async () => {
 });
 afterAll(async () => {
   await sql?.end();
-  await Promise.all(copies.map((c) => c.stop()));
+  await Promise.all(copies.map((copy) => copy.stop()));
   database?.stop();
   rmSync(dir, { recursive: true, force: true });
 });
@@ -57,7 +57,7 @@ const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
 describe("a database that goes away and comes back", () => {
   it("ends no copy, loses nothing that was receipted, and doubles nothing", async () => {
     const cards = (await sql`select k.id from card k join child c on c.id = k.child_id where c.name = 'Ilse P.'`).map(
-      (r) => r.id as string,
+      (row) => row.id as string,
     );
     const receipted = new Set<string>();
     const sent = new Set<string>();
@@ -97,7 +97,7 @@ describe("a database that goes away and comes back", () => {
     expect(receipted.size).toBeGreaterThan(RESTARTS);
     const kept =
       await sql`select play_id as id, count(*)::int as n from play_event where play_id = any(${[...sent]}) group by 1`;
-    const times = new Map(kept.map((r) => [r.id as string, r.n as number]));
+    const times = new Map(kept.map((row) => [row.id as string, row.n as number]));
     for (const id of receipted) expect([id, times.get(id)]).toEqual([id, 1]);
   });
 });
@@ -107,10 +107,10 @@ describe("more than a copy can do", () => {
     await sql`update play set received_at = now() - interval '2 days'`;
     const plays = Array.from({ length: 150 }, () => randomUUID());
     const answers = await Promise.all(plays.map((play) => post(0, go(play))));
-    const refused = answers.filter((a) => a.status === 503);
+    const refused = answers.filter((answer) => answer.status === 503);
     expect(refused.length).toBeGreaterThan(0);
-    expect(answers.filter((a) => a.status === 200).length).toBeGreaterThan(0);
-    for (const a of refused) expect(Number(a.headers.get("retry-after"))).toBeGreaterThan(0);
+    expect(answers.filter((answer) => answer.status === 200).length).toBeGreaterThan(0);
+    for (const response of refused) expect(Number(response.headers.get("retry-after"))).toBeGreaterThan(0);
     const taken = plays.filter((_, i) => answers[i]!.status === 200);
     expect(await sql`select 1 from play where id = any(${taken})`).toHaveLength(taken.length);
     // Afterwards it takes again.
@@ -122,7 +122,7 @@ describe("more than a copy can do", () => {
     await sql`delete from play where card_id = ${card}`;
     const all: Response[] = [];
     for (let n = 0; n < 42; n++) all.push(await post(1, go(randomUUID())));
-    expect(all.slice(0, 40).map((a) => a.status)).toEqual(Array.from({ length: 40 }, () => 200));
+    expect(all.slice(0, 40).map((response) => response.status)).toEqual(Array.from({ length: 40 }, () => 200));
     const told = (await all[41]!.json()) as { message: string; final: boolean };
     expect([all[41]!.status, told.final]).toEqual([429, false]);
     expect(told.message).toContain("40 goes");

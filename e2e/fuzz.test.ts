@@ -98,9 +98,9 @@ beforeAll(async () => {
   });
   web = await startWeb({ port: await freePort(), env: { ...inject("webEnv"), YARD_TRUSTED_PROXIES: "loopback" } });
   cookie = await signedIn(web.url, { email: "fuzz@school.example", password: "a long password" });
-  const [t] =
+  const [row] =
     await sql`select t.id, t.school_id, c.class_id from teacher t join class_teacher c on c.teacher_id = t.id where email = 'fuzz@school.example'`;
-  const who = { teacherId: t!.id, schoolId: t!.school_id };
+  const who = { teacherId: row!.id, schoolId: row!.school_id };
   const { addActivity } = await import("../server/activities/activities.ts");
   const { sendActivity } = await import("../server/assignments/send.ts");
   const { homesFor } = await import("../server/homes/homes.ts");
@@ -110,7 +110,7 @@ beforeAll(async () => {
   const activity = await addActivity(who, doc);
   const sent = await sendActivity(who, activity, {
     orderId: randomUUID(),
-    classId: t!.class_id,
+    classId: row!.class_id,
     opensAt: new Date(Date.now() - 86_400_000),
     closesAt: new Date(Date.now() + 86_400_000),
     tries: 3,
@@ -118,9 +118,9 @@ beforeAll(async () => {
   });
   const [card] =
     await sql`select k.id, k.hash, k.child_id from card k join child c on c.id = k.child_id where k.assignment_id = ${sent} and c.name = 'Pip Q.'`;
-  const token = (await homesFor(who)).find((h) => h.childId === card!.child_id)!.token!;
-  const group = (await classLink(who, t!.class_id))!;
-  const answer = await beginAnswer({ schoolId: who.schoolId, classId: t!.class_id }, "198.51.100.51");
+  const token = (await homesFor(who)).find((homeRow) => homeRow.childId === card!.child_id)!.token!;
+  const group = (await classLink(who, row!.class_id))!;
+  const answer = await beginAnswer({ schoolId: who.schoolId, classId: row!.class_id }, "198.51.100.51");
   const id = randomUUID();
   const child = card!.child_id;
   const get = (path: string): Seed => ({ method: "GET", path });
@@ -187,7 +187,7 @@ beforeAll(async () => {
     form(`/activities/${activity}`, {
       intent: "send",
       orderId: id,
-      classId: t!.class_id,
+      classId: row!.class_id,
       child: id,
       opensAt: "2026-11-01T09:00",
       closesAt: "2026-11-09T09:00",
@@ -197,7 +197,7 @@ beforeAll(async () => {
     }),
     { method: "POST", path: `/activities/${activity}/save`, kind: "json", fields: { version: 1, document: doc } },
     form("/homes", { intent: "place", answer, child }),
-    form("/homes", { intent: "remind", class: t!.class_id }),
+    form("/homes", { intent: "remind", class: row!.class_id }),
     form("/homes", { intent: "withdraw", child: id }),
     form(`/homes/${child}`, {
       intent: "child",
@@ -310,24 +310,24 @@ interface Answered {
 }
 const UNSENDABLE = "unsendable";
 /** A connection that was just closing is asked once more, as every browser does; one that is cut again was cut by us. */
-async function ask(r: Wire): Promise<Answered> {
-  const first = await askOnce(r);
-  return first.status === 0 && first.body !== UNSENDABLE ? askOnce(r) : first;
+async function ask(wire: Wire): Promise<Answered> {
+  const first = await askOnce(wire);
+  return first.status === 0 && first.body !== UNSENDABLE ? askOnce(wire) : first;
 }
-const askOnce = (r: Wire): Promise<Answered> =>
+const askOnce = (wire: Wire): Promise<Answered> =>
   new Promise((done) => {
     const url = new URL(web.url);
     let sent: ReturnType<typeof request>;
     try {
       sent = request(
-        { agent, host: url.hostname, port: url.port, method: r.method, path: r.path, headers: r.headers },
-        (a) => {
+        { agent, host: url.hostname, port: url.port, method: wire.method, path: wire.path, headers: wire.headers },
+        (incomingMessage) => {
           let text = "";
-          a.on("data", (d) => {
-            if (text.length < 4000) text += d;
+          incomingMessage.on("data", (value) => {
+            if (text.length < 4000) text += value;
           });
-          a.on("end", () => done({ status: a.statusCode!, body: text }));
-          a.on("error", () => done({ status: 0, body: "cut" }));
+          incomingMessage.on("end", () => done({ status: incomingMessage.statusCode!, body: text }));
+          incomingMessage.on("error", () => done({ status: 0, body: "cut" }));
         },
       );
     } catch {
@@ -335,8 +335,8 @@ const askOnce = (r: Wire): Promise<Answered> =>
       return done({ status: 0, body: UNSENDABLE });
     }
     sent.setTimeout(PATIENCE, () => sent.destroy());
-    sent.on("error", (e) => done({ status: 0, body: e.message }));
-    sent.end(r.body);
+    sent.on("error", (error) => done({ status: 0, body: error.message }));
+    sent.end(wire.body);
   });
 
 /** One request out of a seed, changed in some ways. The same draw makes the same request. */
@@ -378,14 +378,14 @@ function changed(seed: Seed, draw: () => number): Wire {
   /** All of a document in place of its parts. */
   let whole: unknown;
   for (let n = draw() < 0.2 ? 2 : 1; n > 0 && keys.length > 0; n--) {
-    const k = one(keys);
+    const key = one(keys);
     const how = draw();
-    if (how < 0.15) delete fields[k];
+    if (how < 0.15) delete fields[key];
     else if (how < 0.25) fields[one(ODD_TEXTS)] = one(ODD_TEXTS);
     else if (seed.kind === "json") {
       whole = deepChanged(fields, draw, one);
       break;
-    } else fields[k] = one(ODD_TEXTS);
+    } else fields[key] = one(ODD_TEXTS);
   }
   let body = Buffer.alloc(0);
   if (method === "POST" || method === "PUT" || method === "PATCH") {
@@ -398,11 +398,11 @@ function changed(seed: Seed, draw: () => number): Wire {
     } else if (kind === "multipart" || draw() < 0.1) {
       const edge = "----edge";
       headers["Content-Type"] = `multipart/form-data; boundary=${edge}`;
-      const parts = Object.entries(fields).map(([k, v]) => {
-        const isFile = typeof v === "object" && v !== null && "file" in v;
+      const parts = Object.entries(fields).map(([key, value]) => {
+        const isFile = typeof value === "object" && value !== null && "file" in value;
         // A file where text is meant, now and then.
         const as = isFile || draw() < 0.08 ? `; filename="${one(["a.csv", "\u0000", "x".repeat(300), ""])}"` : "";
-        return `--${edge}\r\nContent-Disposition: form-data; name="${k}"${as}\r\n\r\n${isFile ? (v as { file: string }).file : String(v)}\r\n`;
+        return `--${edge}\r\nContent-Disposition: form-data; name="${key}"${as}\r\n\r\n${isFile ? (value as { file: string }).file : String(value)}\r\n`;
       });
       const close = draw() < 0.85 ? `--${edge}--\r\n` : "";
       body = Buffer.from(parts.join("") + close);
@@ -411,7 +411,9 @@ function changed(seed: Seed, draw: () => number): Wire {
       headers["Content-Type"] = "application/x-www-form-urlencoded";
       body = Buffer.from(
         Object.entries(fields)
-          .map(([k, v]) => `${encodeURIComponent(wellFormed(k))}=${encodeURIComponent(wellFormed(String(v)))}`)
+          .map(
+            ([key, value]) => `${encodeURIComponent(wellFormed(key))}=${encodeURIComponent(wellFormed(String(value)))}`,
+          )
           .join("&")
           .replace(/%EF%BF%BD/g, () => one(["%ED%A0%BD", "%ff", "%EF%BF%BD", "%"])),
       );
@@ -437,12 +439,12 @@ function deepChanged(value: unknown, draw: () => number, one: <T>(list: readonly
   if (Array.isArray(value)) {
     if (value.length === 0) return [one(ODD_VALUES)];
     const i = Math.floor(draw() * value.length);
-    return value.map((v, k) => (k === i ? deepChanged(v, draw, one) : v));
+    return value.map((eachValue, k) => (k === i ? deepChanged(eachValue, draw, one) : eachValue));
   }
   const keys = Object.keys(value);
   if (keys.length === 0) return { x: one(ODD_VALUES) };
-  const k = one(keys);
-  return { ...value, [k]: deepChanged((value as Record<string, unknown>)[k], draw, one) };
+  const key = one(keys);
+  return { ...value, [key]: deepChanged((value as Record<string, unknown>)[key], draw, one) };
 }
 
 describe("requests of any kind", () => {
@@ -450,15 +452,15 @@ describe("requests of any kind", () => {
     // Nothing of this school optional of it by chance: every seed is asked as it is, first.
     const asIs = await Promise.all(
       seeds
-        .filter((s) => s.method === "GET")
+        .filter((seed) => seed.method === "GET")
         .map(
-          async (s) =>
+          async (seed) =>
             [
-              s.path,
+              seed.path,
               (
                 await ask({
                   method: "GET",
-                  path: s.path,
+                  path: seed.path,
                   headers: { Cookie: cookie, Origin: web.url },
                   body: Buffer.alloc(0),
                 })
@@ -475,28 +477,28 @@ describe("requests of any kind", () => {
     const caller = async () => {
       while (left-- > 0) {
         const seed = seeds[Math.floor(draw() * seeds.length)]!;
-        const r = changed(seed, draw);
-        const { status, body } = await ask(r);
+        const wire = changed(seed, draw);
+        const { status, body } = await ask(wire);
         statuses[status] = (statuses[status] ?? 0) + 1;
         // What is refused by its method is not read, and the connection may close under it.
-        if (status === 0 && body !== UNSENDABLE && (r.method === "GET" || r.method === "POST"))
-          cut.push(`${r.method} ${r.path.slice(0, 200)} ${JSON.stringify(r.headers)} ${body}`);
+        if (status === 0 && body !== UNSENDABLE && (wire.method === "GET" || wire.method === "POST"))
+          cut.push(`${wire.method} ${wire.path.slice(0, 200)} ${JSON.stringify(wire.headers)} ${body}`);
         if (status >= 500)
           failed.push(
-            `${status} ${r.method} ${r.path.slice(0, 160)} ${r.headers["Content-Type"] ?? ""} ${r.body.toString("latin1").slice(0, 300)} -> ${body.slice(0, 120)}`,
+            `${status} ${wire.method} ${wire.path.slice(0, 160)} ${wire.headers["Content-Type"] ?? ""} ${wire.body.toString("latin1").slice(0, 300)} -> ${body.slice(0, 120)}`,
           );
         // Every hand-in that reached us is answered in our own words.
         else if (
-          r.method === "POST" &&
-          r.path.startsWith("/api/hand-in/") &&
+          wire.method === "POST" &&
+          wire.path.startsWith("/api/hand-in/") &&
           status !== 0 &&
           status !== 404 &&
           status !== 403 &&
-          !r.path.includes(".data") &&
+          !wire.path.includes(".data") &&
           status !== 405 &&
           status !== 400
         )
-          expect(JSON.parse(body).answer, `${r.path} ${status} ${body.slice(0, 100)}`).toBe("daring-yard");
+          expect(JSON.parse(body).answer, `${wire.path} ${status} ${body.slice(0, 100)}`).toBe("daring-yard");
       }
     };
     await Promise.all(Array.from({ length: AT_ONCE }, caller));

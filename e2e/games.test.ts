@@ -19,25 +19,26 @@ import {
 
 const browser = tabs();
 
-const on = (child: string, a: Activity, players?: number, mode?: string) => playing(browser, child, a, players, mode);
+const on = (child: string, activity: Activity, players?: number, mode?: string) =>
+  playing(browser, child, activity, players, mode);
 /** Taps the so-manieth of the things that may be hit or chosen. */
-const tap = async (page: Page, n: number) => {
+const tap = async (page: Page, count: number) => {
   const those = "[data-targets] button:not(:disabled)";
   await page.waitForSelector(those);
   const all = await page.$$(those);
-  await tapOnce(page, all[n - 1]!);
+  await tapOnce(page, all[count - 1]!);
 };
 /** Drags the piece to a place of the field about the jack, as shares of it. */
 async function lay(page: Page, x: number, y: number) {
   await page.waitForSelector("[role=slider]");
-  await page.$eval("[role=slider]", (e) => e.scrollIntoView());
+  await page.$eval("[role=slider]", (element) => element.scrollIntoView());
   const box = (await (await page.$("[role=slider]"))!.boundingBox())!;
   const at = { clientX: box.x + x * box.width, clientY: box.y + y * box.height, pointerId: 1, bubbles: true };
   await page.$eval(
     "[role=slider]",
-    (e, init) => {
-      e.setPointerCapture = () => undefined;
-      e.dispatchEvent(new PointerEvent("pointerdown", init));
+    (element, init) => {
+      element.setPointerCapture = () => undefined;
+      element.dispatchEvent(new PointerEvent("pointerdown", init));
     },
     at,
   );
@@ -68,11 +69,11 @@ describe("around a game", () => {
     await press(page, "Start");
     await sees(page, "Start now");
     await sees(page, "any target. 4 to go.");
-    const clock = async () => Number(/0:(\d\d)/.exec(await page.$eval("main", (e) => e.innerText))?.[1]);
+    const clock = async () => Number(/0:(\d\d)/.exec(await page.$eval("main", (element) => element.innerText))?.[1]);
     await press(page, "Pause");
     await sees(page, "Paused. The clock has stopped.");
     const stood = await clock();
-    await new Promise((r) => setTimeout(r, 3000));
+    await new Promise((resolve) => setTimeout(resolve, 3000));
     expect(await clock()).toBe(stood);
     await press(page, "Go on");
     await tap(page, 1);
@@ -80,9 +81,9 @@ describe("around a game", () => {
     await press(page, "We disagree: take it again");
     await sees(page, "It does not count. Take it again.");
     await sees(page, "Send 2 of 18");
-    for (const n of [3, 2]) {
+    for (const count of [3, 2]) {
       await tap(page, 1);
-      await sees(page, n === 2 ? "the last one" : `${n - 1} to go.`);
+      await sees(page, count === 2 ? "the last one" : `${count - 1} to go.`);
     }
     await tap(page, 1);
     await handIn(page);
@@ -94,7 +95,7 @@ describe("around a game", () => {
       join card_version v on v.card_id = k.id and v.hash = k.hash
       where v.compiled->'activity'->>'title' = ${name}`;
     await sql.end();
-    expect(kinds.map((k) => k.kind)).toEqual(expect.arrayContaining(["pause", "goOn", "again"]));
+    expect(kinds.map((kind) => kind.kind)).toEqual(expect.arrayContaining(["pause", "goOn", "again"]));
     await page.close();
   });
 });
@@ -107,14 +108,14 @@ describe("whole games, by touch", () => {
     // What is tapped stays where it is under the thumb, whatever was hit.
     const lie = () =>
       page.$$eval("[data-targets] button", (all) =>
-        all.map((b) => `${b.getAttribute("aria-label")} ${JSON.stringify(b.getBoundingClientRect())}`),
+        all.map((button) => `${button.getAttribute("aria-label")} ${JSON.stringify(button.getBoundingClientRect())}`),
       );
     const first = await lie();
     await tap(page, 3);
     await sees(page, "any target. 3 to go.");
     expect(await lie()).toEqual(first);
     expect(
-      await page.$$eval("[data-targets] button", (all) => all.map((b) => (b as HTMLButtonElement).disabled)),
+      await page.$$eval("[data-targets] button", (all) => all.map((button) => (button as HTMLButtonElement).disabled)),
     ).toEqual([false, false, true, false]);
     await press(page, "MISS");
     await press(page, "Change a roll");
@@ -153,7 +154,7 @@ describe("whole games, by touch", () => {
     const page = await on("Rafe J.", changed(fromPattern("bands"), title(), {}));
     const lie = () =>
       page.$$eval("main button", (all) =>
-        all.flatMap((b) => (/^(Too|\d point)/.test(b.innerText) ? [b.getBoundingClientRect().top] : [])),
+        all.flatMap((button) => (/^(Too|\d point)/.test(button.innerText) ? [button.getBoundingClientRect().top] : [])),
       );
     await sees(page, "piece 1 of 3");
     const first = await lie();
@@ -183,7 +184,7 @@ describe("whole games, by touch", () => {
 
     const keys = await on("Yara Q.", changed(fromPattern("board"), title(), { sends: 4, bonus: 4 }));
     await sees(keys, "any target you like.");
-    for (const k of ["1", "2", "0", "3"] as const) await keys.keyboard.press(k);
+    for (const key of ["1", "2", "0", "3"] as const) await keys.keyboard.press(key);
     await sees(keys, "2 + 3 + 5 + 4 = 14");
     await keys.close();
 
@@ -257,8 +258,8 @@ describe("whole games, by touch", () => {
 
   it("targets are targets set out by the child: dragged or typed, refused by number, shown as they stand, and kept", async () => {
     const name = title();
-    const a = changed(fromPattern("board"), name, { sends: 1, bonus: 0 });
-    const page = await on("Willem U.", { ...a, setOut: { near: 0.8, far: 3.2, width: 2.4, farther: false } });
+    const activity = changed(fromPattern("board"), name, { sends: 1, bonus: 0 });
+    const page = await on("Willem U.", { ...activity, setOut: { near: 0.8, far: 3.2, width: 2.4, farther: false } });
     await sees(page, "Set all 3 targets out.");
     const type = async (field: string, cm: string) => {
       const box = (await page.waitForSelector(
@@ -292,9 +293,9 @@ describe("whole games, by touch", () => {
     };
     const short = { sends: 2, bonus: 0 };
     const fed = await playing(browser, "Amina D.", changed(fromPattern("board"), name, short), 2, "Take turns", helped);
-    for (const n of [3, 1]) {
+    for (const count of [3, 1]) {
       await sees(fed, "Amina, your turn.");
-      await tap(fed, n);
+      await tap(fed, count);
     }
     await sees(fed, "5 + 2 = 7");
     await handIn(fed);
@@ -329,15 +330,16 @@ describe("whole games, by touch", () => {
       changed(fromPattern("threeLine"), title(), {}),
       2,
       "Head to head",
-      async (p) => {
-        await sees(p, "Who starts?");
-        await press(p, "Draw for it");
-        await sees(p, /(Suri|Player 2) starts\./);
-        await press(p, "Player 2");
+      async (givenPage) => {
+        await sees(givenPage, "Who starts?");
+        await press(givenPage, "Draw for it");
+        await sees(givenPage, /(Suri|Player 2) starts\./);
+        await press(givenPage, "Player 2");
       },
     );
     await sees(page, "Player 2, your turn.");
-    const cell = (n: number) => page.waitForSelector(`button[aria-label^="Square ${n}"]`).then((b) => b!.click());
+    const cell = (count: number) =>
+      page.waitForSelector(`button[aria-label^="Square ${count}"]`).then((elementHandle) => elementHandle!.click());
     await cell(1);
     await sees(page, "Suri, your turn.");
     await press(page, "In a taken square");
@@ -357,13 +359,13 @@ describe("whole games, by touch", () => {
       changed(fromPattern("board"), title(), { sends: 2, bonus: 0 }),
       1,
       undefined,
-      (p) => press(p, "I'll add it up myself"),
+      (givenPage) => press(givenPage, "I'll add it up myself"),
     );
     await sees(page, "any target you like.");
     await page.keyboard.press("1");
     await page.keyboard.press("3");
     await sees(page, "What is your score?");
-    expect(await page.$eval("main", (e) => (e as HTMLElement).innerText)).not.toContain("7 points");
+    expect(await page.$eval("main", (element) => (element as HTMLElement).innerText)).not.toContain("7 points");
     await page.type("#added", "7");
     await press(page, "That's it");
     await sees(page, "Just right!");
@@ -383,9 +385,9 @@ describe("whole games, by touch", () => {
     // Nobody knows which stands: only a number can follow.
     await press(page, "0");
     await sees(page, "Set up 1 pin.");
-    for (const n of [1, 2, 3]) {
+    for (const count of [1, 2, 3]) {
       await press(page, "They are all standing");
-      await sees(page, `${n} ${n === 1 ? "pin is standing" : "pins are standing"}`);
+      await sees(page, `${count} ${count === 1 ? "pin is standing" : "pins are standing"}`);
       await press(page, "All of them");
     }
     await sees(page, "The full row is down!");
@@ -400,12 +402,16 @@ describe("whole games, by touch", () => {
     const page = await on("Vesna I.", changed(fromPattern("streak"), title(), held));
     await press(page, "Start counting seconds");
     const said = async () =>
-      Number(await page.$eval("main [aria-label='The seconds count by themselves'] span", (e) => e.textContent));
+      Number(
+        await page.$eval("main [aria-label='The seconds count by themselves'] span", (element) => element.textContent),
+      );
     await expect.poll(said).toBeGreaterThanOrEqual(2);
     await press(page, "Dropped it");
     await sees(page, "Start counting seconds");
-    await new Promise((r) => setTimeout(r, 1300));
-    expect(await page.$eval("main [aria-label='Start counting seconds'] span", (e) => e.textContent)).toBe("0");
+    await new Promise((resolve) => setTimeout(resolve, 1300));
+    expect(await page.$eval("main [aria-label='Start counting seconds'] span", (element) => element.textContent)).toBe(
+      "0",
+    );
     await press(page, "Dropped it");
     await handIn(page);
     await sees(page, /You got [2-9] seconds/);
@@ -421,7 +427,7 @@ describe("whole games, by touch", () => {
     await sees(page, "5 more in a row.");
     await press(page, "Type in a run");
     await page.waitForSelector("main form input");
-    await page.$eval("main form input", (e) => (e as HTMLInputElement).select());
+    await page.$eval("main form input", (input) => (input as HTMLInputElement).select());
     await page.type("main form input", "5");
     await press(page, "That's it");
     await sees(page, "Stage 2.");
@@ -471,7 +477,9 @@ describe("whole games, by touch", () => {
     const heard = await on("Priya G.", changed(fromPattern("speller"), title(), { ...short, show: "voice" }));
     await sees(heard, "Word 1 of 2. Letter 1.");
     await sees(heard, "Hear the word");
-    expect(await heard.$$eval("main svg:has(ellipse) > g text", (all) => all.map((e) => e.textContent))).toEqual([""]);
+    expect(
+      await heard.$$eval("main svg:has(ellipse) > g text", (all) => all.map((element) => element.textContent)),
+    ).toEqual([""]);
     await heard.close();
   });
 

@@ -50,9 +50,11 @@ describe("handing in", () => {
   it("keeps a go once, however often and however much at once it is sent", async () => {
     const body = go();
     const answers = await Promise.all(Array.from({ length: 12 }, () => post(body)));
-    expect(answers.map((a) => a.status)).toEqual(Array.from({ length: 12 }, () => 200));
-    const receipts = await Promise.all(answers.map((a) => a.json()));
-    expect(new Set(receipts.map((r) => JSON.stringify({ ...r, kept: [...r.kept].sort() }))).size).toBe(1);
+    expect(answers.map((answer) => answer.status)).toEqual(Array.from({ length: 12 }, () => 200));
+    const receipts = await Promise.all(answers.map((answer) => answer.json()));
+    expect(
+      new Set(receipts.map((receipt) => JSON.stringify({ ...receipt, kept: [...receipt.kept].sort() }))).size,
+    ).toBe(1);
     expect(await count(body.play)).toEqual({ plays: 1, events: 6, results: 1, conflicts: 0 });
     const [row] = await sql`select score from result where play_id = ${body.play}`;
     expect(row!.score).toMatchObject({ value: 20, sends: 6, finished: true, stopped: false });
@@ -60,7 +62,8 @@ describe("handing in", () => {
 
   it("takes events one by one as they happen, in any order, and the result only when all are there", async () => {
     const body = go({ events: [], result: null });
-    for (const e of [sends[2]!, sends[0]!, sends[1]!]) expect((await post({ ...body, events: [e] })).status).toBe(200);
+    for (const event of [sends[2]!, sends[0]!, sends[1]!])
+      expect((await post({ ...body, events: [event] })).status).toBe(200);
     const early = await post({ ...body, result: { events: 6, reflection } });
     expect(early.status).toBe(422);
     expect((await early.json()).message).toContain("send the rest first");
@@ -105,7 +108,7 @@ describe("handing in", () => {
       ...["z2", "z3", "z1"].map((zone) => ({ kind: "rest", zone })),
       { kind: "ready" },
     ]).flat();
-    const events = zones.map((e, seq) => ({ seq, event: { ...e, at: seq * 3000 } }));
+    const events = zones.map((zone, seq) => ({ seq, event: { ...zone, at: seq * 3000 } }));
     const closes = row!.closes_at.getTime();
     const bands = (startedAt: number) =>
       go({ card: row!.id, events, startedAt, result: { events: events.length, reflection } });
@@ -115,7 +118,7 @@ describe("handing in", () => {
     for (const b of [before, after, ahead]) expect((await post(b, to)).status).toBe(200);
     const rows =
       await sql`select r.play_id, r.timing, p.clock_doubt from result r join play p on p.id = r.play_id where r.play_id in ${sql([before.play, after.play, ahead.play])}`;
-    const of = (b: { play: string }) => rows.find((r) => r.play_id === b.play)!;
+    const of = (b: { play: string }) => rows.find((eachRow) => eachRow.play_id === b.play)!;
     const inGrace = Date.now() <= closes + 48 * 3_600_000;
     expect(of(before)).toMatchObject({ timing: inGrace ? "sentLater" : "tooLate", clock_doubt: false });
     expect(of(after)).toMatchObject({ timing: "tooLate", clock_doubt: false });

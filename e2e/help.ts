@@ -38,7 +38,7 @@ export function tabs(): Tabs {
     since = [];
   });
   afterEach(async ({ task }) => {
-    if (task.result?.state === "fail") await Promise.all(since.map((p) => p.close().catch(() => undefined)));
+    if (task.result?.state === "fail") await Promise.all(since.map((page) => page.close().catch(() => undefined)));
   });
   afterAll(() => opened.close());
   return {
@@ -66,7 +66,7 @@ export async function signedIn(url: string, { email, password }: { email: string
   });
   return answer.headers
     .getSetCookie()
-    .map((c) => c.split(";")[0])
+    .map((eachText) => eachText.split(";")[0])
     .join("; ");
 }
 
@@ -84,14 +84,14 @@ export async function phone(browser: Tabs): Promise<Page> {
 }
 
 export const text = (page: Page, selector = "body"): Promise<string> =>
-  page.$eval(selector, (e) => (e as HTMLElement).innerText);
+  page.$eval(selector, (element) => (element as HTMLElement).innerText);
 
 export async function sees(page: Page, words: string | RegExp, timeout = PATIENCE): Promise<void> {
   const [source, flags] =
     typeof words === "string" ? [words.replace(/[.*+?^${}()|[\]\\]/g, "\\$&"), ""] : [words.source, words.flags];
   try {
     await page.waitForFunction(
-      (s, f) => new RegExp(s, f).test(document.body.innerText),
+      (eachText, field) => new RegExp(eachText, field).test(document.body.innerText),
       { timeout, polling: 100 },
       source,
       flags,
@@ -109,7 +109,11 @@ export async function cardOf(page: Page, link: string, title: string): Promise<s
     // Its picture may have letters on its cards.
     (as, t) =>
       as
-        .find((a) => [...a.querySelectorAll("*")].some((e) => e instanceof HTMLElement && e.textContent?.startsWith(t)))
+        .find((eachLink) =>
+          [...eachLink.querySelectorAll("*")].some(
+            (element) => element instanceof HTMLElement && element.textContent?.startsWith(t),
+          ),
+        )
         ?.getAttribute("href"),
     title,
   );
@@ -173,54 +177,54 @@ export async function retype(field: ElementHandle<Element>, value: string): Prom
 }
 
 /** An activity of a pattern with other parameters and another match. */
-export const changed = (a: Activity, title: string, change: object, match: object = {}): Activity =>
+export const changed = (activity: Activity, title: string, change: object, match: object = {}): Activity =>
   ({
-    ...a,
+    ...activity,
     title,
-    pattern: { ...a.pattern, params: { ...(a.pattern.params as object), ...change } },
-    match: { ...a.match, ...match },
+    pattern: { ...activity.pattern, params: { ...(activity.pattern.params as object), ...change } },
+    match: { ...activity.match, ...match },
   }) as Activity;
 
 /** Sends an activity to one child of Heron class, and opens it there, to the first send. */
 export async function playing(
   browser: Tabs,
   child: string,
-  a: Activity,
+  activity: Activity,
   players = 1,
   mode?: string,
   choose?: (page: Page) => Promise<void>,
 ) {
-  const { page, card } = await sentTo(browser, child, a);
+  const { page, card } = await sentTo(browser, child, activity);
   await beginPlay(page, card, players, mode, choose);
   return page;
 }
 /** Sends an activity to children of Heron class: what was sent, by its id. */
-export async function sending(children: readonly string[], a: Activity): Promise<string> {
+export async function sending(children: readonly string[], activity: Activity): Promise<string> {
   const { addActivity } = await import("../server/activities/activities.ts");
   const { sendActivity } = await import("../server/assignments/send.ts");
   const sql = owner();
-  const [t] =
+  const [row] =
     await sql`select t.id, t.school_id, c.id as class from teacher t join class c on c.school_id = t.school_id where t.email = ${inject("email")} and c.name = 'Heron class'`;
-  const kids = await sql`select k.id from child k where k.class_id = ${t!.class} and k.name = any(${[...children]})`;
+  const kids = await sql`select k.id from child k where k.class_id = ${row!.class} and k.name = any(${[...children]})`;
   await sql.end();
-  const who = { teacherId: t!.id, schoolId: t!.school_id };
-  const id = await addActivity(who, a);
+  const who = { teacherId: row!.id, schoolId: row!.school_id };
+  const id = await addActivity(who, activity);
   const sent = await sendActivity(who, id, {
     orderId: randomUUID(),
-    classId: t!.class,
+    classId: row!.class,
     opensAt: new Date(Date.now() - 60_000),
     closesAt: new Date(Date.now() + 3_600_000),
     tries: 3,
     mark: null,
-    children: kids.map((k) => k.id),
+    children: kids.map((kid) => kid.id),
   });
   return sent;
 }
 /** Sends an activity to one child of Heron class: a phone, and the address of the card. */
-export async function sentTo(browser: Tabs, child: string, a: Activity) {
-  await sending([child], a);
+export async function sentTo(browser: Tabs, child: string, activity: Activity) {
+  await sending([child], activity);
   const page = await phone(browser);
-  return { page, card: await cardOf(page, await linkOf(child), a.title) };
+  return { page, card: await cardOf(page, await linkOf(child), activity.title) };
 }
 /** The score that reached the school; it goes by itself, a moment after the family sees its own. */
 export async function keptOf(name: string) {
@@ -243,14 +247,18 @@ export const title = () => `Game ${randomUUID().slice(0, 6)}`;
  */
 export async function drag(page: Page, selector: string, dx: number, dy: number, down?: number): Promise<void> {
   const handle = (await page.waitForSelector(selector))!;
-  await handle.evaluate((e) => e.scrollIntoView({ block: "center" }));
+  await handle.evaluate((element) => element.scrollIntoView({ block: "center" }));
   let [x, y] = [0, 0];
   await expect
     .poll(async () => {
       const box = (await handle.boundingBox())!;
       [x, y] = [box.x + box.width / 2, box.y + (down ?? box.height / 2)];
       await page.mouse.move(x, y);
-      return handle.evaluate((e, px, py) => (e.closest("g") ?? e).contains(document.elementFromPoint(px, py)), x, y);
+      return handle.evaluate(
+        (element, px, py) => (element.closest("g") ?? element).contains(document.elementFromPoint(px, py)),
+        x,
+        y,
+      );
     })
     .toBe(true);
   await page.mouse.down();

@@ -39,13 +39,13 @@ const homeOf = async (name: string) =>
 /** "More from the kitchen", and the other rooms. */
 const openAll = (page: Page) =>
   page.$$eval("main details", (all) => {
-    for (const d of all as HTMLDetailsElement[]) d.open = true;
+    for (const element of all as HTMLDetailsElement[]) element.open = true;
   });
 
 /** A thing from a picker of the workbench, by its name. */
 const take = async (page: Page, name: string) => {
   await page.waitForSelector(`fieldset input[aria-label^="${name}"]`);
-  await page.$eval(`fieldset input[aria-label^="${name}"]`, (e) => (e as HTMLElement).click());
+  await page.$eval(`fieldset input[aria-label^="${name}"]`, (input) => (input as HTMLElement).click());
 };
 
 describe("the home survey", () => {
@@ -62,9 +62,11 @@ describe("the home survey", () => {
     const find = async (letters: string) => {
       await retype((await page.$("input[type=search]"))!, letters);
       await page.waitForFunction(
-        (l) => {
-          const shown = [...document.querySelectorAll("main form ul button")].map((b) => b.textContent ?? "");
-          return shown.length > 0 && shown.length < 8 && shown.every((t) => ` ${t}`.includes(` ${l}`));
+        (line) => {
+          const shown = [...document.querySelectorAll("main form ul button")].map(
+            (element) => element.textContent ?? "",
+          );
+          return shown.length > 0 && shown.length < 8 && shown.every((eachText) => ` ${eachText}`.includes(` ${line}`));
         },
         {},
         letters,
@@ -116,8 +118,8 @@ describe("the home survey", () => {
     await retype((await page.$("input[name='kit.cup']"))!, "3");
     await Promise.all([page.waitForNavigation(), page.click("button[type=submit]")]);
     expect(await text(page)).toContain("how many must be 99 or less");
-    expect(await page.$eval("input[name='kit.cup']", (e) => (e as HTMLInputElement).value)).toBe("3");
-    expect(await page.$eval("input[name='kit.bucket']", (e) => (e as HTMLInputElement).value)).toBe("1000");
+    expect(await page.$eval("input[name='kit.cup']", (input) => (input as HTMLInputElement).value)).toBe("3");
+    expect(await page.$eval("input[name='kit.bucket']", (input) => (input as HTMLInputElement).value)).toBe("1000");
     await openAll(page);
     await retype((await page.$("input[name='kit.bucket']"))!, "2");
     await Promise.all([page.waitForNavigation(), page.click("button[type=submit]")]);
@@ -133,7 +135,8 @@ describe("the home survey", () => {
     await openAll(page);
     const before = (await homeOf("Kezia O.")).kit?.colander ?? 0;
     await page.setRequestInterception(true);
-    const away = (r: HTTPRequest) => void (r.method() === "POST" ? r.abort("connectionrefused") : r.continue());
+    const away = (hTTPRequest: HTTPRequest) =>
+      void (hTTPRequest.method() === "POST" ? hTTPRequest.abort("connectionrefused") : hTTPRequest.continue());
     page.on("request", away);
     await page.click("button[aria-label^='One more: colander']");
     await sees(page, "Not saved yet. Are you online?");
@@ -151,7 +154,7 @@ describe("the home survey", () => {
   it("comes through a class link without a name on it, waits for the teacher, and is put to its home", async () => {
     const teacher = await teacherPage(browser);
     await open(teacher, `${base}/homes`);
-    const path = await teacher.$eval("a[href^='/c/']", (a) => a.getAttribute("href")!);
+    const path = await teacher.$eval("a[href^='/c/']", (link) => link.getAttribute("href")!);
     const page = await phone(browser);
     await open(page, `${base}${path}`);
     expect(await text(page)).not.toMatch(/Ilse|Heron/);
@@ -166,7 +169,7 @@ describe("the home survey", () => {
     await ready(teacher);
     await sees(teacher, "zeb x");
     await teacher.$$eval("form", (forms) => {
-      const mine = forms.find((f) => f.textContent?.includes("zeb x"))!;
+      const mine = forms.find((form) => form.textContent?.includes("zeb x"))!;
       (mine.querySelector("button[value=place]") as HTMLButtonElement).click();
     });
     await sees(teacher, "Answer matched to the child's home.");
@@ -204,7 +207,7 @@ describe("homes on the teacher's desk", () => {
     const [survey] = await sql`select count(*)::int as n from message where kind = 'survey'`;
     expect(survey!.n).toBeGreaterThan(0);
     await open(page, `${base}/homes?show=support`);
-    expect(await page.$$eval("tbody tr", (r) => r.length)).toBe(2);
+    expect(await page.$$eval("tbody tr", (elements) => elements.length)).toBe(2);
     await press(page, "Pell W.");
     await sees(page, "as its family would tap it");
     await retype((await page.$("input[name=age]"))!, "99");
@@ -217,7 +220,7 @@ describe("homes on the teacher's desk", () => {
     await page.waitForSelector("[data-saved=yes]");
     await press(page, "Another home");
     await sees(page, "Pell's home 2");
-    await page.$$eval("button[value=leave]", (b) => b.at(-1)!.click());
+    await page.$$eval("button[value=leave]", (buttons) => buttons.at(-1)!.click());
     await page.waitForFunction(() => !document.body.innerText.includes("Pell's home 2"));
     await page.close();
   });
@@ -244,8 +247,8 @@ describe("homes on the teacher's desk", () => {
     await open(page, `${base}/homes/import`);
     await page.$eval(
       "textarea[name=text]",
-      (e, v) => {
-        (e as HTMLTextAreaElement).value = v;
+      (input, value) => {
+        (input as HTMLTextAreaElement).value = value;
       },
       lines.join("\n"),
     );
@@ -266,36 +269,36 @@ describe("homes on the teacher's desk", () => {
     await sees(page, "1 child added");
     expect(await homeOf("Nova T.")).toMatchObject({ kit: { bucket: 1, sock: 4 }, space: { length: 4 } });
     // What could not be kept stays, to be mended: another text looked at is the text that is kept.
-    expect(await page.$eval("textarea[name=text]", (e) => (e as HTMLTextAreaElement).value)).not.toContain(
+    expect(await page.$eval("textarea[name=text]", (input) => (input as HTMLTextAreaElement).value)).not.toContain(
       "Nova T.,7,Nova's home,room,4,3,carpet,yes,bucket",
     );
-    await page.$eval("textarea[name=text]", (e) => {
-      (e as HTMLTextAreaElement).value = "class,child,age,home\nHeron class,Wrong W.,7,";
+    await page.$eval("textarea[name=text]", (input) => {
+      (input as HTMLTextAreaElement).value = "class,child,age,home\nHeron class,Wrong W.,7,";
     });
     await press(page, "Check file");
     await sees(page, "1 new child");
-    await page.$eval("textarea[name=text]", (e) => {
-      (e as HTMLTextAreaElement).value = "class,child,age,home\nHeron class,Right R.,7,";
+    await page.$eval("textarea[name=text]", (input) => {
+      (input as HTMLTextAreaElement).value = "class,child,age,home\nHeron class,Right R.,7,";
     });
     await press(page, "Check file");
     await sees(page, "Right R.");
     await press(page, "Save the row that is ready");
     await sees(page, "1 child added");
-    expect((await sql`select name from child where name in ('Wrong W.', 'Right R.')`).map((r) => r.name)).toEqual([
+    expect((await sql`select name from child where name in ('Wrong W.', 'Right R.')`).map((row) => row.name)).toEqual([
       "Right R.",
     ]);
     await sql`delete from child where name = 'Right R.'`;
     await open(page, `${base}/homes/import`);
-    await page.$eval("textarea[name=text]", (e) => {
-      (e as HTMLTextAreaElement).value = "class,child,years\nHeron class,A B.,7";
+    await page.$eval("textarea[name=text]", (input) => {
+      (input as HTMLTextAreaElement).value = "class,child,years\nHeron class,A B.,7";
     });
     await press(page, "Check file");
     await sees(page, "This file has no column called age, home");
     // What was saved comes back in as it is.
     await page.$eval(
       "textarea[name=text]",
-      (e, v) => {
-        (e as HTMLTextAreaElement).value = v;
+      (input, value) => {
+        (input as HTMLTextAreaElement).value = value;
       },
       csv,
     );
@@ -315,12 +318,13 @@ describe("the school's list of things", () => {
     await open(page, `${base}/things/new`);
     const type = async (name: string, value: string) => retype((await page.$(`[name=${name}]`))!, value);
     await type("name", "felt puck");
-    for (const [k, v] of Object.entries({ width: "9", depth: "9", height: "2", mass: "-3" })) await type(k, v);
+    for (const [key, value] of Object.entries({ width: "9", depth: "9", height: "2", mass: "-3" }))
+      await type(key, value);
     await page.click("input[name=uses][value=send]");
     await page.click("input[name=moves][value=slide]");
     await press(page, "Add it");
     await sees(page, "mass must be 0.001 kg or more");
-    expect(await page.$eval("[name=width]", (e) => (e as HTMLInputElement).value)).toBe("9");
+    expect(await page.$eval("[name=width]", (element) => (element as HTMLInputElement).value)).toBe("9");
     await type("mass", "40");
     await press(page, "Add it");
     await sees(page, "felt puck");
@@ -334,13 +338,15 @@ describe("the school's list of things", () => {
     await sees(page, "Back in use.");
     // A slide that sends the puck.
     await open(page, `${base}/activities`);
-    await page.$$eval("button[value=new]", (all) => all.find((b) => b.textContent?.startsWith("Bands"))!.click());
+    await page.$$eval("button[value=new]", (all) =>
+      all.find((button) => button.textContent?.startsWith("Bands"))!.click(),
+    );
     await page.waitForSelector("[data-strip=ready]");
     const at = page.url().split("?")[0]!;
     await open(page, `${at}?station=kit`);
     await take(page, "felt puck");
     await page.waitForSelector("[data-save=saved]");
-    await new Promise((r) => setTimeout(r, 1500));
+    await new Promise((resolve) => setTimeout(resolve, 1500));
     await open(page, `${base}/things`);
     await press(page, "Delete felt puck");
     await sees(page, /felt puck is used in .*They keep their own copy/);
@@ -377,11 +383,11 @@ describe("the school's list of things", () => {
     await Promise.all([page.waitForNavigation(), page.click("main button[type=submit]")]);
     expect(await text(page)).toContain("width must be a number");
     const ticked = await page.$$eval("input:checked", (all) =>
-      all.map((e) => `${(e as HTMLInputElement).name} ${(e as HTMLInputElement).value}`),
+      all.map((input) => `${(input as HTMLInputElement).name} ${(input as HTMLInputElement).value}`),
     );
     expect(ticked).toEqual(["uses send", "uses token", "moves air", "breakable yes"]);
-    expect(await page.$eval("[name=width]", (e) => (e as HTMLInputElement).value)).toBe("wide");
-    expect(await page.$eval("[name=room]", (e) => (e as HTMLSelectElement).value)).toBe("bathroom");
+    expect(await page.$eval("[name=width]", (element) => (element as HTMLInputElement).value)).toBe("wide");
+    expect(await page.$eval("[name=room]", (element) => (element as HTMLSelectElement).value)).toBe("bathroom");
     await page.close();
   });
 
@@ -397,14 +403,14 @@ describe("the school's list of things", () => {
     const bring = async (what: string) => {
       await page.$eval(
         "textarea[name=text]",
-        (e, v) => {
-          (e as HTMLTextAreaElement).value = v;
+        (input, value) => {
+          (input as HTMLTextAreaElement).value = value;
         },
         what,
       );
       await press(page, "Import");
     };
-    const puck = { ...file.items.find((i) => i.id === "coaster")!, id: "corkDisc", name: "cork disc" };
+    const puck = { ...file.items.find((item) => item.id === "coaster")!, id: "corkDisc", name: "cork disc" };
     await bring(
       JSON.stringify({ format: "daring-yard/items", version: 1, items: [puck, { ...puck, id: "bad", mass: 1e9 }] }),
     );
@@ -415,7 +421,7 @@ describe("the school's list of things", () => {
     await bring("id,name\nx,y");
     await sees(page, "This file has no columns called");
     const lines = csv!.replace(/^\ufeff/, "").split("\r\n");
-    const cork = lines.find((l) => l.startsWith("coaster,"))!.replace("coaster,,", "corkMat,cork mat,");
+    const cork = lines.find((line) => line.startsWith("coaster,"))!.replace("coaster,,", "corkMat,cork mat,");
     await bring(`${lines[0]}\n${cork}`);
     await sees(page, "1 item is now in your list.");
     await sql`delete from school_item where id in ('corkDisc', 'corkMat')`;
@@ -427,13 +433,17 @@ describe("Kit in the workbench", () => {
   it("shows what a swap does, holds the challenge by moving the line, and says which homes can do it", async () => {
     const page = await teacherPage(browser);
     await open(page, `${base}/activities`);
-    await page.$$eval("button[value=new]", (all) => all.find((b) => b.textContent?.startsWith("Climb"))!.click());
+    await page.$$eval("button[value=new]", (all) =>
+      all.find((button) => button.textContent?.startsWith("Climb"))!.click(),
+    );
     await page.waitForSelector("[data-strip=ready]");
     await open(page, `${page.url().split("?")[0]}?station=kit`);
     await sees(page, /\d+ of \d+ children have what they need/);
     const rates = () =>
       page.$$eval("[aria-label='What the swap changes'] tr", (rows) =>
-        rows.map((r) => [...r.querySelectorAll("td")].map((d) => Number.parseInt(d.textContent ?? "", 10))),
+        rows.map((row) =>
+          [...row.querySelectorAll("td")].map((element) => Number.parseInt(element.textContent ?? "", 10)),
+        ),
       );
     await take(page, "large ball");
     await sees(page, "sock ball to large ball");
@@ -449,12 +459,12 @@ describe("Kit in the workbench", () => {
     await page.select("select[aria-label=Bounces]", "must");
     await page.waitForFunction((n) => !document.body.innerText.includes(`${n} of`), {}, before).catch(() => undefined);
     await expect.poll(count).toBeLessThan(before);
-    await page.$eval("details[aria-label=Homes]", (d) => {
-      (d as HTMLDetailsElement).open = true;
+    await page.$eval("details[aria-label=Homes]", (element) => {
+      (element as HTMLDetailsElement).open = true;
     });
     await sees(page, "One change makes these homes ready");
     await sees(page, "not requiring bounce");
-    await page.$$eval("details[aria-label=Homes] button", (b) => b[0]!.click());
+    await page.$$eval("details[aria-label=Homes] button", (buttons) => buttons[0]!.click());
     await expect.poll(count).toBe(before);
     await page.close();
   });
@@ -490,11 +500,11 @@ describe("things on the card", () => {
       select e.event from play_event e join play p on p.id = e.play_id join card k on k.id = p.card_id join child c on c.id = k.child_id
       where c.name = ${name} and p.id = (select p2.id from play p2 join card k2 on k2.id = p2.card_id join child c2 on c2.id = k2.child_id where c2.name = ${name} order by p2.received_at desc limit 1)
       order by e.seq`;
-    expect(events.map((e) => e.event).filter((e) => e.kind === "object")).toMatchObject([
+    expect(events.map((event) => event.event).filter((e) => e.kind === "object")).toMatchObject([
       { role: "send", item: "shirtRoll" },
       { role: "send", item: "sockBall" },
     ]);
-    expect(events.map((e) => e.event.kind)).toEqual(["object", "send", "object", "send", "undo", "stop"]);
+    expect(events.map((event) => event.event.kind)).toEqual(["object", "send", "object", "send", "undo", "stop"]);
     await page.close();
   });
 

@@ -17,7 +17,7 @@ describe("names that objects have already", () => {
     const sweep = fromPattern("sweep");
     const params = sweep.pattern.params as { targets: { id: string }[] };
     const names = ["__proto__", "constructor", "toString", "valueOf", "hasOwnProperty"];
-    const a = {
+    const activity = {
       ...sweep,
       title: title(),
       criteria: [
@@ -26,16 +26,16 @@ describe("names that objects have already", () => {
       ],
       pattern: {
         ...sweep.pattern,
-        params: { ...params, targets: params.targets.map((t, i) => ({ ...t, id: names[i] ?? t.id })) },
+        params: { ...params, targets: params.targets.map((target, i) => ({ ...target, id: names[i] ?? target.id })) },
       },
     } as Activity;
-    const sent = await sending(["Quill F."], a);
-    const [k] = await sql`select k.id, k.hash, k.school_id, k.child_id from card k where k.assignment_id = ${sent}`;
+    const sent = await sending(["Quill F."], activity);
+    const [row] = await sql`select k.id, k.hash, k.school_id, k.child_id from card k where k.assignment_id = ${sent}`;
     const hits = ["__proto__", "constructor", "toString", "valueOf", "hasOwnProperty"].slice(0, params.targets.length);
-    await takeHandIn({ schoolId: k!.school_id, childId: k!.child_id }, {
+    await takeHandIn({ schoolId: row!.school_id, childId: row!.child_id }, {
       play: randomUUID(),
-      card: k!.id,
-      cardHash: k!.hash,
+      card: row!.id,
+      cardHash: row!.hash,
       device: "a-device",
       setup: { players: 1, mode: "alone", seed: 1 },
       rulesVersion: 1,
@@ -46,16 +46,22 @@ describe("names that objects have already", () => {
     const page = await teacherPage(browser);
     const failed: string[] = [];
     page.on("pageerror", (e) => failed.push((e as Error).stack ?? ""));
-    for (const path of [`/results/${sent}`, "/results", "/week", `/results/${sent}/next`, `/children/${k!.child_id}`]) {
-      const answer = await open(page, base + path).catch((e) => {
-        throw new Error(`${path}: ${failed.join()} ${e}`);
+    for (const path of [
+      `/results/${sent}`,
+      "/results",
+      "/week",
+      `/results/${sent}/next`,
+      `/children/${row!.child_id}`,
+    ]) {
+      const answer = await open(page, base + path).catch((error) => {
+        throw new Error(`${path}: ${failed.join()} ${error}`);
       });
       expect([path, answer!.status()]).toEqual([path, 200]);
     }
     await open(page, `${base}/results/${sent}`);
     expect(await text(page)).toContain("Quill F.");
     for (const path of [`/results/${sent}/csv`, `/results/${sent}.data`]) {
-      const status = await page.evaluate(async (p) => (await fetch(p)).status, path);
+      const status = await page.evaluate(async (eachPath) => (await fetch(eachPath)).status, path);
       expect([path, status]).toEqual([path, 200]);
     }
     // Moving on the client decodes the same data.
@@ -71,8 +77,8 @@ describe("odd request lines", () => {
         socket.write(`${line} HTTP/1.1\r\nHost: ${host}\r\nConnection: close\r\n\r\n`),
       );
       let told = "";
-      socket.on("data", (d) => {
-        told += d;
+      socket.on("data", (nonSharedBuffer) => {
+        told += nonSharedBuffer;
       });
       socket.on("end", () => done(told.split("\r\n")[0]!));
       socket.on("error", failed);

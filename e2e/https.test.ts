@@ -28,7 +28,7 @@ function configuration(port: number, other: number, to: string): string {
     .replaceAll("/etc/ssl/yard", dir)
     .replace("http://127.0.0.1:8080", to);
   const temporary = ["client_body", "proxy", "fastcgi", "uwsgi", "scgi"]
-    .map((n) => `${n}_temp_path ${join(dir, n)};`)
+    .map((name) => `${name}_temp_path ${join(dir, name)};`)
     .join(" ");
   return `daemon off; pid ${join(dir, "pid")}; error_log ${join(dir, "error.log")}; worker_processes 1;
     events { worker_connections 256; }
@@ -59,11 +59,11 @@ beforeAll(async () => {
   opened = await openBrowser({ flags: ["--ignore-certificate-errors"] });
   for (let i = 0; i < 50; i++) {
     const up = await new Promise<boolean>((done) => {
-      const s = connect(port, "127.0.0.1", () => done(true));
-      s.on("error", () => done(false));
+      const socket = connect(port, "127.0.0.1", () => done(true));
+      socket.on("error", () => done(false));
     });
     if (up) break;
-    await new Promise((r) => setTimeout(r, 100));
+    await new Promise((resolve) => setTimeout(resolve, 100));
   }
 });
 afterAll(async () => {
@@ -78,8 +78,8 @@ describe("behind a proxy with HTTPS", () => {
     const page = await opened.browser.newPage();
     await page.setViewport({ width: 1280, height: 800 });
     const answers: number[] = [];
-    page.on("response", (r) => {
-      if (r.request().method() === "POST") answers.push(r.status());
+    page.on("response", (hTTPResponse) => {
+      if (hTTPResponse.request().method() === "POST") answers.push(hTTPResponse.status());
     });
     await page.goto(`${at}/sign-in`, { waitUntil: "networkidle0" });
     await page.type("input[name=email]", inject("email"));
@@ -87,18 +87,18 @@ describe("behind a proxy with HTTPS", () => {
     await press(page, "Sign in");
     await sees(page, "This week");
     const cookies = await page.cookies();
-    const session = cookies.find((c) => c.name === "__Host-yard")!;
+    const session = cookies.find((cooky) => cooky.name === "__Host-yard")!;
     expect(session).toMatchObject({ secure: true, httpOnly: true, sameSite: "Lax", path: "/" });
     await page.goto(`${at}/activities`, { waitUntil: "networkidle0" });
     await page.$$eval("button[value=new]", (all) =>
-      (all.find((b) => b.textContent?.startsWith("Climb")) as HTMLElement).click(),
+      (all.find((button) => button.textContent?.startsWith("Climb")) as HTMLElement).click(),
     );
     await page.waitForSelector("input[aria-label=Title]");
     await page.type("input[aria-label=Title]", " again");
-    await page.waitForResponse((r) => r.url().endsWith("/save") && r.status() === 200);
+    await page.waitForResponse((hTTPResponse) => hTTPResponse.url().endsWith("/save") && hTTPResponse.status() === 200);
     await page.click("button[title='Sign out']");
     await sees(page, "For teachers.");
-    expect(answers.filter((s) => s >= 400)).toEqual([]);
+    expect(answers.filter((answer) => answer >= 400)).toEqual([]);
     await page.close();
   });
 
@@ -109,7 +109,7 @@ describe("behind a proxy with HTTPS", () => {
     await page.type("input[name=email]", inject("email"));
     await page.type("input[name=password]", "not the password");
     await Promise.all([page.waitForNavigation(), page.click("button[type=submit]")]);
-    expect(await page.$eval("body", (b) => b.innerText)).toContain("do not belong together");
+    expect(await page.$eval("body", (element) => element.innerText)).toContain("do not belong together");
     await page.close();
   });
 
@@ -149,7 +149,7 @@ interface Told {
 const send = (to: string, path: string, method: string, headers: Record<string, string>, body = ""): Promise<Told> =>
   new Promise((done, fail) => {
     const url = new URL(to);
-    const r = request(
+    const clientRequest = request(
       {
         host: url.hostname,
         port: url.port,
@@ -157,16 +157,18 @@ const send = (to: string, path: string, method: string, headers: Record<string, 
         method,
         headers: { "Content-Length": String(body.length), ...headers },
       },
-      (a) => {
+      (incomingMessage) => {
         let text = "";
-        a.on("data", (d) => {
-          text += d;
+        incomingMessage.on("data", (value) => {
+          text += value;
         });
-        a.on("end", () => done({ status: a.statusCode!, headers: a.headers, body: text }));
+        incomingMessage.on("end", () =>
+          done({ status: incomingMessage.statusCode!, headers: incomingMessage.headers, body: text }),
+        );
       },
     );
-    r.on("error", fail);
-    r.end(body);
+    clientRequest.on("error", fail);
+    clientRequest.end(body);
   });
 const form = { "Content-Type": "application/x-www-form-urlencoded" };
 
@@ -237,28 +239,31 @@ async function everyRoute(): Promise<string[]> {
 const ID = "00000000-0000-4000-8000-000000000000";
 
 describe("limits before anything is read", () => {
-  const raw = (text: string, more?: (write: (s: string) => void) => void): Promise<{ answer: string; sent: number }> =>
+  const raw = (
+    text: string,
+    more?: (write: (givenText: string) => void) => void,
+  ): Promise<{ answer: string; sent: number }> =>
     new Promise((done) => {
       const url = new URL(plain.url);
-      const s = connect(Number(url.port), url.hostname);
+      const socket = connect(Number(url.port), url.hostname);
       let answer = "";
       let sent = 0;
-      s.on("data", (d) => {
-        answer += d;
+      socket.on("data", (nonSharedBuffer) => {
+        answer += nonSharedBuffer;
       });
-      const write = (t: string) => {
-        if (!s.destroyed && s.writable) {
-          s.write(t);
-          sent += t.length;
+      const write = (givenText: string) => {
+        if (!socket.destroyed && socket.writable) {
+          socket.write(givenText);
+          sent += givenText.length;
         }
       };
-      s.on("connect", () => {
+      socket.on("connect", () => {
         write(text);
         more?.(write);
       });
-      s.on("error", () => undefined);
-      s.on("close", () => done({ answer, sent }));
-      setTimeout(() => s.destroy(), 4000);
+      socket.on("error", () => undefined);
+      socket.on("close", () => done({ answer, sent }));
+      setTimeout(() => socket.destroy(), 4000);
     });
   const head = (path: string, lines: string) =>
     `POST ${path} HTTP/1.1\r\nHost: ${new URL(plain.url).host}\r\nOrigin: ${plain.url}\r\n${lines}\r\n\r\n`;
@@ -290,7 +295,7 @@ describe("limits before anything is read", () => {
   it("lets what is under way end when it is told to stop, and takes no more", async () => {
     const own = await startWeb({ port: await freePort(), env: inject("webEnv") });
     const slow = send(own.url, "/sign-in", "POST", { ...form, Origin: own.url }, "email=slow%40y&password=b");
-    await new Promise((r) => setTimeout(r, 5));
+    await new Promise((resolve) => setTimeout(resolve, 5));
     const gone = new Promise<number | null>((done) => own.child.once("exit", done));
     own.child.kill("SIGTERM");
     expect((await slow).status).toBe(422);

@@ -26,7 +26,7 @@ let cookie = "";
 
 /** Rows of a table once more for each week, under ids made of the old one and the week; what is given is put in their place. */
 async function again(table: string, ids: readonly string[], more = ""): Promise<void> {
-  const made = ids.map((c) => `'${c}', md5(x.${c}::text || n)::uuid`).join(", ");
+  const made = ids.map((text) => `'${text}', md5(x.${text}::text || n)::uuid`).join(", ");
   await sql.unsafe(`insert into ${table} select (jsonb_populate_record(null::${table}, to_jsonb(x) || jsonb_build_object(${made}${more}))).*
     from ${table} x, generate_series(1, ${WEEKS}) n on conflict do nothing`);
 }
@@ -49,8 +49,8 @@ beforeAll(async () => {
   web = await startWeb({
     port: await freePort(),
     env: { ...ready.env, NODE_OPTIONS: `--import ${pathToFileURL(join(root, "e2e/watch-loop.mjs")).href}` },
-    onLog: (t: string) => {
-      told += t;
+    onLog: (text: string) => {
+      told += text;
     },
   });
   cookie = await signedIn(web.url, demo);

@@ -63,8 +63,8 @@ beforeAll(async () => {
   web = await startWeb({
     port: await freePort(),
     env: ready.env,
-    onLog: (t: string) => {
-      told += t;
+    onLog: (givenText: string) => {
+      told += givenText;
     },
   });
   opened = await openBrowser();
@@ -92,15 +92,15 @@ interface Node {
 function readThrough(log: string): { statements: number; whole: string[] } {
   const whole = new Set<string>();
   let statements = 0;
-  const walk = (n: Node) => {
+  const walk = (node: Node) => {
     // What the database keeps of itself is no school's: a new connection asks for its types.
-    const own = n["Relation Name"]?.startsWith("pg_");
-    if (n["Node Type"] === "Seq Scan" && n["Relation Name"] && !own) whole.add(n["Relation Name"]);
-    for (const p of n.Plans ?? []) walk(p);
+    const own = node["Relation Name"]?.startsWith("pg_");
+    if (node["Node Type"] === "Seq Scan" && node["Relation Name"] && !own) whole.add(node["Relation Name"]);
+    for (const eachNode of node.Plans ?? []) walk(eachNode);
   };
-  for (const m of log.matchAll(/plan:\n((?:\t.*\n)+)/g)) {
+  for (const match of log.matchAll(/plan:\n((?:\t.*\n)+)/g)) {
     statements++;
-    walk(JSON.parse(m[1]!.replaceAll("\n\t", "\n").trim()).Plan);
+    walk(JSON.parse(match[1]!.replaceAll("\n\t", "\n").trim()).Plan);
   }
   return { statements, whole: [...whole] };
 }
@@ -127,7 +127,7 @@ async function timed(path: string) {
 
 describe("with two hundred schools", () => {
   it("no page reads another school's rows: by index everywhere, in few statements, at once", async () => {
-    const [a] =
+    const [row] =
       await sql`select a.id from assignment a join school s on s.id = a.school_id where s.name = 'Tidewell Bridge School' order by a.closes_at desc limit 1`;
     const [act] =
       await sql`select id from activity where document->>'title' = 'Hallway climb' order by updated_at limit 1`;
@@ -138,13 +138,13 @@ describe("with two hundred schools", () => {
     const pages: [path: string, most: number][] = [
       ["/week.data", 12],
       ["/results.data", 12],
-      [`/results/${a!.id}.data`, 24],
+      [`/results/${row!.id}.data`, 24],
       ["/activities.data", 12],
       [`/activities/${act!.id}.data`, 30],
       ["/homes.data", 36],
       ["/outbox.data", 14],
       ["/homes/csv", 14],
-      [`/results/${a!.id}/csv`, 24],
+      [`/results/${row!.id}/csv`, 24],
       [`/f/${demo.family}.data`, 20],
       [`/f/${demo.family}/${k!.id}`, 20],
     ];
@@ -157,7 +157,7 @@ describe("with two hundred schools", () => {
       // The database writes its log a little later: until nothing more comes.
       let log = "";
       for (let still = 0; still < 3; ) {
-        await new Promise((r) => setTimeout(r, 150));
+        await new Promise((resolve) => setTimeout(resolve, 150));
         const now = (await serverLog()).slice(before);
         still = now === log && now !== "" ? still + 1 : 0;
         log = now;
@@ -167,7 +167,7 @@ describe("with two hundred schools", () => {
       if (!path.startsWith("/f/"))
         expect(log.match(/"Query Text": "select \* from public\.yard_session\(/g)?.length, path).toBe(1);
       times.push(`${path.replace(/[\w-]{22,}/g, "...")} ${took.toFixed(0)} ms, ${statements} statements`);
-      expect(whole.filter((t) => !SMALL.includes(t)).join(), path).toBe("");
+      expect(whole.filter((eachText) => !SMALL.includes(eachText)).join(), path).toBe("");
       expect(statements, path).toBeGreaterThan(1);
       expect(statements, times.join("\n")).toBeLessThanOrEqual(most);
       // What else the machine does at that moment slows one of three, and not the page.
@@ -177,30 +177,30 @@ describe("with two hundred schools", () => {
   });
 
   it("works out no figure while a page is looked at: the expected bands are kept", async () => {
-    const [a] =
+    const [row] =
       await sql`select a.id from assignment a join school s on s.id = a.school_id where s.name = 'Tidewell Bridge School' order by a.closes_at desc limit 1`;
     const ages =
-      await sql`select distinct c.age from card k join child c on c.id = k.child_id where k.assignment_id = ${a!.id}`;
-    expect(await sql`select 1 from expected_band where assignment_id = ${a!.id}`).toHaveLength(ages.length);
-    await sql`delete from expected_band where assignment_id = ${a!.id}`;
-    await sql`insert into job (school_id, kind, about, due_at) select school_id, 'expected', id, now() + interval '1 hour' from assignment where id = ${a!.id}`;
+      await sql`select distinct c.age from card k join child c on c.id = k.child_id where k.assignment_id = ${row!.id}`;
+    expect(await sql`select 1 from expected_band where assignment_id = ${row!.id}`).toHaveLength(ages.length);
+    await sql`delete from expected_band where assignment_id = ${row!.id}`;
+    await sql`insert into job (school_id, kind, about, due_at) select school_id, 'expected', id, now() + interval '1 hour' from assignment where id = ${row!.id}`;
     const page = await opened.browser.newPage();
     await page.setViewport({ width: 1280, height: 800 });
     await signIn(page, web.url, demo.email, demo.password);
-    await open(page, `${web.url}/results/${a!.id}`);
+    await open(page, `${web.url}/results/${row!.id}`);
     await sees(page, "is being worked out");
-    expect(await sql`select 1 from expected_band where assignment_id = ${a!.id}`).toHaveLength(0);
+    expect(await sql`select 1 from expected_band where assignment_id = ${row!.id}`).toHaveLength(0);
     // Due now: a copy takes it up by itself, and the page that is open shows it.
     await sql`update job set due_at = now()`;
     await page.waitForFunction(() => !document.body.innerText.includes("is being worked out"));
-    expect(await sql`select 1 from expected_band where assignment_id = ${a!.id}`).toHaveLength(ages.length);
+    expect(await sql`select 1 from expected_band where assignment_id = ${row!.id}`).toHaveLength(ages.length);
     await page.close();
   });
 });
 
 describe("the log", () => {
   it("names requests and failures, and nobody: no names, links, tokens, answers or addresses", async () => {
-    const [c] =
+    const [row] =
       await sql`select c.name, l.id from child c join link l on l.child_id = c.id where c.name = 'Ilse P.' limit 1`;
     await fetch(`${web.url}/f/${demo.family}/home`, {
       method: "POST",
@@ -223,7 +223,7 @@ describe("the log", () => {
     const answer = (await page.goto(`${web.url}/results/${a!.id}`))!;
     expect(answer.status()).toBe(500);
     expect(await text(page)).toContain("This is our fault, not yours.");
-    expect(await page.$$eval("header nav a", (as) => as.map((x) => x.textContent))).toContain("Homes");
+    expect(await page.$$eval("header nav a", (as) => as.map((link) => link.textContent))).toContain("Homes");
     const home = await opened.browser.newPage();
     expect((await home.goto(`${web.url}/f/${demo.family}`))!.status()).toBe(500);
     expect(await text(home)).toContain("Try again in a moment.");
@@ -231,17 +231,20 @@ describe("the log", () => {
     await sql`alter table gone_as_well rename to card_version`;
     await home.close();
     await page.close();
-    await new Promise((r) => setTimeout(r, 300));
+    await new Promise((resolve) => setTimeout(resolve, 300));
     const lines = told
       .trim()
       .split("\n")
-      .map((l) => JSON.parse(l));
+      .map((line) => JSON.parse(line));
     const id = answer.headers()["x-request-id"];
-    const failed = lines.find((l) => l.id === id && l.msg === "failed");
+    const failed = lines.find((line) => line.id === id && line.msg === "failed");
     expect(failed.error.cause ?? failed.error).toMatchObject({ code: "42P01" });
     expect(failed.error.frames.join(" ")).toContain("build/server/");
-    expect(lines.find((l) => l.id === id && l.msg === "answered")).toMatchObject({ status: 500, path: "/results/:id" });
-    expect(lines.filter((l) => l.msg === "answered" && l.path === "/f/...").length).toBeGreaterThan(2);
+    expect(lines.find((line) => line.id === id && line.msg === "answered")).toMatchObject({
+      status: 500,
+      path: "/results/:id",
+    });
+    expect(lines.filter((line) => line.msg === "answered" && line.path === "/f/...").length).toBeGreaterThan(2);
     const secrets = [
       demo.family,
       demo.family.split(".")[1]!,
@@ -251,9 +254,9 @@ describe("the log", () => {
       "hush hush",
       "Secret words",
       "Ilse",
-      c!.id,
+      row!.id,
       cookie.split("=")[1]!.split(";")[0]!,
     ];
-    for (const s of secrets) expect(told.includes(s), s).toBe(false);
+    for (const secret of secrets) expect(told.includes(secret), secret).toBe(false);
   });
 });

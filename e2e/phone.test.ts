@@ -6,9 +6,9 @@ import { cardOf, handIn, keptOf, linkOf, changed as of, playing as play, press, 
 const browser = tabs();
 const playing = (
   child: string,
-  a: Activity,
+  activity: Activity,
   ...more: [players?: number, mode?: string, choose?: (page: Page) => Promise<void>]
-) => play(browser, child, a, ...more);
+) => play(browser, child, activity, ...more);
 const game = (name: Parameters<typeof fromPattern>[0], params: Record<string, unknown> = {}) =>
   of(fromPattern(name), title(), params);
 
@@ -21,7 +21,7 @@ async function twice(page: Page, selector: string): Promise<void> {
   await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done, 60))));
   await page.mouse.click(...at);
 }
-const says = (page: Page) => page.$eval("[data-heard]", (e) => e.textContent ?? "");
+const says = (page: Page) => page.$eval("[data-heard]", (element) => element.textContent ?? "");
 /** What is under the middle of a place now. */
 const under = (page: Page, at: { x: number; y: number }) =>
   page.evaluate(({ x, y }) => {
@@ -29,8 +29,8 @@ const under = (page: Page, at: { x: number; y: number }) =>
     return on && !on.disabled && on.getAttribute("aria-disabled") !== "true" ? on.textContent : null;
   }, at);
 const middle = async (page: Page, selector: string) => {
-  const b = (await (await page.waitForSelector(selector))!.boundingBox())!;
-  return { x: b.x + b.width / 2, y: b.y + b.height / 2 };
+  const boundingBox = (await (await page.waitForSelector(selector))!.boundingBox())!;
+  return { x: boundingBox.x + boundingBox.width / 2, y: boundingBox.y + boundingBox.height / 2 };
 };
 
 describe("a tap", () => {
@@ -86,7 +86,7 @@ describe("what is told", () => {
       );
       heard.push(await says(page));
     }
-    expect(heard.map((h) => h.trim()).every((h) => h.startsWith("missed"))).toBe(true);
+    expect(heard.map((hash) => hash.trim()).every((hash) => hash.startsWith("missed"))).toBe(true);
     await page.close();
   });
 });
@@ -113,11 +113,17 @@ describe("the clock of a game", () => {
 
   it("a start two days ahead is marked, and does not put the go into the future", async () => {
     const name = title();
-    const page = await play(browser, "Wren H.", of(fromPattern("climb"), name, { tries: 1 }), 1, undefined, (p) =>
-      p.evaluate(() => {
-        const real = Date.now.bind(Date);
-        Date.now = () => real() + 2 * 86_400_000;
-      }),
+    const page = await play(
+      browser,
+      "Wren H.",
+      of(fromPattern("climb"), name, { tries: 1 }),
+      1,
+      undefined,
+      (givenPage) =>
+        givenPage.evaluate(() => {
+          const real = Date.now.bind(Date);
+          Date.now = () => real() + 2 * 86_400_000;
+        }),
     );
     await press(page, "MISS");
     await handIn(page);
@@ -139,14 +145,21 @@ describe("what is kept for when the network is gone", () => {
     const page = await context.newPage();
     await page.goto(card, { waitUntil: "load" });
     const path = new URL(card).pathname;
-    await page.waitForFunction(async (p) => (await (await caches.open("cards")).match(p)) !== undefined, {}, path);
+    await page.waitForFunction(
+      async (eachPath) => (await (await caches.open("cards")).match(eachPath)) !== undefined,
+      {},
+      path,
+    );
     const first = await page.evaluate(async () => {
-      const kept = new Set((await (await caches.open("assets")).keys()).map((r) => new URL(r.url).pathname));
+      const kept = new Set((await (await caches.open("assets")).keys()).map((key) => new URL(key.url).pathname));
       const needs = performance
         .getEntriesByType("resource")
-        .map((e) => new URL(e.name).pathname)
-        .filter((p) => p.startsWith("/assets/") && p.endsWith(".js"));
-      return { missing: needs.filter((p) => !kept.has(p)), game: needs.some((p) => /\/climb-[^/]*\.js$/.test(p)) };
+        .map((performanceEntry) => new URL(performanceEntry.name).pathname)
+        .filter((eachPath) => eachPath.startsWith("/assets/") && eachPath.endsWith(".js"));
+      return {
+        missing: needs.filter((need) => !kept.has(need)),
+        game: needs.some((need) => /\/climb-[^/]*\.js$/.test(need)),
+      };
     });
     expect(first).toEqual({ missing: [], game: true });
     // Every other game follows.
@@ -155,7 +168,7 @@ describe("what is kept for when the network is gone", () => {
         (
           (kept) => (name: string) =>
             kept.some((url) => url.includes(`/assets/${name}-`))
-        )((await (await caches.open("assets")).keys()).map((r) => r.url)),
+        )((await (await caches.open("assets")).keys()).map((key) => key.url)),
       ),
     );
     await context.close();
@@ -171,9 +184,16 @@ async function inTurn(...steps: (() => Promise<unknown>)[]): Promise<void> {
 const outOfSight = (page: Page, only: string) =>
   page.$$eval(only, (all) =>
     all
-      .map((b) => [b.textContent || b.getAttribute("aria-label") || "", b.getBoundingClientRect()] as const)
-      .filter(([, r]) => r.height > 0 && (r.bottom > innerHeight + 1 || r.right > innerWidth + 1 || r.left < -1))
-      .map(([t]) => t),
+      .map(
+        (element) =>
+          [element.textContent || element.getAttribute("aria-label") || "", element.getBoundingClientRect()] as const,
+      )
+      .filter(
+        ([, dOMRect]) =>
+          dOMRect.height > 0 &&
+          (dOMRect.bottom > innerHeight + 1 || dOMRect.right > innerWidth + 1 || dOMRect.left < -1),
+      )
+      .map(([text]) => text),
   );
 
 describe("on a small phone, and with large letters", () => {
@@ -185,34 +205,34 @@ describe("on a small phone, and with large letters", () => {
     [390, 844, 200],
   ] as const;
   const zone = "[role=group] button";
-  const states: [string, () => Activity, (p: Page) => Promise<void>][] = [
+  const states: [string, () => Activity, (page: Page) => Promise<void>][] = [
     [
       "bands",
       () => game("bands"),
-      (p) =>
+      (page) =>
         inTurn(
-          () => p.click(zone),
-          () => p.click(zone),
+          () => page.click(zone),
+          () => page.click(zone),
         ),
     ],
     [
       "threeLine",
       () => game("threeLine"),
-      (p) =>
+      (page) =>
         inTurn(
-          () => p.click("[aria-label='Square 1']"),
-          () => p.click("[aria-label='Square 2']"),
+          () => page.click("[aria-label='Square 1']"),
+          () => page.click("[aria-label='Square 2']"),
         ),
     ],
-    ["closest", () => game("closest"), async (p) => press(p, "It stopped between the lines")],
+    ["closest", () => game("closest"), async (page) => press(page, "It stopped between the lines")],
     ["swapSquare", () => game("swapSquare"), async () => undefined],
     [
       "swapSquare mixed",
       () => game("swapSquare"),
-      (p) =>
+      (page) =>
         inTurn(
-          () => press(p, "Shuffle it for me"),
-          () => sees(p, "Lay your items"),
+          () => press(page, "Shuffle it for me"),
+          () => sees(page, "Lay your items"),
         ),
     ],
     ["pins", () => game("pins"), async () => undefined],
@@ -241,9 +261,13 @@ describe("on a small phone, and with large letters", () => {
             : "main button, main h1, main [data-score]",
         );
         const first = await page.$$eval("main button, main [role=slider]", (all) => {
-          const tapped = all.filter((b) => !b.closest("[data-steady]") && !b.matches("[aria-label=Pause]"));
+          const tapped = all.filter(
+            (element) => !element.closest("[data-steady]") && !element.matches("[aria-label=Pause]"),
+          );
           const edge = document.querySelector("[data-steady]")!.getBoundingClientRect().top;
-          return tapped.map((b) => b.getBoundingClientRect()).some((r) => r.height > 0 && r.top < edge - 24);
+          return tapped
+            .map((element) => element.getBoundingClientRect())
+            .some((dOMRect) => dOMRect.height > 0 && dOMRect.top < edge - 24);
         });
         if (!first) hidden.push("everything that is tapped");
         if (hidden.length > 0) wrong.push(`${name} ${width}x${height} ${letters}%: ${hidden.join(" | ")}`);

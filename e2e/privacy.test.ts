@@ -37,9 +37,9 @@ const post = (url: string, fields: Record<string, string>, headers: Record<strin
 
 /** Noor Fenwick and one of her classes. */
 async function teacher() {
-  const [t] =
+  const [row] =
     await sql`select t.id, t.school_id, c.id as class from teacher t join class c on c.school_id = t.school_id where t.email = ${inject("email")} and c.name = 'Heron class'`;
-  return { teacherId: t!.id as string, schoolId: t!.school_id as string, classId: t!.class as string };
+  return { teacherId: row!.id as string, schoolId: row!.school_id as string, classId: row!.class as string };
 }
 
 /** What a route's loader sends, decoded from the stream of `.data`; the bytes beside it. */
@@ -59,8 +59,8 @@ async function payload(path: string, route: string): Promise<{ data: unknown; by
 /** Every path of a value, with `*` for the places of a list and for keys that `open` names as keyed by ids; documents named in `whole` are not entered. */
 function paths(value: unknown, whole: readonly string[], at = ""): string[] {
   if (value === null || value === undefined || typeof value !== "object" || whole.includes(at)) return [at];
-  if (Array.isArray(value)) return value.flatMap((v) => paths(v, whole, `${at}[]`));
-  return Object.entries(value).flatMap(([k, v]) => paths(v, whole, at === "" ? k : `${at}.${k}`));
+  if (Array.isArray(value)) return value.flatMap((eachValue) => paths(eachValue, whole, `${at}[]`));
+  return Object.entries(value).flatMap(([key, v]) => paths(v, whole, at === "" ? key : `${at}.${key}`));
 }
 
 /**
@@ -176,14 +176,14 @@ const MAY: Record<string, { paths: string[]; whole: string[] }> = {
 };
 /** Parts of a compiled card that only some cards have, each a list or document of the card format. */
 const CARD_PARTS = ["notes", "self", "ladder", "together", "warmUp", "coolDown", "home", "unaimed"].map(
-  (p) => `card.${p}`,
+  (path) => `card.${path}`,
 );
 
 function onlyWhatIsListed(route: string, data: unknown) {
   const may = MAY[route]!;
   const extra = route === "routes/family-card" ? CARD_PARTS : [];
   const found = [...new Set(paths(data, [...may.whole, ...extra]))];
-  expect(found.filter((p) => ![...may.paths, ...extra].includes(p))).toEqual([]);
+  expect(found.filter((path) => ![...may.paths, ...extra].includes(path))).toEqual([]);
 }
 
 describe("what a family's pages carry", () => {
@@ -193,7 +193,9 @@ describe("what a family's pages carry", () => {
     await sql`update child set support = ${secret} where name = 'Quill F.'`;
     await sending(["Quill F."], changed(fromPattern("climb"), title(), { tries: 3 }));
     const cards = await payload(link, "routes/family-cards");
-    const [first] = (cards.data as { cards: { id: string; state: string }[] }).cards.filter((c) => c.state === "open");
+    const [first] = (cards.data as { cards: { id: string; state: string }[] }).cards.filter(
+      (card) => card.state === "open",
+    );
     const all: [string, string][] = [
       [link, "routes/family-cards"],
       [`${link}/home?part=people`, "routes/family-home"],
@@ -228,11 +230,11 @@ describe("what a family's pages carry", () => {
     await post(`${link}/home`, { part: "people", players: "3", support: "overwritten?" });
     expect(await note()).toEqual({ support: "Teacher only", family_note: "Asthma pump in the bag" });
     const page = await teacherPage(browser);
-    const [k] = await sql`select id from child where name = 'Quill F.'`;
-    await open(page, `${base}/homes/${k!.id}`);
+    const [row] = await sql`select id from child where name = 'Quill F.'`;
+    await open(page, `${base}/homes/${row!.id}`);
     await sees(page, "Asthma pump in the bag");
-    await page.$eval("textarea[name=support]", (e) => {
-      (e as HTMLTextAreaElement).value = "";
+    await page.$eval("textarea[name=support]", (input) => {
+      (input as HTMLTextAreaElement).value = "";
     });
     await page.type("textarea[name=support]", "Sits near the front");
     await press(page, "Save child");
@@ -246,25 +248,25 @@ describe("what a family's pages carry", () => {
     const { pairHomes, sayYes } = await import("../server/assignments/two-homes.ts");
     const { takeHandIn } = await import("../server/submissions/take.ts");
     const who = await teacher();
-    const a = changed(fromPattern("climb"), title(), { tries: 2 });
-    const sent = await sending(["Quill F.", "Umar Z."], a);
+    const activity = changed(fromPattern("climb"), title(), { tries: 2 });
+    const sent = await sending(["Quill F.", "Umar Z."], activity);
     const kids =
       await sql`select c.id, c.name, k.id as card, k.hash from child c join card k on k.child_id = c.id where k.assignment_id = ${sent} order by c.name`;
     await pairHomes(who, sent, [kids[0]!.id, kids[1]!.id]);
     const began = Date.now();
-    for (const [i, k] of kids.entries())
+    for (const [i, row] of kids.entries())
       await sayYes(
-        { schoolId: who.schoolId, childId: k.id },
-        k.card,
+        { schoolId: who.schoolId, childId: row.id },
+        row.card,
         (["otter", "heron"] as const)[i]!,
         new Date(began - 5000),
       );
     const missed = { kind: "send", hit: null } as const;
-    for (const k of kids)
-      await takeHandIn({ schoolId: who.schoolId, childId: k.id }, {
+    for (const kid of kids)
+      await takeHandIn({ schoolId: who.schoolId, childId: kid.id }, {
         play: randomUUID(),
-        card: k.card,
-        cardHash: k.hash,
+        card: kid.card,
+        cardHash: kid.hash,
         device: "a-device",
         setup: { players: 1, mode: "alone", seed: 1 },
         rulesVersion: 1,
@@ -304,7 +306,7 @@ describe("joining a home", () => {
     const mine = async () =>
       (
         await sql`select h.home_id as id from child_home h join child c on c.id = h.child_id where c.name = 'Quill F.'`
-      ).map((r) => r.id);
+      ).map((row) => row.id);
     const before = await mine();
     await post(`${link}/home`, { intent: "another", order: theirs!.id });
     expect(await mine()).not.toContain(theirs!.id);
@@ -317,11 +319,11 @@ describe("joining a home", () => {
     await post(`${link}/home`, { intent: "another", order });
     await post(`${link}/home`, { intent: "another", order });
     expect((await mine()).length - before.length).toBeLessThanOrEqual(3);
-    const [{ n }] =
+    const [{ n: count }] =
       (await sql`select count(*)::int as n from child_home h join child c on c.id = h.child_id where c.name = 'Quill F.'`) as unknown as [
         { n: number },
       ];
-    expect(n).toBe(new Set(await mine()).size);
+    expect(count).toBe(new Set(await mine()).size);
     // Back to how it was.
     for (const id of await mine()) if (!before.includes(id)) await sql`delete from home where id = ${id}`;
   });
@@ -338,8 +340,8 @@ describe("joining a home", () => {
     await page.type("input[name=code]", "0000-0000-0000");
     await press(page, "Join that home");
     await sees(page, "This code does not work");
-    await page.$eval("input[name=code]", (e) => {
-      (e as HTMLInputElement).value = "";
+    await page.$eval("input[name=code]", (input) => {
+      (input as HTMLInputElement).value = "";
     });
     await page.type("input[name=code]", code.toLowerCase());
     await press(page, "Join that home");
@@ -388,7 +390,7 @@ describe("the link of a whole class", () => {
     const first = await post(link, {});
     const cookie = first.headers
       .getSetCookie()
-      .map((c) => c.split(";")[0])
+      .map((eachText) => eachText.split(";")[0])
       .join("; ");
     expect(cookie).not.toBe("");
     expect(begun(await post(link, {}, { Cookie: cookie }))).toBe(begun(first));
@@ -409,8 +411,12 @@ describe("the link of a whole class", () => {
       await saveAnswer(to, await beginAnswer(to, `198.51.100.${n}`), { players: n }, "Quill F.");
     await saveAnswer(to, await beginAnswer(to, "198.51.100.9"), { kit: { sock: 2 } }, undefined);
     const waiting = await waitingAnswers(who, who.classId);
-    expect(waiting.filter((w) => w.name === "Quill F.").map((w) => w.answers.players)).toEqual([3, 4, 5]);
-    expect(waiting.filter((w) => w.name === "")).toHaveLength(1);
+    expect(
+      waiting
+        .filter((classAnswer) => classAnswer.name === "Quill F.")
+        .map((classAnswer) => classAnswer.answers.players),
+    ).toEqual([3, 4, 5]);
+    expect(waiting.filter((classAnswer) => classAnswer.name === "")).toHaveLength(1);
     const page: Page = await teacherPage(browser);
     await open(page, `${base}/homes?class=${who.classId}`);
     await sees(page, "No name given");
@@ -456,15 +462,15 @@ describe("deleting a child", () => {
     await placeAnswer(who, answer, id);
     await saveAnswer(to, await beginAnswer(to, "198.51.100.78"), { players: 5 }, name);
     await sql`update child set support = 'Xanthippe needs the quiet corner' where id = ${id}`;
-    const a = changed(fromPattern("climb"), title(), { tries: 2 });
-    const sent = await sending([name], a);
+    const activity = changed(fromPattern("climb"), title(), { tries: 2 });
+    const sent = await sending([name], activity);
     await sql`update assignment set levels = ${sql.json({ [id]: 1 })} where id = ${sent}`;
-    const [k] = await sql`select id, hash from card where assignment_id = ${sent}`;
+    const [row] = await sql`select id, hash from card where assignment_id = ${sent}`;
     const go = randomUUID();
     await takeHandIn({ schoolId: who.schoolId, childId: id }, {
       play: go,
-      card: k!.id,
-      cardHash: k!.hash,
+      card: row!.id,
+      cardHash: row!.hash,
       device: "xanthippes-own-device",
       setup: { players: 1, mode: "alone", seed: 1 },
       rulesVersion: 1,
@@ -485,7 +491,7 @@ describe("deleting a child", () => {
         },
       },
     } as never);
-    await sql`insert into criterion_mark (school_id, card_id, criterion, mark) values (${who.schoolId}, ${k!.id}, 'look1', 'yes')`;
+    await sql`insert into criterion_mark (school_id, card_id, criterion, mark) values (${who.schoolId}, ${row!.id}, 'look1', 'yes')`;
     await expect
       .poll(async () => (await sql`select 1 from job where about = ${id} and kind <> 'erase'`).length)
       .toBe(0);
@@ -501,7 +507,7 @@ describe("deleting a child", () => {
     await sees(page, "Deleted children");
     // Nobody sees them any more, anywhere.
     expect((await fetch(link)).status).toBe(410);
-    expect((await homesFor(who)).map((h) => h.child)).not.toContain(name);
+    expect((await homesFor(who)).map((homeRow) => homeRow.child)).not.toContain(name);
     expect(JSON.stringify(await resultsFor(who, sent))).not.toContain("Xanthippe");
     for (const path of [
       "/week",
@@ -527,8 +533,8 @@ describe("deleting a child", () => {
     await eraseChild(who, id);
     await purgeChild(who.schoolId, id, new Date(Date.now() + 31 * 86_400_000));
     const left = await everything();
-    for (const trace of ["Xanthippe", id, go, k!.id, "loft room", "xanthippes-own-device"])
-      expect([trace, left.split("\n").filter((l) => l.includes(trace))]).toEqual([trace, []]);
+    for (const trace of ["Xanthippe", id, go, row!.id, "loft room", "xanthippes-own-device"])
+      expect([trace, left.split("\n").filter((line) => line.includes(trace))]).toEqual([trace, []]);
     await page.close();
   });
 });

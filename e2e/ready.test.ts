@@ -8,10 +8,11 @@ const browser = tabs();
 const chip = async (page: Page, name: string) => {
   const links = await page.$$("section[aria-label='Ready-made activities'] a");
   for (const link of links)
-    if ((await link.evaluate((a) => a.textContent)) === name) {
+    if ((await link.evaluate((eachLink) => eachLink.textContent)) === name) {
       await link.click();
       await page.waitForFunction(
-        (n) => [...document.querySelectorAll("[aria-current=true]")].some((a) => a.textContent === n),
+        (eachName) =>
+          [...document.querySelectorAll("[aria-current=true]")].some((element) => element.textContent === eachName),
         {},
         name,
       );
@@ -42,7 +43,7 @@ describe("ready activities and trying one", () => {
     }
     await press(page, "Make 3 rolls the score to beat");
     await page.waitForSelector("[name=mark]");
-    expect(await page.$eval("[name=mark]", (e) => (e as HTMLInputElement).value)).toBe("3");
+    expect(await page.$eval("[name=mark]", (element) => (element as HTMLInputElement).value)).toBe("3");
     const plays = await page.evaluate(
       () =>
         new Promise<number>((done) => {
@@ -60,15 +61,15 @@ describe("ready activities and trying one", () => {
   it("a practice go on a card says that it does not count, is sent nowhere, and the go after it counts", async () => {
     const name = title();
     const climb = changed(fromPattern("climb"), name, { tries: 2 });
-    const practise = (p: Page) => press(p, "Practise first");
-    const page = await playing(browser, "Umar Z.", climb, 1, undefined, async (p) => {
-      await practise(p);
-      await sees(p, "This is practice. It does not count.");
-      await press(p, "HIT");
-      await press(p, "MISS");
-      await sees(p, "That was practice. It did not count.");
-      await press(p, "Now for real");
-      await sees(p, "Who is playing?");
+    const practise = (givenPage: Page) => press(givenPage, "Practise first");
+    const page = await playing(browser, "Umar Z.", climb, 1, undefined, async (givenPage) => {
+      await practise(givenPage);
+      await sees(givenPage, "This is practice. It does not count.");
+      await press(givenPage, "HIT");
+      await press(givenPage, "MISS");
+      await sees(givenPage, "That was practice. It did not count.");
+      await press(givenPage, "Now for real");
+      await sees(givenPage, "Who is playing?");
     });
     await sees(page, "Send 1 of 2");
     expect(await text(page)).not.toContain("Practice");

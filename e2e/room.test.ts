@@ -24,8 +24,8 @@ beforeAll(async () => {
     classes: [{ name: "One class", children: [{ name: "Ada R.", age: 7, leftHanded: false, homes: [], support: "" }] }],
   });
   who = made;
-  const [c] = await sql`select id from class where school_id = ${made.schoolId}`;
-  classId = c!.id;
+  const [row] = await sql`select id from class where school_id = ${made.schoolId}`;
+  classId = row!.id;
 });
 afterAll(async () => {
   await sql`delete from school where id = ${who.schoolId}`;
@@ -33,10 +33,10 @@ afterAll(async () => {
 });
 
 /** Sends an activity to the one child of the class and answers with its card. */
-async function sent(a: Activity) {
+async function sent(givenActivity: Activity) {
   const { addActivity } = await import("../server/activities/activities.ts");
   const { sendActivity } = await import("../server/assignments/send.ts");
-  const id = await sendActivity(who, await addActivity(who, a), {
+  const id = await sendActivity(who, await addActivity(who, givenActivity), {
     orderId: randomUUID(),
     classId,
     opensAt: new Date(Date.now() - 60_000),
@@ -115,7 +115,7 @@ describe("room for what comes next", () => {
     const before = view(replay(game, setup, events as never).play);
     // Side by side, and within a side in turn; uses the other hand for whoever is to use it.
     expect(before.player).toBe(3);
-    expect(before.score.map((s) => s.players)).toEqual(setup.sides);
+    expect(before.score.map((eachScore) => eachScore.players)).toEqual(setup.sides);
     expect(before.asks[0]).toMatchObject({ kind: "send", manner: { hand: "other" } });
     const score = await handedIn(card, setup, [...events, { kind: "stop", at: 4000 }]);
     expect(score).toMatchObject({ value: 5, sends: 2, stopped: true });

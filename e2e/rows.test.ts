@@ -63,9 +63,9 @@ afterAll(async () => {
 /** Everything that is kept of the school, to compare. */
 const all = async () =>
   JSON.stringify(
-    (await homes.homesFor(who)).map((r) => ({
-      ...r,
-      homes: r.homes.map((h) => ({ ...h, answeredAt: h.answeredAt !== null })),
+    (await homes.homesFor(who)).map((homeRow) => ({
+      ...homeRow,
+      homes: homeRow.homes.map((home) => ({ ...home, answeredAt: home.answeredAt !== null })),
     })),
   );
 async function keep(text: string, shorten = false) {
@@ -73,20 +73,24 @@ async function keep(text: string, shorten = false) {
   const done = await rows.keepRows(who, text, shorten, looked.seen);
   return { looked, done };
 }
-const of = async (name: string) => (await homes.homesFor(who)).find((r) => r.child === name)!;
+const of = async (name: string) => (await homes.homesFor(who)).find((homeRow) => homeRow.child === name)!;
 
 describe("a roster from a file", () => {
   it("that was exported comes back as it is: nothing changes, nothing merges", async () => {
     const before = await all();
     const { looked, done } = await keep(await csv.homesCsv(who));
     expect(looked.bad).toEqual([]);
-    expect(looked.planned.filter((p) => p.isNew || p.changes.length > 0 || p.home?.isNew || p.home?.joins)).toEqual([]);
+    expect(
+      looked.planned.filter(
+        (planned) => planned.isNew || planned.changes.length > 0 || planned.home?.isNew || planned.home?.joins,
+      ),
+    ).toEqual([]);
     expect(done!.kept).toEqual({ added: 0, changed: 0, homes: 0 });
     expect(await all()).toBe(before);
     // Without its ids as well: a child's own home of that name is meant, not another's.
     const plain = (await csv.homesCsv(who))
       .split("\r\n")
-      .map((l) => l.replace(/,[^,]*,[^,]*$/, ""))
+      .map((line) => line.replace(/,[^,]*,[^,]*$/, ""))
       .join("\r\n");
     expect((await keep(plain)).looked.bad).toEqual([]);
     expect(await all()).toBe(before);
@@ -118,7 +122,7 @@ describe("a roster from a file", () => {
     ]);
     const looked = await rows.lookAtRows(who, text, true);
     expect(looked.bad).toEqual([]);
-    const by = (name: string) => looked.planned.find((p) => p.child === name)!;
+    const by = (name: string) => looked.planned.find((planned) => planned.child === name)!;
     expect(by("Amina D.")).toMatchObject({
       isNew: false,
       changes: [
@@ -157,7 +161,7 @@ describe("a roster from a file", () => {
       "Row class,Kit L.,9,,,",
     ].join("\n");
     const { looked, done } = await keep(text);
-    expect(looked.bad.map((b) => `${b.line} ${b.reason}`)).toEqual([
+    expect(looked.bad.map((badRow) => `${badRow.line} ${badRow.reason}`)).toEqual([
       "2 2 children of Row class are called Ben C.: give the child_id",
       "3 child_id is not one of your children. Leave it empty for a new child.",
       "4 home_id is not a home in your classes. Leave it empty for a new home.",
@@ -173,10 +177,10 @@ describe("a roster from a file", () => {
     const { sendActivity } = await import("../server/assignments/send.ts");
     const { fromPattern } = await import("../core/formats/activity.ts");
     const { drainQueue } = await import("../server/jobs/jobs.ts");
-    const [k] = await sql`select id from class where school_id = ${who.schoolId} and name = 'Row class'`;
+    const [row] = await sql`select id from class where school_id = ${who.schoolId} and name = 'Row class'`;
     const sent = await sendActivity(who, await addActivity(who, fromPattern("climb")), {
       orderId: crypto.randomUUID(),
-      classId: k!.id,
+      classId: row!.id,
       opensAt: new Date(Date.now() - 1000),
       closesAt: new Date(Date.now() + 86_400_000),
       tries: 3,
@@ -207,18 +211,21 @@ describe("a roster from a file", () => {
 describe("answers through a class link", () => {
   it("go on to the child's open cards once they are placed, as a private link's do", async () => {
     const { drainQueue } = await import("../server/jobs/jobs.ts");
-    const [k] = await sql`select id from class where school_id = ${who.schoolId} and name = 'Row class'`;
-    const to = { schoolId: who.schoolId, classId: k!.id as string };
+    const [row] = await sql`select id from class where school_id = ${who.schoolId} and name = 'Row class'`;
+    const to = { schoolId: who.schoolId, classId: row!.id as string };
     const answer = await answers.beginAnswer(to, "198.51.100.50");
     await answers.saveAnswer(to, answer, { players: 3 }, "Mo N.");
     const [mo] = await sql`select id from child where school_id = ${who.schoolId} and name = 'Mo N.'`;
     await answers.placeAnswer(who, answer, mo!.id);
     // The family goes on by the class link: every few taps say something more, and the cards wait until it pauses.
-    for (const n of [1, 2, 3, 4])
+    for (const count of [1, 2, 3, 4])
       await answers.saveAnswer(
         to,
         answer,
-        { kit: { sock: n }, space: { kind: "garden", length: 6, width: 5, floor: "grass", indoors: false } as never },
+        {
+          kit: { sock: count },
+          space: { kind: "garden", length: 6, width: 5, floor: "grass", indoors: false } as never,
+        },
         undefined,
       );
     const jobs =

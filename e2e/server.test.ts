@@ -82,9 +82,9 @@ const order = async (who: Who, over: object = {}) => {
 
 describe("a teacher sees only their own school", () => {
   it("classes, homes, activities, sendings and messages", async () => {
-    expect((await classes.classesFor(theirs)).flatMap((c) => c.children).map((c) => c.name)).toEqual(["Pip Q."]);
-    expect((await classes.classesFor(ours)).flatMap((c) => c.children)).toHaveLength(54);
-    expect((await homes.homesFor(theirs)).map((h) => h.child)).toEqual(["Pip Q."]);
+    expect((await classes.classesFor(theirs)).flatMap((row) => row.children).map((c) => c.name)).toEqual(["Pip Q."]);
+    expect((await classes.classesFor(ours)).flatMap((row) => row.children)).toHaveLength(54);
+    expect((await homes.homesFor(theirs)).map((homeRow) => homeRow.child)).toEqual(["Pip Q."]);
     expect(await activities.activitiesFor(theirs)).toEqual([]);
     expect(await results.assignmentsFor(theirs, "UTC")).toEqual([]);
     expect((await outbox.outboxFor(theirs, 0)).total).toBe(0);
@@ -101,7 +101,7 @@ describe("a teacher sees only their own school", () => {
     await expect(answers.waitingAnswers(theirs, own!.id)).rejects.toThrow("class");
     await expect(homeLinks.classLink(theirs, own!.id)).rejects.toThrow("class");
     const { schoolItemsFor } = await import("../server/kit/items.ts");
-    expect((await schoolItemsFor(ours)).own.map((i) => i.id)).toContain("foamDisc");
+    expect((await schoolItemsFor(ours)).own.map((item) => item.id)).toContain("foamDisc");
     expect((await schoolItemsFor(theirs)).own).toEqual([]);
   });
 
@@ -141,7 +141,7 @@ describe("saving", () => {
     const both = await Promise.all(
       ["A", "B", "C"].map((title) => activities.saveActivity(theirs, id, 2, { ...kept.document, title })),
     );
-    expect(both.filter((s) => s.saved)).toHaveLength(1);
+    expect(both.filter((saved) => saved.saved)).toHaveLength(1);
   });
   it("refuses a broken document by field, and keeps the old one", async () => {
     const id = await activities.addActivity(theirs, fromPattern("climb"));
@@ -161,7 +161,7 @@ describe("sending", () => {
     const three = await send.sendActivity(theirs, id, await order(theirs));
     const rows =
       await sql`select a.id, a.revision_id, v.compiled->'activity'->>'title' as title from assignment a join card k on k.assignment_id = a.id join card_version v on v.card_id = k.id and v.hash = k.hash where a.id in ${sql([one, two, three])}`;
-    const of = (x: string) => rows.find((r) => r.id === x)!;
+    const of = (text: string) => rows.find((row) => row.id === text)!;
     expect(of(one).revision_id).toBe(of(two).revision_id);
     expect(of(three).revision_id).not.toBe(of(one).revision_id);
     expect([of(one).title, of(three).title]).toEqual(["Hallway climb", "Changed since"]);
@@ -198,7 +198,7 @@ describe("once, under any number of clicks", () => {
     const [kid] = await sql`insert into child (school_id, class_id, name, age)
       select school_id, class_id, 'Wim T.', 8 from child where name = 'Pip Q.' returning id`;
     const to = { schoolId: theirs.schoolId, childId: kid!.id as string };
-    const known = async () => (await families.familyHomes(to)).homes.map((h) => h.label);
+    const known = async () => (await families.familyHomes(to)).homes.map((home) => home.label);
     // Looking makes nothing.
     await Promise.all(Array.from({ length: 6 }, () => families.familyHomes(to)));
     expect(await known()).toEqual([]);
@@ -249,7 +249,7 @@ describe("once, under any number of clicks", () => {
     const paper = { ...typed, orderId: randomUUID(), value: 6 };
     await Promise.all(Array.from({ length: 4 }, () => corrections.paperResult(theirs, sent, paper)));
     const row = async () => (await results.resultsFor(theirs, sent)).rows[0]!;
-    expect((await row()).goes.map((g) => g.score.value)).toEqual([6]);
+    expect((await row()).goes.map((go) => go.score.value)).toEqual([6]);
     const change = (to: unknown, replaces: string | null, orderId = randomUUID()) =>
       corrections.correctResult(theirs, sent, {
         orderId,
@@ -321,7 +321,7 @@ describe("once, under any number of clicks", () => {
     await paper(device.score.value - 1, true, null);
     const { best, goes } = (await results.resultsFor(theirs, sent)).rows[0]!;
     expect(best).toMatchObject({ source: "paper" });
-    expect(goes.every((g) => g.score.rank >= 0)).toBe(true);
+    expect(goes.every((go) => go.score.rank >= 0)).toBe(true);
     await expect(paper(10, false, 5)).rejects.toThrow("how far");
   });
 });
@@ -341,7 +341,7 @@ describe("what is out", () => {
     const has = async (sent: string) =>
       (
         await sql`select c.name from card k join child c on c.id = k.child_id where k.assignment_id = ${sent} order by c.name`
-      ).map((r) => r.name);
+      ).map((row) => row.name);
     expect(await has(some)).toEqual(["Una F."]);
     expect((await results.resultsFor(theirs, some)).without.map((k) => k.name)).toContain("Vic G.");
     expect(await sendToChild(theirs, some, vic)).toBe(true);
@@ -353,7 +353,9 @@ describe("what is out", () => {
     const late = await add("Zac H.");
     await sql`insert into job (school_id, kind, about, due_at) values (${theirs.schoolId}, 'cards', ${late}, now())`;
     await expect
-      .poll(async () => (await jobs.drainQueue()) + (await has(whole)).filter((n) => n === "Zac H.").length * 100)
+      .poll(
+        async () => (await jobs.drainQueue()) + (await has(whole)).filter((value) => value === "Zac H.").length * 100,
+      )
       .toBeGreaterThanOrEqual(100);
     expect(await has(some)).not.toContain("Zac H.");
     const got = await sql`select 1 from message where assignment_id = ${whole} and child_id = ${late}`;
@@ -365,7 +367,7 @@ describe("what is out", () => {
     expect(await state()).toBe("open");
     await withdraw(theirs, some, false);
     expect(await state()).toBe("withdrawn");
-    expect((await family.cardsFor(link)).cards.map((c) => c.id)).not.toContain(card!.id);
+    expect((await family.cardsFor(link)).cards.map((eachCard) => eachCard.id)).not.toContain(card!.id);
     await withdraw(theirs, some, true);
     expect(await state()).toBe("open");
     await closeAt(theirs, some, new Date(Date.now() - 1000));
@@ -408,7 +410,7 @@ describe("what is out", () => {
 
 describe("which card was played", () => {
   it("is remembered with its version and what was decided; the card may be made anew meanwhile", async () => {
-    const a = fromPattern("climb");
+    const activity = fromPattern("climb");
     const [pip] = await sql`select id from child where name = 'Pip Q.'`;
     const to = { schoolId: theirs.schoolId, childId: pip!.id as string };
     const home = (await families.familyHomes(to)).homes[0]!.id;
@@ -416,7 +418,7 @@ describe("which card was played", () => {
       kit: { sock: 8, bucket: 2, box: 2, pan: 1, book: 3, bottle: 4, string: 1 },
       space: { kind: "room", length: 6, width: 4, floor: "carpet", indoors: true } as never,
     });
-    const sent = await send.sendActivity(theirs, await activities.addActivity(theirs, a), await order(theirs));
+    const sent = await send.sendActivity(theirs, await activities.addActivity(theirs, activity), await order(theirs));
     const [card] = await sql`select id from card where assignment_id = ${sent} and child_id = ${to.childId}`;
     const seen = await family.openCard(to, card!.id);
     expect(seen.hash).toMatch(/^[0-9a-f]{64}$/);
@@ -443,10 +445,10 @@ describe("which card was played", () => {
       },
       ...over,
     });
-    const target = seen.card.home!.picks.find((p) => p.role === "send")!;
+    const target = seen.card.home!.picks.find((pick) => pick.role === "send")!;
     const { swapOptions } = await import("../core/compile/swap.ts");
     const other = swapOptions(seen.card.making!, { home: null, fixed: {}, also: [] }, "send").here.find(
-      (i) => i !== target.item,
+      (id) => id !== target.item,
     )!;
     expect(other).toBeDefined();
     const plain = go({ cardHash: seen.hash });
@@ -455,14 +457,14 @@ describe("which card was played", () => {
     const made = go({ cardHash: "0".repeat(64) });
     for (const g of [plain, swapped, held, made]) expect((await hand.takeHandIn(to, g)).result).not.toBeNull();
     const rows = await sql`select id, card_hash, decided, game from play where card_id = ${card!.id}`;
-    const of = (g: { play: string }) => rows.find((r) => r.id === g.play)!;
+    const of = (g: { play: string }) => rows.find((row) => row.id === g.play)!;
     expect(of(plain)).toMatchObject({ card_hash: seen.hash, game: { floor: "carpet", send: target.item } });
     expect(of(swapped)).toMatchObject({ card_hash: seen.hash, game: { floor: "carpet", send: other } });
     expect(Object.keys(of(plain).game.distances).length).toBeGreaterThan(2);
     expect(of(held)).toMatchObject({ card_hash: null, game: null });
     expect(of(made)).toMatchObject({ card_hash: null });
-    const { goes } = (await results.resultsFor(theirs, sent)).rows.find((r) => r.cardId === card!.id)!;
-    expect(goes.filter((g) => g.unversioned)).toHaveLength(2);
+    const { goes } = (await results.resultsFor(theirs, sent)).rows.find((row) => row.cardId === card!.id)!;
+    expect(goes.filter((eachGo) => eachGo.unversioned)).toHaveLength(2);
     // Made anew no more: it was begun.
     const version = (await sql`select hash from card where id = ${card!.id}`)[0]!.hash;
     await families.answerForHome(to, home, { players: 5 });
@@ -473,14 +475,14 @@ describe("which card was played", () => {
 
 describe("goes", () => {
   it("beyond the tries allowed are kept, marked, and stay off boards; a stopped one does not count", async () => {
-    const a = fromPattern("climb");
-    const id = await activities.addActivity(theirs, a);
+    const activity = fromPattern("climb");
+    const id = await activities.addActivity(theirs, activity);
     const sent = await send.sendActivity(theirs, id, await order(theirs));
     const [card] = await sql`select id, child_id from card where assignment_id = ${sent}`;
     const link = { schoolId: theirs.schoolId, childId: card!.child_id };
     const setup = { players: 1, mode: "alone", seed: 1 } as const;
     const go = async (seed: number, stops: number, minutes: number) => {
-      const events = playGo(a, [8], [behaviorProfile(seed)], setup, seed, stops);
+      const events = playGo(activity, [8], [behaviorProfile(seed)], setup, seed, stops);
       const reflection = { before: null, during: null, after: null, answers: [], criteria: [], grownUp: false };
       await hand.takeHandIn(link, {
         play: randomUUID(),
@@ -498,7 +500,7 @@ describe("goes", () => {
     await go(3, 0, 30);
     const r = await results.resultsFor(theirs, sent);
     const goes = r.rows[0]!.goes;
-    expect(goes.map((g) => [g.score.stopped, g.beyond, g.counts])).toEqual([
+    expect(goes.map((eachGo) => [eachGo.score.stopped, eachGo.beyond, eachGo.counts])).toEqual([
       [true, false, false],
       [false, false, true],
       [false, true, false],
@@ -510,7 +512,7 @@ describe("goes", () => {
     const worked = await results.resultsFor(theirs, sent);
     expect(worked.expected[8]!.low).toBeLessThanOrEqual(worked.expected[8]!.high);
     const seen = await family.cardsFor(link);
-    expect(seen.cards.find((c) => c.id === card!.id)).toMatchObject({
+    expect(seen.cards.find((eachCard) => eachCard.id === card!.id)).toMatchObject({
       used: 3,
       tries: 2,
       state: "open",
@@ -545,7 +547,7 @@ describe("goes", () => {
 describe("signing in is slowed, and nobody is locked out", () => {
   const address = "other@marsh.example";
   const right = "a long password";
-  const tried = (e: Error) => (e.message.includes("do not belong together") ? "looked at" : "told to wait");
+  const tried = (error: Error) => (error.message.includes("do not belong together") ? "looked at" : "told to wait");
 
   it("sixty at once for one address: a handful are looked at, whatever machine they say they are", async () => {
     const began = performance.now();
@@ -553,14 +555,14 @@ describe("signing in is slowed, and nobody is locked out", () => {
       Array.from({ length: 60 }, (_, i) =>
         signing.signIn(address, `guess ${i}`, `10.0.0.${i}`).then(
           () => "in",
-          (e) => tried(e),
+          (error) => tried(error),
         ),
       ),
     );
-    const looked = told.filter((t) => t === "looked at").length;
+    const looked = told.filter((text) => text === "looked at").length;
     expect(looked).toBeGreaterThanOrEqual(5);
     expect(looked).toBeLessThanOrEqual(12);
-    expect(told.filter((t) => t === "told to wait")).toHaveLength(60 - looked);
+    expect(told.filter((text) => text === "told to wait")).toHaveLength(60 - looked);
     expect(performance.now() - began).toBeLessThan(30_000);
     // Meanwhile the teacher's own device is as quick as ever.
     const known = signing.deviceMark(address);

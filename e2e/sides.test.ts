@@ -81,7 +81,10 @@ describe("games of two sides", () => {
     const reach = (words: string, at = 0) =>
       page.$$eval(
         "main fieldset",
-        (all, i, w) => ([...all[i]!.querySelectorAll("label")].find((l) => l.textContent === w) as HTMLElement).click(),
+        (all, i, word) =>
+          (
+            [...all[i]!.querySelectorAll("label")].find((element) => element.textContent === word) as HTMLElement
+          ).click(),
         at,
         words,
       );
@@ -123,7 +126,7 @@ describe("games of two sides", () => {
       await sees(page, "In the near row:");
       await press(page, "Show me a swap");
       await page.waitForSelector("[role=group] button.border-dashed");
-      for (const b of await page.$$("[role=group] button.border-dashed")) await b.click();
+      for (const elementHandle of await page.$$("[role=group] button.border-dashed")) await elementHandle.click();
       await page.waitForFunction(() => !document.querySelector("[role=group] button.border-dashed"));
     }
     await sees(page, "The fewest is");

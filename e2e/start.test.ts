@@ -25,12 +25,12 @@ function start(env: Record<string, string>) {
   });
   let out = "";
   const ready = new Promise<string>((done, fail) => {
-    child.stdout!.on("data", (d) => {
-      out += d;
+    child.stdout!.on("data", (value) => {
+      out += value;
       if (out.includes("Ctrl-C")) done(out);
     });
-    child.stderr!.on("data", (d) => {
-      out += d;
+    child.stderr!.on("data", (value) => {
+      out += value;
     });
     child.on("exit", () => fail(new Error(`it stopped: ${out}`)));
   });
@@ -39,11 +39,11 @@ function start(env: Record<string, string>) {
 }
 
 function postmasters(): number[] {
-  const pids = readdirSync("/proc").filter((p) => /^\d+$/.test(p));
+  const pids = readdirSync("/proc").filter((path) => /^\d+$/.test(path));
   return pids
-    .filter((p) => {
+    .filter((pid) => {
       try {
-        return readFileSync(`/proc/${p}/cmdline`, "utf8").includes(dir);
+        return readFileSync(`/proc/${pid}/cmdline`, "utf8").includes(dir);
       } catch {
         return false;
       }
@@ -62,8 +62,10 @@ describe("npm start", () => {
       const lines = (await first.ready).split("\n");
       expect(lines).toContain(`Teacher: http://127.0.0.1:${port}/`);
       const loaded = Date.now() - begun;
-      const family = lines.find((l) => l.startsWith("Family: "))!.slice(8);
-      expect(lines.find((l) => l.startsWith("Sign in: "))).toMatch(/noor\.fenwick@tidewell\.example .*chalk-and-tape/);
+      const family = lines.find((line) => line.startsWith("Family: "))!.slice(8);
+      expect(lines.find((line) => line.startsWith("Sign in: "))).toMatch(
+        /noor\.fenwick@tidewell\.example .*chalk-and-tape/,
+      );
       expect((await fetch(family)).status).toBe(200);
       expect(postmasters().length).toBeGreaterThan(0);
       first.child.kill("SIGINT");
@@ -117,11 +119,11 @@ describe("npm start", () => {
       }
       // Two at once: one gets it.
       const both = await Promise.all([post("paper kite and two drums"), post("paper kite and two drums")]);
-      expect(both.map((r) => r.status).sort()).toEqual([302, 404]);
+      expect(both.map((response) => response.status).sort()).toEqual([302, 404]);
       const cookie = both
-        .find((r) => r.status === 302)!
+        .find((response) => response.status === 302)!
         .headers.getSetCookie()
-        .map((c) => c.split(";")[0])
+        .map((text) => text.split(";")[0])
         .join("; ");
       expect(await (await fetch(`http://127.0.0.1:${port}/week`, { headers: { Cookie: cookie } })).text()).toContain(
         "Upper Fen",
@@ -129,11 +131,11 @@ describe("npm start", () => {
       expect((await fetch(link)).status).toBe(404);
       // A server that dies is started again.
       const server = () =>
-        readdirSync("/proc").filter((p) => {
+        readdirSync("/proc").filter((path) => {
           try {
             return (
-              readFileSync(`/proc/${p}/cmdline`, "utf8").includes("build/server/index.js") &&
-              readFileSync(`/proc/${p}/environ`, "utf8").includes(`PORT=${port}\0`)
+              readFileSync(`/proc/${path}/cmdline`, "utf8").includes("build/server/index.js") &&
+              readFileSync(`/proc/${path}/environ`, "utf8").includes(`PORT=${port}\0`)
             );
           } catch {
             return false;

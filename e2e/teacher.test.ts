@@ -13,17 +13,18 @@ beforeAll(async () => {
 });
 
 /** What a drag changed begins to be saved once it has paused: until then the page still says that all is saved. */
-async function saved(p: Page): Promise<void> {
+async function saved(givenPage: Page): Promise<void> {
   await new Promise((done) => setTimeout(done, 500));
-  await p.waitForSelector("[data-save=saved]");
+  await givenPage.waitForSelector("[data-save=saved]");
 }
-const peg = (p: Page, id: string) => p.waitForSelector(`[data-peg=${id}]`);
-const metresOf = async (p: Page, id: string) =>
-  Number(await (await peg(p, id))!.evaluate((e) => e.getAttribute("aria-valuenow")));
-const rate = (p: Page, id: string, row: number) =>
-  p.$eval(`[data-rate="${id}:${row}"] text`, (e) => Number.parseInt(e.textContent ?? "", 10));
+const peg = (givenPage: Page, id: string) => givenPage.waitForSelector(`[data-peg=${id}]`);
+const metresOf = async (givenPage: Page, id: string) =>
+  Number(await (await peg(givenPage, id))!.evaluate((element) => element.getAttribute("aria-valuenow")));
+const rate = (givenPage: Page, id: string, row: number) =>
+  givenPage.$eval(`[data-rate="${id}:${row}"] text`, (element) => Number.parseInt(element.textContent ?? "", 10));
 
-const focusPeg = (p: Page, id: string) => p.$eval(`[data-peg=${id}]`, (e) => (e as SVGElement).focus());
+const focusPeg = (givenPage: Page, id: string) =>
+  givenPage.$eval(`[data-peg=${id}]`, (element) => (element as SVGElement).focus());
 
 async function fresh(pattern: string): Promise<string> {
   // A page behind another one draws nothing, and takes no drag.
@@ -31,7 +32,7 @@ async function fresh(pattern: string): Promise<string> {
   await open(page, `${base}/activities`);
   await page.$$eval(
     "button[value=new]",
-    (all, name) => (all.find((b) => b.textContent?.startsWith(name)) as HTMLElement).click(),
+    (all, name) => (all.find((button) => button.textContent?.startsWith(name)) as HTMLElement).click(),
     pattern,
   );
   await page.waitForSelector("[data-peg]");
@@ -50,12 +51,12 @@ describe("signing in", () => {
     await p.type("input[name=password]", "not the password");
     await Promise.all([p.waitForNavigation(), p.click("button[type=submit]")]);
     expect(await text(p)).toContain("do not belong together");
-    expect(await p.$eval("input[name=email]", (e) => (e as HTMLInputElement).value)).toBe(inject("email"));
+    expect(await p.$eval("input[name=email]", (input) => (input as HTMLInputElement).value)).toBe(inject("email"));
     await p.type("input[name=password]", inject("password"));
     await Promise.all([p.waitForNavigation(), p.click("button[type=submit]")]);
     expect(p.url()).toBe(`${base}/week`);
     const cookies = await context.cookies();
-    expect(cookies.find((c) => c.name === "yard")).toMatchObject({ httpOnly: true, sameSite: "Lax" });
+    expect(cookies.find((cooky) => cooky.name === "yard")).toMatchObject({ httpOnly: true, sameSite: "Lax" });
     await context.close();
   });
 });
@@ -96,15 +97,17 @@ describe("the workbench", () => {
   it("drags a target on the plan along and aside, tape and plan stay one, clashes are said, arrows move it, undo takes it back", async () => {
     const page = await teacherPage(browser);
     await open(page, `${base}/activities`);
-    await page.$$eval("button[value=new]", (all) => all.find((b) => b.textContent?.startsWith("Climb"))!.click());
+    await page.$$eval("button[value=new]", (all) =>
+      all.find((button) => button.textContent?.startsWith("Climb"))!.click(),
+    );
     await page.waitForSelector("[data-strip=ready]");
     await page.bringToFront();
-    const where = () => page.$eval("[data-mark=t2]", (e) => e.getAttribute("aria-label")!);
-    const peg = () => page.$eval("[data-peg=t2]", (e) => Number(e.getAttribute("aria-valuenow")));
+    const where = () => page.$eval("[data-mark=t2]", (element) => element.getAttribute("aria-label")!);
+    const peg = () => page.$eval("[data-peg=t2]", (element) => Number(element.getAttribute("aria-valuenow")));
     const begun = await where();
     await drag(page, "[data-mark=t2] circle", 60, -20);
     await page.waitForFunction(
-      (w) => document.querySelector("[data-mark=t2]")!.getAttribute("aria-label") !== w,
+      (word) => document.querySelector("[data-mark=t2]")!.getAttribute("aria-label") !== word,
       {},
       begun,
     );
@@ -119,7 +122,7 @@ describe("the workbench", () => {
     // Pushed to the edge of the space it clashes, and says so.
     for (let i = 0; i < 8; i++)
       await page
-        .$eval("[data-mark=t2]", (e) => (e as SVGGElement).focus())
+        .$eval("[data-mark=t2]", (element) => (element as SVGGElement).focus())
         .then(() => page.keyboard.press("ArrowDown"));
     await sees(page, "2 box is beyond the space");
     await press(page, "In a line");
@@ -141,13 +144,14 @@ describe("the workbench", () => {
         const box = document.body.dataset;
         if (String(a[0]).endsWith("/save")) {
           box.saves = String(Number(box.saves ?? 0) + 1);
-          while (Number(box.through ?? 0) < Number(box.saves)) await new Promise((r) => setTimeout(r, 20));
+          while (Number(box.through ?? 0) < Number(box.saves)) await new Promise((resolve) => setTimeout(resolve, 20));
         }
         return real(...a);
       };
     });
-    const saves = (n: number) => page.waitForSelector(`body[data-saves="${n}"]`);
-    const through = (n: number) => page.evaluate((k) => document.body.setAttribute("data-through", String(k)), n);
+    const saves = (count: number) => page.waitForSelector(`body[data-saves="${count}"]`);
+    const through = (count: number) =>
+      page.evaluate((k) => document.body.setAttribute("data-through", String(k)), count);
     await focusPeg(page, "t2");
     await page.keyboard.press("ArrowRight");
     await saves(1);
@@ -156,8 +160,8 @@ describe("the workbench", () => {
     await through(1);
     await saves(2);
     const kept = () =>
-      page.evaluate(async (u) => {
-        const doc = await (await fetch(`${u}/file`)).json();
+      page.evaluate(async (eachUrl) => {
+        const doc = await (await fetch(`${eachUrl}/file`)).json();
         return doc.pattern.params.ladder.targets[1].distance as number;
       }, url);
     expect(await kept()).toBeCloseTo(there + 0.1, 5);
@@ -204,7 +208,7 @@ describe("the workbench", () => {
     const field = (await page.waitForSelector("xpath///label[contains(., 'Distance from the start line')]/..//input"))!;
     await retype(field, "-3");
     await sees(page, "Distance from the start line: from 0.3 to 30 m is allowed");
-    expect(await field.evaluate((e) => (e as HTMLInputElement).value)).toBe("-3");
+    expect(await field.evaluate((element) => (element as HTMLInputElement).value)).toBe("-3");
     await retype(field, "9");
     await sees(page, "target 5 at 9 m is beyond the space: it is 5.6 m long");
     await page.waitForSelector("[data-save=mend]");
@@ -224,7 +228,7 @@ describe("the workbench", () => {
     await focusPeg(page, "t1");
     await page.keyboard.press("ArrowRight");
     await saved(page);
-    await new Promise((r) => setTimeout(r, 900));
+    await new Promise((resolve) => setTimeout(resolve, 900));
     await saved(page);
     await other.bringToFront();
     await focusPeg(other, "t2");
@@ -280,7 +284,9 @@ describe("the workbench", () => {
     await sees(page, "bands overlap: line 2 (1.1 m)");
     await openFile("good.json", JSON.stringify({ ...bands, title: "From a colleague" }));
     await page.waitForSelector("[data-peg]");
-    expect(await page.$eval("input[aria-label=Title]", (e) => (e as HTMLInputElement).value)).toBe("From a colleague");
+    expect(await page.$eval("input[aria-label=Title]", (input) => (input as HTMLInputElement).value)).toBe(
+      "From a colleague",
+    );
   });
 });
 
@@ -290,13 +296,13 @@ describe("sending and reading", () => {
     await retype((await page.waitForSelector("input[aria-label=Title]"))!, "Landing test");
     await press(page, "Send");
     await saved(page);
-    await new Promise((r) => setTimeout(r, 1000));
+    await new Promise((resolve) => setTimeout(resolve, 1000));
     await saved(page);
     const tries = (await page.waitForSelector("input[name=tries]"))!;
     await retype(tries, "0");
     await press(page, "Send to the class");
     await sees(page, "At least 1 go must count.");
-    expect(await page.$eval("input[name=tries]", (e) => (e as HTMLInputElement).value)).toBe("0");
+    expect(await page.$eval("input[name=tries]", (input) => (input as HTMLInputElement).value)).toBe("0");
     await retype((await page.waitForSelector("input[name=tries]"))!, "2");
     await page.type("input[name=mark]", "30");
     await press(page, "Send to the class");
@@ -304,12 +310,12 @@ describe("sending and reading", () => {
     const results = page.url().split("?")[0]!;
     await open(page, `${base}/outbox`);
     await sees(page, "Landing test: a game for");
-    await page.$eval("details", (d) => {
-      (d as HTMLDetailsElement).open = true;
+    await page.$eval("details", (element) => {
+      (element as HTMLDetailsElement).open = true;
     });
-    const link = await page.$eval("details a", (a) => a.getAttribute("href")!);
+    const link = await page.$eval("details a", (eachLink) => eachLink.getAttribute("href")!);
     expect(link).toMatch(/\/f\/[\w-]{22}\.[\w-]{22}$/);
-    const child = await page.$eval("details summary strong", (e) => e.textContent!);
+    const child = await page.$eval("details summary strong", (element) => element.textContent!);
     const home = await browser.newPage();
     await open(home, link);
     await sees(home, "Landing test");
@@ -320,7 +326,7 @@ describe("sending and reading", () => {
       "select[name=cardId]",
       await page.$$eval(
         "select[name=cardId] option",
-        (os, c) => (os.find((o) => o.textContent === c) as HTMLOptionElement).value,
+        (os, c) => (os.find((element) => element.textContent === c) as HTMLOptionElement).value,
         child,
       ),
     );
@@ -331,7 +337,7 @@ describe("sending and reading", () => {
     await press(page, "Add");
     await sees(page, /37 points\s+paper/);
     await sees(page, "1 of 28");
-    const csv = await page.evaluate(async (u) => (await fetch(`${u}/csv`)).text(), results);
+    const csv = await page.evaluate(async (eachUrl) => (await fetch(`${eachUrl}/csv`)).text(), results);
     expect(csv.split("\r\n")[0]).toContain("child,age");
     expect(csv).toContain(`${child},`);
     expect(csv).toContain(",37,,points,");
@@ -344,24 +350,24 @@ describe("sending and reading", () => {
     await retype((await page.waitForSelector("input[aria-label=Title]"))!, "Pressed twice");
     await press(page, "Send");
     await saved(page);
-    await new Promise((r) => setTimeout(r, 1000));
+    await new Promise((resolve) => setTimeout(resolve, 1000));
     await saved(page);
     // A mark in another unit than the game's is asked for anew, and what was typed stays.
     await page.type("input[name=mark]", "1:30");
     await press(page, "Send to the class");
     await sees(page, "The score to beat must be a score of this game.");
-    expect(await page.$eval("input[name=mark]", (e) => (e as HTMLInputElement).value)).toBe("1:30");
+    expect(await page.$eval("input[name=mark]", (input) => (input as HTMLInputElement).value)).toBe("1:30");
     await retype((await page.$("input[name=mark]"))!, "12 points");
-    await page.$eval("#send-form details", (d) => {
-      (d as HTMLDetailsElement).open = true;
+    await page.$eval("#send-form details", (element) => {
+      (element as HTMLDetailsElement).open = true;
     });
     const boxes = await page.$$("input[name=child]");
-    for (const b of boxes.slice(0, 2)) await b.click();
+    for (const box of boxes.slice(0, 2)) await box.click();
     const button = (await page.waitForSelector("#send-form button[value=send]"))!;
-    expect(await button.evaluate((b) => b.textContent)).toBe("Send to 2 children");
-    await button.evaluate((b) => {
-      (b as HTMLElement).click();
-      (b as HTMLElement).click();
+    expect(await button.evaluate((eachButton) => eachButton.textContent)).toBe("Send to 2 children");
+    await button.evaluate((eachButton) => {
+      (eachButton as HTMLElement).click();
+      (eachButton as HTMLElement).click();
     });
     await sees(page, "Pressed twice was sent to 2 children of");
     const count = async () =>
@@ -377,23 +383,23 @@ describe("sending and reading", () => {
     await sees(page, "Close now");
     await press(page, "Close now");
     await sees(page, "Reopen until");
-    await page.$eval("input[name=closesAt]", (e) => {
-      (e as HTMLInputElement).value = "2020-01-01T10:00";
+    await page.$eval("input[name=closesAt]", (input) => {
+      (input as HTMLInputElement).value = "2020-01-01T10:00";
     });
     await press(page, "Save");
     await sees(page, "The closing time must be later than the opening time.");
     const ahead = new Date(Date.now() + 5 * 86_400_000).toISOString().slice(0, 11);
     await page.$eval(
       "input[name=closesAt]",
-      (e, v) => {
-        (e as HTMLInputElement).value = v;
+      (input, value) => {
+        (input as HTMLInputElement).value = value;
       },
       `${ahead}16:00`,
     );
     await press(page, "Save");
     await sees(page, "Close now");
-    const one = await page.$eval("select[name=childId] option", (o) => o.textContent!);
-    await page.$eval("button[value=oneMore]", (b) => (b as HTMLElement).click());
+    const one = await page.$eval("select[name=childId] option", (element) => element.textContent!);
+    await page.$eval("button[value=oneMore]", (eachButton) => (eachButton as HTMLElement).click());
     await sees(page, `${one} has it now.`);
     expect((await count()).messages).toBe(3);
     await sql.end();
@@ -402,32 +408,34 @@ describe("sending and reading", () => {
   it("a score from paper is asked for as the game gives it, added once, corrected with a reason, and taken back", async () => {
     const title = "Pressed twice";
     await open(page, `${base}/results`);
-    await page.$$eval("td a", (as, t) => (as.find((a) => a.textContent === t) as HTMLElement).click(), title);
+    await page.$$eval("td a", (as, t) => (as.find((link) => link.textContent === t) as HTMLElement).click(), title);
     await page.waitForSelector("input[name=value]");
-    const child = await page.$eval("select[name=cardId] option", (o) => o.textContent!);
+    const child = await page.$eval("select[name=cardId] option", (element) => element.textContent!);
     await retype((await page.$("input[name=value]"))!, "999");
     await press(page, "Add");
     await sees(page, "this game gives");
-    expect(await page.$eval("input[name=value]", (e) => (e as HTMLInputElement).value)).toBe("999");
+    expect(await page.$eval("input[name=value]", (input) => (input as HTMLInputElement).value)).toBe("999");
     const [, second, third] = (
-      await page.$eval("input[name=value]", (e) => e.closest("label")!.querySelector(".hint")!.textContent!)
+      await page.$eval("input[name=value]", (input) => input.closest("label")!.querySelector(".hint")!.textContent!)
     )
       .split(", ")
       .map(Number) as [number, number, number];
     await retype((await page.$("input[name=value]"))!, String(third));
-    await page.$eval("button[value=paper]", (b) => {
-      (b as HTMLElement).click();
-      (b as HTMLElement).click();
+    await page.$eval("button[value=paper]", (button) => {
+      (button as HTMLElement).click();
+      (button as HTMLElement).click();
     });
     await sees(page, "The score has been added.");
     // What is expected comes a moment later, and moves what stands below it.
     await page.waitForFunction(() => !document.body.innerText.includes("is being worked out"));
-    expect(await page.$eval("section:last-of-type input[name=value]", (e) => (e as HTMLInputElement).value)).toBe("");
+    expect(
+      await page.$eval("section:last-of-type input[name=value]", (input) => (input as HTMLInputElement).value),
+    ).toBe("");
     await page.waitForSelector("td details summary");
     expect(await page.$$("td details summary[aria-label*='from paper']")).toHaveLength(1);
     const unfold = () =>
-      page.$eval("td details:has(summary[aria-label*='from paper'])", (d) => {
-        (d as HTMLDetailsElement).open = true;
+      page.$eval("td details:has(summary[aria-label*='from paper'])", (element) => {
+        (element as HTMLDetailsElement).open = true;
       });
     await unfold();
     await retype((await page.$("td input[name=value]"))!, `${second} points`);
@@ -448,28 +456,36 @@ describe("sending and reading", () => {
 
   it("marks a criterion, which stays", async () => {
     await open(page, `${base}/results`);
-    await page.$$eval("td a", (as) => (as.find((a) => a.textContent === "Hallway climb") as HTMLElement).click());
+    await page.$$eval("td a", (as) => (as.find((link) => link.textContent === "Hallway climb") as HTMLElement).click());
     await page.waitForSelector("tbody select[name=mark]");
-    const label = await page.$eval("tbody select[name=mark]", (e) => e.getAttribute("aria-label"));
+    const label = await page.$eval("tbody select[name=mark]", (select) => select.getAttribute("aria-label"));
     await Promise.all([
       // Other things may be asked for by the page itself.
-      page.waitForResponse((r) => r.request().postData()?.includes("mark=nearly") ?? false),
+      page.waitForResponse((hTTPResponse) => hTTPResponse.request().postData()?.includes("mark=nearly") ?? false),
       page.select(`select[aria-label="${label}"]`, "nearly"),
     ]);
     await page.reload();
     await ready(page);
-    expect(await page.$eval(`select[aria-label="${label}"]`, (e) => (e as HTMLSelectElement).value)).toBe("nearly");
+    expect(await page.$eval(`select[aria-label="${label}"]`, (select) => (select as HTMLSelectElement).value)).toBe(
+      "nearly",
+    );
   });
 
   it("withdraws a link at once, and a new one is another address", async () => {
     await open(page, `${base}/homes`);
-    const old = await page.$eval("[aria-label='Open the page of Sabela C.']", (a) => a.getAttribute("href")!);
+    const old = await page.$eval(
+      "[aria-label='Open the page of Sabela C.']",
+      (element) => element.getAttribute("href")!,
+    );
     await press(page, "Withdraw the link of Sabela C.");
     await sees(page, /Sabela C\.[\s\S]*?withdrawn/i);
     expect((await fetch(base + old)).status).toBe(410);
     await press(page, "New link for Sabela C.");
     await page.waitForSelector("[aria-label='Open the page of Sabela C.']");
-    const next = await page.$eval("[aria-label='Open the page of Sabela C.']", (a) => a.getAttribute("href")!);
+    const next = await page.$eval(
+      "[aria-label='Open the page of Sabela C.']",
+      (element) => element.getAttribute("href")!,
+    );
     expect(next).not.toBe(old);
     expect((await fetch(base + next)).status).toBe(200);
     expect((await fetch(base + old)).status).toBe(410);
@@ -477,14 +493,16 @@ describe("sending and reading", () => {
 
   it("copies an activity, puts it away and takes it back", async () => {
     await open(page, `${base}/activities`);
-    const first = await page.$eval("main li a.font-head", (a) => a.textContent!);
-    await page.$eval("button[value=copy]", (b) => (b as HTMLElement).click());
+    const first = await page.$eval("main li a.font-head", (link) => link.textContent!);
+    await page.$eval("button[value=copy]", (button) => (button as HTMLElement).click());
     await page.waitForSelector("input[aria-label=Title]");
-    expect(await page.$eval("input[aria-label=Title]", (e) => (e as HTMLInputElement).value)).toBe(`${first}, copy`);
+    expect(await page.$eval("input[aria-label=Title]", (input) => (input as HTMLInputElement).value)).toBe(
+      `${first}, copy`,
+    );
     await open(page, `${base}/activities`);
     await press(page, `Put away ${first}, copy`);
     await sees(page, "Activity archived.");
     await press(page, "Undo");
-    await page.waitForFunction((t) => document.body.innerText.includes(t), {}, `${first}, copy`);
+    await page.waitForFunction((eachText) => document.body.innerText.includes(eachText), {}, `${first}, copy`);
   });
 });

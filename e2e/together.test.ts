@@ -29,8 +29,8 @@ const short = () => {
 
 describe("who plays", () => {
   it("somebody joins before the first send, with a name; later somebody stops, and the other side is out", async () => {
-    const a = short();
-    const page = await playing(browser, "Kezia O.", a, 2, "Head to head");
+    const activity = short();
+    const page = await playing(browser, "Kezia O.", activity, 2, "Head to head");
     await page.click("[aria-label='Pause']");
     await sees(page, "Who is still playing?");
     await page.type("main input[maxlength='20']", "Nana");
@@ -50,8 +50,8 @@ describe("who plays", () => {
   });
 
   it("where they do not agree, what the teacher chose is offered, and kept", async () => {
-    const a = changed(fromPattern("climb"), title(), { tries: 2 }, { calls: "looks" });
-    const page = await playing(browser, "Lorcan T.", a, 2, "Take turns");
+    const activity = changed(fromPattern("climb"), title(), { tries: 2 }, { calls: "looks" });
+    const page = await playing(browser, "Lorcan T.", activity, 2, "Take turns");
     await press(page, "MISS");
     await press(page, "Change a roll");
     await press(page, "We disagree: the other player decides");
@@ -64,12 +64,14 @@ describe("over a call", () => {
   it("waits for a grown-up's yes, shows three signs after every turn, and the other home sees the same by them", async () => {
     const pins = fromPattern("pins");
     const a = { ...pins, title: title(), players: { ...pins.players, call: true } };
-    const page = await playing(browser, "Quill F.", a, 2, "Head to head", async (p) => {
-      await press(p, "Play on a call with another home");
-      expect(await p.$eval("main button[type=submit]", (b) => (b as HTMLButtonElement).disabled)).toBe(true);
-      await press(p, "A grown-up says yes");
+    const page = await playing(browser, "Quill F.", a, 2, "Head to head", async (givenPage) => {
+      await press(givenPage, "Play on a call with another home");
+      expect(
+        await givenPage.$eval("main button[type=submit]", (button) => (button as HTMLButtonElement).disabled),
+      ).toBe(true);
+      await press(givenPage, "A grown-up says yes");
     });
-    const code = () => page.$eval("[data-call-code]", (e) => e.textContent!.trim());
+    const code = () => page.$eval("[data-call-code]", (element) => element.textContent!.trim());
     const before = await code();
     await press(page, "All of them");
     await page.waitForFunction(
@@ -79,7 +81,7 @@ describe("over a call", () => {
     );
     const now = await code();
     expect(now).toMatch(/^[2-9A-HJ-NP-Z]{3}$/);
-    const mine = await page.$$eval("main p.font-bold.leading-none", (ps) => ps.map((p) => p.textContent));
+    const mine = await page.$$eval("main p.font-bold.leading-none", (ps) => ps.map((element) => element.textContent));
     // The other home has the same card.
     const other = await phone(browser);
     await sending(["Umar Z."], a);
@@ -95,8 +97,8 @@ describe("over a call", () => {
     await other.type("main input", "?!");
     await press(other, "Show the score");
     await sees(other, "That code has a mistake.");
-    await other.$eval("main input", (i) => {
-      (i as HTMLInputElement).select();
+    await other.$eval("main input", (input) => {
+      (input as HTMLInputElement).select();
     });
     await other.type("main input", now.toLowerCase());
     await press(other, "Show the score");
@@ -108,8 +110,8 @@ describe("over a call", () => {
 
 describe("two homes in one match", () => {
   it("the teacher pairs, both say yes under a word, each plays at home, and the server joins the two goes", async () => {
-    const a = short();
-    const sent = await sending(["Quill F.", "Umar Z."], a);
+    const activity = short();
+    const sent = await sending(["Quill F.", "Umar Z."], activity);
     const teacher = await teacherPage(browser);
     await open(teacher, `${base}/results/${sent}`);
     await teacher.click("summary ::-p-text(Match two homes)");
@@ -117,13 +119,13 @@ describe("two homes in one match", () => {
     await sees(teacher, "One match made.");
     await sees(teacher, "has not said yes yet");
     await open(teacher, `${base}/outbox`);
-    await sees(teacher, `${a.title}: a match for Quill F. with another home`);
-    await sees(teacher, `${a.title}: a match for Umar Z. with another home`);
+    await sees(teacher, `${activity.title}: a match for Quill F. with another home`);
+    await sees(teacher, `${activity.title}: a match for Umar Z. with another home`);
 
     const one = await phone(browser);
-    const cards = [await cardOf(one, await linkOf("Quill F."), a.title)];
+    const cards = [await cardOf(one, await linkOf("Quill F."), activity.title)];
     const two = await phone(browser);
-    cards.push(await cardOf(two, await linkOf("Umar Z."), a.title));
+    cards.push(await cardOf(two, await linkOf("Umar Z."), activity.title));
     /** A page in the back draws nothing. */
     const front = async (page: typeof one, path: string) => {
       await page.bringToFront();
@@ -169,7 +171,7 @@ describe("two homes in one match", () => {
     await sees(two, "You won!");
     await front(teacher, `${base}/results/${sent}`);
     await sees(teacher, "Umar Z. won");
-    for (const p of [one, two, teacher]) await p.close();
+    for (const page of [one, two, teacher]) await page.close();
   });
 
   it("pressed twice nobody is paired twice; a word that the other home has is refused; closed without both is said", async () => {
@@ -178,14 +180,16 @@ describe("two homes in one match", () => {
     const sent = await sending(["Kezia O.", "Lorcan T.", "Quill F."], short());
     const { owner } = await import("./help.ts");
     const sql = owner();
-    const [t] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
-    const who = { teacherId: t!.id, schoolId: t!.school_id };
+    const [row] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
+    const who = { teacherId: row!.id, schoolId: row!.school_id };
     const made = await Promise.all([pairHomes(who, sent, null), pairHomes(who, sent, null)]);
     const messages =
       await sql`select subject, body from message where assignment_id = ${sent} and subject like '%another home'`;
     expect(messages).toHaveLength(2);
-    for (const m of messages)
-      expect(["Kezia", "Lorcan", "Quill"].filter((name) => `${m.subject} ${m.body}`.includes(name))).toHaveLength(1);
+    for (const message of messages)
+      expect(
+        ["Kezia", "Lorcan", "Quill"].filter((name) => `${message.subject} ${message.body}`.includes(name)),
+      ).toHaveLength(1);
     expect(made.sort()).toEqual([0, 1]);
     const { matches, free } = await matchesOf(who, sent);
     expect([matches.length, free.length]).toEqual([1, 1]);
@@ -195,7 +199,7 @@ describe("two homes in one match", () => {
       const [k] = await sql`select k.id from card k where k.assignment_id = ${sent} and k.child_id = ${link.childId}`;
       return [link, k!.id as string] as const;
     };
-    const [a, b] = await Promise.all(matches[0]!.sides.map((s) => of(s.child)));
+    const [a, b] = await Promise.all(matches[0]!.sides.map((side) => of(side.child)));
     const both = await Promise.allSettled([sayYes(...a!, "otter"), sayYes(...b!, "otter")]);
     expect(both.map((x) => x.status).sort()).toEqual(["fulfilled", "rejected"]);
     const later = new Date(Date.now() + 7_200_000);

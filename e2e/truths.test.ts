@@ -11,9 +11,9 @@ beforeAll(() => {
 afterAll(() => sql.end());
 
 async function teacher() {
-  const [t] =
+  const [row] =
     await sql`select t.id, t.school_id, c.id as class from teacher t join class c on c.school_id = t.school_id where t.email = ${inject("email")} and c.name = 'Heron class'`;
-  return { teacherId: t!.id as string, schoolId: t!.school_id as string, classId: t!.class as string };
+  return { teacherId: row!.id as string, schoolId: row!.school_id as string, classId: row!.class as string };
 }
 
 describe("what a page says is so", () => {
@@ -25,18 +25,20 @@ describe("what a page says is so", () => {
     const set = (name: string, value: string) =>
       page.$eval(
         `input[name=${name}]`,
-        (e, v) => {
-          (e as HTMLInputElement).value = v;
-          e.dispatchEvent(new Event("input", { bubbles: true }));
-          e.dispatchEvent(new Event("change", { bubbles: true }));
+        (input, v) => {
+          (input as HTMLInputElement).value = v;
+          input.dispatchEvent(new Event("input", { bubbles: true }));
+          input.dispatchEvent(new Event("change", { bubbles: true }));
         },
         value,
       );
     await set("opensAt", "2026-01-05T09:00");
     await set("closesAt", "2026-01-09T16:00");
-    await page.$eval("form button[value=send]", (e) => (e as HTMLElement).click());
+    await page.$eval("form button[value=send]", (button) => (button as HTMLElement).click());
     await sees(page, "The closing time has already passed");
-    expect(await page.$eval("input[name=closesAt]", (e) => (e as HTMLInputElement).value)).toBe("2026-01-09T16:00");
+    expect(await page.$eval("input[name=closesAt]", (input) => (input as HTMLInputElement).value)).toBe(
+      "2026-01-09T16:00",
+    );
     expect(
       await sql`select 1 from assignment a join revision r on r.id = a.revision_id where r.activity_id = ${id}`,
     ).toHaveLength(0);
@@ -75,7 +77,9 @@ describe("what a page says is so", () => {
     await withdraw(who, sent, false);
     await open(page, `${base}/week`);
     const unsent = await page.$$eval("section", (all) =>
-      all.filter((s) => s.querySelector("h2")?.textContent === "Unsent").map((s) => (s as HTMLElement).innerText),
+      all
+        .filter((element) => element.querySelector("h2")?.textContent === "Unsent")
+        .map((element) => (element as HTMLElement).innerText),
     );
     expect(unsent).toHaveLength(1);
     expect(unsent[0]).toContain("families can't open it");
@@ -86,11 +90,11 @@ describe("what a page says is so", () => {
   it("keeping both versions of an activity asks once: the original is as it was elsewhere", async () => {
     const who = await teacher();
     const { addActivity, saveActivity } = await import("../server/activities/activities.ts");
-    const a = changed(fromPattern("climb"), title(), {});
-    const id = await addActivity(who, a);
+    const activity = changed(fromPattern("climb"), title(), {});
+    const id = await addActivity(who, activity);
     const page = await teacherPage(browser);
     await open(page, `${base}/activities/${id}?station=aim`);
-    await saveActivity(who, id, 1, { ...a, minutes: 17 });
+    await saveActivity(who, id, 1, { ...activity, minutes: 17 });
     const field = (await page.waitForSelector("input[aria-label='Title']"))!;
     await field.click({ count: 3 });
     await field.type("Mine");
@@ -100,7 +104,7 @@ describe("what a page says is so", () => {
       () => document.querySelector<HTMLInputElement>("input[aria-label='Title']")?.value === "Mine, my copy",
     );
     await open(page, `${base}/activities/${id}`);
-    await new Promise((r) => setTimeout(r, 1500));
+    await new Promise((resolve) => setTimeout(resolve, 1500));
     expect(await text(page)).not.toContain("changed somewhere else");
     expect(await text(page)).not.toContain("brought back");
     await page.close();

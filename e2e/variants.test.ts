@@ -7,9 +7,9 @@ const browser = tabs();
 
 const playing = (
   child: string,
-  a: Activity,
+  activity: Activity,
   ...more: [players?: number, mode?: string, choose?: (page: Page) => Promise<void>]
-) => play(browser, child, a, ...more);
+) => play(browser, child, activity, ...more);
 const climb = fromPattern("climb");
 const bands = fromPattern("bands");
 
@@ -46,7 +46,7 @@ describe("variants on the play screen", () => {
   });
 
   it("of three who take turns the one who is chosen starts, and the others follow in their order", async () => {
-    const third = (p: Page) => press(p, "Player 3");
+    const third = (givenPage: Page) => press(givenPage, "Player 3");
     const page = await playing("Priya G.", of(climb, title(), {}), 3, "Take turns", third);
     for (const name of ["Player 3", "Priya", "Player 2", "Player 3"]) {
       await sees(page, `${name}, your turn.`);
@@ -71,9 +71,9 @@ describe("variants on the play screen", () => {
       "Yara Q.",
       of(climb, title(), { scoring: { by: "tries" } }, { goes: { count: 2, keep: "best" } }),
     );
-    for (const w of ["MISS", "HIT", "HIT", "HIT", "HIT", "HIT"]) await press(page, w);
+    for (const word of ["MISS", "HIT", "HIT", "HIT", "HIT", "HIT"]) await press(page, word);
     await sees(page, /Roll it at the/);
-    for (const w of ["HIT", "HIT", "HIT", "HIT", "HIT"]) await press(page, w);
+    for (const word of ["HIT", "HIT", "HIT", "HIT", "HIT"]) await press(page, word);
     await sees(page, "5 sends");
     await page.close();
   });
@@ -120,9 +120,9 @@ describe("variants on the play screen", () => {
     const name = title();
     const page = await playing("Zeb X.", of(fromPattern("pins"), name, { frames: 2 }));
     await sees(page, "6 pins are standing. Roll 1 of 2.");
-    const tap = async (n: number) => {
-      await page.waitForSelector(`input[aria-label="Pin ${n}"]`);
-      await page.$eval(`input[aria-label="Pin ${n}"]`, (e) => (e as HTMLElement).closest("label")!.click());
+    const tap = async (count: number) => {
+      await page.waitForSelector(`input[aria-label="Pin ${count}"]`);
+      await page.$eval(`input[aria-label="Pin ${count}"]`, (input) => (input as HTMLElement).closest("label")!.click());
     };
     await tap(1);
     await tap(3);
@@ -153,7 +153,7 @@ describe("variants on the play screen", () => {
     const formation = { kind: "own", count: 3, depth: 0.6, width: 0.6 };
     const page = await playing("Umar Z.", of(fromPattern("pins"), title(), { formation, frames: 1, rolls: 1 }));
     await sees(page, "Stand 3 pins as you like.");
-    const pin = (n: number) => `button[aria-label^="Pin ${n},"]`;
+    const pin = (count: number) => `button[aria-label^="Pin ${count},"]`;
     await page.waitForSelector(pin(2));
     await page.focus(pin(2));
     for (let i = 0; i < 6; i++) await page.keyboard.press("ArrowLeft");
@@ -171,7 +171,8 @@ describe("variants on the play screen", () => {
   it("three in a line by touch and by arrow keys: taken and outside are counted, a bumped piece is moved", async () => {
     const page = await playing("Kezia O.", of(fromPattern("threeLine"), title(), {}));
     await sees(page, "Land it in a free square. Send 1.");
-    const cell = (n: number) => page.waitForSelector(`button[aria-label^="Square ${n}"]`).then((b) => b!.click());
+    const cell = (count: number) =>
+      page.waitForSelector(`button[aria-label^="Square ${count}"]`).then((elementHandle) => elementHandle!.click());
     await cell(1);
     await sees(page, "Send 2.");
     await press(page, "In a taken square");
@@ -210,13 +211,13 @@ describe("variants on the play screen", () => {
     await press(page, "Tap for each one");
     await sees(page, "Stop! How many was that?", 20_000);
     await page.waitForSelector("main form input");
-    expect(await page.$eval("main form input", (e) => (e as HTMLInputElement).value)).toBe("5");
+    expect(await page.$eval("main form input", (input) => (input as HTMLInputElement).value)).toBe("5");
     await press(page, "One more");
-    await page.$eval("main form input", (e) => (e as HTMLInputElement).select());
+    await page.$eval("main form input", (input) => (input as HTMLInputElement).select());
     await page.type("main form input", "999");
     await press(page, "That's it");
     await sees(page, "Give a number from 0 to 40.");
-    await page.$eval("main form input", (e) => (e as HTMLInputElement).select());
+    await page.$eval("main form input", (input) => (input as HTMLInputElement).select());
     await page.type("main form input", "7");
     await press(page, "That's it");
     await sees(page, "Time is up.");
@@ -256,9 +257,9 @@ describe("variants on the play screen", () => {
       { ...of(climb, name, { tries: 8 }), family: [{ field: "params.tries", values: [4, 5, 6, 7] }] },
       1,
       undefined,
-      async (p) => {
-        await sees(p, "You choose");
-        for (let i = 0; i < 3; i++) await press(p, "Sends in a go: less");
+      async (givenPage) => {
+        await sees(givenPage, "You choose");
+        for (let i = 0; i < 3; i++) await press(givenPage, "Sends in a go: less");
       },
     );
     await sees(page, "Send 1 of 5");
@@ -267,7 +268,7 @@ describe("variants on the play screen", () => {
     await sees(page, "Send 1 of 4");
     await press(page, "Play like this");
     await press(page, "MISS");
-    expect(await page.$$eval("button", (all) => all.map((b) => b.textContent))).not.toContain("You choose");
+    expect(await page.$$eval("button", (all) => all.map((button) => button.textContent))).not.toContain("You choose");
     for (let i = 0; i < 3; i++) await press(page, "MISS");
     await sees(page, "You have used all your");
     await handIn(page);
@@ -286,9 +287,9 @@ describe("variants on the play screen", () => {
       ["Dao N.", of(fromPattern("tally"), title(), { rounds }), "Start"],
       ["Quill F.", of(bands, title(), {}), null],
       ["Suri V.", of(fromPattern("threeLine"), title(), {}), null],
-      ...(["checklist", "speller"] as const).map((n): [string, Activity, string | null] => [
+      ...(["checklist", "speller"] as const).map((name): [string, Activity, string | null] => [
         "Suri V.",
-        of(fromPattern(n), title(), {}),
+        of(fromPattern(name), title(), {}),
         null,
       ]),
       ["Suri V.", of(fromPattern("closest"), title(), {}), "It stopped between the lines"],
@@ -306,8 +307,12 @@ describe("variants on the play screen", () => {
         const hidden = await page.$$eval("main button, main h1, main label", (all) =>
           all
             .map((b) => [b.textContent ?? "", b.getBoundingClientRect()] as const)
-            .filter(([, r]) => r.height > 0 && (r.bottom > innerHeight + 1 || r.right > innerWidth + 1 || r.left < -1))
-            .map(([t]) => t),
+            .filter(
+              ([, dOMRect]) =>
+                dOMRect.height > 0 &&
+                (dOMRect.bottom > innerHeight + 1 || dOMRect.right > innerWidth + 1 || dOMRect.left < -1),
+            )
+            .map(([text]) => text),
         );
         expect(hidden, `${game.pattern.name} ${width}x${height}`).toEqual([]);
       }
@@ -317,9 +322,9 @@ describe("variants on the play screen", () => {
 
   it("easier and harder are one tap within what the teacher allows, a line of one's own is chosen before, and both are kept", async () => {
     const allowed = { ...climb, family: [{ field: "standing.line", values: [-0.5, 0, 0.25, 0.5] }] };
-    const own = async (p: Page) => {
-      await press(p, "Make it fair");
-      await p.click("[aria-label='Player 2, own line: farther back']");
+    const own = async (givenPage: Page) => {
+      await press(givenPage, "Make it fair");
+      await givenPage.click("[aria-label='Player 2, own line: farther back']");
     };
     const name = title();
     const page = await playing("Kezia O.", of(allowed as Activity, name, {}), 2, "Head to head", own);
@@ -329,7 +334,7 @@ describe("variants on the play screen", () => {
     await sees(page, /Your line: ½ step back\./);
     await press(page, "MISS");
     await sees(page, "Kezia, your turn.");
-    expect(await page.$eval("main", (m) => m.textContent)).not.toContain("Your line:");
+    expect(await page.$eval("main", (element) => element.textContent)).not.toContain("Your line:");
     await press(page, "Easier");
     await sees(page, /Your line: ½ step nearer\./);
     await press(page, "Undo");
@@ -351,8 +356,8 @@ describe("variants on the play screen", () => {
     await sees(page, "Say what you will use.");
     await page.click("[data-targets] button:nth-child(2)");
     await sees(page, /^With the .+\.$/m);
-    const choices = (n: number) =>
-      page.waitForFunction((k) => document.querySelectorAll("[data-targets] button").length === k, {}, n);
+    const choices = (count: number) =>
+      page.waitForFunction((k) => document.querySelectorAll("[data-targets] button").length === k, {}, count);
     await choices(3);
     await page.click("[data-targets] button");
     await sees(page, "Say what you will use.");
@@ -378,12 +383,12 @@ describe("variants on the play screen", () => {
   });
 
   it("three or more may be two sides, chosen before play and shown", async () => {
-    const page = await playing("Lorcan T.", of(climb, title(), {}), 3, "Head to head", async (p) => {
-      await press(p, "Two sides");
-      await press(p, "Player 3: side 1. Tap to change.");
-      await press(p, "Player 1: side 1. Tap to change.");
-      await sees(p, "Each side needs a player.");
-      await press(p, "Player 2: side 2. Tap to change.");
+    const page = await playing("Lorcan T.", of(climb, title(), {}), 3, "Head to head", async (givenPage) => {
+      await press(givenPage, "Two sides");
+      await press(givenPage, "Player 3: side 1. Tap to change.");
+      await press(givenPage, "Player 1: side 1. Tap to change.");
+      await sees(givenPage, "Each side needs a player.");
+      await press(givenPage, "Player 2: side 2. Tap to change.");
     });
     await sees(page, "Player 2, your turn.");
     await sees(page, "Lorcan and Player 3");

@@ -63,8 +63,8 @@ describe("an empty school", () => {
     await press(page, "Add");
     await sees(page, "this looks like a full name: write Ada L.");
     // Nothing typed is lost, and the focus is where it is to be mended.
-    expect(await page.$eval("input[name=name]", (e) => (e as HTMLInputElement).value)).toBe("Ada Lovelace");
-    await page.$eval("input[name=name]", (e) => (e as HTMLInputElement).select());
+    expect(await page.$eval("input[name=name]", (input) => (input as HTMLInputElement).value)).toBe("Ada Lovelace");
+    await page.$eval("input[name=name]", (input) => (input as HTMLInputElement).select());
     await page.type("input[name=name]", "Ada L.");
     await press(page, "Add");
     await sees(page, "Ada L. was added.");
@@ -80,7 +80,7 @@ describe("an empty school", () => {
     await page.$$eval("button[value=new]", (all) => (all[0] as HTMLElement).click());
     await page.waitForSelector("[data-peg]");
     // Called by what it is, with cues to begin with.
-    expect(await page.$eval("input[aria-label=Title]", (e) => (e as HTMLInputElement).value)).toBe(
+    expect(await page.$eval("input[aria-label=Title]", (input) => (input as HTMLInputElement).value)).toBe(
       "Climb, underarm roll",
     );
     await sees(page, "4 cues, 3 criteria");
@@ -138,9 +138,9 @@ describe("ways back", () => {
     await open(page, `${base}/activities`);
     await page.$$eval("button[value=new]", (all) => (all[0] as HTMLElement).click());
     await page.waitForSelector("[data-peg]");
-    const at = () => page.$eval("[data-peg=t1]", (e) => Number(e.getAttribute("aria-valuenow")));
+    const at = () => page.$eval("[data-peg=t1]", (element) => Number(element.getAttribute("aria-valuenow")));
     const before = await at();
-    await page.$eval("[data-peg=t1]", (e) => (e as SVGElement).focus());
+    await page.$eval("[data-peg=t1]", (element) => (element as SVGElement).focus());
     await page.keyboard.press("ArrowRight");
     await page.waitForFunction(
       (was) => Number(document.querySelector("[data-peg=t1]")!.getAttribute("aria-valuenow")) !== was,
@@ -154,7 +154,7 @@ describe("ways back", () => {
     await page.close();
     const again = await teacherPage(browser);
     await open(again, url);
-    const now = () => again.$eval("[data-peg=t1]", (e) => Number(e.getAttribute("aria-valuenow")));
+    const now = () => again.$eval("[data-peg=t1]", (element) => Number(element.getAttribute("aria-valuenow")));
     expect(await now()).toBe(moved);
     await again.keyboard.press("u");
     await expect.poll(now).toBe(before);
@@ -168,7 +168,7 @@ describe("ways back", () => {
       {},
       url,
     );
-    await again.$eval("[data-peg=t1]", (e) => (e as SVGElement).focus());
+    await again.$eval("[data-peg=t1]", (element) => (element as SVGElement).focus());
     await again.keyboard.press("ArrowRight");
     await again.waitForSelector("[data-save=waiting]");
     await again.waitForSelector("[data-save=saved]");
@@ -181,17 +181,18 @@ describe("ways back", () => {
     await open(page, `${base}/activities`);
     await page.$$eval("button[value=new]", (all) => (all[1] as HTMLElement).click());
     await page.waitForSelector("[data-peg]");
-    const title = await page.$eval("input[aria-label=Title]", (e) => (e as HTMLInputElement).value);
+    const title = await page.$eval("input[aria-label=Title]", (input) => (input as HTMLInputElement).value);
     await open(page, `${base}/activities?find=${encodeURIComponent(title)}`);
     await press(page, `Put away ${title}`);
     await sees(page, "Activity archived.");
     await open(page, `${base}/activities`);
     await page.$$eval("details summary", (all) =>
-      (all.find((e) => e.textContent?.startsWith("Archive")) as HTMLElement).click(),
+      (all.find((element) => element.textContent?.startsWith("Archive")) as HTMLElement).click(),
     );
     await press(page, `Restore ${title}`);
     await page.waitForFunction(
-      (t) => [...document.querySelectorAll("main li a.font-head")].some((a) => a.textContent === t),
+      (eachText) =>
+        [...document.querySelectorAll("main li a.font-head")].some((element) => element.textContent === eachText),
       {},
       title,
     );
@@ -203,19 +204,21 @@ describe("ways back", () => {
   it("links go out without a mail service: copied, as CSV, as codes that lead there, and cards of a class on paper", async () => {
     const page = await teacherPage(browser);
     const sql = owner();
-    const [c] =
+    const [row] =
       await sql`select c.id from class c join school s on s.id = c.school_id where c.name = 'Heron class' and s.name = 'Tidewell Bridge School'`;
     const [a] =
-      await sql`select a.id from assignment a where a.class_id = ${c!.id} and a.withdrawn_at is null order by a.opens_at limit 1`;
+      await sql`select a.id from assignment a where a.class_id = ${row!.id} and a.withdrawn_at is null order by a.opens_at limit 1`;
     await sql.end();
-    await open(page, `${base}/classes/${c!.id}/links`);
+    await open(page, `${base}/classes/${row!.id}/links`);
     const link = await linkOf("Ilse P.");
     await sees(page, new URL(link).pathname);
-    const csv = await page.evaluate(async (at) => (await fetch(at)).text(), `/classes/${c!.id}/links.csv`);
+    const csv = await page.evaluate(async (at) => (await fetch(at)).text(), `/classes/${row!.id}/links.csv`);
     expect(csv).toContain(`Heron class,Ilse P.,${link}`);
     // The code holds that very address.
     const { squareCode } = await import("../server/links/qr-code.ts");
-    const drawn = await page.$eval("svg[aria-label='Square code of Ilse P.'] path", (e) => e.getAttribute("d"));
+    const drawn = await page.$eval("svg[aria-label='Square code of Ilse P.'] path", (element) =>
+      element.getAttribute("d"),
+    );
     expect(drawn).toBe(squareCode(link).path);
     await open(page, `${base}/results/${a!.id}/sheets`);
     const sheets = await page.$$eval("article.sheet", (all) => all.length);
@@ -243,7 +246,7 @@ describe("by keyboard on the teacher's side", () => {
     await page.$$eval("button[value=new]", (all) => (all[0] as HTMLElement).click());
     await page.waitForSelector("[data-peg]");
     await page.$$eval("nav[aria-label=Stations] a", (all) =>
-      (all.find((x) => x.textContent?.includes("Score")) as HTMLElement).focus(),
+      (all.find((link) => link.textContent?.includes("Score")) as HTMLElement).focus(),
     );
     await page.keyboard.press("Enter");
     await page.waitForFunction(() => document.activeElement?.textContent === "Score");
@@ -251,7 +254,7 @@ describe("by keyboard on the teacher's side", () => {
     expect(await page.evaluate(() => document.activeElement?.closest("section[aria-label=Score]") !== null)).toBe(true);
     const along = () =>
       page.$$eval("[data-mark]", (all) =>
-        all.map((m) => /: ([\d.]+) m/.exec(m.getAttribute("aria-label")!)![1]).map(Number),
+        all.map((element) => /: ([\d.]+) m/.exec(element.getAttribute("aria-label")!)![1]).map(Number),
       );
     const before = await along();
     await press(page, "Select all");
@@ -261,7 +264,7 @@ describe("by keyboard on the teacher's side", () => {
       {},
       `: ${before[0]!.toFixed(2)} m`,
     );
-    for (const [i, m] of (await along()).entries()) expect(m).toBeCloseTo(before[i]! + 0.1, 2);
+    for (const [i, metres] of (await along()).entries()) expect(metres).toBeCloseTo(before[i]! + 0.1, 2);
     await page.keyboard.press("?");
     await sees(page, "In the workbench");
     await page.keyboard.press("Escape");
@@ -287,7 +290,7 @@ describe("a family", () => {
     await page.waitForFunction(() => document.activeElement?.tagName === "H1");
     expect(await page.title()).toBe("Set up: Hallway climb");
     await beginPlay(page, card);
-    const heard = () => page.$eval("[data-heard]", (e) => e.textContent);
+    const heard = () => page.$eval("[data-heard]", (element) => element.textContent);
     // Space is a hit, the right arrow a miss, wherever the focus is.
     await page.keyboard.press("Space");
     await page.waitForFunction(() => document.querySelector("[data-heard]")?.textContent?.startsWith("hit"));
@@ -297,14 +300,14 @@ describe("a family", () => {
     await page.keyboard.press("u");
     await page.waitForFunction(() => document.querySelector("[data-heard]")?.textContent?.startsWith("Undone"));
     await page.$$eval("button", (all) =>
-      (all.find((b) => b.textContent?.trim().startsWith("Change a")) as HTMLElement).click(),
+      (all.find((button) => button.textContent?.trim().startsWith("Change a")) as HTMLElement).click(),
     );
     await page.waitForFunction(() => document.activeElement?.textContent?.startsWith("Tap the"));
     await press(page, "Back");
     // Another screen of a held page is drawn without a word of trouble.
     const trouble: string[] = [];
     page.on("pageerror", (e) => trouble.push((e as Error).message));
-    page.on("console", (m) => m.type() === "error" && trouble.push(m.text()));
+    page.on("console", (consoleMessage) => consoleMessage.type() === "error" && trouble.push(consoleMessage.text()));
     await open(page, `${card}?screen=look`);
     await sees(page, "Carry on with your game");
     expect(trouble).toEqual([]);
@@ -334,7 +337,9 @@ describe("a family", () => {
         page.waitForNavigation(),
         page.evaluate(() => undefined),
         page.$$("main a").then(async (all) => {
-          for (const a of all) if ((await a.evaluate((e) => e.textContent?.trim())) === "Next") return a.click();
+          for (const elementHandle of all)
+            if ((await elementHandle.evaluate((link) => link.textContent?.trim())) === "Next")
+              return elementHandle.click();
         }),
       ]);
       expect(await text(page)).toContain(`${i} of ${steps}`);
@@ -345,7 +350,7 @@ describe("a family", () => {
     ] as const) {
       await page.goto(`${card}?screen=${screen}`);
       expect(await text(page)).toContain(words);
-      expect(await page.$$eval("main a", (all) => all.map((a) => a.getAttribute("href")))).toContainEqual(
+      expect(await page.$$eval("main a", (all) => all.map((link) => link.getAttribute("href")))).toContainEqual(
         expect.stringMatching(/\/sheet$/),
       );
     }
@@ -356,7 +361,7 @@ describe("a family", () => {
     const page = await phone(browser);
     for (const path of ["/f/nothing-of-ours", "/f/a/b/c/d", "/c/nothing-of-ours"]) {
       await page.goto(`${base}${path}`);
-      expect(await page.$$eval("a", (all) => all.map((a) => a.getAttribute("href"))), path).not.toContain("/");
+      expect(await page.$$eval("a", (all) => all.map((link) => link.getAttribute("href"))), path).not.toContain("/");
     }
     await page.close();
   });
@@ -371,9 +376,12 @@ describe("a family", () => {
       for (let i = 0; i < 60; i++) {
         await page.keyboard.press("Tab");
         const at = await page.evaluate(() => {
-          const e = document.activeElement as HTMLElement;
-          const labels = [...((e as HTMLInputElement).labels ?? [])].map((l) => l.textContent).join(" ");
-          return { tag: e.tagName, name: (e.getAttribute("aria-label") ?? (e.textContent?.trim() || labels)).trim() };
+          const element = document.activeElement as HTMLElement;
+          const labels = [...((element as HTMLInputElement).labels ?? [])].map((label) => label.textContent).join(" ");
+          return {
+            tag: element.tagName,
+            name: (element.getAttribute("aria-label") ?? (element.textContent?.trim() || labels)).trim(),
+          };
         });
         if (at.tag === "BODY") continue;
         if (at.name === "") nameless.push(at.tag);
@@ -431,8 +439,13 @@ describe("a family", () => {
     expect(nameless).toEqual([]);
     // As somebody hears it: headings, buttons and fields of the page, each with its name.
     const tree = await page.accessibility.snapshot();
-    const all = (n: typeof tree): { role: string; name: string }[] =>
-      n ? [{ role: n.role, name: n.name ?? "" }, ...(n.children ?? []).flatMap(all)] : [];
+    const all = (serializedAXNode: typeof tree): { role: string; name: string }[] =>
+      serializedAXNode
+        ? [
+            { role: serializedAXNode.role, name: serializedAXNode.name ?? "" },
+            ...(serializedAXNode.children ?? []).flatMap(all),
+          ]
+        : [];
     expect(all(tree)).toContainEqual({ role: "heading", name: "Handed in. Well played!" });
     expect(
       all(tree).filter((n) => ["button", "link", "textbox", "checkbox"].includes(n.role) && n.name === ""),

@@ -19,16 +19,18 @@ import {
 const browser = tabs();
 
 const CHILD = "Jory S.";
-const saved = (p: Page) => p.waitForSelector("[data-save=saved]");
-const labelOf = (p: Page, mark: string) => p.$eval(mark, (e) => e.getAttribute("aria-label")!);
-const focus = (p: Page, mark: string) => p.$eval(mark, (e) => (e as SVGElement).focus());
+const saved = (page: Page) => page.waitForSelector("[data-save=saved]");
+const labelOf = (page: Page, mark: string) => page.$eval(mark, (element) => element.getAttribute("aria-label")!);
+const focus = (page: Page, mark: string) => page.$eval(mark, (element) => (element as SVGElement).focus());
 
 /** A new climb in the workbench, its address without the query. */
 async function climb(): Promise<{ page: Page; url: string }> {
   const page = await teacherPage(browser);
   await page.bringToFront();
   await open(page, `${base}/activities`);
-  await page.$$eval("button[value=new]", (all) => all.find((b) => b.textContent?.startsWith("Climb"))!.click());
+  await page.$$eval("button[value=new]", (all) =>
+    all.find((button) => button.textContent?.startsWith("Climb"))!.click(),
+  );
   await page.waitForSelector("[data-strip=ready]");
   return { page, url: page.url().split("?")[0]! };
 }
@@ -49,7 +51,7 @@ describe("laying out beside a game", () => {
     const { page, url } = await climb();
     await layOut(page, "Slalom with a shot");
     expect(await page.$$("[data-mark^='x.g']")).toHaveLength(5);
-    const top = () => page.$eval("[data-frame]", (e) => e.closest("svg")!.getBoundingClientRect().top);
+    const top = () => page.$eval("[data-frame]", (element) => element.closest("svg")!.getBoundingClientRect().top);
     const lay = await top();
     await retype((await field(page, "Markers")) as never, "4");
     await page.waitForFunction(() => document.querySelectorAll("[data-mark^='x.g']").length === 4);
@@ -75,7 +77,7 @@ describe("laying out beside a game", () => {
     await page.keyboard.press("ArrowUp");
     await page.keyboard.up("Shift");
     await expect.poll(() => labelOf(page, "[data-frame]")).toContain("turned 15 degrees");
-    expect(await (await field(page, "Size")).evaluate((e) => (e as HTMLInputElement).value)).toBe("105");
+    expect(await (await field(page, "Size")).evaluate((element) => (element as HTMLInputElement).value)).toBe("105");
     await drag(page, "[data-grip=turn]", -60, -120);
     await expect.poll(() => labelOf(page, "[data-frame]")).not.toContain("turned 15 degrees");
     await press(page, "Undo");
@@ -84,9 +86,9 @@ describe("laying out beside a game", () => {
     await retype((await field(page, "Turned")) as never, "0");
     await sees(page, /is in the way of \d|are in the same place/);
     await saved(page);
-    const document = await page.evaluate(async (u) => (await fetch(`${u}/file`)).json(), url);
+    const document = await page.evaluate(async (eachUrl) => (await fetch(`${eachUrl}/file`)).json(), url);
     expect(document.layout).toMatchObject({ name: "slalom", values: { markers: 4 }, turn: 0 });
-    const svg = await page.evaluate(async (u) => (await fetch(`${u}/plan.svg`)).text(), url);
+    const svg = await page.evaluate(async (eachUrl) => (await fetch(`${eachUrl}/plan.svg`)).text(), url);
     expect(svg.match(/scale\(/g)!.length).toBe(5 + 5);
     await press(page, "Remove");
     await page.waitForFunction(() => !document.querySelector("[data-frame]"));
@@ -99,7 +101,9 @@ describe("laying out beside a game", () => {
     await retype((await field(page, "Distance apart")) as never, "11");
     await sees(page, /layout goals reaches 11\.\d+ m, but the space is/);
     await page.waitForSelector("[data-save=mend]");
-    expect(await (await field(page, "Distance apart")).evaluate((e) => (e as HTMLInputElement).value)).toBe("11");
+    expect(await (await field(page, "Distance apart")).evaluate((element) => (element as HTMLInputElement).value)).toBe(
+      "11",
+    );
     await retype((await field(page, "Distance apart")) as never, "99");
     await sees(page, "Apart: from 1 to 12 m is allowed");
     await page.close();
@@ -109,22 +113,24 @@ describe("laying out beside a game", () => {
     const { page } = await climb();
     const inTight = "[aria-label='In a child's home'] [data-fit]";
     await page.waitForSelector(inTight);
-    await expect.poll(() => page.$eval(inTight, (e) => e.getAttribute("data-fit"))).toMatch(/designed|adapted/);
+    await expect
+      .poll(() => page.$eval(inTight, (element) => element.getAttribute("data-fit")))
+      .toMatch(/designed|adapted/);
     await layOut(page, "Bases");
     await retype((await field(page, "Length of a side")) as never, "5");
     await retype((await field(page, "Width", "Yard")) as never, "9");
     await retype((await field(page, "Length", "Yard")) as never, "9");
-    await expect.poll(() => page.$eval(inTight, (e) => e.getAttribute("data-fit"))).toBe("none");
+    await expect.poll(() => page.$eval(inTight, (element) => element.getAttribute("data-fit"))).toBe("none");
     await sees(page, /Does not fit/);
     await sees(page, /It would fit with .*another space of \d/);
     // A home of the class: the select names its size.
     const choice = await page.$$eval("[aria-label='In a child's home'] option", (all) =>
-      all.map((o) => ({ v: (o as HTMLOptionElement).value, t: o.textContent ?? "" })),
+      all.map((element) => ({ v: (element as HTMLOptionElement).value, t: element.textContent ?? "" })),
     );
     const large = choice.find((c) => / (9|1\d)(\.\d)? × /.test(c.t)) ?? choice.at(-1)!;
     await page.select("[aria-label='In a child's home'] select", large.v);
     await page.waitForFunction(
-      (s) => document.querySelector(s) || document.body.innerText.includes("has not told us where it plays"),
+      (text) => document.querySelector(text) || document.body.innerText.includes("has not told us where it plays"),
       {},
       inTight,
     );
@@ -197,7 +203,7 @@ describe("several targets at once", () => {
     expect(await along("t3")).toBe(third);
     // Wider by its grip.
     await focus(page, "[data-mark=t2]");
-    const width = () => page.$eval("[data-grip='width t2'] title", (e) => e.textContent!);
+    const width = () => page.$eval("[data-grip='width t2'] title", (element) => element.textContent!);
     const narrow = await width();
     await drag(page, "[data-grip='width t2']", 0, 12);
     await expect.poll(width).not.toBe(narrow);
@@ -215,7 +221,9 @@ describe("several targets at once", () => {
     await focus(page, "[data-mark=t3]");
     await page.waitForSelector("[data-spread]");
     await sees(page, /For this class, [\d½]+ steps is \d\.\d\d–\d\.\d\d m/);
-    await page.$$eval("[role=toolbar] label", (all) => all.find((l) => l.textContent?.includes("Keep clear"))!.click());
+    await page.$$eval("[role=toolbar] label", (all) =>
+      all.find((element) => element.textContent?.includes("Keep clear"))!.click(),
+    );
     await page.waitForFunction(() => /others stay \d\.\d m away/.test(document.body.textContent!));
     await page.$$eval("nav[aria-label=Stations] a", (all) => (all[0] as HTMLElement).click());
     await page.waitForSelector("option[value=pushThrow]");
@@ -233,16 +241,18 @@ describe("a space of any shape", () => {
     const link = await linkOf(CHILD);
     const page = await phone(browser);
     await open(page, `${link}/home?part=space`);
-    await page.$eval("input[name=kind][value=room]", (e) => (e as HTMLElement).click());
-    await page.$eval("input[name=shape][value=own]", (e) => (e as HTMLElement).click());
+    await page.$eval("input[name=kind][value=room]", (input) => (input as HTMLElement).click());
+    await page.$eval("input[name=shape][value=own]", (input) => (input as HTMLElement).click());
     await page.waitForSelector("textarea[name=corners]");
     const sketch = "svg[role=group]";
     const texts = () =>
-      page.$$eval("textarea", (all) => Object.fromEntries(all.map((t) => [t.name, (t as HTMLTextAreaElement).value])));
+      page.$$eval("textarea", (all) =>
+        Object.fromEntries(all.map((input) => [input.name, (input as HTMLTextAreaElement).value])),
+      );
     const tap = async (x: number, y: number) => {
-      await page.$eval(sketch, (e) => e.scrollIntoView({ block: "center" }));
+      await page.$eval(sketch, (element) => element.scrollIntoView({ block: "center" }));
       const box = (await (await page.$(sketch))!.boundingBox())!;
-      const across = await page.$eval("pattern#steps", (e) => Number(e.getAttribute("width")));
+      const across = await page.$eval("pattern#steps", (element) => Number(element.getAttribute("width")));
       const k = box.width / 360;
       await page.touchscreen.tap(box.x + (16 + x * across) * k, box.y + (16 + y * across) * k);
     };
@@ -257,14 +267,14 @@ describe("a space of any shape", () => {
     ] as const)
       await tap(x, y);
     await expect.poll(async () => (await texts()).corners).toBe("0 0\n6 0\n6 2\n4 4\n0 4");
-    await page.$eval("input[name=sketchTool][value=furniture]", (e) => (e as HTMLElement).click());
+    await page.$eval("input[name=sketchTool][value=furniture]", (input) => (input as HTMLElement).click());
     await tap(1, 3);
     await expect.poll(async () => (await texts()).stands).toMatch(/furniture 1 3 1 1$/);
     // By keys: two steps right, one down, a door.
-    await page.$eval("input[name=sketchTool][value=door]", (e) => (e as HTMLElement).click());
-    await page.$eval(`${sketch} [role=button]`, (e) => (e as SVGElement).focus());
-    for (const k of ["ArrowRight", "ArrowRight", "ArrowDown", "ArrowDown", "Enter"] as const)
-      await page.keyboard.press(k);
+    await page.$eval("input[name=sketchTool][value=door]", (input) => (input as HTMLElement).click());
+    await page.$eval(`${sketch} [role=button]`, (element) => (element as SVGElement).focus());
+    for (const key of ["ArrowRight", "ArrowRight", "ArrowDown", "ArrowDown", "Enter"] as const)
+      await page.keyboard.press(key);
     await expect.poll(async () => (await texts()).stands).toMatch(/door 1 1 1\.5 0\.5$/);
     await page.waitForSelector("[data-saved=yes]");
     const sql = owner();
@@ -274,13 +284,15 @@ describe("a space of any shape", () => {
       return row!.space as { outline?: unknown[]; obstacles?: { kind: string }[] };
     };
     // What was saved before says so until the last key is on its way.
-    await expect.poll(async () => (await space()).obstacles?.map((o) => o.kind)).toEqual(["furniture", "door"]);
+    await expect
+      .poll(async () => (await space()).obstacles?.map((obstacle) => obstacle.kind))
+      .toEqual(["furniture", "door"]);
     expect((await space()).outline).toHaveLength(5);
     await sql.end();
     // Crossing sides are named; what was tapped stays.
     await page.$$eval("summary", (all) => (all[0] as HTMLElement).click());
-    await page.$eval("textarea[name=corners]", (e) => {
-      const t = e as HTMLTextAreaElement;
+    await page.$eval("textarea[name=corners]", (input) => {
+      const t = input as HTMLTextAreaElement;
       Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, "value")!.set!.call(t, "0 0\n6 4\n6 0\n0 4");
       t.dispatchEvent(new Event("input", { bubbles: true }));
     });
@@ -305,9 +317,11 @@ describe("a space of any shape", () => {
     await set("corners", "0 0\n5 0\n5 x\n0 3");
     await set("stands", "furniture 0 0 2 1");
     await Promise.all([page.waitForNavigation(), page.click("main button[type=submit].btn-main")]);
-    const told = await page.$eval("main", (e) => (e as HTMLElement).innerText);
+    const told = await page.$eval("main", (element) => (element as HTMLElement).innerText);
     expect(told).toContain("Corner 3: y must be a number of metres");
-    expect(await page.$eval("textarea[name=corners]", (e) => (e as HTMLTextAreaElement).value)).toContain("5 x");
+    expect(await page.$eval("textarea[name=corners]", (input) => (input as HTMLTextAreaElement).value)).toContain(
+      "5 x",
+    );
     await set("corners", "0 0\n5 0\n5 3\n0 3");
     await Promise.all([page.waitForNavigation(), page.click("main button[type=submit].btn-main")]);
     expect(page.url()).toContain("part=people");
@@ -326,7 +340,7 @@ describe("a child's own step and what is behind", () => {
       for (;;) {
         const from = page.url();
         const there = await page.$$eval("main a", (all) => {
-          const b = all.find((x) => x.textContent?.trim() === "Next");
+          const b = all.find((eachLink) => eachLink.textContent?.trim() === "Next");
           b?.click();
           return b !== undefined;
         });
@@ -346,18 +360,22 @@ describe("a child's own step and what is behind", () => {
     await sees(page, "We looked behind it.");
     expect(
       await page.$$eval("li label", (all) =>
-        all.filter((l) => l.textContent?.includes("We looked behind it")).map((l) => l.querySelector("input")!.checked),
+        all
+          .filter((element) => element.textContent?.includes("We looked behind it"))
+          .map((element) => element.querySelector("input")!.checked),
       ),
     ).toEqual([true]);
     await open(page, `${card}?screen=setup`);
     await next();
-    await page.$$eval("a", (all) => (all.find((a) => a.textContent === "Measure my step") as HTMLElement).click());
+    await page.$$eval("a", (all) =>
+      (all.find((eachLink) => eachLink.textContent === "Measure my step") as HTMLElement).click(),
+    );
     await page.waitForSelector("[name=length]");
     await ready(page);
     await page.type("[name=length]", "31");
     await press(page, "Save my step");
     await sees(page, "one step would be 3.10 m: it is between 0.2 and 1.2 m");
-    expect(await page.$eval("[name=length]", (e) => (e as HTMLInputElement).value)).toBe("31");
+    expect(await page.$eval("[name=length]", (element) => (element as HTMLInputElement).value)).toBe("31");
     await retype((await page.$("[name=length]"))! as never, "6,2");
     await press(page, "Save my step");
     await sees(page, "Your step is 62 cm long");
@@ -366,13 +384,13 @@ describe("a child's own step and what is behind", () => {
     const look = () =>
       sql`select v.compiled from card k join card_version v on v.card_id = k.id and v.hash = k.hash join child c on c.id = k.child_id join assignment a on a.id = k.assignment_id
       where c.name = ${CHILD} and a.closes_at > now() and not exists (select 1 from play p where p.card_id = k.id)`;
-    await expect.poll(async () => (await look()).every((k) => k.compiled.measured)).toBe(true);
+    await expect.poll(async () => (await look()).every((eachRow) => eachRow.compiled.measured)).toBe(true);
     const cards = await look();
     await sql.end();
     expect(row!.step).toBeCloseTo(0.62, 3);
     expect(cards.length).toBeGreaterThan(0);
-    for (const k of cards) expect(k.compiled).toMatchObject({ measured: true });
-    for (const k of cards) expect(k.compiled.step).toBeCloseTo(0.62, 3);
+    for (const eachCard of cards) expect(eachCard.compiled).toMatchObject({ measured: true });
+    for (const eachCard of cards) expect(eachCard.compiled.step).toBeCloseTo(0.62, 3);
     await page.close();
   });
 });

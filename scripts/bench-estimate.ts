@@ -21,9 +21,9 @@ const PLAYED = [
   [100, 1],
   [20, 8],
 ] as const;
-const a = fromPattern("climb");
+const activity = fromPattern("climb");
 const IDS = ["t1", "t2", "t3", "t4"];
-const clip = (p: number) => Math.min(1 - 1e-6, Math.max(1e-6, p));
+const clip = (chance: number) => Math.min(1 - 1e-6, Math.max(1e-6, chance));
 
 // A class of 30 with 200 tries each at five settings: the tables of rates are counted. As counts of hits, and as goes as they are handed in.
 const draw = random(3);
@@ -40,7 +40,7 @@ const quickest = (of: () => void) => {
   return { best: Math.min(...times), first: times[0]! };
 };
 /** A document of its own, so that nothing is known of it yet. */
-const fresh = () => ({ ...a });
+const fresh = () => ({ ...activity });
 
 const class30 = Array.from({ length: 30 }, () => settings.map(() => [Math.floor(40 * draw()), 40] as const));
 const byCounts = quickest(() => {
@@ -50,7 +50,9 @@ const byCounts = quickest(() => {
     settings.map((id) => [Math.log(clip(r.get(id)!)), Math.log(1 - clip(r.get(id)!))] as const),
   );
   for (const hits of class30) {
-    const ll = logs.map((at) => hits.reduce((sum, [h, n], s) => sum + h * at[s]![0] + (n - h) * at[s]![1], 0));
+    const ll = logs.map((at) =>
+      hits.reduce((sum, [height, n], s) => sum + height * at[s]![0] + (n - height) * at[s]![1], 0),
+    );
     estimateOf(posterior("spread", 7, [{ week: 0, ll }]));
   }
 });
@@ -59,9 +61,9 @@ const byCounts = quickest(() => {
 function goesOf(): Play[] {
   const goes: Play[] = [];
   for (let sent = 0; sent < TRIES; ) {
-    let play = openPlay(gamePartOf(a), { players: 1, mode: "alone", seed: 1 });
+    let play = openPlay(gamePartOf(activity), { players: 1, mode: "alone", seed: 1 });
     while (!view(play).done && sent < TRIES) {
-      const ask = mainAsks(view(play).asks).find((x) => x.kind === "send")!;
+      const ask = mainAsks(view(play).asks).find((mainAsk) => mainAsk.kind === "send")!;
       const hit = draw() < 0.6 && "want" in ask.aim ? ask.aim.want[0]! : null;
       const next = referee(play, { kind: "send", hit, at: 0 });
       if (isRefusal(next)) throw new Error(`refused: ${JSON.stringify(next)}`);
@@ -84,14 +86,14 @@ const took = ({ best, first }: typeof byGoes) => `${best.toFixed(0)} ms, the fir
 
 const board = fromPattern("board");
 const levels = levelsNext(board, { age: 7 });
-const many = (n: number) =>
-  Array.from({ length: n }, (_, i) => ({
+const many = (count: number) =>
+  Array.from({ length: count }, (_, i) => ({
     who: { age: 6 + (i % 6), multiplier: Math.round(20 * Math.exp(0.35 * normalDraw(draw))) / 20 },
     level: i % 5,
     goes: [{ hits: i % 11, sends: 10 }],
   }));
-const timed = (n: number) => {
-  const list = many(n);
+const timed = (count: number) => {
+  const list = many(count);
   const t = performance.now();
   nextWeek(board, levels, list);
   return performance.now() - t;
@@ -107,7 +109,7 @@ process.stdout.write(
         {
           what: `80 % interval holds the truth, ${kind}: ${PLAYED.map(([n, w]) => `${n * w} tries in ${w} weeks`).join(", ")}`,
           goal: kind === "learning" ? "(reported)" : "80 ± 3 %",
-          measured: [did.map((d) => percent(d.inside)).join(", ")],
+          measured: [did.map((eachDid) => percent(eachDid.inside)).join(", ")],
         },
         {
           what: `forecasts, ${kind}: of what is possible on the way and after eight weeks; farthest off`,

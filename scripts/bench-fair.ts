@@ -11,9 +11,9 @@ const GOAL = 3000 / 4;
 
 const [, , one] = process.argv;
 if (one) {
-  const a = fromPattern(one as PatternName);
+  const activity = fromPattern(one as PatternName);
   const from = performance.now();
-  const { fair } = fairMatch(a, [{ age: 7 }, { age: "adult" }]);
+  const { fair } = fairMatch(activity, [{ age: 7 }, { age: "adult" }]);
   process.stdout.write(JSON.stringify({ ms: performance.now() - from, fair }));
 } else {
   const me = fileURLToPath(import.meta.url);

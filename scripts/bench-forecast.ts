@@ -16,11 +16,11 @@ const timed = <T>(work: () => T, rounds: number): { ms: number; last: T } => {
   return { ms: middle(times), last };
 };
 const out = (["climb", "bands"] as const).map((name) => {
-  const a = fromPattern(name);
-  const exact = timed(() => forecastActivity(a, [{ age: 7 }], alone, "middle", { method: "exact" }), 15);
+  const activity = fromPattern(name);
+  const exact = timed(() => forecastActivity(activity, [{ age: 7 }], alone, "middle", { method: "exact" }), 15);
   const games = 10_000;
   const sampled = timed(
-    () => forecastActivity(a, [{ age: 7 }], alone, "middle", { method: "sampled", samples: games }),
+    () => forecastActivity(activity, [{ age: 7 }], alone, "middle", { method: "sampled", samples: games }),
     3,
   );
   // To bring a simulation's standard error down to 1e-6 takes 0.25 / 1e-12 games.
@@ -37,11 +37,11 @@ const out = (["climb", "bands"] as const).map((name) => {
 });
 /** The example of every pattern, alone: exact ones in 100 ms, sampled ones in a second with their error. */
 for (const name of patternNames) {
-  const a = fromPattern(name);
+  const activity = fromPattern(name);
   const times: number[] = [];
-  let last = forecastActivity(a, [{ age: 7 }], alone, "middle");
+  let last = forecastActivity(activity, [{ age: 7 }], alone, "middle");
   for (let i = 0; i < 15; i++) {
-    const fresh = structuredClone(a);
+    const fresh = structuredClone(activity);
     const began = performance.now();
     last = forecastActivity(fresh, [{ age: 7 }], alone, "middle");
     times.push(performance.now() - began);
@@ -59,12 +59,12 @@ for (const name of patternNames) {
 }
 const six = Array.from({ length: 6 }, () => ({ age: 7 }));
 const with_ = (name: "climb" | "bands", change: object, match: object = {}) => {
-  const a = fromPattern(name);
+  const activity = fromPattern(name);
   return {
-    ...a,
-    pattern: { ...a.pattern, params: { ...(a.pattern.params as object), ...change } },
-    match: { ...a.match, ...match },
-  } as typeof a;
+    ...activity,
+    pattern: { ...activity.pattern, params: { ...(activity.pattern.params as object), ...change } },
+    match: { ...activity.match, ...match },
+  } as typeof activity;
 };
 /** What the schema allows at its worst. */
 const worst = [

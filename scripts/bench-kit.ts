@@ -19,21 +19,23 @@ function homes(items: readonly Item[], seed: number) {
     ...NOTHING_SAID,
     id: `${i}`,
     label: "",
-    kit: Object.fromEntries(items.filter((x) => !x.made && draw() < x.homes).map((x) => [x.id, x.count])),
+    kit: Object.fromEntries(
+      items.filter((item) => !item.made && draw() < item.homes).map((item) => [item.id, item.count]),
+    ),
   }));
 }
-function timed(a: Activity, items: readonly Item[]) {
+function timed(activity: Activity, items: readonly Item[]) {
   const all = homes(items, 7);
   const times: number[] = [];
   let [trials, proved] = [0, 0];
   for (let r = 0; r < ROUNDS; r++) {
     const began = performance.now();
-    const needs = rolesOf(a, 2);
+    const needs = rolesOf(activity, 2);
     [trials, proved] = [0, 0];
     for (const h of all) {
-      const c = choose(choosingFor(a, h, items, { needs }));
-      trials += c.trials;
-      if (c.proved) proved++;
+      const chosen = choose(choosingFor(activity, h, items, { needs }));
+      trials += chosen.trials;
+      if (chosen.proved) proved++;
     }
     times.push(performance.now() - began);
   }
@@ -41,18 +43,18 @@ function timed(a: Activity, items: readonly Item[]) {
 }
 /** A climb of so many targets; `into`: the ball must enter each of them. */
 function climb(targets: number, into: boolean): Activity {
-  const a = fromPattern("climb");
-  let now: Activity = { ...a, space: { ...a.space, length: 12 } };
+  const activity = fromPattern("climb");
+  let now: Activity = { ...activity, space: { ...activity.space, length: 12 } };
   while (opened(now).pegs.length < targets) now = opened(now).add()!;
   const doc = structuredClone(now);
   const { ladder } = doc.pattern.params as { ladder: { targets: { counts: string[] }[] } };
-  for (const t of ladder.targets) t.counts = into ? ["into"] : ["touch"];
+  for (const target of ladder.targets) target.counts = into ? ["into"] : ["touch"];
   return doc;
 }
 /** The list twice, three times over: the same things under other names. */
 const longer = (times: number): Item[] =>
   Array.from({ length: times }, (_, k) =>
-    catalogue.map((i) => (k === 0 ? i : { ...i, id: `${i.id}${k}`, made: null })),
+    catalogue.map((item) => (k === 0 ? item : { ...item, id: `${item.id}${k}`, made: null })),
   ).flat();
 
 const list = listOf([]);

@@ -18,9 +18,9 @@ const told = patternNames.map((name) => {
     Array.from({ length: EDITS }, (_, i) => {
       // Every edit is another document: nothing is known of it.
       const a = structuredClone({ ...drawn, levels: null, minutes: drawn.minutes + i });
-      const list = levels.list.map((s) => ({ ...s, line: s.line + 0.01 * i }));
+      const list = levels.list.map((setting) => ({ ...setting, line: setting.line + 0.01 * i }));
       const began = performance.now();
-      for (const s of list) for (const who of people) rateAt(a, s, who);
+      for (const setting of list) for (const who of people) rateAt(a, setting, who);
       return performance.now() - began;
     }).sort((x, y) => x - y);
   const three = times(THREE);

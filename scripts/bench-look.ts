@@ -21,11 +21,11 @@ const ALONE = { players: 1, mode: "alone", seed: 1 } as const;
 
 let [drawn, rare, others, othersRare, quick] = [0, 0, 0, 0, 0];
 for (const name of patternNames) {
-  const a = fromPattern(name);
+  const activity = fromPattern(name);
   for (const age of AGES) {
-    const from = rareScore(a, age);
-    const less = patternBetter(a) === "less";
-    const marks = (v: number) => from !== null && (less ? v <= from : v >= from);
+    const from = rareScore(activity, age);
+    const less = patternBetter(activity) === "less";
+    const marks = (value: number) => from !== null && (less ? value <= from : value >= from);
     const draw = random(age);
     const graph = new Graph();
     for (let i = 0; i < CHILDREN; i++) {
@@ -35,7 +35,7 @@ for (const name of patternNames) {
         skill: PRIOR_SD.skill * normalDraw(draw),
         pace: Math.exp(PRIOR_SD.pace * normalDraw(draw)),
       };
-      const told = forecastActivity(a, [who], { ...ALONE, seed: i + 1 }, "middle", {
+      const told = forecastActivity(activity, [who], { ...ALONE, seed: i + 1 }, "middle", {
         method: "sampled",
         samples: GOES,
         graph,
@@ -45,19 +45,22 @@ for (const name of patternNames) {
       rare += GOES * at.reduce((sum, v, k) => sum + (marks(v) ? p[k]! : 0), 0);
     }
     for (let i = 0; i < OTHERS; i++) {
-      const events = playGo(a, [age], [behaviorProfile(1000 * age + i)], ALONE, i + 1);
-      const r = replay(gamePartOf(a), ALONE, events);
-      const { finished, own } = r.play.game.progress(r.play.standing[r.play.standing.length - 1]!.after)[0]!;
+      const events = playGo(activity, [age], [behaviorProfile(1000 * age + i)], ALONE, i + 1);
+      const replayed = replay(gamePartOf(activity), ALONE, events);
+      const { finished, own } = replayed.play.game.progress(
+        replayed.play.standing[replayed.play.standing.length - 1]!.after,
+      )[0]!;
       others++;
-      if (hurried(r.play, age)) quick++;
+      if (hurried(replayed.play, age)) quick++;
       if (marks(own) && (!less || finished)) othersRare++;
     }
   }
 }
-function patternBetter(a: ReturnType<typeof fromPattern>) {
-  return replay(gamePartOf(a), ALONE, []).play.game.score(replay(gamePartOf(a), ALONE, []).play.begin)[0]!.better;
+function patternBetter(activity: ReturnType<typeof fromPattern>) {
+  return replay(gamePartOf(activity), ALONE, []).play.game.score(replay(gamePartOf(activity), ALONE, []).play.begin)[0]!
+    .better;
 }
-const of = (n: number, all: number) => Math.round((10_000 * n) / all) / 10;
+const of = (count: number, all: number) => Math.round((10_000 * count) / all) / 10;
 process.stdout.write(
   JSON.stringify([
     {

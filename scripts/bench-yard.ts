@@ -10,14 +10,14 @@ import { OBSTACLES } from "../core/yard/space.ts";
 /** Fitting an activity into thirty furnished homes, and how it grows with corners, obstacles and targets. Prints JSON. */
 const ROUNDS = 9;
 const middle = (list: number[]) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)]!;
-const cm = (m: number) => Math.round(m * 100) / 100;
+const cm = (metres: number) => Math.round(metres * 100) / 100;
 
 /** A space with so many corners (4: a rectangle; 6: an L; more: a rounded figure) and so many things in it. */
 function space(draw: () => number, corners: number, things: number): HomeSpace {
   const [length, width] = [cm(3 + draw() * 5), cm(1.6 + draw() * 3)];
   const round = Array.from({ length: corners }, (_, i) => {
-    const a = (2 * Math.PI * i) / corners;
-    return { x: cm((length / 2) * (1 + Math.cos(a))), y: cm((width / 2) * (1 + Math.sin(a))) };
+    const age = (2 * Math.PI * i) / corners;
+    return { x: cm((length / 2) * (1 + Math.cos(age))), y: cm((width / 2) * (1 + Math.sin(age))) };
   });
   const outline =
     corners === 4 ? undefined : corners === 6 ? ell(length, width, cm(length * 0.4), cm(width * 0.4)) : round;
@@ -38,13 +38,13 @@ function space(draw: () => number, corners: number, things: number): HomeSpace {
     ...(obstacles.length > 0 && { obstacles }),
   };
 }
-function timed(a: Activity, spaces: readonly HomeSpace[]) {
+function timed(activity: Activity, spaces: readonly HomeSpace[]) {
   const times: number[] = [];
   const found = { designed: 0, adapted: 0, none: 0 };
   for (let r = 0; r < ROUNDS; r++) {
     const began = performance.now();
-    for (const s of spaces) {
-      const { status } = fitAsDesigned(a, { age: 7 }, s);
+    for (const eachSpace of spaces) {
+      const { status } = fitAsDesigned(activity, { age: 7 }, eachSpace);
       if (r === 0) found[status]++;
     }
     times.push(performance.now() - began);
@@ -57,11 +57,11 @@ const thirty = (corners: (i: number) => number, things: (i: number) => number) =
 };
 /** A climb of so many targets. */
 function climb(targets: number): Activity {
-  const a = fromPattern("climb");
-  let now: Activity = { ...a, space: { ...a.space, length: 12 } };
+  const activity = fromPattern("climb");
+  let now: Activity = { ...activity, space: { ...activity.space, length: 12 } };
   while (opened(now).pegs.length < targets) now = opened(now).add()!;
   while (opened(now).pegs.length > targets) now = opened(now).remove(opened(now).pegs.at(-1)!.id)!;
-  return { ...now, space: a.space };
+  return { ...now, space: activity.space };
 }
 const mixed = thirty(
   (i) => [4, 6, 4, 8][i % 4]!,

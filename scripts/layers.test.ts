@@ -21,7 +21,9 @@ function* sources(dir: string): Generator<string> {
   }
 }
 const imports = (file: string) =>
-  [...readFileSync(file, "utf8").matchAll(/(?:^|[\s}])(?:from|import)\s*\(?\s*"([^"\s,]+)"/gm)].map((m) => m[1]!);
+  [...readFileSync(file, "utf8").matchAll(/(?:^|[\s}])(?:from|import)\s*\(?\s*"([^"\s,]+)"/gm)].map(
+    (match) => match[1]!,
+  );
 
 function houseOf(file: string, spec: string): string | null {
   if (spec.startsWith("#")) return spec.slice(1).split("/")[0]!;
@@ -36,7 +38,7 @@ const CORE = [
   "exercises",
   "plan",
   "letters",
-  "square",
+  "sorting-grid",
   "measures",
   "actions",
   "physics",
@@ -56,7 +58,7 @@ const CORE = [
   "forecast",
   "estimate",
   "fair",
-  "child",
+  "simulated-player",
   "compile",
   "levels",
   "rehearsal",
@@ -70,26 +72,28 @@ function circles(files: readonly string[]): string[][] {
     const path = spec.startsWith("#") ? join(root, spec.slice(1)) : resolve(dirname(file), spec);
     return known.has(path) && path !== file ? [path] : [];
   };
-  return circlesOf(new Map(files.map((f) => [f, imports(f).flatMap((s) => (/^[#.]/.test(s) ? to(f, s) : []))])));
+  return circlesOf(
+    new Map(files.map((file) => [file, imports(file).flatMap((text) => (/^[#.]/.test(text) ? to(file, text) : []))])),
+  );
 }
 /** Strongly connected components of more than one node, by Tarjan's algorithm (SIAM J. Comput. 1, 1972). */
 function circlesOf(graph: ReadonlyMap<string, readonly string[]>): string[][] {
   const [index, low] = [new Map<string, number>(), new Map<string, number>()];
   const stack: string[] = [];
   const found: string[][] = [];
-  const visit = (v: string) => {
-    index.set(v, index.size);
-    low.set(v, index.get(v)!);
-    stack.push(v);
-    for (const w of graph.get(v) ?? []) {
-      if (!index.has(w)) visit(w);
-      if (stack.includes(w)) low.set(v, Math.min(low.get(v)!, low.get(w)!));
+  const visit = (value: string) => {
+    index.set(value, index.size);
+    low.set(value, index.get(value)!);
+    stack.push(value);
+    for (const word of graph.get(value) ?? []) {
+      if (!index.has(word)) visit(word);
+      if (stack.includes(word)) low.set(value, Math.min(low.get(value)!, low.get(word)!));
     }
-    if (low.get(v) !== index.get(v)) return;
-    const component = stack.splice(stack.indexOf(v));
+    if (low.get(value) !== index.get(value)) return;
+    const component = stack.splice(stack.indexOf(value));
     if (component.length > 1) found.push(component.sort());
   };
-  for (const v of graph.keys()) if (!index.has(v)) visit(v);
+  for (const key of graph.keys()) if (!index.has(key)) visit(key);
   return found;
 }
 
@@ -108,10 +112,10 @@ describe("imports run downward only", () => {
       }
     }
     expect(wrong).toEqual([]);
-    const folders = readdirSync(join(root, "core"), { withFileTypes: true }).flatMap((f) =>
-      f.isDirectory() ? [f.name] : [],
+    const folders = readdirSync(join(root, "core"), { withFileTypes: true }).flatMap((dirent) =>
+      dirent.isDirectory() ? [dirent.name] : [],
     );
-    expect(folders.filter((f) => !CORE.includes(f))).toEqual([]);
+    expect(folders.filter((folder) => !CORE.includes(folder))).toEqual([]);
   });
 
   it.each(Object.keys(MAY))("%s", (house) => {
@@ -128,7 +132,7 @@ describe("imports run downward only", () => {
 
   it("has no circles, type imports and lazy ones included", () => {
     const files = Object.keys(MAY).flatMap((house) => [...sources(join(root, house))]);
-    expect(circles(files).map((c) => c.map((f) => relative(root, f)))).toEqual([]);
+    expect(circles(files).map((circle) => circle.map((field) => relative(root, field)))).toEqual([]);
     expect(files.length).toBeGreaterThan(500);
     // The search finds a circle where there is one.
     expect(
@@ -144,17 +148,17 @@ describe("imports run downward only", () => {
 
   it("nothing but one file reads what a request carries, so that all of it is well-formed", () => {
     const wrong = [...sources(join(root, "app"))].filter(
-      (f) =>
-        !f.endsWith("app/read.server.ts") &&
-        /\.formData\(|request\.(json|text|arrayBuffer|body)\b|\.searchParams/.test(readFileSync(f, "utf8")),
+      (source) =>
+        !source.endsWith("app/read.server.ts") &&
+        /\.formData\(|request\.(json|text|arrayBuffer|body)\b|\.searchParams/.test(readFileSync(source, "utf8")),
     );
-    expect(wrong.map((f) => relative(root, f))).toEqual([]);
+    expect(wrong.map((field) => relative(root, field))).toEqual([]);
   });
 
   it("nothing of core reads the clock, the network or a global random number", () => {
-    const wrong = [...sources(join(root, "core"))].filter((f) =>
-      /Date\.now|new Date\(|Math\.random|fetch\(|process\./.test(readFileSync(f, "utf8")),
+    const wrong = [...sources(join(root, "core"))].filter((source) =>
+      /Date\.now|new Date\(|Math\.random|fetch\(|process\./.test(readFileSync(source, "utf8")),
     );
-    expect(wrong.map((f) => relative(root, f))).toEqual([]);
+    expect(wrong.map((field) => relative(root, field))).toEqual([]);
   });
 });

@@ -9,14 +9,14 @@ import { targetName } from "../words/say.ts";
 /** Plan and document of the example of each pattern, by file name. */
 export const pictures = (): { file: string; text: string }[] =>
   patternNames.flatMap((name) => {
-    const a = fromPattern(name);
-    const svg = planSvg(layoutOf(a), a.space, {
-      title: a.title,
+    const activity = fromPattern(name);
+    const svg = planSvg(layoutOf(activity), activity.space, {
+      title: activity.title,
       drawing: (item) => own(paths, item) ?? paths.line!,
       name: (t) => targetName(t),
     });
     return [
       { file: `${name}.svg`, text: svg },
-      { file: `${name}.json`, text: `${JSON.stringify(a, null, 2)}\n` },
+      { file: `${name}.json`, text: `${JSON.stringify(activity, null, 2)}\n` },
     ];
   });

@@ -8,7 +8,7 @@ import { pictures } from "./pattern-pictures.ts";
 const docs = new URL("../docs/", import.meta.url);
 const text = (file: string) => readFileSync(new URL(file, docs), "utf8");
 it("the pictures and documents of the patterns are those of the code (npm run patterns)", () => {
-  for (const p of pictures()) expect(text(`patterns/${p.file}`) === p.text, p.file).toBe(true);
+  for (const picture of pictures()) expect(text(`patterns/${picture.file}`) === picture.text, picture.file).toBe(true);
 });
 it("every pattern has its part of the page for teachers, with its picture and its document", () => {
   const page = text("patterns.md");
@@ -20,7 +20,7 @@ it("every pattern has its part of the page for teachers, with its picture and it
 it("each document is read and forecast as it stands", () => {
   for (const name of patternNames) {
     const a = activity.parse(JSON.parse(text(`patterns/${name}.json`)));
-    const f = forecastActivity(a, [{ age: 8 }], { players: 1, mode: "alone", seed: 1 }, "middle");
-    expect(f.sides).toHaveLength(1);
+    const forecast = forecastActivity(a, [{ age: 8 }], { players: 1, mode: "alone", seed: 1 }, "middle");
+    expect(forecast.sides).toHaveLength(1);
   }
 });

@@ -7,7 +7,7 @@ const addresses = z
   .transform((text) =>
     text
       .split(",")
-      .map((a) => a.trim())
+      .map((action) => action.trim())
       .filter(Boolean),
   )
   .pipe(
@@ -37,5 +37,5 @@ const env = z.object({
 export const config = (() => {
   const read = env.safeParse(process.env);
   if (read.success) return read.data;
-  throw new Error(read.error.issues.map((i) => `${i.path.join(".")}: ${i.message}`).join("; "));
+  throw new Error(read.error.issues.map((issue) => `${issue.path.join(".")}: ${issue.message}`).join("; "));
 })();

@@ -2,12 +2,12 @@ import { createHash } from "node:crypto";
 
 /** The same content gives the same text whatever the order of its keys. */
 function canonical(value: unknown): string {
-  if (Array.isArray(value)) return `[${value.map((v) => canonical(v)).join(",")}]`;
+  if (Array.isArray(value)) return `[${value.map((eachValue) => canonical(eachValue)).join(",")}]`;
   if (typeof value === "object" && value !== null)
     return `{${Object.entries(value)
       .filter(([, v]) => v !== undefined)
-      .sort(([a], [b]) => (a < b ? -1 : 1))
-      .map(([k, v]) => `${JSON.stringify(k)}:${canonical(v)}`)
+      .sort(([key], [text]) => (key < text ? -1 : 1))
+      .map(([key, v]) => `${JSON.stringify(key)}:${canonical(v)}`)
       .join(",")}}`;
   return JSON.stringify(value) ?? "null";
 }
@@ -16,6 +16,6 @@ export const contentHash = (value: unknown): string => createHash("sha256").upda
 
 /** An id made of a text: the same text gives the same id, on every copy and at every time. */
 export function idFrom(text: string): string {
-  const h = createHash("sha256").update(text).digest("hex");
-  return `${h.slice(0, 8)}-${h.slice(8, 12)}-4${h.slice(13, 16)}-8${h.slice(17, 20)}-${h.slice(20, 32)}`;
+  const hash = createHash("sha256").update(text).digest("hex");
+  return `${hash.slice(0, 8)}-${hash.slice(8, 12)}-4${hash.slice(13, 16)}-8${hash.slice(17, 20)}-${hash.slice(20, 32)}`;
 }

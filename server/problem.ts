@@ -3,7 +3,7 @@ import type { Problem } from "#core/formats/activity.ts";
 /** Something that was given cannot be taken: each field with what is allowed. Nothing was changed. */
 export class NotAllowed extends Error {
   constructor(readonly problems: Problem[]) {
-    super(problems.map((p) => `${p.field}: ${p.message}`).join("; "));
+    super(problems.map((problem) => `${problem.field}: ${problem.message}`).join("; "));
   }
   static of(field: string, message: string): NotAllowed {
     return new NotAllowed([{ field, message }]);

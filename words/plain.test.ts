@@ -22,7 +22,7 @@ const every = Object.entries(CATALOGUES).flatMap(([c, all]) =>
 
 it("says what is counted at every peg of every pattern", () => {
   for (const name of patternNames) {
-    const kinds = opened(fromPattern(name)).probes.map((p) => p.ask.aim.kind);
+    const kinds = opened(fromPattern(name)).probes.map((probe) => probe.ask.aim.kind);
     for (const kind of kinds) expect(enTeacher, `${name} ${kind}`).toHaveProperty([`rates.${kind}`]);
   }
 });
@@ -47,14 +47,14 @@ function asked(ast: Ast, out = new Map<string, readonly string[] | "count">()) {
 function rendered(text: string): { n: number; said: string }[] {
   const message = new IntlMessageFormat(text, "en");
   const wants = asked(message.getAst() as Ast);
-  const words = [...wants.values()].flatMap((w) => (w === "count" ? [] : [w.length]));
+  const words = [...wants.values()].flatMap((want) => (want === "count" ? [] : [want.length]));
   const ways = Math.max(1, ...words);
   return [0, 1, 2, 5].flatMap((n) =>
     Array.from({ length: ways }, (_, way) => ({
       n,
       said: String(
         message.format(
-          Object.fromEntries([...wants].map(([k, w]) => [k, w === "count" ? n : w[Math.min(way, w.length - 1)]!])),
+          Object.fromEntries([...wants].map(([key, w]) => [key, w === "count" ? n : w[Math.min(way, w.length - 1)]!])),
         ),
       ),
     })),
@@ -69,7 +69,7 @@ const ONE =
 
 describe("sentences", () => {
   it("are whole with 0, 1, 2 and 5 of everything, and never say `1 children` or `5 child`", () => {
-    let n = 0;
+    let count = 0;
     const wrong: string[] = [];
     const never: RegExp[] = [
       /[{}#]|undefined|NaN/,
@@ -80,11 +80,11 @@ describe("sentences", () => {
     ];
     for (const [key, text] of every)
       for (const { said } of rendered(text)) {
-        n++;
+        count++;
         for (const no of never) if (no.test(said)) wrong.push(`${key}: ${said}`);
       }
     expect(wrong).toEqual([]);
-    expect(n).toBeGreaterThan(1500);
+    expect(count).toBeGreaterThan(1500);
   });
 
   it("say lists and their verbs", () => {
@@ -102,12 +102,12 @@ describe("sentences", () => {
 /** The phrases that docs/words.md rules out, from the last column of its tables and from its list. */
 function ruledOut(): string[] {
   const page = readFileSync(new URL("../docs/words.md", import.meta.url), "utf8");
-  const rows = [...page.matchAll(/^\| \*\*.+? \| .*? \| (.+?) \|$/gm)].map((r) => r[1]!);
+  const rows = [...page.matchAll(/^\| \*\*.+? \| .*? \| (.+?) \|$/gm)].map((match) => match[1]!);
   const list = /These words never appear: (.+)\.$/m.exec(page)![1]!;
   expect(rows.length).toBeGreaterThan(20);
   return [...rows, list]
-    .flatMap((r) => r.split(", "))
-    .map((w) => w.replace(/ \(.*\)/, "").trim())
+    .flatMap((role) => role.split(", "))
+    .map((word) => word.replace(/ \(.*\)/, "").trim())
     .filter(Boolean);
 }
 /** Words that are ruled out in one sense only, with how that sense looks. */
@@ -126,8 +126,8 @@ const SENSES: Record<string, RegExp> = {
 /** What a reader sees of a sentence: every way that its counts and choices can turn out. */
 const seen = (text: string) => rendered(text).map((r) => r.said);
 const findRuledOut = (said: string, words: readonly string[]): string | null => {
-  for (const w of words) {
-    const found = (SENSES[w] ?? new RegExp(`\\b${w}(s|es|ed|ing)?\\b`, "i")).exec(said);
+  for (const word of words) {
+    const found = (SENSES[word] ?? new RegExp(`\\b${word}(s|es|ed|ing)?\\b`, "i")).exec(said);
     if (found) return found[0];
   }
   return null;
@@ -140,11 +140,11 @@ const CHILD_AS_IT =
 function pageTexts(): [where: string, text: string][] {
   const files = readdirSync(join(import.meta.dirname, "..", "app"), { recursive: true, encoding: "utf8" });
   return files
-    .filter((f) => f.endsWith(".tsx") && !f.includes(".test."))
-    .flatMap((f) => {
+    .filter((file) => file.endsWith(".tsx") && !file.includes(".test."))
+    .flatMap((file) => {
       const source = ts.createSourceFile(
-        f,
-        readFileSync(join(import.meta.dirname, "..", "app", f), "utf8"),
+        file,
+        readFileSync(join(import.meta.dirname, "..", "app", file), "utf8"),
         ts.ScriptTarget.Latest,
         true,
         ts.ScriptKind.TSX,
@@ -165,7 +165,7 @@ function pageTexts(): [where: string, text: string][] {
           /^[A-Z“(]|[a-z] [a-z]/.test(text) &&
           !/(^| )(flex|grid|text-|bg-|border|rounded|font-|min-|max-|gap-|items-|-m|px-)/.test(text)
         )
-          out.push([f, text]);
+          out.push([file, text]);
         ts.forEachChild(node, visit);
       };
       visit(source);
@@ -178,7 +178,7 @@ describe("the voice", () => {
   const pages = pageTexts();
   it("no sentence of a catalogue or a page uses a word that docs/words.md rules out", () => {
     expect(pages.length).toBeGreaterThan(400);
-    const said = [...every.flatMap(([key, text]) => seen(text).map((s) => [key, s] as const)), ...pages];
+    const said = [...every.flatMap(([key, text]) => seen(text).map((eachText) => [key, eachText] as const)), ...pages];
     const wrong = said.flatMap(([where, text]) => {
       const found = findRuledOut(text, words);
       return found ? [`${where}: "${text}" says ${found}`] : [];
@@ -186,31 +186,33 @@ describe("the voice", () => {
     expect([...new Set(wrong)]).toEqual([]);
   });
   it("percentages have no space, and no child is an it", () => {
-    const said = [...every.flatMap(([key, text]) => seen(text).map((s) => [key, s] as const)), ...pages];
-    expect(said.filter(([, t]) => /\d %|\} %|^%$|^ %/.test(t)).map(([w, t]) => `${w}: ${t}`)).toEqual([]);
-    expect(said.filter(([, t]) => CHILD_AS_IT.test(t)).map(([w, t]) => `${w}: ${t}`)).toEqual([]);
+    const said = [...every.flatMap(([key, text]) => seen(text).map((eachText) => [key, eachText] as const)), ...pages];
+    expect(said.filter(([, text]) => /\d %|\} %|^%$|^ %/.test(text)).map(([word, text]) => `${word}: ${text}`)).toEqual(
+      [],
+    );
+    expect(said.filter(([, text]) => CHILD_AS_IT.test(text)).map(([word, text]) => `${word}: ${text}`)).toEqual([]);
     // The check finds what it is for.
     expect(CHILD_AS_IT.test("Every child gets the level that suits it.")).toBe(true);
     expect(findRuledOut("12 sends in a go", words)).toBe("12 sends");
     expect(findRuledOut("Which things are asked anew?", words)).not.toBeNull();
   });
   it("keeps a child's sentences to 8 words, a grown-up's to 15 and a teacher's to 30", () => {
-    const ofCatalogue = (c: string, key: string) =>
-      c === "enTeacher" || c === "enRules" || c === "labels" ? 30 : GROWN_UP.test(key) ? 15 : 8;
+    const ofCatalogue = (text: string, key: string) =>
+      text === "enTeacher" || text === "enRules" || text === "labels" ? 30 : GROWN_UP.test(key) ? 15 : 8;
     const long = every.flatMap(([at, text]) => {
       const [c, key] = at.split(" ") as [string, string];
       const limit = ofCatalogue(c, key);
       return seen(text)
-        .flatMap((s) => s.split(/(?<=[.?!:;])\s+/))
-        .filter((s) => s.split(/\s+/).length > limit)
-        .map((s) => `${at} (${limit}): ${s}`);
+        .flatMap((eachText) => eachText.split(/(?<=[.?!:;])\s+/))
+        .filter((eachText) => eachText.split(/\s+/).length > limit)
+        .map((eachText) => `${at} (${limit}): ${eachText}`);
     });
     expect([...new Set(long)]).toEqual([]);
-    const pageLong = pages.flatMap(([f, t]) =>
-      t
+    const pageLong = pages.flatMap(([field, text]) =>
+      text
         .split(/(?<=[.?!:;])\s+/)
-        .filter((s) => s.split(/\s+/).length > 30)
-        .map((s) => `${f}: ${s}`),
+        .filter((eachText) => eachText.split(/\s+/).length > 30)
+        .map((eachText) => `${field}: ${eachText}`),
     );
     expect(pageLong).toEqual([]);
   });
@@ -218,14 +220,14 @@ describe("the voice", () => {
     for (const name of patternNames) {
       const game = opened(fromPattern(name));
       const at = new Map<string, string[]>();
-      for (const k of game.knobs()) {
+      for (const knob of game.knobs()) {
         // A field of one round, stage or target shows its number beside its label.
-        if (k.path.some((x) => typeof x === "number")) continue;
-        at.set(k.station, [...(at.get(k.station) ?? []), label(k.label)]);
+        if (knob.path.some((x) => typeof x === "number")) continue;
+        at.set(knob.station, [...(at.get(knob.station) ?? []), label(knob.label)]);
       }
       for (const [part, list] of at)
         expect(
-          list.filter((l, i) => list.indexOf(l) !== i),
+          list.filter((line, i) => list.indexOf(line) !== i),
           `${name}, ${part}`,
         ).toEqual([]);
     }

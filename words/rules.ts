@@ -10,21 +10,21 @@ const MAX_TEXT = 40;
 const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
 
 /** A field as its sentence says it, with what can be changed between stars; null: it has none. */
-export function ruleOf(k: Knob, value: unknown, action: Action, longest = MAX_TEXT): string | null {
+export function ruleOf(knob: Knob, value: unknown, action: Action, longest = MAX_TEXT): string | null {
   const noun = attemptWords(action);
-  const key = k.label.replace("knob.", "rule.");
+  const key = knob.label.replace("knob.", "rule.");
   const text = (at: string, told?: string | number) =>
     Object.hasOwn(enRules, at) ? tell(at, { ...noun, ...(told !== undefined && { value: told }) }) : null;
-  if (k.kind === "toggle") return text(`${key}.${value === true ? "yes" : "no"}`);
-  const told = toldOf(k, value, longest, noun);
+  if (knob.kind === "toggle") return text(`${key}.${value === true ? "yes" : "no"}`);
+  const told = toldOf(knob, value, longest, noun);
   return told === null ? text(`${key}.none`) : text(key, told);
 }
-function toldOf(k: Knob, value: unknown, longest: number, noun: Record<string, string>): string | number | null {
-  switch (k.kind) {
+function toldOf(knob: Knob, value: unknown, longest: number, noun: Record<string, string>): string | number | null {
+  switch (knob.kind) {
     case "number":
       return typeof value === "number" ? value : null;
     case "choice": {
-      const is = k.options.find((o) => same(o.value, value));
+      const is = knob.options.find((option) => same(option.value, value));
       return is ? label(is.label, noun) : null;
     }
     case "text": {

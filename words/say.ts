@@ -48,15 +48,15 @@ export function itemName(id: string, names: Names = {}): string {
 const NAMED: Record<string, string> = { floor: "floor", was: "floor", property: "property" };
 
 /** A phrase of the core as a sentence, with what more it may need (`attemptWords`): things, floors and properties in its parameters get their names. */
-export function sayPhrase(p: Phrase, names: Names = {}, more: Record<string, string> = {}): string {
-  const params: Record<string, string | number> = { ...more, ...p.params };
-  for (const [k, v] of Object.entries(params)) {
-    if (k === "item" || k === "as") params[k] = itemName(String(v), names);
-    else if (own(NAMED, k)) params[k] = say(`${NAMED[k]}.${v}`);
+export function sayPhrase(phrase: Phrase, names: Names = {}, more: Record<string, string> = {}): string {
+  const params: Record<string, string | number> = { ...more, ...phrase.params };
+  for (const [key, value] of Object.entries(params)) {
+    if (key === "item" || key === "as") params[key] = itemName(String(value), names);
+    else if (own(NAMED, key)) params[key] = say(`${NAMED[key]}.${value}`);
   }
-  if (typeof params.label === "string" && p.params?.item)
-    params.label = targetName({ label: params.label, item: String(p.params.item) }, names);
-  return say(p.key, params);
+  if (typeof params.label === "string" && phrase.params?.item)
+    params.label = targetName({ label: params.label, item: String(phrase.params.item) }, names);
+  return say(phrase.key, params);
 }
 
 /** What a target is called on the card: by the teacher, as the thing is, or (`#2`) as the second thing of its kind. */
@@ -67,8 +67,8 @@ export function targetName(t: { label: string; item: string }, names: Names = {}
 }
 
 /** A count in whole or half steps: `5½`; other parts of one with their figure: `2.3`. */
-export const sayCount = (n: number): string =>
-  n % 0.5 === 0 ? `${Math.floor(n) || (n % 1 ? "" : 0)}${n % 1 === 0.5 ? "½" : ""}` : n.toFixed(1);
+export const sayCount = (count: number): string =>
+  count % 0.5 === 0 ? `${Math.floor(count) || (count % 1 ? "" : 0)}${count % 1 === 0.5 ? "½" : ""}` : count.toFixed(1);
 
 /** A count as sentences take it: written, as a number for its plural (a half is one), and its unit. */
 export const countedIn = ({ count, unit }: { count: number; unit: string }) => ({
@@ -88,6 +88,6 @@ export const sayList = (names: readonly string[]): string => listed.format(names
 
 /** How a score comes about, with its notes in words: `12 (6 pins) + 3 (all at once) = 15`. See core/match/end.ts. */
 export const sayWorking = (working: string): string =>
-  working.replace(/\{(\w+)(?: (\d+))?\}/g, (_, of: string, n?: string) =>
-    say(`working.${of}`, n === undefined ? {} : { n: Number(n) }),
+  working.replace(/\{(\w+)(?: (\d+))?\}/g, (_, of: string, name?: string) =>
+    say(`working.${of}`, name === undefined ? {} : { n: Number(name) }),
   );

@@ -17,19 +17,19 @@ const cardOf = (designed: Activity) =>
     homes: [{ ...NOTHING_SAID, id: "h", label: "h" }],
     items: { own: [], hidden: [] },
   });
-const all = (a: Activity) => JSON.stringify(sheetRules(cardOf(a)));
+const all = (givenActivity: Activity) => JSON.stringify(sheetRules(cardOf(givenActivity)));
 
 /** Another value that a field may have; undefined where a test knows none. */
-function other(k: Knob, value: unknown): unknown {
-  switch (k.kind) {
+function other(knob: Knob, value: unknown): unknown {
+  switch (knob.kind) {
     case "toggle":
       return value !== true;
     case "number": {
-      if (typeof value !== "number") return k.least + (k.step ?? 1);
-      return value + (k.step ?? 1) <= k.most ? value + (k.step ?? 1) : value - (k.step ?? 1);
+      if (typeof value !== "number") return knob.least + (knob.step ?? 1);
+      return value + (knob.step ?? 1) <= knob.most ? value + (knob.step ?? 1) : value - (knob.step ?? 1);
     }
     case "choice":
-      return k.options.find((o) => JSON.stringify(o.value) !== JSON.stringify(value))?.value;
+      return knob.options.find((option) => JSON.stringify(option.value) !== JSON.stringify(value))?.value;
     default:
       return undefined;
   }
@@ -54,16 +54,16 @@ describe.each(patternNames)("%s on paper", (name) => {
   it("has every field that changes a score: another value reads otherwise", () => {
     const before = all(a);
     const silent: string[] = [];
-    for (const k of opened(a).knobs()) {
-      if (ELSEWHERE.test(k.label) || k.kind === "ways" || k.kind === "turns") continue;
+    for (const knob of opened(a).knobs()) {
+      if (ELSEWHERE.test(knob.label) || knob.kind === "ways" || knob.kind === "turns") continue;
       const game = { params: a.pattern.params, match: a.match };
-      const value = other(k, setTo(k, game));
+      const value = other(knob, setTo(knob, game));
       if (value === undefined) continue;
-      const next = withSetting(game, { field: fieldOf(k), value: value as never });
+      const next = withSetting(game, { field: fieldOf(knob), value: value as never });
       const read = activity.safeParse({ ...a, pattern: { name, params: next.params }, match: next.match });
       // What the document does not allow beside the rest is no value of it.
       if (!read.success) continue;
-      if (all(read.data) === before) silent.push(`${k.label} ${JSON.stringify(value)}`);
+      if (all(read.data) === before) silent.push(`${knob.label} ${JSON.stringify(value)}`);
     }
     expect(silent).toEqual([]);
   });

@@ -48,14 +48,14 @@ const ON_THE_PLAN: ReadonlySet<string> = new Set([
 ]);
 
 /** A field that has no sentence of its own: its name and what it is set to. Null where it is off. */
-function plainFact(k: Knob, value: unknown, noun: Record<string, string>): string | null {
+function plainFact(knob: Knob, value: unknown, noun: Record<string, string>): string | null {
   if (value === null || value === undefined) return null;
-  const fact = (is: string | number) => say("sheet.fact", { name: label(k.label, noun), value: is });
-  switch (k.kind) {
+  const fact = (is: string | number) => say("sheet.fact", { name: label(knob.label, noun), value: is });
+  switch (knob.kind) {
     case "toggle":
       return fact(say(value === true ? "sheet.yes" : "sheet.no"));
     case "choice": {
-      const is = k.options.find((o) => JSON.stringify(o.value) === JSON.stringify(value));
+      const is = knob.options.find((option) => JSON.stringify(option.value) === JSON.stringify(value));
       return is ? fact(label(is.label, noun)) : null;
     }
     case "number":
@@ -72,25 +72,25 @@ const whole = (text: string) => text.replaceAll("*", "");
 
 /** Every fact that changes a score. Those of one stage, round or task stand on one line. */
 function factsOf(card: Card): string[] {
-  const a = card.activity;
-  const game = { params: a.pattern.params, match: a.match };
+  const activity = card.activity;
+  const game = { params: activity.pattern.params, match: activity.match };
   const lines: string[] = [];
   const parts = new Map<number, string[]>();
-  const noun = attemptWords(a.aim.action);
-  const all = opened(a).knobs();
-  for (const k of all) {
-    if (OF_THE_SCREEN.has(k.label) || ON_THE_PLAN.has(k.label)) continue;
-    const value = setTo(k, game);
-    const part = k.path.find((x): x is number => typeof x === "number");
-    const rule = ruleOf(k, value, a.aim.action, WHOLE_TEXT);
+  const noun = attemptWords(activity.aim.action);
+  const all = opened(activity).knobs();
+  for (const knob of all) {
+    if (OF_THE_SCREEN.has(knob.label) || ON_THE_PLAN.has(knob.label)) continue;
+    const value = setTo(knob, game);
+    const part = knob.path.find((x): x is number => typeof x === "number");
+    const rule = ruleOf(knob, value, activity.aim.action, WHOLE_TEXT);
     if (part !== undefined) {
-      const text = rule ? starred(rule) : plainFact(k, value, noun);
+      const text = rule ? starred(rule) : plainFact(knob, value, noun);
       if (text) parts.set(part, [...(parts.get(part) ?? []), text]);
       continue;
     }
     // What is not set changes nothing.
-    if (value === null || (k.label === "knob.goes" && value === 1)) continue;
-    const text = rule ? whole(rule) : plainFact(k, value, noun);
+    if (value === null || (knob.label === "knob.goes" && value === 1)) continue;
+    const text = rule ? whole(rule) : plainFact(knob, value, noun);
     if (text) lines.push(text);
   }
   const staged = [...parts].map(([i, texts]) => say("sheet.part", { number: i + 1, what: texts.join(", ") }));
@@ -98,8 +98,8 @@ function factsOf(card: Card): string[] {
 }
 
 /** Rules for moments that seldom come, which nobody could guess: each said where it may be needed. */
-function seldomOf(a: Activity): string[] {
-  const { pattern, players } = a;
+function seldomOf(activity: Activity): string[] {
+  const { pattern, players } = activity;
   const [team, against] = [players.modes.includes("relay"), players.modes.includes("against")];
   const when = (is: boolean, key: string) => (is ? [say(`sheet.seldom.${key}`)] : []);
   switch (pattern.name) {
@@ -123,11 +123,13 @@ function seldomOf(a: Activity): string[] {
 
 /** What each thing that stands there brings. */
 function pointsOf(card: Card): string | null {
-  const list = card.parts.flatMap((p) => {
-    if (p.kind === "target" && p.points !== undefined)
-      return [say("sheet.brings", { what: targetName(p), points: p.points })];
-    if (p.kind === "zone")
-      return [say("sheet.brings", { what: say("sheet.band", { number: Number(p.id.slice(1)) }), points: p.points })];
+  const list = card.parts.flatMap((part) => {
+    if (part.kind === "target" && part.points !== undefined)
+      return [say("sheet.brings", { what: targetName(part), points: part.points })];
+    if (part.kind === "zone")
+      return [
+        say("sheet.brings", { what: say("sheet.band", { number: Number(part.id.slice(1)) }), points: part.points }),
+      ];
     return [];
   });
   return list.length === 0 ? null : list.join(", ");
@@ -135,16 +137,18 @@ function pointsOf(card: Card): string | null {
 
 /** The rules of a card, in the words of the screens, as far as nobody can look them up on paper. */
 export function sheetRules(card: Card): SheetRules {
-  const a = card.activity;
-  const names = namesOf(a.kit.own);
+  const activity = card.activity;
+  const names = namesOf(activity.kit.own);
   return {
-    how: say(`sheet.how.${a.pattern.name}`, {
-      ...attemptWords(a.aim.action),
-      item: itemName(a.kit.send, names),
+    how: say(`sheet.how.${activity.pattern.name}`, {
+      ...attemptWords(activity.aim.action),
+      item: itemName(activity.kit.send, names),
       posture: card.self?.posture ?? "standing",
     }),
     points: pointsOf(card),
-    facts: [...factsOf(card), ...seldomOf(a)],
-    players: say("sheet.players", { modes: a.players.modes.map((m) => say(`sheet.mode.${m}`)).join(", ") }),
+    facts: [...factsOf(card), ...seldomOf(activity)],
+    players: say("sheet.players", {
+      modes: activity.players.modes.map((mode) => say(`sheet.mode.${mode}`)).join(", "),
+    }),
   };
 }

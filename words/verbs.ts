@@ -23,7 +23,7 @@ const VERBS: Record<Action, "roll" | "slide" | "throw" | "bowl" | "push" | "kick
   dribbleStick: "try",
   balance: "try",
 };
-export const verbOf = (a: Action) => VERBS[a];
+export const verbOf = (action: Action) => VERBS[action];
 
 /** One attempt and several. A hit is also what succeeds, so an attempt with a bat is a swing. */
 const NOUNS: Record<ReturnType<typeof verbOf>, readonly [one: string, many: string]> = {
@@ -59,10 +59,10 @@ export const ANY_TRY = wordsFrom("try", "try", "tries");
 export const ANY_ATTEMPT = wordsFrom("try", "attempt", "attempts");
 
 /** What an attempt at this action is called on the family's side. Example: `attemptWords("underarmRoll").many` is `rolls`. */
-export function attemptWords(a: Action): AttemptWords & Record<string, string> {
-  const [one, many] = NOUNS[verbOf(a)];
-  return wordsFrom(verbOf(a), one, many);
+export function attemptWords(action: Action): AttemptWords & Record<string, string> {
+  const [one, many] = NOUNS[verbOf(action)];
+  return wordsFrom(verbOf(action), one, many);
 }
 /** What an attempt at this action is called on the teacher's side, where an action without a noun of its own has attempts. */
-export const attemptWordsForTeacher = (a: Action): AttemptWords & Record<string, string> =>
-  verbOf(a) === "try" ? ANY_ATTEMPT : attemptWords(a);
+export const attemptWordsForTeacher = (action: Action): AttemptWords & Record<string, string> =>
+  verbOf(action) === "try" ? ANY_ATTEMPT : attemptWords(action);

@@ -41,36 +41,38 @@ const everyWayOf = (ast: Ast): string[] =>
 describe("the catalogue", () => {
   it("has a sentence for everything the core can say", () => {
     const wanted = [
-      ...patternNames.flatMap((n) => patternOf(n).phrases),
-      ...patternNames.flatMap((n) => opened(fromPattern(n)).knobs()).flatMap((k) => k.family?.key ?? []),
-      ...CAUTIONS.map((c) => `caution.${c}`),
-      ...catalogue.map((i) => `item.${i.id}`),
-      ...catalogue.flatMap((i) => i.made?.steps.map((x) => x.text) ?? []),
-      ...PROPERTIES.map((p) => `property.${p}`),
-      ...FLOORS.map((f) => `floor.${f}`),
-      ...ROOMS.filter((r) => r !== "made").map((r) => `room.${r}`),
+      ...patternNames.flatMap((patternName) => patternOf(patternName).phrases),
+      ...patternNames
+        .flatMap((patternName) => opened(fromPattern(patternName)).knobs())
+        .flatMap((knob) => knob.family?.key ?? []),
+      ...CAUTIONS.map((caution) => `caution.${caution}`),
+      ...catalogue.map((item) => `item.${item.id}`),
+      ...catalogue.flatMap((item) => item.made?.steps.map((step) => step.text) ?? []),
+      ...PROPERTIES.map((property) => `property.${property}`),
+      ...FLOORS.map((floor) => `floor.${floor}`),
+      ...ROOMS.filter((room) => room !== "made").map((room) => `room.${room}`),
     ];
-    expect(wanted.filter((k) => !(k in en))).toEqual([]);
+    expect(wanted.filter((key) => !(key in en))).toEqual([]);
   });
   it("gives a device that plays one game all of its sentences, and those of no other", () => {
-    for (const n of patternNames) {
-      const here = { ...base, ...enGame, ...gameWords[n] };
+    for (const patternName of patternNames) {
+      const here = { ...base, ...enGame, ...gameWords[patternName] };
       expect(
-        patternOf(n).phrases.filter((k) => !(k in here)),
-        n,
+        patternOf(patternName).phrases.filter((phrase) => !(phrase in here)),
+        patternName,
       ).toEqual([]);
     }
     const keys = [base, enGame, ...Object.values(gameWords)].flatMap((words) => Object.keys(words));
-    expect(keys.filter((k, i) => keys.indexOf(k) !== i)).toEqual([]);
+    expect(keys.filter((key, i) => keys.indexOf(key) !== i)).toEqual([]);
   });
   it("has a drawing for every thing, and for every step of making one", () => {
-    expect(catalogue.map((i) => i.drawing).filter((d) => !(d in paths))).toEqual([]);
-    expect(catalogue.flatMap((i) => i.made?.steps.map((x) => x.drawing) ?? []).filter((d) => !(d in paths))).toEqual(
-      [],
-    );
+    expect(catalogue.map((item) => item.drawing).filter((day) => !(day in paths))).toEqual([]);
+    expect(
+      catalogue.flatMap((item) => item.made?.steps.map((step) => step.drawing) ?? []).filter((day) => !(day in paths)),
+    ).toEqual([]);
     expect(readFileSync(new URL("../app/drawings/drawings.svg", import.meta.url), "utf8")).toBe(drawingSheet());
     expect(new Set(Object.values(paths)).size).toBe(Object.keys(paths).length);
-    expect(askings.map((a) => `asks.${a.id}`).filter((k) => !hasLabel(k))).toEqual([]);
+    expect(askings.map((asking) => `asks.${asking.id}`).filter((key) => !hasLabel(key))).toEqual([]);
   });
   it("names things and floors in what the core says", () => {
     const own = namesOf([{ id: "foamDisc", name: "foam disc" }]);
@@ -97,10 +99,10 @@ describe("the catalogue", () => {
 });
 
 it("every unit of a score has its words: alone, with its number, and in the strip", () => {
-  const own = (u: string) => (["points", "sends", "tenths"].includes(u) ? [] : [`score.${u}`]);
+  const own = (url: string) => (["points", "sends", "tenths"].includes(url) ? [] : [`score.${url}`]);
   for (const unit of UNITS) {
     for (const key of [`unit.${unit}`, ...own(unit)]) expect(Object.keys(en), key).toContain(key);
-    for (const key of [`unit.${unit}`, ...own(unit).map((k) => k.replace("score", "strip"))])
+    for (const key of [`unit.${unit}`, ...own(unit).map((eachKey) => eachKey.replace("score", "strip"))])
       expect(hasLabel(key), key).toBe(true);
   }
 });

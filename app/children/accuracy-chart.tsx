@@ -31,7 +31,10 @@ export default function AccuracyChart({
   return (
     <ResponsiveContainer width="100%" height={220}>
       <ComposedChart
-        data={points.map((p) => ({ ...p, off: [p.middle - p.range[0], p.range[1] - p.middle] }))}
+        data={points.map((point) => ({
+          ...point,
+          off: [point.middle - point.range[0], point.range[1] - point.middle],
+        }))}
         margin={{ top: 8, right: 16, bottom: 4, left: 0 }}
       >
         <CartesianGrid stroke="var(--color-hair)" vertical={false} />

@@ -21,7 +21,7 @@ describe("what a child's page shows of its goes", () => {
       go("Roll", 20, {}, { set: { frames: 9 } }),
       go("Toss", 1),
     ];
-    expect(bestsOf(goes).map((b) => [b.title, b.score, b.assignmentId])).toEqual([
+    expect(bestsOf(goes).map((best) => [best.title, best.score, best.assignmentId])).toEqual([
       ["Roll", "9 points", "of Roll 9"],
       ["Toss", "1 point", "of Toss 1"],
     ]);

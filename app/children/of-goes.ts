@@ -13,10 +13,10 @@ export interface Best {
 /** The best of each game, like compared with like; the games in the order of `goes`. */
 export function bestsOf(goes: readonly ChildGo[]): Best[] {
   const bests = new Map<string, ChildGo>();
-  for (const g of goes) {
-    if (!g.counts || settingOf(g.score) !== "") continue;
-    const best = bests.get(g.title);
-    if (!best || rankOf(g.score) > rankOf(best.score)) bests.set(g.title, g);
+  for (const go of goes) {
+    if (!go.counts || settingOf(go.score) !== "") continue;
+    const best = bests.get(go.title);
+    if (!best || rankOf(go.score) > rankOf(best.score)) bests.set(go.title, go);
   }
   return [...bests].map(([title, { score, assignmentId, action }]) => ({
     title,
@@ -31,7 +31,7 @@ const MAX_MARKS = 4;
 /** Each criterion once, with how it was last marked, from first to last; a mark that repeats the one before is left out. `cards` newest first. */
 export function marksOf(cards: readonly Pick<ChildCard, "criteria">[]): { text: string; marks: string[] }[] {
   const all = new Map<string, string[]>();
-  for (const { text, mark } of [...cards].reverse().flatMap((c) => c.criteria)) {
+  for (const { text, mark } of [...cards].reverse().flatMap((card) => card.criteria)) {
     const before = all.get(text) ?? [];
     if (before[before.length - 1] !== mark) all.set(text, [...before, mark]);
   }
@@ -44,7 +44,7 @@ export function changesOf(
 ): { words: string; games: string[] }[] {
   const all = new Map<string, Set<string>>();
   for (const { title, changes } of cards) {
-    const words = changes.map((p) => sayPhrase(p)).join(". ");
+    const words = changes.map((change) => sayPhrase(change)).join(". ");
     if (words !== "") all.set(words, (all.get(words) ?? new Set()).add(title));
   }
   return [...all].map(([words, games]) => ({ words, games: [...games] }));

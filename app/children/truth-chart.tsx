@@ -12,7 +12,11 @@ import {
 
 /** What was forecast across, what came of it up; on the line the forecast was right. Bigger: more sends. */
 export default function TruthChart({ bins }: { bins: readonly { forecast: number; seen: number; tries: number }[] }) {
-  const points = bins.map((b) => ({ x: Math.round(100 * b.forecast), y: Math.round(100 * b.seen), z: b.tries }));
+  const points = bins.map((bin) => ({
+    x: Math.round(100 * bin.forecast),
+    y: Math.round(100 * bin.seen),
+    z: bin.tries,
+  }));
   const axis = {
     type: "number" as const,
     domain: [0, 100],

@@ -48,12 +48,12 @@ interface Run {
 const ON_FLOOR = new Set(["zones", "cells", "fall", "near"]);
 /** What is no send of one side, or no longer called one. */
 const UNCOUNTED: ReadonlySet<AimKind> = new Set(["point", "goal", "bat"]);
-const isFloor = (a: Ask): boolean =>
-  (a.kind === "choose" && (!a.must || a.does !== undefined || a.of === "lift")) ||
-  a.kind === "arrange" ||
-  a.kind === "mix" ||
-  a.kind === "swap" ||
-  (a.kind === "send" && ON_FLOOR.has(a.aim.kind));
+const isFloor = (ask: Ask): boolean =>
+  (ask.kind === "choose" && (!ask.must || ask.does !== undefined || ask.of === "lift")) ||
+  ask.kind === "arrange" ||
+  ask.kind === "mix" ||
+  ask.kind === "swap" ||
+  (ask.kind === "send" && ON_FLOOR.has(ask.aim.kind));
 
 /** What of a game is set, with what the family changed of it. */
 function settled(game: { params: unknown; match: CardData["card"]["activity"]["match"] }, set: SetValues) {
@@ -67,9 +67,9 @@ const SOMEWHERE = { length: 60, width: 60 };
 
 /** The parts of a card without the targets that are not played. */
 function playedOf(pattern: AnyPattern, parts: readonly Part[], all: unknown, some: unknown): Part[] {
-  const ids = (params: unknown) => new Set(pattern.ground.parts(params, SOMEWHERE).map((p) => p.id));
+  const ids = (params: unknown) => new Set(pattern.ground.parts(params, SOMEWHERE).map((part) => part.id));
   const [known, played] = [ids(all), ids(some)];
-  return parts.filter((p) => played.has(p.id) || !known.has(p.id));
+  return parts.filter((part) => played.has(part.id) || !known.has(part.id));
 }
 
 /** Added to a sentence that comes twice in a row: screen readers announce only what has changed. */
@@ -108,9 +108,9 @@ export function Board({
   const [play, show] = useState<Play | null>(null);
   // Two taps can come before the screen is drawn again: each builds on the one before, not on what is shown.
   const latest = useRef<Play | null>(null);
-  const setPlay = useCallback((p: Play) => {
-    latest.current = p;
-    show(p);
+  const setPlay = useCallback((givenPlay: Play) => {
+    latest.current = givenPlay;
+    show(givenPlay);
   }, []);
   const [told, setTold] = useSaid();
   // What is read out: what was seen, the score, whose turn. The screen shows it already.
@@ -130,7 +130,7 @@ export function Board({
   // biome-ignore lint/correctness/useExhaustiveDependencies: setup and pattern belong to the go and never change
   useEffect(() => {
     void eventsOf(local.id).then((events) => {
-      const record = events.map((e) => e.event);
+      const record = events.map((event) => event.event);
       setPlay(
         replayOf(pattern, { params, ...matchSettingsOf(data.card.activity) }, local.setup, record, local.rulesVersion)
           .play,
@@ -141,11 +141,11 @@ export function Board({
   /** Taps that follow each other quickly are one event with a number: written once nothing more comes. */
   const run = useRef<Run | null>(null);
   const flush = useCallback(() => {
-    const r = run.current;
-    if (!r) return;
-    clearTimeout(r.timer);
+    const current = run.current;
+    if (!current) return;
+    clearTimeout(current.timer);
     run.current = null;
-    write(r.before.record.length, r.event, null);
+    write(current.before.record.length, current.event, null);
   }, [write]);
   useEffect(() => {
     addEventListener("pagehide", flush);
@@ -167,15 +167,21 @@ export function Board({
           silent: local.adds === true,
         });
       const now = Math.round(sinceStart(local, latest.current.record.at(-1)?.at ?? 0));
-      const r = run.current;
-      if (r && body.kind === "count" && body.n === 1 && body.by === r.event.by && r.event.n < MAX_IN_RUN) {
-        const due = bellAt(view(r.before));
-        const event = { ...r.event, n: r.event.n + 1 };
-        const more = due === null || now <= due ? referee(r.before, event) : null;
+      const current = run.current;
+      if (
+        current &&
+        body.kind === "count" &&
+        body.n === 1 &&
+        body.by === current.event.by &&
+        current.event.n < MAX_IN_RUN
+      ) {
+        const due = bellAt(view(current.before));
+        const event = { ...current.event, n: current.event.n + 1 };
+        const more = due === null || now <= due ? referee(current.before, event) : null;
         if (more && !isRefusal(more)) {
-          clearTimeout(r.timer);
-          run.current = { before: r.before, event, timer: window.setTimeout(flush, RUN_PAUSE) };
-          setSaid(hear(event, { before: view(r.before), after: view(more) }));
+          clearTimeout(current.timer);
+          run.current = { before: current.before, event, timer: window.setTimeout(flush, RUN_PAUSE) };
+          setSaid(hear(event, { before: view(current.before), after: view(more) }));
           setPlay(more);
           return;
         }
@@ -258,9 +264,9 @@ export function Board({
   if (due !== null && left !== null && whole.current?.due !== due) whole.current = { due, all: left };
   const clock = useClockHeard(left, dueAt === null ? null : (whole.current?.all ?? null), sound);
   useEffect(() => {
-    const press = (e: KeyboardEvent) => {
-      if (e.target instanceof HTMLInputElement || e.ctrlKey || e.metaKey) return;
-      if (e.key === "u") act({ kind: "undo" });
+    const press = (event: KeyboardEvent) => {
+      if (event.target instanceof HTMLInputElement || event.ctrlKey || event.metaKey) return;
+      if (event.key === "u") act({ kind: "undo" });
     };
     addEventListener("keydown", press);
     return () => removeEventListener("keydown", press);
@@ -325,7 +331,7 @@ export function Board({
     v.set[TARGETS_FIELD] === undefined ? data.card.parts : playedOf(pattern, data.card.parts, params, set[0]);
   const standing = v.laid
     ? stands.map((part) => {
-        const at = part.kind === "target" && v.laid?.find((x) => x.id === part.id);
+        const at = part.kind === "target" && v.laid?.find((spot) => spot.id === part.id);
         return at ? { ...part, along: at.along, across: at.across } : part;
       })
     : stands;
@@ -339,9 +345,9 @@ export function Board({
     spelled ||
     places.current.length > 0 ||
     (shown && wanted === undefined && asked !== undefined && (asked.kind === "send" || asked.kind === "choose"));
-  const pieced = many || data.card.parts.some((p) => p.kind === "zone" || p.kind === "cell");
+  const pieced = many || data.card.parts.some((part) => part.kind === "zone" || part.kind === "cell");
   const seconds = Math.floor(Math.max(0, dueAt === null ? elapsed - v.still : dueAt - elapsed) / 1000);
-  const marker = data.card.markers.find((m) => m.id === now);
+  const marker = data.card.markers.find((eachMarker) => eachMarker.id === now);
 
   if (trouble === "otherTab")
     return (
@@ -354,7 +360,7 @@ export function Board({
     );
   if (trouble === "full") return <StorageTrouble data={data} local={local} play={play} writes={writes} />;
   if (v.done) {
-    const winners = v.ending?.winners.flatMap((w) => v.score[w]!.players.map(name)) ?? [];
+    const winners = v.ending?.winners.flatMap((winner) => v.score[winner]!.players.map(name)) ?? [];
     return (
       <Finished
         data={data}
@@ -476,15 +482,15 @@ export function Board({
         <div
           className={`shrink-0 text-right large:block large:text-left ${onFloor ? "flex items-end gap-5" : "grid content-center gap-2"}`}
         >
-          {v.score.map((s, i) => (
-            <div key={s.players.join()} data-score className={i === v.side || !several ? "" : "opacity-75"}>
+          {v.score.map((score, i) => (
+            <div key={score.players.join()} data-score className={i === v.side || !several ? "" : "opacity-75"}>
               <p className="text-sm">
-                {several ? sideNames(i) : say(`unit.${s.unit}`, { value: s.value, ...attempt })}
+                {several ? sideNames(i) : say(`unit.${score.unit}`, { value: score.value, ...attempt })}
               </p>
               <p
                 className={`leading-none font-bold ${v.score.length > 2 ? "text-2xl" : "text-5xl short:text-3xl large:text-2xl"} ${i === v.side ? "text-mustard" : ""}`}
               >
-                {local.adds ? "?" : s.unit === "tenths" ? sayScore(s.value, s.unit) : s.value}
+                {local.adds ? "?" : score.unit === "tenths" ? sayScore(score.value, score.unit) : score.value}
               </p>
               <p className={`max-w-36 text-base leading-tight ${onFloor ? "min-h-5" : ""}`}>
                 {i === v.side && !local.adds ? sayWorking(mine.working) : ""}

@@ -8,14 +8,14 @@ import { say, sayScore } from "#words/say.ts";
 const scale = (unit: Unit) => (unit === "tenths" ? 10 : 1);
 
 /** How it stands in three signs, to be read out to the other home. */
-export function CallCode({ view: v }: { view: View }) {
-  const side = v.score.findIndex((s) => s.players.includes(0));
-  const mine = v.score[side]!;
-  const other = v.score.find((_, i) => i !== side);
+export function CallCode({ view }: { view: View }) {
+  const side = view.score.findIndex((score) => score.players.includes(0));
+  const mine = view.score[side]!;
+  const other = view.score.find((_, i) => i !== side);
   const code = callCode({
     mine: Math.floor(mine.value / scale(mine.unit)),
     theirs: other ? Math.floor(other.value / scale(other.unit)) : 0,
-    turn: v.player === 0 ? "mine" : "theirs",
+    turn: view.player === 0 ? "mine" : "theirs",
   });
   return (
     <p className="text-sm">
@@ -43,12 +43,12 @@ export function FollowCall({
   const [typed, type] = useState("");
   const [told, tell] = useState<Standing | null>(null);
   const [wrong, setWrong] = useState(false);
-  const score = (n: number) => sayScore(n * scale(unit), unit, attempt);
+  const score = (count: number) => sayScore(count * scale(unit), unit, attempt);
   return (
     <form
       className="mx-auto grid w-full max-w-lg content-start gap-5 p-4 text-lg"
-      onSubmit={(e) => {
-        e.preventDefault();
+      onSubmit={(event) => {
+        event.preventDefault();
         const read = readCallCode(typed, told ?? undefined);
         setWrong(read === null);
         if (!read) return;
@@ -70,7 +70,7 @@ export function FollowCall({
           value={typed}
           aria-invalid={wrong}
           aria-describedby="call-told"
-          onChange={(e) => type(e.target.value)}
+          onChange={(event) => type(event.target.value)}
         />
       </label>
       <div id="call-told" role="status" className="min-h-24">

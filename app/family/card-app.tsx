@@ -34,7 +34,7 @@ const SetUpScreen =
 const NO_TICKS: Ticks = { have: [], look: [], grownUp: false, day: "", of: null };
 export const today = () => new Date().toDateString();
 
-function useTicks(card: string): [Ticks, (t: Ticks) => void] {
+function useTicks(card: string): [Ticks, (givenTicks: Ticks) => void] {
   const [ticks, set] = useState(NO_TICKS);
   const key = `yard-ticks-${card}`;
   useEffect(() => {
@@ -44,8 +44,8 @@ function useTicks(card: string): [Ticks, (t: Ticks) => void] {
     set(ticks.day === today() ? ticks : { ...NO_TICKS, have: ticks.have });
   }, [key]);
   const change = useCallback(
-    (t: Ticks) => {
-      const now = { ...t, day: today() };
+    (givenTicks: Ticks) => {
+      const now = { ...givenTicks, day: today() };
       remember(key, JSON.stringify(now));
       set(now);
     },
@@ -95,7 +95,7 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
     useMemo(() => [data.id], [data.id]),
   );
   // Also one that was refused on its way: it is played to its end, and then said why.
-  const underWay = plays?.find((p) => !p.result) ?? null;
+  const underWay = plays?.find((play) => !play.result) ?? null;
   // A look round is for one go, and for the practice before it: the next one begins with its own.
   useEffect(() => {
     if (underWay && !underWay.practice && ticks.of !== underWay.id)
@@ -118,9 +118,10 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
       requestIdleCallback?.(() => void loadPlay().catch(() => undefined));
   }, [step]);
 
-  if (data.state !== "open" && !underWay && !(plays ?? []).some((p) => !p.receipt && !p.practice))
+  if (data.state !== "open" && !underWay && !(plays ?? []).some((play) => !play.receipt && !play.practice))
     return <NotOpen data={data} />;
-  const ready = data.card.cautions.every((c) => ticks.look.includes(c)) && (!data.card.grownUp || ticks.grownUp);
+  const ready =
+    data.card.cautions.every((caution) => ticks.look.includes(caution)) && (!data.card.grownUp || ticks.grownUp);
   const playing = step === "play";
   return (
     <main className={`flex min-h-dvh flex-col ${playing ? "on-court bg-court text-chalk" : ""}`}>
@@ -152,15 +153,15 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
         className={`px-4 pb-2 ${playing ? "" : "bg-court text-chalk on-court"} ${playing && underWay ? "sr-only" : ""}`}
       >
         <ol className="mx-auto grid max-w-lg grid-cols-5 gap-1 text-center text-sm">
-          {STEPS.map((s, i) => (
-            <li key={s}>
+          {STEPS.map((text, i) => (
+            <li key={text}>
               <Link
-                to={`?screen=${s}`}
+                to={`?screen=${text}`}
                 discover="none"
-                aria-current={s === step ? "step" : undefined}
-                className={`block border-t-4 pt-1.5 pb-1 no-underline ${s === step ? "border-mustard font-bold" : i < at ? "border-mint" : "border-chalk/35"}`}
+                aria-current={text === step ? "step" : undefined}
+                className={`block border-t-4 pt-1.5 pb-1 no-underline ${text === step ? "border-mustard font-bold" : i < at ? "border-mint" : "border-chalk/35"}`}
               >
-                {say(`card.step.${s}`)}
+                {say(`card.step.${text}`)}
               </Link>
             </li>
           ))}

@@ -10,7 +10,7 @@ export type CardData = OpenCard & {
 export const STEPS = ["fetch", "setup", "look", "play", "handin"] as const;
 export type Step = (typeof STEPS)[number];
 /** The screen of an address; what is none of them is the first. */
-export const stepOf = (asked: string | null): Step => STEPS.find((s) => s === asked) ?? "fetch";
+export const stepOf = (asked: string | null): Step => STEPS.find((step) => step === asked) ?? "fetch";
 
 /** What the family has ticked, kept for this card on this device. */
 export interface Ticks {

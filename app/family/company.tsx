@@ -44,7 +44,7 @@ export function CompanyPanel({
         <>
           <label className="field">
             <span>{say("play.joinName")}</span>
-            <input maxLength={20} value={called} onChange={(e) => call(e.target.value)} />
+            <input maxLength={20} value={called} onChange={(event) => call(event.target.value)} />
           </label>
           <div className="grid grid-cols-2 gap-2.5">
             {join.map((side) => (

@@ -35,13 +35,13 @@ const PICTURES = {
 
 /** What counts in this game, as a picture with its sentence; nothing where nothing is aimed at. */
 export function CountsPicture({ card }: { card: Card }) {
-  const target = card.parts.find((p) => p.kind === "target");
+  const target = card.parts.find((part) => part.kind === "target");
   const kind =
     target?.kind === "target"
       ? countsAs(target.rule)
-      : card.parts.some((p) => p.kind === "zone")
+      : card.parts.some((part) => part.kind === "zone")
         ? "zone"
-        : card.parts.some((p) => p.kind === "cell")
+        : card.parts.some((part) => part.kind === "cell")
           ? "cell"
           : null;
   if (kind === null || card.unaimed) return null;
@@ -55,13 +55,18 @@ export function CountsPicture({ card }: { card: Card }) {
     <div>
       <h2>{say("sheet.counts")}</h2>
       <div className="flex gap-[3mm]">
-        {pictures.map((p) => (
-          <svg key={`${p.thing} ${p.ball.join()}`} viewBox="0 0 76 60" className="w-[24mm]" aria-hidden="true">
+        {pictures.map((picture) => (
+          <svg
+            key={`${picture.thing} ${picture.ball.join()}`}
+            viewBox="0 0 76 60"
+            className="w-[24mm]"
+            aria-hidden="true"
+          >
             <g fill="none" stroke="var(--color-night)" strokeWidth="2" strokeLinejoin="round" strokeLinecap="round">
               <path d="M4 44h68" strokeDasharray="2 4" />
-              <path d={p.thing} />
-              <path d={BALL} transform={`translate(${p.ball[0]} ${p.ball[1]})`} fill="var(--color-night)" />
-              <path d={p.yes ? YES : NO} transform="translate(38 53)" strokeWidth="2.6" />
+              <path d={picture.thing} />
+              <path d={BALL} transform={`translate(${picture.ball[0]} ${picture.ball[1]})`} fill="var(--color-night)" />
+              <path d={picture.yes ? YES : NO} transform="translate(38 53)" strokeWidth="2.6" />
             </g>
           </svg>
         ))}

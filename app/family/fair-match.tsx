@@ -25,7 +25,7 @@ export function FairMatch({
   const fair = useFair();
   const mine = making?.child ?? { age: Math.round((activity.ages.from + activity.ages.to) / 2) };
   const who = names.map((_, i) => (i === 0 ? mine : { age: ages[i] ?? ("adult" as const) }));
-  const percent = (wins: readonly number[]) => wins.map((w) => Math.round(100 * w)).join(" : ");
+  const percent = (wins: readonly number[]) => wins.map((win) => Math.round(100 * win)).join(" : ");
   return (
     <div className="grid gap-2 rounded-md border-2 border-chalk/30 p-3">
       {names.slice(1).map((name, k) => (
@@ -34,16 +34,16 @@ export function FairMatch({
           <select
             className="text-ink"
             value={String(ages[k + 1] ?? "adult")}
-            onChange={(e) => {
+            onChange={(event) => {
               const next = names.map((_, i) => ages[i] ?? ("adult" as const));
-              next[k + 1] = e.target.value === "adult" ? "adult" : Number(e.target.value);
+              next[k + 1] = event.target.value === "adult" ? "adult" : Number(event.target.value);
               setAges(next);
               tell(null);
             }}
           >
-            {AGES.map((a) => (
-              <option key={a} value={a}>
-                {a === "adult" ? say("fair.adult") : a}
+            {AGES.map((age) => (
+              <option key={age} value={age}>
+                {age === "adult" ? say("fair.adult") : age}
               </option>
             ))}
           </select>
@@ -61,9 +61,9 @@ export function FairMatch({
           type="button"
           className="btn min-h-12 border-mustard text-chalk"
           onClick={() =>
-            fair.find(activity, who, (f) => {
-              tell(f);
-              chosen(f.people);
+            fair.find(activity, who, (eachFair) => {
+              tell(eachFair);
+              chosen(eachFair.people);
             })
           }
         >

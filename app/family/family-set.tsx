@@ -19,16 +19,16 @@ interface Choosable {
 }
 
 /** What the family may set of a game before the first send. */
-export function choosable(a: Activity, pattern: AnyPattern): Choosable[] {
-  const game = { params: a.pattern.params, match: a.match };
+export function choosable(activity: Activity, pattern: AnyPattern): Choosable[] {
+  const game = { params: activity.pattern.params, match: activity.match };
   const knobs = [
     ...pattern.knobs(game.params),
-    ...matchKnobs(a.match, pattern.match.fields, pattern.match.swaps),
+    ...matchKnobs(activity.match, pattern.match.fields, pattern.match.swaps),
     ...standingKnobs(pattern, game.params),
   ];
   return familyKnobs(knobs, game).flatMap((knob) => {
     const field = fieldOf(knob);
-    const range = a.family.find((f) => f.field === field);
+    const range = activity.family.find((f) => f.field === field);
     if (!range) return [];
     const usual = setTo(knob, game) as SetValue;
     const values =
@@ -80,7 +80,7 @@ export function FamilySet({
                 value={Number(value)}
                 values={values.map(Number)}
                 step={pace}
-                set={(v) => set(field, v)}
+                set={(givenValue) => set(field, givenValue)}
               />
             ) : knob.kind === "toggle" ? (
               <button

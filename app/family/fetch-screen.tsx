@@ -25,32 +25,32 @@ interface Thing {
 
 /** What to fetch, by what it is for. */
 function groups({ card }: CardData, names: Names): { title: string; list: Thing[] }[] {
-  const a = card.activity;
+  const activity = card.activity;
   const picks = card.home?.picks ?? [];
   const thing = (role: string, id: string, item: string, name = itemName(item, names)): Thing => {
-    const p = picks.find((x) => x.role === role);
+    const p = picks.find((pick) => pick.role === role);
     const why =
       p && p.why.key !== "why.designed" ? sayPhrase({ key: p.why.key, params: p.why.params }, names) : undefined;
     return { id, item, name, why, minutes: p?.minutes ?? 0 };
   };
-  const targets = card.parts.flatMap((p) =>
-    p.kind === "target" ? [thing(`target:${p.id}`, p.id, p.item, targetName(p, names))] : [],
+  const targets = card.parts.flatMap((part) =>
+    part.kind === "target" ? [thing(`target:${part.id}`, part.id, part.item, targetName(part, names))] : [],
   );
-  const each = (t: Thing) => ({
-    ...t,
+  const each = (givenThing: Thing) => ({
+    ...givenThing,
     note:
       card.needs.pieces > 1
         ? say(card.home?.sets ? "fetch.each" : "fetch.pieces", { count: card.needs.pieces })
         : undefined,
   });
-  const held = picks.find((p) => p.role === "implement")?.item ?? a.kit.implement;
-  const second = picks.find((p) => p.role === "send2");
-  const marker = picks.find((p) => p.role === "marker");
-  const stands = picks.find((p) => p.role === "layout");
+  const held = picks.find((pick) => pick.role === "implement")?.item ?? activity.kit.implement;
+  const second = picks.find((pick) => pick.role === "send2");
+  const marker = picks.find((pick) => pick.role === "marker");
+  const stands = picks.find((pick) => pick.role === "layout");
   return [
     {
-      title: say("fetch.send", attemptWords(a.aim.action)),
-      list: card.needs.pieces > 0 ? [each(thing("send", "send", a.kit.send))] : [],
+      title: say("fetch.send", attemptWords(activity.aim.action)),
+      list: card.needs.pieces > 0 ? [each(thing("send", "send", activity.kit.send))] : [],
     },
     {
       title: say("fetch.implement"),
@@ -67,7 +67,7 @@ function groups({ card }: CardData, names: Names): { title: string; list: Thing[
     { title: say("fetch.second"), list: second ? [each(thing("send2", "send2", second.item))] : [] },
     {
       title: say("fetch.others"),
-      list: extraObjects(a).map((id, i) => thing(EXTRA_OBJECTS[i]!, EXTRA_OBJECTS[i]!, id)),
+      list: extraObjects(activity).map((id, i) => thing(EXTRA_OBJECTS[i]!, EXTRA_OBJECTS[i]!, id)),
     },
     { title: say("fetch.targets"), list: targets },
     {
@@ -88,22 +88,22 @@ function groups({ card }: CardData, names: Names): { title: string; list: Thing[
           ? []
           : [
               {
-                ...thing("marker", "marker", a.kit.marker),
+                ...thing("marker", "marker", activity.kit.marker),
                 note: marker && marker.count > 1 ? say("fetch.each", { count: marker.count }) : undefined,
               },
             ],
     },
     {
       title: say("fetch.blocker"),
-      list: card.needs.blocker ? [thing("blocker", "blocker", a.kit.blocker)] : [],
+      list: card.needs.blocker ? [thing("blocker", "blocker", activity.kit.blocker)] : [],
     },
   ].filter((g) => g.list.length > 0);
 }
 
-const roleOf = (t: Thing) =>
-  ["send", "send2", "implement", ...EXTRA_OBJECTS, "layout", "marker", "blocker"].includes(t.id)
-    ? t.id
-    : `target:${t.id}`;
+const roleOf = (thing: Thing) =>
+  ["send", "send2", "implement", ...EXTRA_OBJECTS, "layout", "marker", "blocker"].includes(thing.id)
+    ? thing.id
+    : `target:${thing.id}`;
 
 export function FetchScreen({
   data,
@@ -115,7 +115,7 @@ export function FetchScreen({
   data: CardData;
   own: OwnCard;
   ticks: Ticks;
-  setTicks: (t: Ticks) => void;
+  setTicks: (givenTicks: Ticks) => void;
   /** A go is under way: what is laid out stays. */
   locked: boolean;
 }) {
@@ -124,13 +124,13 @@ export function FetchScreen({
   const [swapping, setSwapping] = useState<Thing | null>(null);
   const has = (id: string) => ticks.have.includes(id);
   const turn = (id: string) =>
-    setTicks({ ...ticks, have: has(id) ? ticks.have.filter((x) => x !== id) : [...ticks.have, id] });
+    setTicks({ ...ticks, have: has(id) ? ticks.have.filter((text) => text !== id) : [...ticks.have, id] });
   const { cues, watch = [] } = card.activity;
   // What cannot be done here is said first: what is done instead, or that there is no room at all.
-  const instead = card.home?.changes.find((c) => c.key === "change.action");
+  const instead = card.home?.changes.find((change) => change.key === "change.action");
   const nowhere = card.home?.place?.status === "none";
   const list = groups(data, names);
-  const makes = list.flatMap((g) => g.list).filter((t) => t.minutes > 0);
+  const makes = list.flatMap((g) => g.list).filter((thing) => thing.minutes > 0);
   const can = !locked && card.making !== undefined;
   useHeading(swapping ? "swap" : "fetch");
   if (swapping)
@@ -141,7 +141,7 @@ export function FetchScreen({
         thing={swapping}
         names={names}
         close={(changed) => {
-          if (changed) setTicks({ ...ticks, have: ticks.have.filter((x) => x !== swapping.id) });
+          if (changed) setTicks({ ...ticks, have: ticks.have.filter((text) => text !== swapping.id) });
           setSwapping(null);
         }}
       />
@@ -185,19 +185,19 @@ export function FetchScreen({
         <fieldset className="mb-3" disabled={!can}>
           <legend className="mb-1 font-semibold">{say("fetch.where")}</legend>
           <div className="grid grid-cols-2 gap-2">
-            {card.making.homes.map((h) => (
+            {card.making.homes.map((home) => (
               <label
-                key={h.id}
+                key={home.id}
                 className="grid min-h-12 cursor-pointer place-items-center rounded-md border-2 border-hair p-2 text-center font-semibold has-checked:border-ink has-checked:bg-mustard has-checked:text-night has-focus-visible:outline-3"
               >
                 <input
                   type="radio"
                   name="where"
                   className="sr-only"
-                  checked={card.home?.id === h.id}
-                  onChange={() => own.decide({ ...own.decided, home: h.id, fixed: {}, also: [] })}
+                  checked={card.home?.id === home.id}
+                  onChange={() => own.decide({ ...own.decided, home: home.id, fixed: {}, also: [] })}
                 />
-                {h.label}
+                {home.label}
               </label>
             ))}
           </div>
@@ -205,31 +205,31 @@ export function FetchScreen({
       )}
       <ul className="mb-4 grid grid-cols-2 gap-2.5">
         {list.flatMap((g) =>
-          g.list.map((t) => (
-            <li key={t.id} className="flex flex-col">
+          g.list.map((thing) => (
+            <li key={thing.id} className="flex flex-col">
               <label className="relative grid min-h-28 w-full grow cursor-pointer content-center justify-items-center gap-1 rounded-md border-2 border-ink bg-raised p-3 text-center has-checked:border-teal has-checked:bg-mint/30 has-focus-visible:outline-3">
                 <input
                   type="checkbox"
                   className="peer sr-only"
-                  aria-label={[g.title, say("fetch.have", { item: t.name }), t.note].filter(Boolean).join(", ")}
-                  checked={has(t.id)}
-                  onChange={() => turn(t.id)}
+                  aria-label={[g.title, say("fetch.have", { item: thing.name }), thing.note].filter(Boolean).join(", ")}
+                  checked={has(thing.id)}
+                  onChange={() => turn(thing.id)}
                 />
                 <span className="text-sm leading-tight text-quiet">{g.title}</span>
-                <ItemDrawing item={t.item} size={60} />
-                <span className="text-lg leading-tight font-semibold">{t.name}</span>
-                {t.note && <span className="text-sm text-quiet">{t.note}</span>}
+                <ItemDrawing item={thing.item} size={60} />
+                <span className="text-lg leading-tight font-semibold">{thing.name}</span>
+                {thing.note && <span className="text-sm text-quiet">{thing.note}</span>}
                 <span className="absolute top-1.5 right-1.5 hidden size-7 place-items-center rounded-full bg-teal text-white peer-checked:grid">
                   <Check size={20} strokeWidth={3} aria-hidden="true" />
                 </span>
               </label>
-              {t.why && <p className="pt-1 text-sm text-quiet">{t.why}</p>}
-              {can && !t.fixed && (
+              {thing.why && <p className="pt-1 text-sm text-quiet">{thing.why}</p>}
+              {can && !thing.fixed && (
                 <button
                   type="button"
                   className="flex min-h-11 items-center gap-1.5 self-start px-1 font-semibold text-teal"
-                  aria-label={say("fetch.swapThis", { item: t.name })}
-                  onClick={() => setSwapping(t)}
+                  aria-label={say("fetch.swapThis", { item: thing.name })}
+                  onClick={() => setSwapping(thing)}
                 >
                   <RefreshCw size={16} aria-hidden="true" /> {say("fetch.swap")}
                 </button>
@@ -254,17 +254,17 @@ export function FetchScreen({
           {say(card.home.sets === "one" ? "fetch.sets.one" : card.home.marked ? "fetch.sets.marked" : "fetch.sets.two")}
         </p>
       )}
-      {makes.map((t) => (
-        <Make key={t.id} thing={t} made={heldAt(card.home!.made, t.item) ?? null} />
+      {makes.map((make) => (
+        <Make key={make.id} thing={make} made={heldAt(card.home!.made, make.item) ?? null} />
       ))}
       {cues.length > 0 && (
         <section>
           <h2 className="mb-2 text-lg">{say("fetch.cues")}</h2>
           <ol className="grid gap-1.5 text-lg">
-            {cues.map((c, i) => (
-              <li key={c.id} className="flex gap-3">
+            {cues.map((cue, i) => (
+              <li key={cue.id} className="flex gap-3">
                 <span className="font-head font-bold text-teal">{i + 1}</span>
-                {card.leftHanded ? mirrored(c.text) : c.text}
+                {card.leftHanded ? mirrored(cue.text) : cue.text}
               </li>
             ))}
           </ol>
@@ -274,8 +274,8 @@ export function FetchScreen({
         <section>
           <h2 className="mb-2 text-lg">{say("fetch.watch")}</h2>
           <ul className="grid gap-1.5 text-lg">
-            {watch.map((w) => (
-              <li key={w}>{card.leftHanded ? mirrored(w) : w}</li>
+            {watch.map((word) => (
+              <li key={word}>{card.leftHanded ? mirrored(word) : word}</li>
             ))}
           </ul>
         </section>
@@ -287,11 +287,11 @@ export function FetchScreen({
 /** What the family's own choice does: how much harder or easier it is now, and whether the line moved to make up for it. */
 function Effect({ data, own }: { data: CardData; own: OwnCard }) {
   const held = data.card.home?.held ?? [];
-  const mean = held.reduce((s, h) => s + h.after - h.wanted, 0) / Math.max(1, held.length);
+  const mean = held.reduce((sum, h) => sum + h.after - h.wanted, 0) / Math.max(1, held.length);
   const points = Math.round(Math.abs(mean) * 100);
-  const moved = data.card.markers.some((m) => {
-    const was = own.sent.markers.find((x) => x.id === m.id);
-    return was !== undefined && Math.abs(was.metres - m.metres) >= 0.05;
+  const moved = data.card.markers.some((marker) => {
+    const was = own.sent.markers.find((eachMarker) => eachMarker.id === marker.id);
+    return was !== undefined && Math.abs(was.metres - marker.metres) >= 0.05;
   });
   return (
     <p className="note note-good mb-3" role="status">
@@ -301,20 +301,20 @@ function Effect({ data, own }: { data: CardData; own: OwnCard }) {
 }
 
 /** How a thing is made, a step with its drawing each. */
-function Make({ thing: t, made }: { thing: Thing; made: Item["made"] }) {
+function Make({ thing, made }: { thing: Thing; made: Item["made"] }) {
   if (!made) return null;
   return (
     <section className="mb-4 rounded-md border-2 border-hair p-3">
-      <h2 className="text-lg">{say("fetch.made", { item: t.name })}</h2>
-      <p className="mb-2 text-sm text-quiet">{say("fetch.make", { minutes: t.minutes })}</p>
+      <h2 className="text-lg">{say("fetch.made", { item: thing.name })}</h2>
+      <p className="mb-2 text-sm text-quiet">{say("fetch.make", { minutes: thing.minutes })}</p>
       <ol className="grid gap-2">
-        {made.steps.map((s, i) => (
-          <li key={s.text} className="flex items-center gap-3 text-lg">
+        {made.steps.map((step, i) => (
+          <li key={step.text} className="flex items-center gap-3 text-lg">
             <span className="font-head font-bold text-teal">{i + 1}</span>
-            <ItemDrawing item={s.drawing} size={40} className="shrink-0" />
+            <ItemDrawing item={step.drawing} size={40} className="shrink-0" />
             <span>
-              {s.text.startsWith("make.") ? say(s.text) : s.text}
-              {s.grownUp && <strong className="block text-base text-coral-deep">{say("fetch.grownUp")}</strong>}
+              {step.text.startsWith("make.") ? say(step.text) : step.text}
+              {step.grownUp && <strong className="block text-base text-coral-deep">{say("fetch.grownUp")}</strong>}
             </span>
           </li>
         ))}

@@ -40,7 +40,7 @@ export function Finished({
   name: (i: number) => string;
 }) {
   const v = view(play);
-  const side = v.score.findIndex((s) => s.players.includes(0));
+  const side = v.score.findIndex((score) => score.players.includes(0));
   const shown = v.score[side]!.value;
   const mine = { ...v.score[side]!, value: v.progress[side]!.own };
   const own = { ...mine, finished: v.progress[side]!.finished, stage: v.progress[side]!.stage };
@@ -73,8 +73,8 @@ export function Finished({
       {hidden && (
         <form
           className="mx-auto grid w-full max-w-xs grid-cols-1 gap-3"
-          onSubmit={(e) => {
-            e.preventDefault();
+          onSubmit={(event) => {
+            event.preventDefault();
             if (/^\d{1,5}$/.test(typed.trim())) setTold(Number(typed));
           }}
         >
@@ -86,7 +86,7 @@ export function Finished({
             inputMode="numeric"
             className="w-full min-w-0 text-center text-4xl font-bold"
             value={typed}
-            onChange={(e) => setTyped(e.target.value)}
+            onChange={(event) => setTyped(event.target.value)}
           />
           <button type="submit" className="btn btn-main min-h-14 text-2xl">
             {say("adds.show")}
@@ -102,12 +102,12 @@ export function Finished({
       )}
       {v.aside.length > 0 && <p role="status">{say("play.aside", { n: v.aside.length, ...attempt })}</p>}
       <div className={`flex flex-wrap justify-center gap-8 ${hidden ? "hidden" : ""}`}>
-        {v.score.map((s, i) => (
-          <p key={s.players.join()} className="text-lg">
-            {local.setup.players > 1 && <span className="block">{sayList(s.players.map(name))}</span>}
+        {v.score.map((score, i) => (
+          <p key={score.players.join()} className="text-lg">
+            {local.setup.players > 1 && <span className="block">{sayList(score.players.map(name))}</span>}
             {v.out.includes(i) && <span className="block">{say("play.leftSide")}</span>}
-            <strong className="text-4xl text-mustard">{sayScore(s.value, s.unit, attempt)}</strong>
-            {s.working && <span className="block">{sayWorking(s.working)}</span>}
+            <strong className="text-4xl text-mustard">{sayScore(score.value, score.unit, attempt)}</strong>
+            {score.working && <span className="block">{sayWorking(score.working)}</span>}
           </p>
         ))}
       </div>

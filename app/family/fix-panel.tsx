@@ -37,7 +37,7 @@ export function FixPanel({
     if (event.kind === "object" || event.kind === "again" || event.kind === "dispute") return [];
     const text = seenText(event, label);
     const all = play.game.asks(play.standing[i - 1]?.after ?? play.begin);
-    const ask = mainAsks(all).find((a) => a.kind === event.kind);
+    const ask = mainAsks(all).find((mainAsk) => mainAsk.kind === event.kind);
     return text !== null && ask && hasInput(ask.kind) ? [{ seq, text, ask, all }] : [];
   });
   // Somebody stepped over the line: the send is spent, or sent again.
@@ -46,7 +46,7 @@ export function FixPanel({
   const asked = mainAsks(view(play).asks)[0];
   const miss = foot === "ignored" || !asked ? null : missOf(asked);
   const again = (why: "foot" | "call") => act({ kind: "again", why });
-  const chosen = fixable.find((f) => f.seq === at);
+  const chosen = fixable.find((eachFixable) => eachFixable.seq === at);
   const correct: Act = (event) =>
     act({ kind: "correct", seq: at, event: { ...event, at: 0 }, reason: reason.trim() || say("play.fixReason") });
   return (
@@ -75,14 +75,14 @@ export function FixPanel({
       )}
       {!chosen && (
         <ol className="grid max-h-64 grid-cols-2 gap-2 overflow-auto">
-          {fixable.map((f, i) => (
-            <li key={f.seq}>
+          {fixable.map((eachFixable, i) => (
+            <li key={eachFixable.seq}>
               <button
                 type="button"
                 className="btn min-h-12 w-full justify-start text-left"
-                onClick={() => setAt(f.seq)}
+                onClick={() => setAt(eachFixable.seq)}
               >
-                {say("play.line", { number: i + 1, what: f.text })}
+                {say("play.line", { number: i + 1, what: eachFixable.text })}
               </button>
             </li>
           ))}
@@ -92,7 +92,7 @@ export function FixPanel({
         <>
           <label className="field">
             <span>{say("play.fixWhy")}</span>
-            <input value={reason} maxLength={200} onChange={(e) => setReason(e.target.value)} />
+            <input value={reason} maxLength={200} onChange={(event) => setReason(event.target.value)} />
           </label>
           <Input
             ask={chosen.ask}

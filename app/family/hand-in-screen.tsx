@@ -20,9 +20,9 @@ interface Props {
 /** How it felt, two questions, a grown-up's tick. Kept here first, handed in as soon as there is a network. */
 export function HandInScreen({ data, plays: all, again, go }: Props) {
   // Practice is never handed in.
-  const plays = all?.filter((p) => !p.practice) ?? null;
-  const open = plays?.find((p) => p.done && !p.result);
-  const last = plays?.filter((p) => p.result).at(-1);
+  const plays = all?.filter((play) => !play.practice) ?? null;
+  const open = plays?.find((play) => play.done && !play.result);
+  const last = plays?.filter((play) => play.result).at(-1);
   if (!plays)
     return (
       <>
@@ -61,13 +61,13 @@ export function HandInScreen({ data, plays: all, again, go }: Props) {
 }
 
 function Form({ data, play, again }: { data: CardData; play: LocalPlay; again: () => Promise<void> }) {
-  const a = data.card.activity;
+  const activity = data.card.activity;
   const [feel, setFeel] = useState<Record<"before" | "during" | "after", number | null>>({
     before: null,
     during: null,
     after: null,
   });
-  const [answers, setAnswers] = useState(a.reflection.map(() => ""));
+  const [answers, setAnswers] = useState(activity.reflection.map(() => ""));
   const [criteria, setCriteria] = useState<string[]>([]);
   const [grownUp, setGrownUp] = useState(false);
   const [busy, setBusy] = useState(false);
@@ -103,8 +103,8 @@ function Form({ data, play, again }: { data: CardData; play: LocalPlay; again: (
   return (
     <form
       className="grid gap-6"
-      onSubmit={(e) => {
-        e.preventDefault();
+      onSubmit={(event) => {
+        event.preventDefault();
         void send();
       }}
     >
@@ -136,17 +136,17 @@ function Form({ data, play, again }: { data: CardData; play: LocalPlay; again: (
           </fieldset>
         ))}
       </section>
-      {a.criteria.length > 0 && (
+      {activity.criteria.length > 0 && (
         <fieldset className="grid gap-2">
           <legend className="mb-1 font-head text-xl font-bold">{say("hand.did")}</legend>
-          {a.criteria.map((c) => (
+          {activity.criteria.map((c) => (
             <label key={c.id} className="flex min-h-12 items-center gap-3 text-lg">
               <input
                 type="checkbox"
                 className="size-6 shrink-0"
                 checked={criteria.includes(c.id)}
                 onChange={() =>
-                  setCriteria(criteria.includes(c.id) ? criteria.filter((x) => x !== c.id) : [...criteria, c.id])
+                  setCriteria(criteria.includes(c.id) ? criteria.filter((text) => text !== c.id) : [...criteria, c.id])
                 }
               />
               {c.text}
@@ -154,14 +154,14 @@ function Form({ data, play, again }: { data: CardData; play: LocalPlay; again: (
           ))}
         </fieldset>
       )}
-      {a.reflection.map((q, i) => (
-        <label key={q} className="field text-lg">
-          <span>{q}</span>
+      {activity.reflection.map((query, i) => (
+        <label key={query} className="field text-lg">
+          <span>{query}</span>
           <textarea
             rows={2}
             maxLength={300}
             value={answers[i]}
-            onChange={(e) => setAnswers(answers.map((x, k) => (k === i ? e.target.value : x)))}
+            onChange={(event) => setAnswers(answers.map((answer, k) => (k === i ? event.target.value : answer)))}
           />
         </label>
       ))}

@@ -2,13 +2,24 @@ import { say } from "#words/say.ts";
 import { ExerciseList } from "../ui/exercises.tsx";
 import type { CardData, Ticks } from "./card-data.ts";
 
-export function LookScreen({ data, ticks, setTicks }: { data: CardData; ticks: Ticks; setTicks: (t: Ticks) => void }) {
+export function LookScreen({
+  data,
+  ticks,
+  setTicks,
+}: {
+  data: CardData;
+  ticks: Ticks;
+  setTicks: (givenTicks: Ticks) => void;
+}) {
   const { cautions, grownUp, activity } = data.card;
-  const turn = (c: string) =>
-    setTicks({ ...ticks, look: ticks.look.includes(c) ? ticks.look.filter((x) => x !== c) : [...ticks.look, c] });
+  const turn = (text: string) =>
+    setTicks({
+      ...ticks,
+      look: ticks.look.includes(text) ? ticks.look.filter((eachText) => eachText !== text) : [...ticks.look, text],
+    });
   // Looked round before on the same day: one tick says that all is still so; a grown-up says yes each time.
   const again = ticks.of !== null;
-  const still = cautions.every((c) => ticks.look.includes(c));
+  const still = cautions.every((caution) => ticks.look.includes(caution));
   const row = "flex min-h-16 items-center gap-4 rounded-md border-2 p-3 text-lg";
   return (
     <>
@@ -27,22 +38,24 @@ export function LookScreen({ data, ticks, setTicks }: { data: CardData; ticks: T
               {say("look.allStill")}
             </label>
             <ul className="mt-2 list-disc pl-8 text-quiet">
-              {cautions.map((c) => (
-                <li key={c}>{say(`caution.${c}`)}</li>
+              {cautions.map((caution) => (
+                <li key={caution}>{say(`caution.${caution}`)}</li>
               ))}
             </ul>
           </li>
         )}
-        {(again ? [] : cautions).map((c) => (
-          <li key={c}>
-            <label className={`${row} ${ticks.look.includes(c) ? "border-teal bg-mint/25" : "border-coral bg-raised"}`}>
+        {(again ? [] : cautions).map((text) => (
+          <li key={text}>
+            <label
+              className={`${row} ${ticks.look.includes(text) ? "border-teal bg-mint/25" : "border-coral bg-raised"}`}
+            >
               <input
                 type="checkbox"
                 className="size-7 shrink-0"
-                checked={ticks.look.includes(c)}
-                onChange={() => turn(c)}
+                checked={ticks.look.includes(text)}
+                onChange={() => turn(text)}
               />
-              {say(`caution.${c}`)}
+              {say(`caution.${text}`)}
             </label>
           </li>
         ))}

@@ -7,8 +7,8 @@ export function MemoryNote() {
   const only = useSyncExternalStore(onMemory, inMemoryOnly, () => false);
   useEffect(() => {
     if (!only) return;
-    const ask = (e: BeforeUnloadEvent) => {
-      if (unsentInMemory()) e.preventDefault();
+    const ask = (event: BeforeUnloadEvent) => {
+      if (unsentInMemory()) event.preventDefault();
     };
     addEventListener("beforeunload", ask);
     return () => removeEventListener("beforeunload", ask);

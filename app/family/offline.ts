@@ -2,7 +2,7 @@
 const loaded = (): string[] =>
   performance
     .getEntriesByType("resource")
-    .map((e) => new URL(e.name, location.href))
+    .map((performanceEntry) => new URL(performanceEntry.name, location.href))
     .filter((url) => url.origin === location.origin && url.pathname.startsWith("/assets/"))
     .map((url) => url.pathname);
 

@@ -13,7 +13,7 @@ export interface OwnCard {
   sent: Card;
   decided: Decided;
   busy: boolean;
-  decide: (d: Decided) => void;
+  decide: (decided: Decided) => void;
   options: (role: string) => Promise<{ here: string[]; ifHave: string[] }>;
 }
 
@@ -24,9 +24,13 @@ export function useOwnCard(id: string, sent: Card): OwnCard {
   const [card, setCard] = useState(sent);
   const [busy, setBusy] = useState(false);
   const apply = useCallback(
-    async (d: Decided) => {
-      set(d);
-      const same = d.home === null && Object.keys(d.fixed).length === 0 && d.also.length === 0 && !d.bare;
+    async (givenDecided: Decided) => {
+      set(givenDecided);
+      const same =
+        givenDecided.home === null &&
+        Object.keys(givenDecided.fixed).length === 0 &&
+        givenDecided.also.length === 0 &&
+        !givenDecided.bare;
       if (same || !sent.making) {
         setCard(sent);
         return;
@@ -34,7 +38,7 @@ export function useOwnCard(id: string, sent: Card): OwnCard {
       setBusy(true);
       try {
         const { remake } = await loadSwap();
-        setCard(remake(sent.making, d));
+        setCard(remake(sent.making, givenDecided));
       } finally {
         setBusy(false);
       }
@@ -46,9 +50,9 @@ export function useOwnCard(id: string, sent: Card): OwnCard {
     if (kept) void apply({ ...NOTHING, ...kept });
   }, [key, apply]);
   const decide = useCallback(
-    (d: Decided) => {
-      remember(key, JSON.stringify(d));
-      void apply(d);
+    (givenDecided: Decided) => {
+      remember(key, JSON.stringify(givenDecided));
+      void apply(givenDecided);
     },
     [key, apply],
   );
@@ -61,9 +65,9 @@ export function useOwnCard(id: string, sent: Card): OwnCard {
 }
 
 /** What was decided, as events for the record: later sums know what was really sent, and where. */
-export function decidedEvents(d: Decided): { kind: "object"; role: string; item: string }[] {
+export function decidedEvents(decided: Decided): { kind: "object"; role: string; item: string }[] {
   return [
-    ...(d.home ? [{ kind: "object" as const, role: "home", item: d.home }] : []),
-    ...Object.entries(d.fixed).map(([role, item]) => ({ kind: "object" as const, role, item })),
+    ...(decided.home ? [{ kind: "object" as const, role: "home", item: decided.home }] : []),
+    ...Object.entries(decided.fixed).map(([role, item]) => ({ kind: "object" as const, role, item })),
   ];
 }

@@ -23,7 +23,7 @@ export function LineStepper({
   value: number;
   values: readonly number[];
   step: number;
-  set: (v: number) => void;
+  set: (givenValue: number) => void;
 }) {
   const at = values.indexOf(value);
   const go = (by: number, key: string, icon: React.ReactNode) => {

@@ -28,32 +28,39 @@ export const PLAIN_PERSON: Person = {
   nearer: 0,
 };
 /** As the game has it, for the rows of the screen. */
-export const personOf = (r: Role): Person => ({
-  helps: r.role === "feeds",
-  other: r.otherHand === true,
-  kneels: r.posture === "kneeling",
-  wide: (r.wider ?? 1) > 1,
-  court: Math.round(10 * (r.court ?? 1)),
-  ...(r.posture === "sitting" && { sits: true }),
-  head: r.head ?? 0,
-  nearer: r.nearer ?? 0,
+export const personOf = (role: Role): Person => ({
+  helps: role.role === "feeds",
+  other: role.otherHand === true,
+  kneels: role.posture === "kneeling",
+  wide: (role.wider ?? 1) > 1,
+  court: Math.round(10 * (role.court ?? 1)),
+  ...(role.posture === "sitting" && { sits: true }),
+  head: role.head ?? 0,
+  nearer: role.nearer ?? 0,
 });
 /** As the game takes it; nothing where everybody plays alike. */
 export function rolesOf(people: readonly Person[]): Role[] | undefined {
-  const plain = (p: Person) =>
-    !p.helps && !p.other && !p.kneels && !p.sits && !p.wide && p.court === 10 && p.head === 0 && p.nearer === 0;
+  const plain = (person: Person) =>
+    !person.helps &&
+    !person.other &&
+    !person.kneels &&
+    !person.sits &&
+    !person.wide &&
+    person.court === 10 &&
+    person.head === 0 &&
+    person.nearer === 0;
   if (people.every(plain)) return undefined;
-  return people.map((p) =>
-    p.helps
+  return people.map((person) =>
+    person.helps
       ? { role: "feeds" }
       : {
           role: "plays",
-          ...(p.other && { otherHand: true }),
-          ...(p.kneels ? { posture: "kneeling" as const } : p.sits && { posture: "sitting" as const }),
-          ...(p.wide && { wider: WIDER }),
-          ...(p.court < 10 && { court: p.court / 10 }),
-          ...(p.head > 0 && { head: p.head }),
-          ...(p.nearer !== 0 && { nearer: p.nearer }),
+          ...(person.other && { otherHand: true }),
+          ...(person.kneels ? { posture: "kneeling" as const } : person.sits && { posture: "sitting" as const }),
+          ...(person.wide && { wider: WIDER }),
+          ...(person.court < 10 && { court: person.court / 10 }),
+          ...(person.head > 0 && { head: person.head }),
+          ...(person.nearer !== 0 && { nearer: person.nearer }),
         },
   );
 }
@@ -88,9 +95,9 @@ export function PersonRow({
   targets: boolean;
   /** Each side has a court or a goal of its own to guard. */
   guards: boolean;
-  change: (p: Person) => void;
+  change: (person: Person) => void;
 }) {
-  const head = (n: number) => change({ ...is, head: Math.max(0, Math.min(most ?? 0, n)) });
+  const head = (count: number) => change({ ...is, head: Math.max(0, Math.min(most ?? 0, count)) });
   return (
     <fieldset className="flex flex-wrap items-center gap-x-5 border-t border-chalk/25 py-1">
       <legend className="sr-only">{name}</legend>
@@ -110,11 +117,11 @@ export function PersonRow({
             className="text-ink"
             aria-label={say("who.courtOf", { name })}
             value={is.court}
-            onChange={(e) => change({ ...is, court: Number(e.target.value) })}
+            onChange={(event) => change({ ...is, court: Number(event.target.value) })}
           >
-            {TENTHS.map((n) => (
-              <option key={n} value={n}>
-                {say("who.tenths", { n })}
+            {TENTHS.map((tenth) => (
+              <option key={tenth} value={tenth}>
+                {say("who.tenths", { n: tenth })}
               </option>
             ))}
           </select>

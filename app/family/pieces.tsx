@@ -4,7 +4,7 @@ import { useOnline } from "../ui/use-online.ts";
 
 /** Errors of pieces of the application that did not come, as where there is no network. */
 const missed = new WeakSet<Error>();
-if (!import.meta.env.SSR) window.addEventListener("vite:preloadError", (e) => missed.add(e.payload));
+if (!import.meta.env.SSR) window.addEventListener("vite:preloadError", (event) => missed.add(event.payload));
 
 /** Around what comes in pieces of its own: where one does not come, that is said, with a way to ask for it again. Any other error goes on. */
 export class Pieces extends Component<{ children: ReactNode }, { error: Error | null }> {

@@ -21,20 +21,20 @@ import type { OwnCard } from "./own-card.ts";
 /** A language of its own: every whole sentence stands in brackets, so that one glued from pieces shows. */
 vi.mock("#words/en.ts", async (original) => {
   const { en } = await original<typeof import("#words/en.ts")>();
-  return { en: Object.fromEntries(Object.entries(en).map(([k, text]) => [k, `⟦${text}⟧`])) };
+  return { en: Object.fromEntries(Object.entries(en).map(([key, text]) => [key, `⟦${text}⟧`])) };
 });
 vi.mock("#words/en-game.ts", async (original) => {
   const { enGame } = await original<typeof import("#words/en-game.ts")>();
-  return { enGame: Object.fromEntries(Object.entries(enGame).map(([k, text]) => [k, `⟦${text}⟧`])) };
+  return { enGame: Object.fromEntries(Object.entries(enGame).map(([key, text]) => [key, `⟦${text}⟧`])) };
 });
 vi.mock("#words/games/all.ts", async (original) => {
   const { gameWords } = await original<typeof import("#words/games/all.ts")>();
   const all = Object.assign({}, ...Object.values(gameWords)) as Record<string, string>;
-  return { gameWords: { all: Object.fromEntries(Object.entries(all).map(([k, text]) => [k, `⟦${text}⟧`])) } };
+  return { gameWords: { all: Object.fromEntries(Object.entries(all).map(([key, text]) => [key, `⟦${text}⟧`])) } };
 });
 vi.mock("#words/en-home.ts", async (original) => {
   const { enHome } = await original<typeof import("#words/en-home.ts")>();
-  return { enHome: Object.fromEntries(Object.entries(enHome).map(([k, text]) => [k, `⟦${text}⟧`])) };
+  return { enHome: Object.fromEntries(Object.entries(enHome).map(([key, text]) => [key, `⟦${text}⟧`])) };
 });
 const { FetchScreen } = await import("./fetch-screen.tsx");
 const { SetUpScreen } = await import("./set-up-screen.tsx");
@@ -100,17 +100,17 @@ function cardOf(name: (typeof patternNames)[number], layout: LayoutName | null =
 
 /** Text of a page that is not inside brackets: whole text nodes, less what people typed and plain figures. */
 function outside(html: string, typed: readonly string[]): string[] {
-  const names = [...html.matchAll(/aria-label="([^"]*)"/g)].map((m) => m[1]!);
+  const names = [...html.matchAll(/aria-label="([^"]*)"/g)].map((match) => match[1]!);
   const nodes = html.split(/<[^>]*>/).concat(names);
   return nodes
-    .map((n) => n.trim())
-    .filter((n) => {
-      if (n === "" || /^[\d\s.,:|+=-]+$/.test(n) || typed.includes(n)) return false;
+    .map((node) => node.trim())
+    .filter((name) => {
+      if (name === "" || /^[\d\s.,:|+=-]+$/.test(name) || typed.includes(name)) return false;
       let depth = 0;
-      for (const c of n) {
-        if (c === OPEN) depth++;
-        else if (c === SHUT) depth--;
-        else if (depth === 0 && /\p{L}/u.test(c)) return true;
+      for (const text of name) {
+        if (text === OPEN) depth++;
+        else if (text === SHUT) depth--;
+        else if (depth === 0 && /\p{L}/u.test(text)) return true;
       }
       return depth !== 0;
     });
@@ -124,7 +124,9 @@ const drawn = (page: React.ReactElement) => renderToStaticMarkup(<MemoryRouter>{
 
 describe.each(patternNames)("no sentence of the family's screens is glued: %s", (name) => {
   const data = cardOf(name);
-  const labels = data.card.parts.flatMap((p) => (p.kind === "target" ? [p.label, p.sign ?? p.label] : []));
+  const labels = data.card.parts.flatMap((part) =>
+    part.kind === "target" ? [part.label, part.sign ?? part.label] : [],
+  );
   const typed = ["TEACHER", ...labels, ...starters.slide.cues];
   const ticks: Ticks = { have: [], look: [], grownUp: false, day: "", of: null };
   const none = () => undefined;
@@ -255,7 +257,7 @@ describe("no sentence of the home survey is glued", () => {
           familyNote=""
           name=""
           items={[catalogueItem("bucket")!, catalogueItem("sock")!]}
-          to={(p) => `?part=${p}`}
+          to={(path) => `?part=${path}`}
           keepAs="h"
           problems={[]}
           typed={null}

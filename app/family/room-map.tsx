@@ -5,7 +5,7 @@ import { RoomPlan } from "../ui/room-plan.tsx";
 /** Where the layout lies in this home's space: its outline, what stands in it, the start line and the way to send. */
 export function RoomMap({ card }: { card: Card }) {
   const placement = card.home?.place?.placement;
-  const space = card.making?.homes.find((h) => h.id === card.home?.id)?.space;
+  const space = card.making?.homes.find((home) => home.id === card.home?.id)?.space;
   if (!placement || !space) return null;
   return (
     <figure className="mt-4">

@@ -16,25 +16,25 @@ interface Tap {
 }
 let last: Tap | null = null;
 
-const saysOf = (e: Element) => e.getAttribute("aria-label") ?? e.textContent ?? "";
+const saysOf = (element: Element) => element.getAttribute("aria-label") ?? element.textContent ?? "";
 
-function onClick(e: MouseEvent): void {
-  const on = e.target instanceof Element ? e.target.closest(TAPPED) : null;
+function onClick(event: MouseEvent): void {
+  const on = event.target instanceof Element ? event.target.closest(TAPPED) : null;
   // A label sends its input a click of its own.
-  if (!on || (e.detail === 0 && on instanceof HTMLInputElement)) return;
-  const key = e.detail === 0 ? on : null;
+  if (!on || (event.detail === 0 && on instanceof HTMLInputElement)) return;
+  const key = event.detail === 0 ? on : null;
   // When it was tapped, not when a busy device comes to it.
-  const now = e.timeStamp;
+  const now = event.timeStamp;
   const same =
-    last && (key ? last.key === key : !last.key && Math.hypot(e.clientX - last.x, e.clientY - last.y) < REACH);
+    last && (key ? last.key === key : !last.key && Math.hypot(event.clientX - last.x, event.clientY - last.y) < REACH);
   const run = on.closest("[data-run]") !== null;
   if (last && same && !(run && last.run) && now - last.at < TOGETHER && last.could.get(on) !== saysOf(on)) {
-    e.preventDefault();
-    e.stopImmediatePropagation();
+    event.preventDefault();
+    event.stopImmediatePropagation();
     return;
   }
-  const could = new Map([...document.querySelectorAll(TAPPED)].map((b) => [b, saysOf(b)]));
-  last = { at: now, x: e.clientX, y: e.clientY, run, key, could };
+  const could = new Map([...document.querySelectorAll(TAPPED)].map((element) => [element, saysOf(element)]));
+  last = { at: now, x: event.clientX, y: event.clientY, run, key, could };
 }
 
 /**

@@ -20,12 +20,12 @@ const TOLD_BESIDE = new Set(["bell", "carry", "object", "again", "dispute", "lea
 
 describe("what is read out", () => {
   it.each(patternNames)("%s: every event is announced, with the score and what comes next", (name) => {
-    const a = fromPattern(name);
+    const activity = fromPattern(name);
     const home = { ...NOTHING_SAID, id: "h", label: "home" };
     const child = { age: 8, step: null, leftHanded: false };
-    const card = compileFor({ designed: a, child, homes: [home], items: { own: [], hidden: [] } });
+    const card = compileFor({ designed: activity, child, homes: [home], items: { own: [], hidden: [] } });
     const data = { card } as unknown as CardData;
-    const mode = a.players.modes.includes("alone") ? "alone" : a.players.modes[0]!;
+    const mode = activity.players.modes.includes("alone") ? "alone" : activity.players.modes[0]!;
     const players = mode === "alone" ? 1 : 2;
     for (const seed of [1, 2, 3]) {
       const setup = { players, mode, seed } as const;

@@ -9,7 +9,7 @@ import { zoneName } from "./inputs/zones.tsx";
 /** What the things and places of a card are called. */
 export const labelOf = (data: CardData) => labelAmong(data.card.parts);
 export const labelAmong = (parts: readonly Part[]) => (id: string) => {
-  const part = parts.find((p) => "id" in p && p.id === id);
+  const part = parts.find((eachPart) => "id" in eachPart && eachPart.id === id);
   if (part?.kind === "target") return targetName(part);
   if (part?.kind === "line")
     return part.role === "mark" ? say("play.caught") : say("play.lineName", { label: part.label ?? "" });
@@ -17,8 +17,9 @@ export const labelAmong = (parts: readonly Part[]) => (id: string) => {
   return part?.kind === "zone" ? say("play.points", { points: part.points }) : zoneName(id);
 };
 
-/** Where a place of a square lies that is `n` wide. */
-const placeIn = (at: number, n: number) => say("square.at", { row: Math.floor(at / n) + 1, column: (at % n) + 1 });
+/** Where a place of a square lies that is `count` wide. */
+const placeIn = (at: number, count: number) =>
+  say("square.at", { row: Math.floor(at / count) + 1, column: (at % count) + 1 });
 
 /** How far everybody ran, as the batter and those who were put out. */
 function ranText(e: GameEvent & { kind: "run" }, before: View): string {
@@ -31,18 +32,18 @@ function ranText(e: GameEvent & { kind: "run" }, before: View): string {
 }
 
 /** What was told that is no send, in words: everything that a tap tells has some. */
-function toldText(e: GameEvent, before: View, label: (id: string) => string): string | null {
-  switch (e.kind) {
+function toldText(event: GameEvent, before: View, label: (id: string) => string): string | null {
+  switch (event.kind) {
     case "run":
-      return seenText(e, label) ?? ranText(e, before);
+      return seenText(event, label) ?? ranText(event, before);
     case "count":
-      return say(e.drop ? "play.ev.dropped" : "play.counted", { count: e.n });
+      return say(event.drop ? "play.ev.dropped" : "play.counted", { count: event.n });
     case "point":
-      return seenText(e, label) ?? say("play.ev.told");
+      return seenText(event, label) ?? say("play.ev.told");
     case "task":
       return say("play.done");
     case "stand": {
-      const asked = before.asks.find((a) => a.kind === "stand");
+      const asked = before.asks.find((ask) => ask.kind === "stand");
       return say(asked?.kind === "stand" && asked.what === "jack" ? "play.jackPlaced" : "play.allStand");
     }
     case "ready":
@@ -57,58 +58,60 @@ function toldText(e: GameEvent, before: View, label: (id: string) => string): st
       return say("play.ev.mixed");
     case "swap": {
       const asked = mainAsks(before.asks)[0];
-      const n = asked?.kind === "swap" ? asked.n : 1;
-      return say("play.ev.swapped", { a: placeIn(e.a, n), b: placeIn(e.b, n) });
+      const count = asked?.kind === "swap" ? asked.n : 1;
+      return say("play.ev.swapped", { a: placeIn(event.a, count), b: placeIn(event.b, count) });
     }
     case "arrange":
       return say("play.theyStand");
     case "move":
-      return e.place === "in" || e.place === "out"
-        ? say(e.place === "in" ? "play.jackMoved" : "play.outside")
-        : say("play.ev.moved", { label: label(e.place) });
+      return event.place === "in" || event.place === "out"
+        ? say(event.place === "in" ? "play.jackMoved" : "play.outside")
+        : say("play.ev.moved", { label: label(event.place) });
     case "choose":
-      if (e.of === "rest") return say("play.thatIsAll");
+      if (event.of === "rest") return say("play.thatIsAll");
       return (
-        seenText(e, label) ?? (e.pick === null ? say("play.noBlocker") : say("play.ev.chose", { label: label(e.pick) }))
+        seenText(event, label) ??
+        (event.pick === null ? say("play.noBlocker") : say("play.ev.chose", { label: label(event.pick) }))
       );
     case "set":
       return say("play.ev.set");
     default:
-      return seenText(e, label);
+      return seenText(event, label);
   }
 }
 
 /** What was seen, in words. */
-export function seenText(e: GameEvent, label: (id: string) => string): string | null {
-  switch (e.kind) {
+export function seenText(event: GameEvent, label: (id: string) => string): string | null {
+  switch (event.kind) {
     case "send":
-      if (e.foot) return say("play.ev.foot");
-      if (e.rest === "in") {
-        const mm = e.away ?? (e.spot && Math.hypot(e.spot.along, e.spot.across));
+      if (event.foot) return say("play.ev.foot");
+      if (event.rest === "in") {
+        const mm = event.away ?? (event.spot && Math.hypot(event.spot.along, event.spot.across));
         return mm === undefined ? say("play.jackIn") : say("play.ev.away", { cm: Math.round(mm / 10) });
       }
-      if (e.rest !== undefined) return say("play.ev.rest", { zone: label(e.rest) });
-      if (e.fell !== undefined) return say("play.ev.fell", { count: Array.isArray(e.fell) ? e.fell.length : e.fell });
-      return e.hit ? say("play.ev.hit", { label: label(e.hit) }) : say("play.ev.miss");
+      if (event.rest !== undefined) return say("play.ev.rest", { zone: label(event.rest) });
+      if (event.fell !== undefined)
+        return say("play.ev.fell", { count: Array.isArray(event.fell) ? event.fell.length : event.fell });
+      return event.hit ? say("play.ev.hit", { label: label(event.hit) }) : say("play.ev.miss");
     case "run":
-      return e.missed ? say("bat.missed") : e.caught ? say("bat.caught") : null;
+      return event.missed ? say("bat.missed") : event.caught ? say("bat.caught") : null;
     case "point":
-      return e.side === null
-        ? e.why && ["fault", "let", "out"].includes(e.why)
-          ? say(e.why === "out" ? "goal.out" : `point.${e.why}`)
+      return event.side === null
+        ? event.why && ["fault", "let", "out"].includes(event.why)
+          ? say(event.why === "out" ? "goal.out" : `point.${event.why}`)
           : null
         : say("play.ev.point");
     case "measure":
-      return say("play.ev.measured", { piece: e.piece, cm: Math.round(e.away / 10) });
+      return say("play.ev.measured", { piece: event.piece, cm: Math.round(event.away / 10) });
     case "choose":
-      if (e.of === "tick") return say("play.done");
-      if (e.of === "action" && e.pick !== null) return say(`way.${e.pick}`);
-      return e.pick !== null && (e.of === "target" || e.of === "spot")
-        ? say("play.ev.chose", { label: label(e.pick) })
+      if (event.of === "tick") return say("play.done");
+      if (event.of === "action" && event.pick !== null) return say(`way.${event.pick}`);
+      return event.pick !== null && (event.of === "target" || event.of === "spot")
+        ? say("play.ev.chose", { label: label(event.pick) })
         : null;
     // Of a run only the number after it is what counts.
     case "total":
-      return say("play.ev.total", { count: e.n });
+      return say("play.ev.total", { count: event.n });
     default:
       return null;
   }

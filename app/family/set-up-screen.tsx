@@ -21,16 +21,17 @@ export interface Stage {
   way?: Place[];
 }
 
-const metres = (m: number) => m.toFixed(m < 10 ? 1 : 0);
+const metres = (givenMetres: number) => givenMetres.toFixed(givenMetres < 10 ? 1 : 0);
 
 /** One marker at a time, then the whole. */
 export function stages({ card }: Pick<CardData, "card">): Stage[] {
-  const a = card.activity;
+  const activity = card.activity;
   const moving =
-    card.markers.length > 0 && card.parts.some((p) => p.kind === "line" && p.role === "start" && p.id !== "start");
+    card.markers.length > 0 &&
+    card.parts.some((part) => part.kind === "line" && part.role === "start" && part.id !== "start");
   const out: Stage[] = [];
   const shown: string[] = [];
-  const target = card.parts.find((p) => p.kind === "target");
+  const target = card.parts.find((part) => part.kind === "target");
   if (moving && target?.kind === "target") {
     shown.push(target.id);
     out.push({
@@ -45,116 +46,122 @@ export function stages({ card }: Pick<CardData, "card">): Stage[] {
     const nowhere = card.unaimed && card.needs.pieces === 0 && card.markers.length === 0;
     out.push({
       id: "start",
-      item: nowhere ? "" : a.kit.marker,
+      item: nowhere ? "" : activity.kit.marker,
       lines: [say(nowhere ? "setup.clear" : "setup.start", { posture: card.self?.posture ?? "standing" })],
       shown: [...shown],
     });
   }
-  for (const m of card.markers) {
-    shown.push(m.id);
-    const zones = card.parts.flatMap((p) => {
-      if (p.kind === "zone") return shown.includes(`b${p.id.slice(1)}`) ? [p.id] : [];
-      if (p.kind === "target") return p.group === m.id ? [p.id] : [];
-      return p.kind === "cell" || p.kind === "court" ? [p.id] : [];
+  for (const marker of card.markers) {
+    shown.push(marker.id);
+    const zones = card.parts.flatMap((part) => {
+      if (part.kind === "zone") return shown.includes(`b${part.id.slice(1)}`) ? [part.id] : [];
+      if (part.kind === "target") return part.group === marker.id ? [part.id] : [];
+      return part.kind === "cell" || part.kind === "court" ? [part.id] : [];
     });
-    const counted = countedIn(m);
+    const counted = countedIn(marker);
     const walk =
-      m.kind === "mark" && m.count === 0
+      marker.kind === "mark" && marker.count === 0
         ? say("setup.onLine")
-        : m.behind
+        : marker.behind
           ? say("setup.behind", counted)
-          : moving && m.kind !== "mark"
+          : moving && marker.kind !== "mark"
             ? say("setup.back", { ...counted, label: target?.kind === "target" ? targetName(target) : "" })
             : say("setup.walk", counted);
-    const aside = m.aside
+    const aside = marker.aside
       ? [
-          say(m.across < 0 ? "setup.asideLeft" : "setup.asideRight", {
-            ...countedIn(m.aside),
+          say(marker.across < 0 ? "setup.asideLeft" : "setup.asideRight", {
+            ...countedIn(marker.aside),
           }),
         ]
-      : Math.abs(m.across) >= 0.05
-        ? [say(m.across < 0 ? "setup.left" : "setup.right", { metres: metres(Math.abs(m.across)) })]
+      : Math.abs(marker.across) >= 0.05
+        ? [say(marker.across < 0 ? "setup.left" : "setup.right", { metres: metres(Math.abs(marker.across)) })]
         : [];
     const put =
-      m.kind === "target"
-        ? m.up === undefined
-          ? [putLine(card, m), countsLine(card, m.id)]
-          : [say("setup.wall", { item: targetName(m), cm: Math.round(m.up * 100) })]
-        : m.kind === "line"
-          ? [m.label ? say("setup.line", { number: m.label }) : say("setup.layLine")]
-          : [markLine(m, namesOf(a.kit.own))];
+      marker.kind === "target"
+        ? marker.up === undefined
+          ? [putLine(card, marker), countsLine(card, marker.id)]
+          : [say("setup.wall", { item: targetName(marker), cm: Math.round(marker.up * 100) })]
+        : marker.kind === "line"
+          ? [marker.label ? say("setup.line", { number: marker.label }) : say("setup.layLine")]
+          : [markLine(marker, namesOf(activity.kit.own))];
     // What the child sets out itself has no place yet.
-    const free = a.setOut && m.kind === "target";
+    const free = activity.setOut && marker.kind === "target";
     out.push({
-      id: m.id,
-      item: m.item,
+      id: marker.id,
+      item: marker.item,
       lines: (free ? put : [walk, ...aside, ...put]).filter(Boolean),
-      way: free ? [] : wayTo(m, moving && target?.kind === "target" ? target.along : null),
+      way: free ? [] : wayTo(marker, moving && target?.kind === "target" ? target.along : null),
       ...(!free &&
-        m.count > 0 && {
-          distance: say("setup.dist", { ...countedIn(m), metres: metres(m.reached) }),
+        marker.count > 0 && {
+          distance: say("setup.dist", { ...countedIn(marker), metres: metres(marker.reached) }),
         }),
       shown: [...shown, ...zones],
     });
   }
   const { cells, notes = [] } = card;
   if (out.length > 0)
-    out[out.length - 1]!.lines.push(...notes.map((n) => sayPhrase(n, {}, attemptWords(card.activity.aim.action))));
+    out[out.length - 1]!.lines.push(
+      ...notes.map((note) => sayPhrase(note, {}, attemptWords(card.activity.aim.action))),
+    );
   if (cells && out.length > 0) out[out.length - 1]!.lines.push(say("setup.cells", { count: cells }));
   return out;
 }
 
 /** Ahead to as far as the mark is, then aside; where the line moves, back from the target. */
-function wayTo(m: Marker, from: number | null): Place[] {
-  const along = from === null ? m.metres : from - m.metres;
+function wayTo(marker: Marker, from: number | null): Place[] {
+  const along = from === null ? marker.metres : from - marker.metres;
   const points = [
     { along: from ?? 0, across: 0 },
     { along, across: 0 },
-    { along, across: m.kind === "line" ? 0 : m.across },
+    { along, across: marker.kind === "line" ? 0 : marker.across },
   ];
   return points.filter(
-    (p, i) => i === 0 || Math.hypot(p.along - points[i - 1]!.along, p.across - points[i - 1]!.across) > 0.02,
+    (point, i) =>
+      i === 0 || Math.hypot(point.along - points[i - 1]!.along, point.across - points[i - 1]!.across) > 0.02,
   );
 }
 
 /** What to put at a mark of what is laid out beside the game. */
-function markLine(m: Marker, names: Names): string {
-  switch (m.what) {
+function markLine(marker: Marker, names: Names): string {
+  switch (marker.what) {
     case "spot":
-      return m.label ? say("setup.spotNumber", { label: m.label }) : say("setup.spot");
+      return marker.label ? say("setup.spotNumber", { label: marker.label }) : say("setup.spot");
     case "corner":
       return say("setup.corner");
     case "line":
-      return m.label ? say("setup.line", { number: m.label }) : say("setup.layLine");
+      return marker.label ? say("setup.line", { number: marker.label }) : say("setup.layLine");
     default:
-      return m.up === undefined
-        ? say("setup.put", { item: itemName(m.item, names) })
-        : say("setup.wall", { item: itemName(m.item, names), cm: Math.round(m.up * 100) });
+      return marker.up === undefined
+        ? say("setup.put", { item: itemName(marker.item, names) })
+        : say("setup.wall", { item: itemName(marker.item, names), cm: Math.round(marker.up * 100) });
   }
 }
 
 /** What counts, as the card says it: one rule by its name, several by the pair they make. */
 export function countsAs(rule: HitRule): "touch" | "into" | "through" | "topple" | "both" | "touchThrough" {
-  if (rule.kind === "anyOf") return rule.rules.some((r) => r.kind === "through") ? "touchThrough" : "both";
+  if (rule.kind === "anyOf")
+    return rule.rules.some((eachRule) => eachRule.kind === "through") ? "touchThrough" : "both";
   return rule.kind === "into" || rule.kind === "through" || rule.kind === "topple" ? rule.kind : "touch";
 }
 
 /** The pins of a formation, or a row of them, that one mark stands for. */
 const pinsAt = (card: CardData["card"], id: string) =>
-  card.parts.filter((p) => p.kind === "target" && p.group === id).length;
+  card.parts.filter((part) => part.kind === "target" && part.group === id).length;
 
 /** What is put at a mark: one thing, or all the pins that stand there. */
-function putLine(card: CardData["card"], m: Marker): string {
-  const pins = pinsAt(card, m.id);
+function putLine(card: CardData["card"], marker: Marker): string {
+  const pins = pinsAt(card, marker.id);
   return pins > 1
-    ? say("setup.putPins", { count: pins, item: targetName(m) })
-    : say("setup.put", { item: targetName(m) });
+    ? say("setup.putPins", { count: pins, item: targetName(marker) })
+    : say("setup.put", { item: targetName(marker) });
 }
 
 function countsLine(card: CardData["card"], id: string): string {
   // Of pins it is said when they are down: touching one is not enough.
   if (card.unaimed || pinsAt(card, id) > 0) return "";
-  const part = card.parts.find((p) => p.kind === "target" && (p.id === id || p.group === id));
+  const part = card.parts.find(
+    (eachPart) => eachPart.kind === "target" && (eachPart.id === id || eachPart.group === id),
+  );
   if (part?.kind !== "target") return "";
   return say(`setup.counts.${countsAs(part.rule)}`);
 }
@@ -168,16 +175,16 @@ export function SetUpScreen({
 }: {
   data: CardData;
   ticks: Ticks;
-  setTicks: (t: Ticks) => void;
+  setTicks: (givenTicks: Ticks) => void;
   /** Which step of setting up: 1 is the first. */
   asked: string | null;
 }) {
   const list = stages(data);
   const at = Math.min(list.length, Math.max(0, (Number(asked) || 1) - 1));
-  const to = (n: number) => `?screen=setup&at=${n + 1}`;
+  const to = (count: number) => `?screen=setup&at=${count + 1}`;
   const whole = at >= list.length;
   const stage = list[at];
-  const zone = data.card.parts.find((p) => p.kind === "zone");
+  const zone = data.card.parts.find((part) => part.kind === "zone");
   return (
     <>
       <h1 className="mb-2 text-3xl">{whole ? say("setup.all") : say("setup.title")}</h1>
@@ -203,8 +210,8 @@ export function SetUpScreen({
           {stage.item !== "" && <ItemDrawing item={stage.item} size={64} className="shrink-0" />}
           <div className="grid gap-1 text-xl">
             <p className="text-sm text-quiet">{say("setup.of", { at: at + 1, all: list.length })}</p>
-            {stage.lines.map((l) => (
-              <p key={l}>{l}</p>
+            {stage.lines.map((line) => (
+              <p key={line}>{line}</p>
             ))}
             {stage.distance && <p className="font-bold">{stage.distance}</p>}
           </div>
@@ -232,17 +239,17 @@ export function SetUpScreen({
       {whole && (
         <ul className="mt-4 grid gap-1.5 text-lg">
           {data.card.markers
-            .filter((m) => m.kind !== "mark")
-            .map((m) => (
-              <li key={m.id} className="row-line flex justify-between gap-3 pb-1">
+            .filter((marker) => marker.kind !== "mark")
+            .map((marker) => (
+              <li key={marker.id} className="row-line flex justify-between gap-3 pb-1">
                 <span>
-                  {m.kind === "target"
-                    ? targetName(m)
-                    : m.label
-                      ? say("setup.line", { number: m.label })
+                  {marker.kind === "target"
+                    ? targetName(marker)
+                    : marker.label
+                      ? say("setup.line", { number: marker.label })
                       : say("setup.layLine")}
                 </span>
-                <strong>{say("setup.dist", { ...countedIn(m), metres: metres(m.reached) })}</strong>
+                <strong>{say("setup.dist", { ...countedIn(marker), metres: metres(marker.reached) })}</strong>
               </li>
             ))}
           {zone?.kind === "zone" && (
@@ -271,7 +278,15 @@ export function SetUpScreen({
 }
 
 /** What is behind the last thing is looked at where it is set up; the tick is the same as on the next screen. */
-function BehindLook({ data, ticks, setTicks }: { data: CardData; ticks: Ticks; setTicks: (t: Ticks) => void }) {
+function BehindLook({
+  data,
+  ticks,
+  setTicks,
+}: {
+  data: CardData;
+  ticks: Ticks;
+  setTicks: (givenTicks: Ticks) => void;
+}) {
   const { behind } = data.card.activity;
   const on = ticks.look.includes("behind");
   return (
@@ -289,7 +304,10 @@ function BehindLook({ data, ticks, setTicks }: { data: CardData; ticks: Ticks; s
           className="size-7 shrink-0"
           checked={on}
           onChange={() =>
-            setTicks({ ...ticks, look: on ? ticks.look.filter((c) => c !== "behind") : [...ticks.look, "behind"] })
+            setTicks({
+              ...ticks,
+              look: on ? ticks.look.filter((text) => text !== "behind") : [...ticks.look, "behind"],
+            })
           }
         />
         {say("caution.behind")}

@@ -17,7 +17,7 @@ const cardOf = (over: Partial<Activity>): CardData =>
   ({
     card: compileCard(activity.parse({ ...climb, space: wide, ...over }), { age: 7, step: 0.5, leftHanded: false }),
   }) as CardData;
-const said = (list: readonly Stage[]) => list.map((s) => s.lines.join(" "));
+const said = (list: readonly Stage[]) => list.map((stage) => stage.lines.join(" "));
 const beside = (name: LayoutName, over: Partial<Activity> = {}) => stages(cardOf({ layout: exampleOf(name), ...over }));
 
 describe("setting up, one marker at a time", () => {
@@ -47,27 +47,27 @@ describe("setting up, one marker at a time", () => {
     const list = beside(name);
     const marks = list.slice(6);
     expect(marks.length).toBeGreaterThan(0);
-    for (const s of marks) {
-      expect(s.lines.join(" ")).not.toContain("[");
-      expect(s.lines.join(" ")).toMatch(/(there|up the wall|on it|in it)\.$/);
-      expect(s.shown).toContain(s.id);
+    for (const mark of marks) {
+      expect(mark.lines.join(" ")).not.toContain("[");
+      expect(mark.lines.join(" ")).toMatch(/(there|up the wall|on it|in it)\.$/);
+      expect(mark.shown).toContain(mark.id);
     }
-    expect(new Set(list.map((s) => s.id)).size).toBe(list.length);
+    expect(new Set(list.map((stage) => stage.id)).size).toBe(list.length);
   });
   it("tells spots with their numbers, corners, lines, things and what hangs on a wall", () => {
     expect(said(beside("spots")).at(-1)).toContain("Mark a spot there. Write 6 on it.");
-    expect(said(beside("tossing")).filter((t) => t.includes("Mark a corner there."))).toHaveLength(4);
+    expect(said(beside("tossing")).filter((text) => text.includes("Mark a corner there."))).toHaveLength(4);
     expect(said(beside("grid")).at(-1)).toContain("Make 3 by 3 squares in it.");
     expect(said(beside("wall")).join(" ")).toContain("Put the sheet of paper 80 cm up the wall.");
-    expect(said(beside("slalom")).filter((t) => t.includes("Put the shoe there."))).toHaveLength(6);
-    expect(said(beside("bands")).filter((t) => t.includes("Lay a line there."))).toHaveLength(5);
+    expect(said(beside("slalom")).filter((text) => text.includes("Put the shoe there."))).toHaveLength(6);
+    expect(said(beside("bands")).filter((text) => text.includes("Lay a line there."))).toHaveLength(5);
   });
   it("goes back from the line for what lies behind it, and stays on it for what lies on it", () => {
     const shuttle = exampleOf("shuttle");
     const back = said(stages(cardOf({ layout: { ...shuttle, along: -0.5 } })));
-    expect(back.some((t) => t.startsWith("Walk 1 of your steps back."))).toBe(true);
+    expect(back.some((text) => text.startsWith("Walk 1 of your steps back."))).toBe(true);
     const on = said(stages(cardOf({ layout: { ...shuttle, along: 0 } })));
-    expect(on.some((t) => t.startsWith("Stay on the line."))).toBe(true);
+    expect(on.some((text) => text.startsWith("Stay on the line."))).toBe(true);
   });
 });
 

@@ -40,14 +40,14 @@ export function Sheet({
   const picks = [...(card.needs.kinds ?? []), ...(card.home?.picks ?? [])];
   const things =
     picks.length > 0
-      ? picks.map((p) => ({ item: p.item, count: p.count }))
+      ? picks.map((pick) => ({ item: pick.item, count: pick.count }))
       : [
           ...(card.needs.pieces > 0 ? [{ item: card.activity.kit.send, count: card.needs.pieces }] : []),
           ...(card.activity.kit.implement ? [{ item: card.activity.kit.implement, count: 1 }] : []),
           ...extraObjects(card.activity).map((item) => ({ item, count: 1 })),
         ];
   const perMetre = (mapScale(card.parts, PLAN.width, PLAN.height) * PLAN.mm) / PLAN.width;
-  const zone = card.parts.find((p) => p.kind === "zone");
+  const zone = card.parts.find((part) => part.kind === "zone");
   const steps = stages(data);
   const busy = steps.length > MAX_WIDE;
   const ticks = card.cautions.length + (card.grownUp ? 1 : 0) + (card.activity.caution ? 1 : 0);
@@ -61,18 +61,18 @@ export function Sheet({
         <div>
           <h2>{say("sheet.fetch")}</h2>
           <ul className="sheet-things">
-            {things.map((t, i) => (
-              <li key={`${t.item} ${i + 1}`}>
-                <ItemDrawing item={t.item} size={30} />
-                <span>{itemName(t.item, names)}</span>
-                {t.count > 1 && <span>{say("fetch.count", { count: t.count })}</span>}
+            {things.map((thing, i) => (
+              <li key={`${thing.item} ${i + 1}`}>
+                <ItemDrawing item={thing.item} size={30} />
+                <span>{itemName(thing.item, names)}</span>
+                {thing.count > 1 && <span>{say("fetch.count", { count: thing.count })}</span>}
               </li>
             ))}
           </ul>
           <h2>{say("sheet.look")}</h2>
           <ul className={`sheet-ticks ${ticks > MAX_TICKS ? "sheet-tight" : ""}`}>
-            {card.cautions.map((c) => (
-              <li key={c}>{say(`caution.${c}`)}</li>
+            {card.cautions.map((caution) => (
+              <li key={caution}>{say(`caution.${caution}`)}</li>
             ))}
             {card.grownUp && <li>{say("look.grownUp")}</li>}
             {card.activity.caution && <li>{card.activity.caution}</li>}
@@ -89,12 +89,12 @@ export function Sheet({
       <section>
         <h2>{say("sheet.setUp")}</h2>
         <ol className={`sheet-steps ${busy ? "sheet-many" : ""}`}>
-          {steps.map((s) => (
-            <li key={s.id}>
-              {s.lines.map((l) => (
-                <span key={l}>{l} </span>
+          {steps.map((step) => (
+            <li key={step.id}>
+              {step.lines.map((line) => (
+                <span key={line}>{line} </span>
               ))}
-              {s.distance && <strong>{s.distance}</strong>}
+              {step.distance && <strong>{step.distance}</strong>}
             </li>
           ))}
           {zone?.kind === "zone" && (
@@ -148,7 +148,7 @@ export function Sheet({
         <section className="sheet-two">
           <p>
             <strong>{say("together.title")}.</strong>{" "}
-            {card.together.map((t) => sayPhrase(t, {}, attemptWords(card.activity.aim.action))).join(" ")}
+            {card.together.map((phrase) => sayPhrase(phrase, {}, attemptWords(card.activity.aim.action))).join(" ")}
           </p>
           <p role="group" aria-label={say("sheet.two")}>
             {["name", "score", "name", "score"].map((box, i) => (
@@ -163,13 +163,13 @@ export function Sheet({
           <div>
             <h2>{say("fetch.cues")}</h2>
             <ol className="list-decimal pl-[5mm]">
-              {cues.map((c) => (
-                <li key={c.id}>{card.leftHanded ? mirrored(c.text) : c.text}</li>
+              {cues.map((cue) => (
+                <li key={cue.id}>{card.leftHanded ? mirrored(cue.text) : cue.text}</li>
               ))}
             </ol>
             {watch.length > 0 && (
               <p className="mt-[1mm]">
-                {say("fetch.watch")}: {watch.map((w) => (card.leftHanded ? mirrored(w) : w)).join("; ")}
+                {say("fetch.watch")}: {watch.map((word) => (card.leftHanded ? mirrored(word) : word)).join("; ")}
               </p>
             )}
           </div>

@@ -10,7 +10,7 @@ import type { Writes } from "./use-writes.ts";
 /** The score so far, and a code that brings it to the teacher by hand. */
 export function ResultCode({ data, local, play }: { data: CardData; local: LocalPlay; play: Play }) {
   const v = view(play);
-  const side = v.score.findIndex((s) => s.players.includes(0));
+  const side = v.score.findIndex((score) => score.players.includes(0));
   const { own: value, finished, stage } = v.progress[side]!;
   const code = resultCode({ card: data.id, play: local.id, value, finished, stage });
   return (
@@ -63,8 +63,8 @@ export function StorageTrouble({
         className="btn btn-main min-h-16 text-xl"
         disabled={busy}
         onClick={attempt(async () => {
-          const n = await writes.free();
-          return n > 0 ? say("full.freed", { count: n }) : say("full.stillFull");
+          const count = await writes.free();
+          return count > 0 ? say("full.freed", { count: count }) : say("full.stillFull");
         })}
       >
         {say("full.free")}

@@ -69,7 +69,7 @@ const changed = new EventTarget();
 let blocked = false;
 const noteMemory = () => changed.dispatchEvent(new Event("memory"));
 /** Whether goes are only in this page's memory: the browser keeps nothing, or one was moved there. */
-export const inMemoryOnly = (): boolean => blocked || [...memory.plays.values()].some((p) => !p.practice);
+export const inMemoryOnly = (): boolean => blocked || [...memory.plays.values()].some((play) => !play.practice);
 /** Whether one go is in this page's memory alone. */
 export const isInMemory = (id: string): boolean => memory.plays.has(id);
 /** Calls back when that changes. */
@@ -79,38 +79,38 @@ export function onMemory(listen: () => void): () => void {
 }
 /** Goes that would be lost if the page were closed now. */
 export const unsentInMemory = (): boolean =>
-  [...memory.plays.values()].some((p) => !p.practice && !p.receipt && !p.refused);
+  [...memory.plays.values()].some((play) => !play.practice && !play.receipt && !play.refused);
 
 let opened: Promise<IDBPDatabase<Yard> | null> | null = null;
 /** The device's database; null where the browser does not let us have one. */
 const db = (): Promise<IDBPDatabase<Yard> | null> => {
   opened ??= (async () => {
     const opening = openDB<Yard>("daring-yard", 2, {
-      async upgrade(d, from, _to, tx) {
+      async upgrade(database, from, _to, tx) {
         if (from === 1) {
           // Given up by an earlier version for a reason that was not final: it is sent again.
           const all = tx.objectStore("plays");
-          for (const p of await all.getAll())
-            if (p.refused !== null && (/^\d{3}$/.test(p.refused) || GIVEN_UP.includes(p.refused)))
-              await all.put({ ...p, refused: null });
+          for (const play of await all.getAll())
+            if (play.refused !== null && (/^\d{3}$/.test(play.refused) || GIVEN_UP.includes(play.refused)))
+              await all.put({ ...play, refused: null });
           return;
         }
-        const plays = d.createObjectStore("plays", { keyPath: "id" });
+        const plays = database.createObjectStore("plays", { keyPath: "id" });
         plays.createIndex("token", "token");
         plays.createIndex("card", "card");
-        d.createObjectStore("events", { keyPath: ["play", "seq"] }).createIndex("play", "play");
+        database.createObjectStore("events", { keyPath: ["play", "seq"] }).createIndex("play", "play");
       },
     });
     const late = new Promise<null>((done) => setTimeout(() => done(null), OPENS_WITHIN));
     return Promise.race([opening, late]);
   })()
     .catch(() => null)
-    .then((d) => {
-      if (!d) {
+    .then((database) => {
+      if (!database) {
         blocked = true;
         noteMemory();
       }
-      return d;
+      return database;
     });
   return opened;
 };
@@ -125,14 +125,14 @@ export const deviceId = (): string => {
 
 /** Keeps a new go: on the device, or where that fails in memory. */
 export async function addPlay(play: LocalPlay): Promise<void> {
-  const d = await db();
+  const database = await db();
   try {
-    if (d) {
-      await d.add("plays", play);
+    if (database) {
+      await database.add("plays", play);
       return;
     }
-  } catch (e) {
-    if ((e as DOMException).name === "ConstraintError") throw e;
+  } catch (error) {
+    if ((error as DOMException).name === "ConstraintError") throw error;
   }
   memory.plays.set(play.id, play);
   memory.events.set(play.id, []);
@@ -176,8 +176,8 @@ export async function addEvent(play: string, seq: number, event: PlayEvent): Pro
       throw new NotKept("the go before it is missing");
     await tx.store.add({ play, seq, event, kept: 0 });
     await tx.done;
-  } catch (e) {
-    if ((e as DOMException).name !== "ConstraintError") throw new NotKept((e as Error).name);
+  } catch (error) {
+    if ((error as DOMException).name !== "ConstraintError") throw new NotKept((error as Error).name);
     // A try before may have kept it and not known so.
     const there = await (await db())!.get("events", [play, seq]);
     if (JSON.stringify(there?.event) !== JSON.stringify(event)) throw new PlaceTaken();
@@ -194,14 +194,14 @@ export async function eventsOf(play: string): Promise<LocalEvent[]> {
 export async function markSynced(play: string, seqs: readonly number[]): Promise<void> {
   const own = memory.events.get(play);
   if (own) {
-    for (const e of own) if (seqs.includes(e.seq)) e.kept = 1;
+    for (const event of own) if (seqs.includes(event.seq)) event.kept = 1;
     return;
   }
   const tx = (await db())?.transaction("events", "readwrite");
   if (!tx) return;
   for (const seq of seqs) {
-    const e = await tx.store.get([play, seq]);
-    if (e) await tx.store.put({ ...e, kept: 1 });
+    const event = await tx.store.get([play, seq]);
+    if (event) await tx.store.put({ ...event, kept: 1 });
   }
   await tx.done;
 }
@@ -210,7 +210,7 @@ export async function markSynced(play: string, seqs: readonly number[]): Promise
 export async function moveToMemory(id: string, unkept: readonly { seq: number; event: PlayEvent }[]): Promise<void> {
   const play = await playById(id);
   if (!play || memory.plays.has(id)) return;
-  const events = (await eventsOf(id)).filter((e) => !unkept.some((u) => u.seq === e.seq));
+  const events = (await eventsOf(id)).filter((event) => !unkept.some((u) => u.seq === event.seq));
   memory.plays.set(id, play);
   memory.events.set(id, [...events, ...unkept.map((u) => ({ play: id, ...u, kept: 0 as const }))]);
   noteMemory();
@@ -219,22 +219,22 @@ export async function moveToMemory(id: string, unkept: readonly { seq: number; e
 
 /** Makes room: goes that the school has already, with everything of them. Answers with how many there were. */
 export async function freeSpace(): Promise<number> {
-  const d = await db();
-  if (!d) return 0;
-  const done = (await d.getAll("plays")).filter((p) => p.receipt !== null);
-  for (const p of done) {
-    const tx = d.transaction(["plays", "events"], "readwrite");
-    for (const key of await tx.objectStore("events").index("play").getAllKeys(p.id))
+  const database = await db();
+  if (!database) return 0;
+  const done = (await database.getAll("plays")).filter((play) => play.receipt !== null);
+  for (const play of done) {
+    const tx = database.transaction(["plays", "events"], "readwrite");
+    for (const key of await tx.objectStore("events").index("play").getAllKeys(play.id))
       await tx.objectStore("events").delete(key);
-    await tx.objectStore("plays").delete(p.id);
+    await tx.objectStore("plays").delete(play.id);
     await tx.done;
   }
   return done.length;
 }
 
-async function dropFrom(d: IDBPDatabase<Yard> | null, id: string): Promise<void> {
-  if (!d) return;
-  const tx = d.transaction(["plays", "events"], "readwrite");
+async function dropFrom(database: IDBPDatabase<Yard> | null, id: string): Promise<void> {
+  if (!database) return;
+  const tx = database.transaction(["plays", "events"], "readwrite");
   for (const key of await tx.objectStore("events").index("play").getAllKeys(id))
     await tx.objectStore("events").delete(key);
   await tx.objectStore("plays").delete(id);
@@ -256,32 +256,32 @@ export async function playById(id: string): Promise<LocalPlay | undefined> {
 
 /** In the order they were begun; what is in memory stands for what the device has of it. */
 const merged = (kept: readonly LocalPlay[], own: readonly LocalPlay[]): LocalPlay[] =>
-  [...new Map([...kept, ...own].map((p) => [p.id, p])).values()].sort((a, b) => a.startedAt - b.startedAt);
+  [...new Map([...kept, ...own].map((play) => [play.id, play])).values()].sort((a, b) => a.startedAt - b.startedAt);
 
 export async function playsOfCard(card: string): Promise<LocalPlay[]> {
   const kept = (await (await db())?.getAllFromIndex("plays", "card", card)) ?? [];
   return merged(
     kept,
-    [...memory.plays.values()].filter((p) => p.card === card),
+    [...memory.plays.values()].filter((play) => play.card === card),
   );
 }
 
 /** Goes on this device that a page answers for: of its link, and of the cards it shows. */
 export async function playsOf(token: string, cards: readonly string[]): Promise<LocalPlay[]> {
-  const d = await db();
-  const found = (await d?.getAllFromIndex("plays", "token", token)) ?? [];
-  for (const card of cards) found.push(...((await d?.getAllFromIndex("plays", "card", card)) ?? []));
+  const database = await db();
+  const found = (await database?.getAllFromIndex("plays", "token", token)) ?? [];
+  for (const card of cards) found.push(...((await database?.getAllFromIndex("plays", "card", card)) ?? []));
   return merged(
     found,
-    [...memory.plays.values()].filter((p) => p.token === token || cards.includes(p.card)),
+    [...memory.plays.values()].filter((play) => play.token === token || cards.includes(play.card)),
   );
 }
 
 /** Goes of these cards that wait go by this link from now on; the links they had stand by. */
 export async function claim(token: string, cards: readonly string[]): Promise<void> {
-  for (const p of await playsOf(token, cards)) {
-    if (p.receipt || p.token === token || !cards.includes(p.card) || p.others?.includes(token)) continue;
-    await changePlay(p.id, { token, others: [p.token, ...(p.others ?? [])].slice(0, MAX_LINKS), stuck: null });
+  for (const play of await playsOf(token, cards)) {
+    if (play.receipt || play.token === token || !cards.includes(play.card) || play.others?.includes(token)) continue;
+    await changePlay(play.id, { token, others: [play.token, ...(play.others ?? [])].slice(0, MAX_LINKS), stuck: null });
   }
 }
 /** Links of one go that are kept. */

@@ -51,7 +51,7 @@ function syncPlay(id: string): Promise<boolean> {
   return alone(id, async () => {
     const play = await playById(id);
     if (!play || play.receipt || play.refused || play.practice) return true;
-    const events = (await eventsOf(id)).filter((e) => e.kept === 0);
+    const events = (await eventsOf(id)).filter((event) => event.kept === 0);
     if (events.length === 0 && !play.result) return true;
     let done = true;
     // A very long game goes in parts; its result goes with the last of them.
@@ -82,7 +82,10 @@ async function sendByAnyLink(play: LocalPlay, events: HandInSent["events"]): Pro
       await markSynced(play.id, [...answer.kept, ...answer.conflicts]);
       if (answer.result) await clearHandedIn(play.id, answer.result);
       if (token !== play.token)
-        await changePlay(play.id, { token, others: [play.token, ...(play.others ?? [])].filter((t) => t !== token) });
+        await changePlay(play.id, {
+          token,
+          others: [play.token, ...(play.others ?? [])].filter((text) => text !== token),
+        });
       if (play.stuck) await changePlay(play.id, { stuck: null });
       return true;
     }

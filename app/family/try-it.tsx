@@ -24,7 +24,7 @@ export default function TryIt({
   // What was left of another visit may be of another design.
   useEffect(() => {
     void playsOfCard(data.id)
-      .then((left) => Promise.all(left.map((p) => dropPractice(p.id))))
+      .then((left) => Promise.all(left.map((play) => dropPractice(play.id))))
       .then(again);
   }, [data.id, again]);
   const own: OwnCard = {
@@ -40,7 +40,7 @@ export default function TryIt({
     <PlayScreen
       data={data}
       own={own}
-      underWay={plays.find((p) => !p.result) ?? null}
+      underWay={plays.find((play) => !play.result) ?? null}
       again={again}
       go={() => undefined}
       trying={{

@@ -12,8 +12,8 @@ export function useElapsed(clock: () => number, running: boolean): number {
     if (!running) return;
     const look = () => set(now.current());
     look();
-    const t = setInterval(look, TICK);
-    return () => clearInterval(t);
+    const timeout = setInterval(look, TICK);
+    return () => clearInterval(timeout);
   }, [running]);
   return at;
 }

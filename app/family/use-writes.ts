@@ -44,11 +44,11 @@ export function useWrites(local: LocalPlay, data: { token: string; id: string },
   const drain = useCallback((): Promise<boolean> => {
     busy.current ??= (async () => {
       try {
-        for (let w = queue.current[0]; w; w = queue.current[0]) {
-          if (!w.kept) await addEvent(id, w.seq, w.event);
-          w.kept = true;
-          if (w.changes) {
-            await changePlay(id, w.changes);
+        for (let write = queue.current[0]; write; write = queue.current[0]) {
+          if (!write.kept) await addEvent(id, write.seq, write.event);
+          write.kept = true;
+          if (write.changes) {
+            await changePlay(id, write.changes);
             await latest.current.again();
           }
           queue.current.shift();
@@ -56,8 +56,8 @@ export function useWrites(local: LocalPlay, data: { token: string; id: string },
         setTrouble(null);
         void syncAll(latest.current.data.token, [latest.current.data.id]);
         return true;
-      } catch (e) {
-        setTrouble(e instanceof PlaceTaken ? "otherTab" : "full");
+      } catch (error) {
+        setTrouble(error instanceof PlaceTaken ? "otherTab" : "full");
         return false;
       } finally {
         busy.current = null;
@@ -85,16 +85,16 @@ export function useWrites(local: LocalPlay, data: { token: string; id: string },
       await settled();
     }, [settled]),
     free: useCallback(async () => {
-      const n = await freeSpace();
+      const count = await freeSpace();
       await settled();
-      return n;
+      return count;
     }, [settled]),
     playOn: useCallback(async () => {
       await moveToMemory(
         id,
         queue.current.flatMap(({ seq, event, kept }) => (kept ? [] : [{ seq, event }])),
       );
-      const done = queue.current.findLast((w) => w.changes)?.changes;
+      const done = queue.current.findLast((write) => write.changes)?.changes;
       queue.current = [];
       if (done) await changePlay(id, done);
       setTrouble(null);

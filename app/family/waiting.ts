@@ -19,11 +19,11 @@ export function useWaiting(token: string, cards: readonly string[]): Waiting {
   useEffect(() => {
     const look = () =>
       void playsOf(token, ids === "" ? [] : ids.split(",")).then((all) => {
-        const open = all.filter((p) => p.result && !p.receipt && !p.refused && !p.practice);
+        const open = all.filter((play) => play.result && !play.receipt && !play.refused && !play.practice);
         set({
           count: open.length,
-          stuck: open.find((p) => p.stuck)?.stuck ?? null,
-          refused: all.flatMap((p) => (p.refused ? [p.refused] : [])),
+          stuck: open.find((play) => play.stuck)?.stuck ?? null,
+          refused: all.flatMap((play) => (play.refused ? [play.refused] : [])),
         });
       });
     look();

@@ -38,10 +38,10 @@ export function Who({
   trying?: { speed: number };
 }) {
   const { players } = data.card.activity;
-  const modes = MODES.filter((m) => players.modes.includes(m));
+  const modes = MODES.filter((eachMode) => players.modes.includes(eachMode));
   const least = modes.includes("alone") ? players.least : Math.max(2, players.least);
   const [count, setCount] = useState(least);
-  const together = modes.filter((m) => m !== "alone");
+  const together = modes.filter((eachMode) => eachMode !== "alone");
   const [mode, setMode] = useState<Mode>(together[0] ?? "alone");
   const [names, setNames] = useState<string[]>([data.name.split(" ")[0]!]);
   // Somebody may only help, use the other hand, or begin with some points.
@@ -53,13 +53,13 @@ export function Who({
     { length: count },
     (_, i) => (fair && count > 1 && told[i]) || (i === 0 ? asCarded : PLAIN_PERSON),
   );
-  const playing = people.flatMap((p, i) => (p.helps ? [] : [i]));
+  const playing = people.flatMap((person, i) => (person.helps ? [] : [i]));
   // Against each other by three or more: each for itself, or two sides.
   const [two, setTwo] = useState(false);
   const [sides, setSides] = useState<readonly number[]>([0, 1, 0, 1, 0, 1]);
   const canSide = mode === "against" && playing.length >= 3;
   const inSides = canSide && two;
-  const sideOf = (n: number) => playing.filter((i) => sides[i] === n);
+  const sideOf = (givenCount: number) => playing.filter((i) => sides[i] === givenCount);
   const empty = inSides && (sideOf(0).length === 0 || sideOf(1).length === 0);
   // One side starts, the others follow in their order: the first, or as chosen or drawn.
   const [starter, setStarter] = useState(0);
@@ -80,17 +80,19 @@ export function Who({
   );
   const heads = head > 0 && mode === "against" && playing.length > 1;
   // One who plays with helpers has nobody to play against.
-  const how = count === 1 ? "alone" : playing.length > 1 ? mode : (together.find((m) => m !== "against") ?? null);
-  const roles = rolesOf(people.map((p) => (heads ? p : { ...p, head: 0 })));
+  const how =
+    count === 1 ? "alone" : playing.length > 1 ? mode : (together.find((eachMode) => eachMode !== "against") ?? null);
+  const roles = rolesOf(people.map((person) => (heads ? person : { ...person, head: 0 })));
   const usual = (): readonly (readonly number[])[] => {
     const setup: Setup = { players: count, mode: how ?? mode, seed: 0, ...(roles && { people: roles }) };
     const game = openGame(pattern, { params, match: data.card.activity.match });
-    return game.score(game.start(setup)).map((s) => s.players);
+    return game.score(game.start(setup)).map((score) => score.players);
   };
   const order = inSides ? [sideOf(0), sideOf(1)] : usual();
   const first = starter < order.length ? starter : 0;
   const ordered = [...order.slice(first), ...order.slice(0, first)].map((x) => [...x]);
-  const sideName = (n: number) => (inSides ? say("who.side", { side: n + 1 }) : sayList((order[n] ?? []).map(nameOf)));
+  const sideName = (givenCount: number) =>
+    inSides ? say("who.side", { side: givenCount + 1 }) : sayList((order[givenCount] ?? []).map(nameOf));
   // Two over a call, each in its own home: a grown-up has set it up.
   const callable = players.call === true && count === 2 && !trying;
   const [call, setCall] = useState(false);
@@ -163,8 +165,8 @@ export function Who({
   return (
     <form
       className="mx-auto grid w-full max-w-lg grow content-start gap-5 p-4 text-lg"
-      onSubmit={(e) => {
-        e.preventDefault();
+      onSubmit={(event) => {
+        event.preventDefault();
         void begin();
       }}
     >
@@ -175,13 +177,19 @@ export function Who({
       <fieldset>
         <legend className="mb-2 font-semibold">{say("who.howMany")}</legend>
         <div className="grid grid-cols-6 gap-2">
-          {counts.map((n) => (
+          {counts.map((eachCount) => (
             <label
-              key={n}
-              className={`grid min-h-14 cursor-pointer place-items-center rounded-md border-2 text-2xl font-bold has-focus-visible:outline-3 ${n === count ? "border-mustard bg-mustard text-night" : "border-chalk/50"}`}
+              key={eachCount}
+              className={`grid min-h-14 cursor-pointer place-items-center rounded-md border-2 text-2xl font-bold has-focus-visible:outline-3 ${eachCount === count ? "border-mustard bg-mustard text-night" : "border-chalk/50"}`}
             >
-              <input type="radio" name="count" className="sr-only" checked={n === count} onChange={() => setCount(n)} />
-              {n}
+              <input
+                type="radio"
+                name="count"
+                className="sr-only"
+                checked={eachCount === count}
+                onChange={() => setCount(eachCount)}
+              />
+              {eachCount}
             </label>
           ))}
         </div>
@@ -195,13 +203,19 @@ export function Who({
         <fieldset>
           <legend className="mb-2 font-semibold">{say("who.how")}</legend>
           <div className="grid gap-2">
-            {together.map((m) => (
+            {together.map((eachMode) => (
               <label
-                key={m}
-                className={`flex min-h-12 cursor-pointer items-center rounded-md border-2 px-3 font-semibold has-focus-visible:outline-3 ${m === mode ? "border-mustard bg-mustard text-night" : "border-chalk/50"}`}
+                key={eachMode}
+                className={`flex min-h-12 cursor-pointer items-center rounded-md border-2 px-3 font-semibold has-focus-visible:outline-3 ${eachMode === mode ? "border-mustard bg-mustard text-night" : "border-chalk/50"}`}
               >
-                <input type="radio" name="mode" className="sr-only" checked={m === mode} onChange={() => setMode(m)} />
-                {say(`who.mode.${m}`)}
+                <input
+                  type="radio"
+                  name="mode"
+                  className="sr-only"
+                  checked={eachMode === mode}
+                  onChange={() => setMode(eachMode)}
+                />
+                {say(`who.mode.${eachMode}`)}
               </label>
             ))}
           </div>
@@ -209,8 +223,8 @@ export function Who({
       )}
       {count > 1 && data.card.together && (
         <ul className="grid gap-1 text-base text-chalk/90">
-          {data.card.together.map((t) => (
-            <li key={t.key}>{sayPhrase(t, {}, attemptWords(data.card.activity.aim.action))}</li>
+          {data.card.together.map((phrase) => (
+            <li key={phrase.key}>{sayPhrase(phrase, {}, attemptWords(data.card.activity.aim.action))}</li>
           ))}
         </ul>
       )}
@@ -246,9 +260,9 @@ export function Who({
                 placeholder={say("play.player", { number: i + 1 })}
                 maxLength={20}
                 value={names[i] ?? ""}
-                onChange={(e) => {
+                onChange={(event) => {
                   const next = [...names];
-                  next[i] = e.target.value;
+                  next[i] = event.target.value;
                   setNames(next);
                 }}
               />
@@ -257,7 +271,7 @@ export function Who({
                   type="button"
                   className={`btn min-h-12 px-3 ${sides[i] === 0 ? "border-mustard bg-mustard text-night" : "border-mint bg-mint text-night"}`}
                   aria-label={say("who.sideOf", { number: i + 1, side: sides[i]! + 1 })}
-                  onClick={() => setSides(sides.map((x, k) => (k === i ? 1 - x : x)))}
+                  onClick={() => setSides(sides.map((side, k) => (k === i ? 1 - side : side)))}
                 >
                   {say("who.side", { side: sides[i]! + 1 })}
                 </button>
@@ -286,8 +300,8 @@ export function Who({
                 most={heads ? head : null}
                 line={line && { values: line, step: data.card.step }}
                 guards={mode === "against" && hasGuards(pattern, params)}
-                targets={data.card.parts.some((p) => p.kind === "target") && !data.card.unaimed}
-                change={(p) => setTold(people.map((x, k) => (k === i ? p : x)))}
+                targets={data.card.parts.some((part) => part.kind === "target") && !data.card.unaimed}
+                change={(person) => setTold(people.map((eachPerson, k) => (k === i ? person : eachPerson)))}
               />
             ))}
         </div>

@@ -80,7 +80,7 @@ function Drawn({
       )}
       <Strokes
         list={strokesOf(parts)}
-        to={(p) => [x(p.across), y(p.along)]}
+        to={(place) => [x(place.across), y(place.along)]}
         k={scale}
         lit={(id) => id === marks.now || id === "start"}
         faint={(id) => marks.only !== undefined && !marks.only.includes(id)}
@@ -93,7 +93,7 @@ function Drawn({
       {marks.way && marks.way.length > 1 && (
         <g fill="none" stroke="var(--color-mustard)" strokeWidth="3.5" strokeLinecap="round" strokeLinejoin="round">
           <path
-            d={`M${marks.way.map((p) => `${x(p.across).toFixed(1)} ${y(p.along).toFixed(1)}`).join("L")}`}
+            d={`M${marks.way.map((place) => `${x(place.across).toFixed(1)} ${y(place.along).toFixed(1)}`).join("L")}`}
             strokeDasharray="2 8"
           />
           <path
@@ -103,13 +103,13 @@ function Drawn({
         </g>
       )}
       {marks.pieces?.map((piece, i) => {
-        const zone = parts.find((p) => p.kind === "zone" && p.id === piece.zone);
-        const n = seen.get(piece.zone ?? "") ?? 0;
-        seen.set(piece.zone ?? "", n + 1);
+        const zone = parts.find((part) => part.kind === "zone" && part.id === piece.zone);
+        const count = seen.get(piece.zone ?? "") ?? 0;
+        seen.set(piece.zone ?? "", count + 1);
         const at =
           zone?.kind === "zone"
-            ? { cx: x(-zone.width / 2) + 20 + n * 26, cy: (y(zone.near) + y(zone.far)) / 2 }
-            : { cx: x(-half) + 20 + n * 26, cy: piece.zone === "over" ? 13 : y(lo) - 18 };
+            ? { cx: x(-zone.width / 2) + 20 + count * 26, cy: (y(zone.near) + y(zone.far)) / 2 }
+            : { cx: x(-half) + 20 + count * 26, cy: piece.zone === "over" ? 13 : y(lo) - 18 };
         return <PieceShape key={`p${i + 1}`} shape={piece.shape} {...at} />;
       })}
     </svg>

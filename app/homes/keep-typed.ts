@@ -7,8 +7,8 @@ export const UNSENT = { ok: false as const, unsent: true as const, problems: [],
 export async function keepTyped<T>(serverAction: () => Promise<T>): Promise<T | typeof UNSENT> {
   try {
     return await serverAction();
-  } catch (e) {
-    if (e instanceof Response || isRouteErrorResponse(e)) throw e;
+  } catch (error) {
+    if (error instanceof Response || isRouteErrorResponse(error)) throw error;
     return UNSENT;
   }
 }

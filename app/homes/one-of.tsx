@@ -23,17 +23,17 @@ export function OneOf({
     <fieldset>
       <legend className="mb-1.5 text-lg font-bold">{say(`survey.${name}`)}</legend>
       <div className={`grid gap-2 ${columns === 2 ? "grid-cols-2" : "grid-cols-3"}`}>
-        {options.map((o) => (
-          <label key={o} className={`${pick} min-h-12`}>
+        {options.map((option) => (
+          <label key={option} className={`${pick} min-h-12`}>
             <input
               type="radio"
               name={name}
-              value={o}
+              value={option}
               className="sr-only"
-              defaultChecked={is === o}
-              onChange={() => choose?.(o)}
+              defaultChecked={is === option}
+              onChange={() => choose?.(option)}
             />
-            {say(`${words}.${o}`)}
+            {say(`${words}.${option}`)}
           </label>
         ))}
       </div>

@@ -17,9 +17,9 @@ function paintOf(kind: string) {
     STANDING[(OBSTACLES as readonly string[]).includes(kind) ? (kind as keyof typeof STANDING) : "furniture"];
   return paint;
 }
-const asSteps = (m: number) => m;
-const half = (n: number) => Math.round(n * 2) / 2;
-const figure = (n: number) => String(Math.round(n * 10) / 10);
+const asSteps = (metres: number) => metres;
+const half = (count: number) => Math.round(count * 2) / 2;
+const figure = (count: number) => String(Math.round(count * 10) / 10);
 
 /**
  * A space drawn in steps: corners tapped in order, things that stand there drawn by a tap or a drag. The text beside it says the same in
@@ -46,15 +46,15 @@ export function SpaceSketch({
   const [from, setFrom] = useState<Point | null>(null);
   const [at, setAt] = useState<Point>({ x: 0, y: 0 });
   const using = tool === "corner" && !own ? "furniture" : tool;
-  const tapped = cornersFrom(corners, asSteps).filter((p) => Number.isFinite(p.x) && Number.isFinite(p.y));
+  const tapped = cornersFrom(corners, asSteps).filter((point) => Number.isFinite(point.x) && Number.isFinite(point.y));
   const drawn = own ? tapped : outline;
   const things = standsFrom(stands, asSteps);
   const fine = <T extends { x: number; width: number }>(all: T[]) => all.filter((t) => Number.isFinite(t.x + t.width));
-  const across = Math.max(LEAST.across, Math.ceil(Math.max(0, ...drawn.map((p) => p.x))) + (own ? 1 : 0));
-  const down = Math.max(LEAST.down, Math.ceil(Math.max(0, ...drawn.map((p) => p.y))) + (own ? 1 : 0));
+  const across = Math.max(LEAST.across, Math.ceil(Math.max(0, ...drawn.map((point) => point.x))) + (own ? 1 : 0));
+  const down = Math.max(LEAST.down, Math.ceil(Math.max(0, ...drawn.map((point) => point.y))) + (own ? 1 : 0));
   const k = (WIDE - 2 * PAD) / across;
   const tall = down * k + 2 * PAD;
-  const px = (n: number) => PAD + n * k;
+  const px = (count: number) => PAD + count * k;
   const place = (e: { clientX: number; clientY: number }): Point => {
     const box = svg.current!.getBoundingClientRect();
     const per = WIDE / box.width;
@@ -64,43 +64,55 @@ export function SpaceSketch({
     };
   };
   const addLine = (text: string, line: string) => (text.trim() === "" ? line : `${text.trim()}\n${line}`);
-  const put = (a: Point, b: Point) => {
+  const put = (point: Point, givenPoint: Point) => {
     if (using === "corner") {
       const last = tapped[tapped.length - 1];
-      if (!last || last.x !== b.x || last.y !== b.y) setCorners(addLine(corners, `${figure(b.x)} ${figure(b.y)}`));
+      if (!last || last.x !== givenPoint.x || last.y !== givenPoint.y)
+        setCorners(addLine(corners, `${figure(givenPoint.x)} ${figure(givenPoint.y)}`));
       return;
     }
     const usual = TAPPED[using] ?? [1, 1];
-    const [w, d] = a.x === b.x && a.y === b.y ? usual : [Math.abs(b.x - a.x), Math.abs(b.y - a.y)];
-    const line = [using, ...[Math.min(a.x, b.x), Math.min(a.y, b.y), Math.max(0.5, w), Math.max(0.5, d)].map(figure)];
+    const [weight, distance] =
+      point.x === givenPoint.x && point.y === givenPoint.y
+        ? usual
+        : [Math.abs(givenPoint.x - point.x), Math.abs(givenPoint.y - point.y)];
+    const line = [
+      using,
+      ...[
+        Math.min(point.x, givenPoint.x),
+        Math.min(point.y, givenPoint.y),
+        Math.max(0.5, weight),
+        Math.max(0.5, distance),
+      ].map(figure),
+    ];
     setStands(addLine(stands, line.join(" ")));
   };
-  const withoutLine = (text: string, n: number) =>
+  const withoutLine = (text: string, count: number) =>
     text
       .split("\n")
-      .filter((_, i) => i !== n)
+      .filter((_, i) => i !== count)
       .join("\n");
-  const lines = stands.split("\n").filter((l) => l.trim() !== "");
+  const lines = stands.split("\n").filter((line) => line.trim() !== "");
   return (
     <div className="grid gap-2">
       <fieldset>
         <legend className="mb-1.5 text-lg font-bold">{say("sketch.title")}</legend>
         <p className="mb-1 text-quiet">{say(own ? "sketch.hintCorners" : "sketch.hint")}</p>
         <div className="flex flex-wrap gap-1.5">
-          {[...(own ? ["corner"] : []), ...OBSTACLES, ...FLOORS].map((t) => (
+          {[...(own ? ["corner"] : []), ...OBSTACLES, ...FLOORS].map((text) => (
             <label
-              key={t}
+              key={text}
               className="grid min-h-11 cursor-pointer place-items-center rounded-md border-2 border-hair bg-raised px-2.5 text-sm font-semibold has-checked:border-ink has-checked:bg-mustard has-checked:text-night has-focus-visible:outline-3"
             >
               <input
                 type="radio"
                 name="sketchTool"
-                value={t}
+                value={text}
                 className="sr-only"
-                checked={using === t}
-                onChange={() => setTool(t)}
+                checked={using === text}
+                onChange={() => setTool(text)}
               />
-              {nameOf(t)}
+              {nameOf(text)}
             </label>
           ))}
         </div>
@@ -116,21 +128,23 @@ export function SpaceSketch({
           role="button"
           tabIndex={0}
           aria-label={say("sketch.label", { x: at.x, y: at.y })}
-          onPointerDown={(e) => {
-            e.currentTarget.setPointerCapture(e.pointerId);
-            setFrom(place(e));
+          onPointerDown={(event) => {
+            event.currentTarget.setPointerCapture(event.pointerId);
+            setFrom(place(event));
           }}
-          onPointerUp={(e) => {
-            if (from) put(using === "corner" ? place(e) : from, place(e));
+          onPointerUp={(event) => {
+            if (from) put(using === "corner" ? place(event) : from, place(event));
             setFrom(null);
           }}
           onPointerCancel={() => setFrom(null)}
-          onKeyDown={(e) => {
-            const way = { ArrowRight: [0.5, 0], ArrowLeft: [-0.5, 0], ArrowUp: [0, -0.5], ArrowDown: [0, 0.5] }[e.key];
+          onKeyDown={(event) => {
+            const way = { ArrowRight: [0.5, 0], ArrowLeft: [-0.5, 0], ArrowUp: [0, -0.5], ArrowDown: [0, 0.5] }[
+              event.key
+            ];
             if (way) setAt({ x: Math.max(0, at.x + way[0]!), y: Math.max(0, at.y + way[1]!) });
-            else if (e.key === "Enter" || e.key === " ") put(at, at);
+            else if (event.key === "Enter" || event.key === " ") put(at, at);
             else return;
-            e.preventDefault();
+            event.preventDefault();
           }}
           className="group outline-none"
         >
@@ -155,7 +169,7 @@ export function SpaceSketch({
           ))}
           {drawn.length > 0 && (
             <path
-              d={`M${drawn.map((p) => `${px(p.x)} ${px(p.y)}`).join("L")}${drawn.length > 2 ? "Z" : ""}`}
+              d={`M${drawn.map((point) => `${px(point.x)} ${px(point.y)}`).join("L")}${drawn.length > 2 ? "Z" : ""}`}
               fill="var(--color-chalk)"
               fillOpacity="0.06"
               stroke="var(--color-chalk)"
@@ -164,19 +178,19 @@ export function SpaceSketch({
             />
           )}
           {own &&
-            tapped.map((p, i) => (
-              <g key={`${p.x} ${p.y} ${i + 1}`}>
+            tapped.map((point, i) => (
+              <g key={`${point.x} ${point.y} ${i + 1}`}>
                 <circle
-                  cx={px(p.x)}
-                  cy={px(p.y)}
+                  cx={px(point.x)}
+                  cy={px(point.y)}
                   r="9"
                   fill="var(--color-mustard)"
                   stroke="var(--color-night)"
                   strokeWidth="2"
                 />
                 <text
-                  x={px(p.x)}
-                  y={px(p.y) + 4}
+                  x={px(point.x)}
+                  y={px(point.y) + 4}
                   textAnchor="middle"
                   fontSize="11"
                   fontWeight="700"
@@ -229,14 +243,14 @@ export function SpaceSketch({
             {say("sketch.lastCorner")}
           </button>
         )}
-        {lines.map((l, i) => (
+        {lines.map((line, i) => (
           <button
-            key={`${l} ${i + 1}`}
+            key={`${line} ${i + 1}`}
             type="button"
             className="btn btn-quiet btn-small min-h-11"
             onClick={() => setStands(withoutLine(lines.join("\n"), i))}
           >
-            {say("sketch.takeAway", { what: nameOf(l.trim().split(/\s+/)[0] ?? ""), number: i + 1 })}
+            {say("sketch.takeAway", { what: nameOf(line.trim().split(/\s+/)[0] ?? ""), number: i + 1 })}
           </button>
         ))}
       </div>

@@ -13,10 +13,13 @@ import { Things } from "./survey-things.tsx";
 addWords(enHome);
 
 /** A refusal that is about one corner or one line says which. */
-function toldOf(p: Problem): string {
-  const [, list, n] = /(outline|obstacles|floors)\.(\d+)/.exec(p.field) ?? [];
-  if (!list) return p.message;
-  return say(list === "outline" ? "survey.cornerAt" : "survey.standsAt", { number: Number(n) + 1, message: p.message });
+function toldOf(problem: Problem): string {
+  const [, list, name] = /(outline|obstacles|floors)\.(\d+)/.exec(problem.field) ?? [];
+  if (!list) return problem.message;
+  return say(list === "outline" ? "survey.cornerAt" : "survey.standsAt", {
+    number: Number(name) + 1,
+    message: problem.message,
+  });
 }
 
 /** After so long without a tap what was tapped is saved, milliseconds. */
@@ -91,14 +94,14 @@ export function SurveyForm(props: SurveyProps) {
     <>
       <nav aria-label={say("survey.title")} className="mb-4">
         <ol className="grid grid-cols-4 gap-1 text-center text-sm">
-          {[...SURVEY_PARTS, "done" as const].map((p, i) => (
-            <li key={p}>
+          {[...SURVEY_PARTS, "done" as const].map((path, i) => (
+            <li key={path}>
               <a
-                href={to(p)}
-                aria-current={p === part ? "step" : undefined}
-                className={`block border-t-4 pt-1.5 pb-1 no-underline ${p === part ? "border-mustard font-bold" : i < at ? "border-teal" : "border-hair"}`}
+                href={to(path)}
+                aria-current={path === part ? "step" : undefined}
+                className={`block border-t-4 pt-1.5 pb-1 no-underline ${path === part ? "border-mustard font-bold" : i < at ? "border-teal" : "border-hair"}`}
               >
-                {say(`survey.part.${p}`)}
+                {say(`survey.part.${path}`)}
               </a>
             </li>
           ))}
@@ -106,8 +109,8 @@ export function SurveyForm(props: SurveyProps) {
       </nav>
       {told.length > 0 && (
         <ul role="alert" className="note problem mb-3">
-          {[...new Set(told.map(toldOf))].map((m) => (
-            <li key={m}>{m}</li>
+          {[...new Set(told.map(toldOf))].map((mode) => (
+            <li key={mode}>{mode}</li>
           ))}
         </ul>
       )}
@@ -116,12 +119,12 @@ export function SurveyForm(props: SurveyProps) {
         method="post"
         key={`${part} ${kept ? "kept" : ""}`}
         onChange={later}
-        onSubmit={(e) => {
+        onSubmit={(event) => {
           if (!ready) return;
-          e.preventDefault();
+          event.preventDefault();
           if (timer.current) clearTimeout(timer.current);
           timer.current = null;
-          const fields = Object.fromEntries(new FormData(e.currentTarget)) as Record<string, string>;
+          const fields = Object.fromEntries(new FormData(event.currentTarget)) as Record<string, string>;
           remember(key, JSON.stringify(fields));
           goOn.current = true;
           void submit({ ...fields, quietly: "yes" }, { method: "post" }).catch(() => setFailed(true));

@@ -22,9 +22,9 @@ export function SurveySaid({ answers }: { answers: HomeAnswers }) {
   ];
   return (
     <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-lg">
-      {SURVEY_PARTS.map((p, i) => (
-        <div key={p} className="contents">
-          <dt className="text-quiet">{say(`survey.part.${p}`)}</dt>
+      {SURVEY_PARTS.map((surveyPart, i) => (
+        <div key={surveyPart} className="contents">
+          <dt className="text-quiet">{say(`survey.part.${surveyPart}`)}</dt>
           <dd>{lines[i]}</dd>
         </div>
       ))}

@@ -38,8 +38,8 @@ export function Space({ answers, typed, ready, changed }: PartProps) {
     changed?.();
   };
   const steps = (text: string | undefined, metres: number | undefined) => {
-    const n = Number((text ?? (metres === undefined ? "4" : String(toSteps(metres)))).replace(",", "."));
-    return Number.isFinite(n) && n > 0 ? n : 4;
+    const count = Number((text ?? (metres === undefined ? "4" : String(toSteps(metres)))).replace(",", "."));
+    return Number.isFinite(count) && count > 0 ? count : 4;
   };
   const [long, wide] = [steps(size.long, like?.length), steps(size.wide, like?.width)];
   const part = (text: string) => Math.max(0, Number(text.replace(",", ".")) || 0);
@@ -52,23 +52,23 @@ export function Space({ answers, typed, ready, changed }: PartProps) {
       <fieldset>
         <legend className="mb-2 text-2xl font-bold font-head">{say("survey.space")}</legend>
         <div className="grid grid-cols-2 gap-2">
-          {SPACE_KINDS.map((k) => (
-            <label key={k} className={pick}>
+          {SPACE_KINDS.map((spaceKind) => (
+            <label key={spaceKind} className={pick}>
               <input
                 type="radio"
                 name="kind"
-                value={k}
+                value={spaceKind}
                 className="sr-only"
-                defaultChecked={kind === k}
-                onChange={() => setKind(k)}
+                defaultChecked={kind === spaceKind}
+                onChange={() => setKind(spaceKind)}
               />
-              <SpaceShape kind={k} />
-              {say(`survey.space.${k}`)}
+              <SpaceShape kind={spaceKind} />
+              {say(`survey.space.${spaceKind}`)}
             </label>
           ))}
         </div>
       </fieldset>
-      <OneOf name="shape" options={SHAPES} is={shape} choose={(x) => setShape(x as Shape)} />
+      <OneOf name="shape" options={SHAPES} is={shape} choose={(text) => setShape(text as Shape)} />
       {(shape !== "own" || !ready) && (
         <div key={kind} className="grid grid-cols-2 gap-3">
           <Steps
@@ -76,14 +76,14 @@ export function Space({ answers, typed, ready, changed }: PartProps) {
             title={say("survey.long")}
             metres={like?.length ?? null}
             typed={size.long}
-            told={(t) => setSize({ ...size, long: t })}
+            told={(text) => setSize({ ...size, long: text })}
           />
           <Steps
             name="wideSteps"
             title={say("survey.wide")}
             metres={like?.width ?? null}
             typed={size.wide}
-            told={(t) => setSize({ ...size, wide: t })}
+            told={(text) => setSize({ ...size, wide: text })}
           />
         </div>
       )}
@@ -94,14 +94,14 @@ export function Space({ answers, typed, ready, changed }: PartProps) {
             title={say("survey.cutLong")}
             metres={null}
             typed={cut.long}
-            told={(t) => setCut({ ...cut, long: t })}
+            told={(text) => setCut({ ...cut, long: text })}
           />
           <Steps
             name="cutWide"
             title={say("survey.cutWide")}
             metres={null}
             typed={cut.wide}
-            told={(t) => setCut({ ...cut, wide: t })}
+            told={(text) => setCut({ ...cut, wide: text })}
           />
         </div>
       )}
@@ -125,12 +125,12 @@ export function Space({ answers, typed, ready, changed }: PartProps) {
         {(shape === "own" || !ready) && (
           <label className="field py-1">
             <span>{say("survey.corners")}</span>
-            <textarea name="corners" rows={5} value={corners} onChange={(e) => setCorners(e.target.value)} />
+            <textarea name="corners" rows={5} value={corners} onChange={(event) => setCorners(event.target.value)} />
           </label>
         )}
         <label className="field py-1">
           <span>{say("survey.stands")}</span>
-          <textarea name="stands" rows={4} value={stands} onChange={(e) => setStands(e.target.value)} />
+          <textarea name="stands" rows={4} value={stands} onChange={(event) => setStands(event.target.value)} />
           <span className="hint">{say("survey.standsHint")}</span>
         </label>
       </details>
@@ -161,7 +161,7 @@ export function Space({ answers, typed, ready, changed }: PartProps) {
   );
 }
 
-const figure = (n: number) => (n === 0 ? "" : String(n));
+const figure = (count: number) => (count === 0 ? "" : String(count));
 
 function Steps({
   name,
@@ -177,7 +177,7 @@ function Steps({
   told?: (text: string) => void;
 }) {
   const [text, setText] = useState(typed ?? (metres === null ? "" : String(toSteps(metres))));
-  const n = Number(text.replace(",", "."));
+  const count = Number(text.replace(",", "."));
   return (
     <label className="field min-w-0">
       <span className="text-lg font-bold">{title}</span>
@@ -186,14 +186,14 @@ function Steps({
         inputMode="decimal"
         className="w-full min-w-0 text-xl"
         value={text}
-        onChange={(e) => {
-          setText(e.target.value);
-          told?.(e.target.value);
+        onChange={(event) => {
+          setText(event.target.value);
+          told?.(event.target.value);
         }}
       />
       <span className="hint">{say("survey.steps")}</span>
-      {text !== "" && Number.isFinite(n) && n > 0 && (
-        <span className="hint">{say("survey.metres", { metres: fromSteps(n) })}</span>
+      {text !== "" && Number.isFinite(count) && count > 0 && (
+        <span className="hint">{say("survey.metres", { metres: fromSteps(count) })}</span>
       )}
     </label>
   );

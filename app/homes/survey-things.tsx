@@ -13,27 +13,31 @@ export function Things({ answers, items, typed, ready, changed }: PartProps) {
   const names = useMemo(() => namesOf(items), [items]);
   const begin = () => {
     const out: Record<string, string> = {};
-    for (const [id, n] of Object.entries(answers.kit ?? {})) out[id] = String(n);
-    for (const [k, v] of Object.entries(typed ?? {})) if (k.startsWith("kit.")) out[k.slice(4)] = v;
+    for (const [id, value] of Object.entries(answers.kit ?? {})) out[id] = String(value);
+    for (const [key, value] of Object.entries(typed ?? {})) if (key.startsWith("kit.")) out[key.slice(4)] = value;
     return out;
   };
   const [counts, setCounts] = useState<Record<string, string>>(begin);
   const [wanted, setWanted] = useState("");
-  const set = (id: string, n: number) => {
-    setCounts((c) => ({ ...c, [id]: String(Math.min(MAX_OF_ONE, Math.max(0, n))) }));
+  const set = (id: string, count: number) => {
+    setCounts((c) => ({ ...c, [id]: String(Math.min(MAX_OF_ONE, Math.max(0, count))) }));
     changed?.();
   };
-  const asked = useMemo(() => items.filter((i) => !i.made && !i.always).sort((a, b) => b.homes - a.homes), [items]);
-  const begins = (i: Item) => ` ${itemName(i.id, names)}`.toLowerCase().includes(` ${wanted.trim().toLowerCase()}`);
+  const asked = useMemo(
+    () => items.filter((item) => !item.made && !item.always).sort((a, b) => b.homes - a.homes),
+    [items],
+  );
+  const begins = (item: Item) =>
+    ` ${itemName(item.id, names)}`.toLowerCase().includes(` ${wanted.trim().toLowerCase()}`);
   const found = wanted.trim() === "" ? null : asked.filter(begins);
   const first = asked.slice(0, FIRST);
   const rest = asked.slice(FIRST);
-  const tile = (i: Item) => (
+  const tile = (item: Item) => (
     <Thing
-      key={i.id}
-      item={i}
-      name={itemName(i.id, names)}
-      count={counts[i.id] ?? ""}
+      key={item.id}
+      item={item}
+      name={itemName(item.id, names)}
+      count={counts[item.id] ?? ""}
       ready={ready ?? false}
       set={set}
     />
@@ -52,14 +56,17 @@ export function Things({ answers, items, typed, ready, changed }: PartProps) {
           placeholder={say("survey.search")}
           disabled={!ready}
           value={wanted}
-          onChange={(e) => {
-            e.stopPropagation();
-            setWanted(e.target.value);
+          onChange={(event) => {
+            event.stopPropagation();
+            setWanted(event.target.value);
           }}
         />
       </label>
       {/* What was said of things that are not shown now goes along all the same. */}
-      {ready && asked.map((i) => <input key={i.id} type="hidden" name={`kit.${i.id}`} value={counts[i.id] ?? ""} />)}
+      {ready &&
+        asked.map((item) => (
+          <input key={item.id} type="hidden" name={`kit.${item.id}`} value={counts[item.id] ?? ""} />
+        ))}
       {found ? (
         <>
           <p role="status" className="mb-2 text-quiet">
@@ -70,9 +77,9 @@ export function Things({ answers, items, typed, ready, changed }: PartProps) {
       ) : (
         <>
           <ul className={GRID}>{first.map(tile)}</ul>
-          {ROOMS.filter((r) => r !== "made").map((room) => {
-            const list = rest.filter((i) => i.room === room);
-            const said = list.filter((i) => (counts[i.id] ?? "") !== "" && counts[i.id] !== "0").length;
+          {ROOMS.filter((room) => room !== "made").map((room) => {
+            const list = rest.filter((item) => item.room === room);
+            const said = list.filter((item) => (counts[item.id] ?? "") !== "" && counts[item.id] !== "0").length;
             return (
               list.length > 0 && (
                 <details key={room} className="row-line py-1" open={(typed !== null && said > 0) || undefined}>
@@ -93,7 +100,7 @@ export function Things({ answers, items, typed, ready, changed }: PartProps) {
 const GRID = "grid grid-cols-[repeat(auto-fill,minmax(104px,1fr))] gap-2";
 
 function Thing({
-  item: i,
+  item,
   name,
   count,
   ready,
@@ -103,16 +110,21 @@ function Thing({
   name: string;
   count: string;
   ready: boolean;
-  set: (id: string, n: number) => void;
+  set: (id: string, givenCount: number) => void;
 }) {
   const n = Number(count) || 0;
   if (!ready)
     return (
       <li>
         <label className="grid min-h-27 justify-items-center gap-0.5 rounded-md border-2 border-hair bg-raised p-1.5 text-center">
-          <ItemDrawing item={i.id} size={28} />
+          <ItemDrawing item={item.id} size={28} />
           <span className="text-sm leading-tight">{name}</span>
-          <input name={`kit.${i.id}`} inputMode="numeric" className="h-6 w-14 py-0 text-center" defaultValue={count} />
+          <input
+            name={`kit.${item.id}`}
+            inputMode="numeric"
+            className="h-6 w-14 py-0 text-center"
+            defaultValue={count}
+          />
         </label>
       </li>
     );
@@ -122,9 +134,9 @@ function Thing({
         type="button"
         aria-label={n > 0 ? say("survey.moreOf", { item: name, count: n }) : say("survey.more", { item: name })}
         className={`grid min-h-27 w-full justify-items-center gap-0.5 rounded-md border-2 p-1.5 ${n > 0 ? "border-teal bg-mint/30" : "border-hair bg-raised"}`}
-        onClick={() => set(i.id, n + 1)}
+        onClick={() => set(item.id, n + 1)}
       >
-        <ItemDrawing item={i.id} size={46} />
+        <ItemDrawing item={item.id} size={46} />
         <span className="text-sm leading-tight">{name}</span>
       </button>
       {n > 0 && (
@@ -140,7 +152,7 @@ function Thing({
           type="button"
           aria-label={say("survey.less", { item: name })}
           className="absolute top-0 left-0 grid size-11 place-items-center"
-          onClick={() => set(i.id, n - 1)}
+          onClick={() => set(item.id, n - 1)}
         >
           <span className="grid size-7 place-items-center rounded-full border-2 border-ink bg-page">
             <Minus size={15} aria-hidden="true" />

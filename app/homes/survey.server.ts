@@ -4,7 +4,7 @@ import { answersFrom, SURVEY_PARTS, type SurveyPart } from "#core/records/home-f
 import { NotAllowed } from "#server/problem.ts";
 
 export const partOf = (text: unknown): SurveyPart | "done" =>
-  text === "done" ? "done" : (SURVEY_PARTS.find((p) => p === text) ?? "things");
+  text === "done" ? "done" : (SURVEY_PARTS.find((surveyPart) => surveyPart === text) ?? "things");
 
 /** Reads a posted part of the survey and keeps it; what is refused comes back with everything typed. */
 export async function takePart(
@@ -16,10 +16,10 @@ export async function takePart(
   if (part === "done") return { ok: true as const, problems: [], typed: null, next: part, quietly: false };
   try {
     await keep(answersFrom(part, fields, before), fields);
-  } catch (e) {
-    if (!(e instanceof NotAllowed)) throw e;
+  } catch (error) {
+    if (!(error instanceof NotAllowed)) throw error;
     return data(
-      { ok: false as const, problems: e.problems, typed: fields, next: part, quietly: true },
+      { ok: false as const, problems: error.problems, typed: fields, next: part, quietly: true },
       { status: 422 },
     );
   }

@@ -30,9 +30,9 @@ it("finds by what it is played with", () => {
   for (const thing of THINGS) {
     const found = find({ thing });
     expect(found.length).toBeGreaterThan(0);
-    for (const { activity: a } of found) expect([a.kit.send, a.kit.implement]).toContain(thing);
+    for (const { activity } of found) expect([activity.kit.send, activity.kit.implement]).toContain(thing);
   }
-  expect(new Set(THINGS.flatMap((thing) => find({ thing }).map((f) => f.id))).size).toBe(ready.length);
+  expect(new Set(THINGS.flatMap((thing) => find({ thing }).map((found) => found.id))).size).toBe(ready.length);
 });
 
 it("says where nothing is ready, and knows only what it knows", () => {

@@ -16,8 +16,8 @@ interface Found {
 }
 /** So many are shown before more is asked for. */
 const FIRST = 6;
-const placeWords = (p: (typeof PLACES)[number]) => {
-  const [where, who] = p.split("-");
+const placeWords = (path: (typeof PLACES)[number]) => {
+  const [where, who] = path.split("-");
   return `${label(`place.${where}`)}, ${label(`with.${who}`)}`;
 };
 
@@ -73,35 +73,35 @@ export function ReadyShelf({
           </Chip>
         </Row>
         <Row name="Skill">
-          {(Object.keys(SKILLS) as Skill[]).map((s) => (
-            <Chip key={s} to={wishing(wish, "skill", s)} is={wish.skill === s}>
-              {label(`skill.${s}`)}
+          {(Object.keys(SKILLS) as Skill[]).map((key) => (
+            <Chip key={key} to={wishing(wish, "skill", key)} is={wish.skill === key}>
+              {label(`skill.${key}`)}
             </Chip>
           ))}
         </Row>
         <Row name="Where">
-          {PLACES.map((p) => (
-            <Chip key={p} to={wishing(wish, "place", p)} is={wish.place === p}>
-              {placeWords(p)}
+          {PLACES.map((place) => (
+            <Chip key={place} to={wishing(wish, "place", place)} is={wish.place === place}>
+              {placeWords(place)}
             </Chip>
           ))}
         </Row>
         <Row name="At most">
-          {MINUTES.map((n) => (
-            <Chip key={n} to={wishing(wish, "minutes", n)} is={wish.minutes === n}>
-              {n} minutes
+          {MINUTES.map((minute) => (
+            <Chip key={minute} to={wishing(wish, "minutes", minute)} is={wish.minutes === minute}>
+              {minute} minutes
             </Chip>
           ))}
-          {LENGTHS.map((n) => (
-            <Chip key={n} to={wishing(wish, "length", n)} is={wish.length === n}>
-              {n} m
+          {LENGTHS.map((length) => (
+            <Chip key={length} to={wishing(wish, "length", length)} is={wish.length === length}>
+              {length} m
             </Chip>
           ))}
         </Row>
         <Row name="With">
-          {things.map((t) => (
-            <Chip key={t} to={wishing(wish, "thing", t)} is={wish.thing === t}>
-              {itemName(t)}
+          {things.map((thing) => (
+            <Chip key={thing} to={wishing(wish, "thing", thing)} is={wish.thing === thing}>
+              {itemName(thing)}
             </Chip>
           ))}
         </Row>
@@ -112,16 +112,16 @@ export function ReadyShelf({
           : `${found.length} ready`}
       </p>
       <ul className="grid grid-cols-[repeat(auto-fill,minmax(330px,1fr))] gap-4">
-        {first.map((f) => (
-          <One key={f.id} {...f} />
+        {first.map((eachFound) => (
+          <One key={eachFound.id} {...eachFound} />
         ))}
       </ul>
       {rest.length > 0 && (
         <details className="mt-3">
           <summary className="font-semibold">{rest.length} more</summary>
           <ul className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(330px,1fr))] gap-4">
-            {rest.map((f) => (
-              <One key={f.id} {...f} />
+            {rest.map((eachFound) => (
+              <One key={eachFound.id} {...eachFound} />
             ))}
           </ul>
         </details>
@@ -130,22 +130,22 @@ export function ReadyShelf({
   );
 }
 
-function One({ id, youngest, document: a }: Found) {
+function One({ id, youngest, document: activity }: Found) {
   return (
     <li className="grid grid-cols-[110px_minmax(0,1fr)] gap-3 rounded-md border-2 border-hair bg-raised p-2.5">
       <div className="grid content-start gap-2">
-        <MiniPlan parts={layoutOf(a)} space={a.space} />
+        <MiniPlan parts={layoutOf(activity)} space={activity.space} />
         <span className="flex items-center gap-1.5 text-xs text-quiet">
-          <ItemDrawing item={a.kit.send} size={22} />
-          {a.space.length} x {a.space.width} m
+          <ItemDrawing item={activity.kit.send} size={22} />
+          {activity.space.length} x {activity.space.width} m
         </span>
       </div>
       <div className="grid content-start gap-1">
-        <h3 className="font-head text-lg leading-tight font-bold">{a.title}</h3>
-        <p className="text-sm leading-snug">{a.aim.outcome}.</p>
+        <h3 className="font-head text-lg leading-tight font-bold">{activity.title}</h3>
+        <p className="text-sm leading-snug">{activity.aim.outcome}.</p>
         <p className="text-xs text-quiet">
-          {label(`pattern.${a.pattern.name}`)}, {label(`action.${a.aim.action}`).toLowerCase()}. Ages {a.ages.from} to{" "}
-          {a.ages.to}, {a.minutes} minutes. {answerOf("score", a)}.
+          {label(`pattern.${activity.pattern.name}`)}, {label(`action.${activity.aim.action}`).toLowerCase()}. Ages{" "}
+          {activity.ages.from} to {activity.ages.to}, {activity.minutes} minutes. {answerOf("score", activity)}.
         </p>
         <Form method="post" className="mt-1 flex flex-wrap gap-2">
           <input type="hidden" name="intent" value="ready" />
@@ -155,7 +155,7 @@ function One({ id, youngest, document: a }: Found) {
             name="youngest"
             value={youngest ? "yes" : "no"}
             className="btn btn-small"
-            aria-label={`Use ${a.title}`}
+            aria-label={`Use ${activity.title}`}
           >
             Use this
           </button>
@@ -165,7 +165,7 @@ function One({ id, youngest, document: a }: Found) {
               name="youngest"
               value="yes"
               className="btn btn-quiet btn-small"
-              aria-label={`Use ${a.title} for the youngest`}
+              aria-label={`Use ${activity.title} for the youngest`}
             >
               Use for the youngest
             </button>

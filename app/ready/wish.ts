@@ -52,7 +52,7 @@ export function wishOf(
 export function wishing(wish: Wish, part: keyof Wish, value: string | number): string {
   const next = { ...wish, [part]: String(wish[part]) === String(value) && part !== "class" ? null : value };
   const query = new URLSearchParams(
-    Object.entries(next).flatMap(([k, v]) => (v === null ? [] : [[k, String(v)] as [string, string]])),
+    Object.entries(next).flatMap(([key, v]) => (v === null ? [] : [[key, String(v)] as [string, string]])),
   );
   return `?${query.toString()}`;
 }

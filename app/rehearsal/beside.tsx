@@ -23,10 +23,10 @@ export function Beside({
   unit: ScoreUnit;
   action: Action;
 }) {
-  const ends = foreseen.flatMap((f) => (f ? [f.low, f.high] : []));
-  const values = goes.flatMap((g) => (g ? [g.go.value] : []));
+  const ends = foreseen.flatMap((eachForeseen) => (eachForeseen ? [eachForeseen.low, eachForeseen.high] : []));
+  const values = goes.flatMap((go) => (go ? [go.go.value] : []));
   const [least, most] = [Math.min(...ends, ...values), Math.max(...ends, ...values, 1)];
-  const at = (v: number) => (most > least ? (100 * (v - least)) / (most - least) : 50);
+  const at = (value: number) => (most > least ? (100 * (value - least)) / (most - least) : 50);
   return (
     <div className="overflow-x-auto">
       <table className="w-full text-left text-[0.94rem]">
@@ -34,14 +34,15 @@ export function Beside({
           of={["Child", "This run", "Likely range", "", "Finishes", "Minutes", "Time spent playing, fetching, waiting"]}
         />
         <tbody>
-          {kids.map((k, i) => {
+          {kids.map((kid, i) => {
             const go = goes[i]?.go;
             const f = foreseen[i];
             const inside = go && f ? go.value >= f.low && go.value <= f.high : null;
             return (
-              <tr key={k.id} className="row-line">
+              <tr key={kid.id} className="row-line">
                 <td className="py-1.5 pr-3">
-                  <span className="font-semibold">{k.name}</span> <span className="text-sm text-quiet">{k.age}</span>
+                  <span className="font-semibold">{kid.name}</span>{" "}
+                  <span className="text-sm text-quiet">{kid.age}</span>
                 </td>
                 <td className={inside === false ? "font-bold text-coral-ink" : ""}>
                   {go && tellScore(go.value, unit, action)}

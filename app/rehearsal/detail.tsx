@@ -15,13 +15,13 @@ const clock = (ms: number) => `${Math.floor(ms / 60_000)}:${String(Math.floor(ms
 const TOLD = ["ready", "bell", "task", "mix", "swap", "stand"] as const;
 function wordsOf({ body }: Moment, label: (id: string) => string): string {
   if (body.kind === "count") return say(body.drop ? "play.dropped" : "play.counted", { count: body.n });
-  const own = body.kind === "arrange" ? "set" : TOLD.find((k) => k === body.kind);
+  const own = body.kind === "arrange" ? "set" : TOLD.find((key) => key === body.kind);
   return seenText({ ...body, at: 0 } as GameEvent, label) ?? tell(`rehearsal.event.${own ?? "on"}`);
 }
 
 /** One child's go, stopped, and gone through thing by thing. */
 export function Detail({
-  of: k,
+  of: rehearsalChild,
   run,
   ms,
   stopped,
@@ -36,11 +36,11 @@ export function Detail({
   goOn: () => void;
 }) {
   const { moments } = run.go;
-  const label = labelAmong(layoutOf(k.activity));
-  const past = moments.filter((m) => m.at <= ms + 0.5);
+  const label = labelAmong(layoutOf(rehearsalChild.activity));
+  const past = moments.filter((moment) => moment.at <= ms + 0.5);
   return (
-    <section aria-label={tell("rehearsal.of", { name: k.name })} className="note">
-      <h2 className="text-xl">{tell("rehearsal.of", { name: k.name })}</h2>
+    <section aria-label={tell("rehearsal.of", { name: rehearsalChild.name })} className="note">
+      <h2 className="text-xl">{tell("rehearsal.of", { name: rehearsalChild.name })}</h2>
       <p className="text-sm text-quiet">
         {tell("rehearsal.at", { at: clock(ms), end: clock(run.go.seconds * 1000), n: past.length, of: moments.length })}
       </p>
@@ -56,11 +56,11 @@ export function Detail({
         </button>
       </p>
       <ol className="grid gap-0.5 text-sm" aria-live="polite">
-        {past.slice(-LATEST).map((m, i) => (
-          <li key={`${m.from} ${past.length - LATEST + i}`} className="row-line flex gap-3 py-0.5">
-            <span className="w-10 text-quiet">{clock(m.at)}</span>
-            <span className="flex-1">{wordsOf(m, label)}</span>
-            <span className="font-semibold">{sayWorking(m.score)}</span>
+        {past.slice(-LATEST).map((moment, i) => (
+          <li key={`${moment.from} ${past.length - LATEST + i}`} className="row-line flex gap-3 py-0.5">
+            <span className="w-10 text-quiet">{clock(moment.at)}</span>
+            <span className="flex-1">{wordsOf(moment, label)}</span>
+            <span className="font-semibold">{sayWorking(moment.score)}</span>
           </li>
         ))}
         {past.length === 0 && <li className="text-quiet">{tell("rehearsal.nothing")}</li>}

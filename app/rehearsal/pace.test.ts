@@ -9,9 +9,9 @@ test("fewer pictures move where frames are slow, never fewer than four, and not 
 });
 
 test("a device that was busy for a moment gets all of them back, and one that is slow does not go up and down", () => {
-  let n = movingNext(30, 30, 3);
-  for (let i = 0; i < 10; i++) n = movingNext(n, 30, 60);
-  expect(n).toBe(30);
+  let count = movingNext(30, 30, 3);
+  for (let i = 0; i < 10; i++) count = movingNext(count, 30, 60);
+  expect(count).toBe(30);
   // So many frames a second as its pictures leave it: it settles.
   const slow = (moving: number) => Math.min(60, 500 / moving);
   let at = 30;

@@ -13,7 +13,7 @@ export const SIZE = { width: 240, height: 100 } as const;
 /** One home's yard from above, with what moves in it on a sheet of its own over it. */
 export const Tile = forwardRef(function Tile(
   {
-    of: k,
+    of: rehearsalChild,
     seen,
     unit,
     action,
@@ -40,7 +40,11 @@ export const Tile = forwardRef(function Tile(
       className={`block w-full rounded-md border-2 p-1 text-left ${picked ? "border-plum" : "border-transparent"}`}
     >
       <span className="relative block" aria-hidden="true">
-        <MiniPlan parts={layoutOf(k.activity)} space={k.activity.space} className="block w-full" />
+        <MiniPlan
+          parts={layoutOf(rehearsalChild.activity)}
+          space={rehearsalChild.activity.space}
+          className="block w-full"
+        />
         {moving && (
           <canvas
             ref={canvas}
@@ -51,7 +55,7 @@ export const Tile = forwardRef(function Tile(
         )}
       </span>
       <span className="flex items-baseline justify-between gap-2 px-0.5 text-sm">
-        <span className="truncate font-semibold">{k.name}</span>
+        <span className="truncate font-semibold">{rehearsalChild.name}</span>
         <span className="whitespace-nowrap">{seen?.value != null && tellScore(seen.value, unit, action)}</span>
       </span>
       <span className={`block px-0.5 text-sm ${doing === "stuck" ? "font-bold text-coral-ink" : "text-quiet"}`}>
@@ -72,7 +76,7 @@ export function drawSeen(canvas: HTMLCanvasElement, seen: Seen, space: { length:
   const style = getComputedStyle(canvas);
   const paint = (name: string) => style.getPropertyValue(`--color-${name}`);
   // What flies far is drawn at the edge.
-  const inside = (v: number, most: number) => Math.max(3, Math.min(most - 3, v));
+  const inside = (value: number, most: number) => Math.max(3, Math.min(most - 3, value));
   const dot = (p: { along: number; across: number }, r: number, fill: string, edge?: string) => {
     pen.beginPath();
     pen.arc(inside(x(p.along), SIZE.width), inside(y(p.across), SIZE.height), r, 0, 2 * Math.PI);
@@ -83,7 +87,7 @@ export function drawSeen(canvas: HTMLCanvasElement, seen: Seen, space: { length:
     pen.strokeStyle = edge;
     pen.stroke();
   };
-  for (const p of seen.lying) dot(p, 2.5, paint("straw"));
+  for (const place of seen.lying) dot(place, 2.5, paint("straw"));
   dot({ along: seen.child.along - 0.15, across: seen.child.across }, 5, paint("chalk"), paint("night"));
   if (seen.piece) dot(seen.piece, 3.5, paint("mustard"), paint("night"));
 }

@@ -21,8 +21,8 @@ export function useGoes(children: readonly Rehearsing[], seed: number): { goes: 
     let ended = false;
     const goes: (Run | null)[] = children.map(() => null);
     (async () => {
-      for (const [i, r] of children.entries()) {
-        const go = await api.rehearse(r, seedOf(seed, i));
+      for (const [i, rehearsing] of children.entries()) {
+        const go = await api.rehearse(rehearsing, seedOf(seed, i));
         if (ended) return;
         goes[i] = runOf(go);
         tell({ seed, goes: [...goes], failed: false });
@@ -49,9 +49,9 @@ export function useForeseen(children: readonly Rehearsing[]): (Foreseen | null)[
     const known = new Map<string, Foreseen>();
     const out: (Foreseen | null)[] = children.map(() => null);
     (async () => {
-      for (const [i, r] of children.entries()) {
-        const key = JSON.stringify(r);
-        const is = known.get(key) ?? (await api.foresee(r));
+      for (const [i, rehearsing] of children.entries()) {
+        const key = JSON.stringify(rehearsing);
+        const is = known.get(key) ?? (await api.foresee(rehearsing));
         if (ended) return;
         known.set(key, is);
         out[i] = is;

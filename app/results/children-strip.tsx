@@ -22,25 +22,27 @@ interface Props {
 }
 
 /** Only what is counted as the sending is stands on its scale: a go without things, or another way of playing, is in the table alone. */
-const onScale = (r: ResultRow, unit: string): ResultRow => ({
-  ...r,
-  goes: r.goes.filter((g) => g.score.unit === unit),
-  best: r.best?.score.unit === unit ? r.best : null,
+const onScale = (row: ResultRow, unit: string): ResultRow => ({
+  ...row,
+  goes: row.goes.filter((go) => go.score.unit === unit),
+  best: row.best?.score.unit === unit ? row.best : null,
 });
-const standing = (r: ResultRow) => r.goes.filter((g) => g.corrected?.score !== null);
+const standing = (row: ResultRow) => row.goes.filter((go) => go.corrected?.score !== null);
 
 /** A column a child, youngest left: the band that the forecast expects for the age, every go as a dot, the best as a square. */
 export function ChildrenStrip({ rows: all, expected, mark, of, unit, show, sayMark }: Props) {
-  const rows = all.map((r) => onScale(r, of));
+  const rows = all.map((row) => onScale(row, of));
   const wide = 33;
   // The last name leans out to the right.
   const width = 52 + rows.length * wide + 30;
   // What the ranges of these ages hold at the least.
-  const held = Object.values(expected).flatMap((e) => (typeof e.holds === "number" ? [e.holds] : []));
+  const held = Object.values(expected).flatMap((eachExpected) =>
+    typeof eachExpected.holds === "number" ? [eachExpected.holds] : [],
+  );
   const holds = held.length > 0 ? Math.round(10 * Math.min(...held)) : null;
-  const values = rows.flatMap((r) => [...r.goes.map((g) => g.score.value), expected[r.age]?.high ?? 0]);
+  const values = rows.flatMap((row) => [...row.goes.map((go) => go.score.value), expected[row.age]?.high ?? 0]);
   const most = Math.max(1, mark ?? 0, ...values) * 1.06;
-  const y = (v: number) => TOP + (HIGH - TOP) * (1 - v / most);
+  const y = (value: number) => TOP + (HIGH - TOP) * (1 - value / most);
   const ticks = [...new Set([0, 0.25, 0.5, 0.75, 1].map((t) => Math.round(t * most)))];
   return (
     <div className="overflow-x-auto">
@@ -51,11 +53,11 @@ export function ChildrenStrip({ rows: all, expected, mark, of, unit, show, sayMa
         role="img"
         aria-label={`Every child's goes in ${unit}, beside the likely range for their age`}
       >
-        {ticks.map((t) => (
-          <g key={t}>
-            <path d={`M46 ${y(t)}H${width}`} stroke="var(--color-hair)" />
-            <text x="40" y={y(t) + 4} textAnchor="end" fontSize="11.5" fill="var(--color-quiet)">
-              {show(t)}
+        {ticks.map((tick) => (
+          <g key={tick}>
+            <path d={`M46 ${y(tick)}H${width}`} stroke="var(--color-hair)" />
+            <text x="40" y={y(tick) + 4} textAnchor="end" fontSize="11.5" fill="var(--color-quiet)">
+              {show(tick)}
             </text>
           </g>
         ))}
@@ -76,11 +78,11 @@ export function ChildrenStrip({ rows: all, expected, mark, of, unit, show, sayMa
             </text>
           </g>
         )}
-        {rows.map((r, i) => {
+        {rows.map((row, i) => {
           const x = 52 + i * wide + wide / 2;
-          const e = expected[r.age];
+          const e = expected[row.age];
           return (
-            <g key={r.cardId}>
+            <g key={row.cardId}>
               {e && (
                 <rect
                   x={x - 11}
@@ -92,14 +94,14 @@ export function ChildrenStrip({ rows: all, expected, mark, of, unit, show, sayMa
                 />
               )}
               {e && <path d={`M${x - 11} ${y(e.middle)}h22`} stroke="var(--color-teal)" strokeWidth="2" />}
-              {r.goes
-                .filter((g) => g !== r.best)
-                .map((g) =>
-                  g.counts ? (
+              {row.goes
+                .filter((go) => go !== row.best)
+                .map((go) =>
+                  go.counts ? (
                     <circle
-                      key={g.playId}
+                      key={go.playId}
                       cx={x}
-                      cy={y(g.score.value)}
+                      cy={y(go.score.value)}
                       r="3.6"
                       fill="var(--color-raised)"
                       stroke="currentColor"
@@ -107,17 +109,17 @@ export function ChildrenStrip({ rows: all, expected, mark, of, unit, show, sayMa
                     />
                   ) : (
                     <path
-                      key={g.playId}
-                      d={`M${x - 4} ${y(g.score.value) - 4}l8 8m0-8l-8 8`}
+                      key={go.playId}
+                      d={`M${x - 4} ${y(go.score.value) - 4}l8 8m0-8l-8 8`}
                       stroke="var(--color-coral)"
                       strokeWidth="2"
                     />
                   ),
                 )}
-              {r.best && (
+              {row.best && (
                 <rect
                   x={x - 5.5}
-                  y={y(r.best.score.value) - 5.5}
+                  y={y(row.best.score.value) - 5.5}
                   width="11"
                   height="11"
                   fill="var(--color-mustard)"
@@ -129,14 +131,14 @@ export function ChildrenStrip({ rows: all, expected, mark, of, unit, show, sayMa
                 x={x}
                 y={HIGH + 12}
                 fontSize="12"
-                fill={standing(r).length > 0 ? "currentColor" : "var(--color-quiet)"}
+                fill={standing(row).length > 0 ? "currentColor" : "var(--color-quiet)"}
                 transform={`rotate(48 ${x - 5} ${HIGH + 12})`}
               >
-                {r.child}
+                {row.child}
               </text>
-              {standing(r).length === 0 && (
+              {standing(row).length === 0 && (
                 <text x={x} y={HIGH - 5} textAnchor="middle" fontSize="12" fill="var(--color-quiet)">
-                  {r.openedAt ? "–" : "·"}
+                  {row.openedAt ? "–" : "·"}
                 </text>
               )}
             </g>

@@ -26,8 +26,8 @@ it("counts each child's answer once, the first it gave, and none that is not the
 });
 
 it("every picture of an answer is drawn and has a name", () => {
-  for (const p of PICTURES) {
-    expect(paths[p], p).toBeTruthy();
-    expect(label(`picture.${p}`), p).not.toContain("picture.");
+  for (const picture of PICTURES) {
+    expect(paths[picture], picture).toBeTruthy();
+    expect(label(`picture.${picture}`), picture).not.toContain("picture.");
   }
 });

@@ -33,50 +33,53 @@ export function HomeMatches({ matches, skill, free, problems, told, open }: Prop
     </label>
   );
   return (
-    <details className="mt-3" open={matches.length > 0 || told !== "" || problems.some((p) => p.field === "pair")}>
+    <details
+      className="mt-3"
+      open={matches.length > 0 || told !== "" || problems.some((problem) => problem.field === "pair")}
+    >
       <summary className="cursor-pointer font-semibold">Match two homes</summary>
       <p className="my-2 max-w-prose text-quiet">
         Each child plays a whole game at home on their own card, and the better score wins. Both families say yes first.
         The other home sees only a word the child chooses, and the score.
       </p>
       {problems
-        .filter((p) => p.field === "pair")
-        .map((p) => (
-          <p key={p.message} role="alert" className="problem">
-            {p.message}
+        .filter((problem) => problem.field === "pair")
+        .map((problem) => (
+          <p key={problem.message} role="alert" className="problem">
+            {problem.message}
           </p>
         ))}
       <p role="status">{told}</p>
       {matches.length > 0 && (
         <ul className="my-2 grid gap-1">
-          {matches.map((m) => (
-            <li key={m.id} className="row-line flex flex-wrap items-center gap-x-4 gap-y-1 py-1">
+          {matches.map((match) => (
+            <li key={match.id} className="row-line flex flex-wrap items-center gap-x-4 gap-y-1 py-1">
               <span className="min-w-64">
-                {m.sides.map((s, i) => (
-                  <span key={s.child}>
+                {match.sides.map((side, i) => (
+                  <span key={side.child}>
                     {i > 0 && " · "}
-                    <strong className={m.joined.winner === i ? "text-teal" : ""}>{s.child}</strong>{" "}
-                    {s.go
-                      ? tellScore(s.go.score.value, s.go.score.unit, skill)
-                      : label(s.yes ? "pair.yes" : "pair.asked")}
+                    <strong className={match.joined.winner === i ? "text-teal" : ""}>{side.child}</strong>{" "}
+                    {side.go
+                      ? tellScore(side.go.score.value, side.go.score.unit, skill)
+                      : label(side.yes ? "pair.yes" : "pair.asked")}
                   </span>
                 ))}
               </span>
               <span className="grow text-quiet">
-                {m.joined.state === "played"
-                  ? m.joined.winner === null
+                {match.joined.state === "played"
+                  ? match.joined.winner === null
                     ? label("pair.level")
-                    : tell("pair.won", { name: m.sides[m.joined.winner]!.child })
-                  : label(`pair.${m.joined.state}`)}
+                    : tell("pair.won", { name: match.sides[match.joined.winner]!.child })
+                  : label(`pair.${match.joined.state}`)}
               </span>
               <Form method="post">
-                <input type="hidden" name="matchId" value={m.id} />
+                <input type="hidden" name="matchId" value={match.id} />
                 <button
                   type="submit"
                   name="intent"
                   value="unpair"
                   className="btn btn-quiet btn-small"
-                  aria-label={tell("pair.takeBack", { names: m.sides.map((s) => s.child).join(", ") })}
+                  aria-label={tell("pair.takeBack", { names: match.sides.map((side) => side.child).join(", ") })}
                   disabled={busy}
                 >
                   Remove

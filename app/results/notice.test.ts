@@ -22,7 +22,7 @@ const row = (child: string, over: Partial<Record<keyof ResultRow, unknown>> = {}
     ...over,
   }) as unknown as ResultRow;
 const played = (child: string, ...goes: ReturnType<typeof go>[]) =>
-  row(child, { openedAt: new Date(), goes, best: goes.find((g) => g.counts) ?? null });
+  row(child, { openedAt: new Date(), goes, best: goes.find((eachGo) => eachGo.counts) ?? null });
 const band = { low: 20, middle: 30, high: 40 };
 
 describe("what stands out in results", () => {
@@ -69,7 +69,7 @@ describe("what stands out in results", () => {
   it("filters and sorts, those without a best last", () => {
     const rows = [played("Zed", go(30)), row("Amy"), played("Bo", go(40), go(10))];
     const names = (show: "all" | "unopened", sort: "age" | "name" | "best" | "goes") =>
-      arranged(rows, { 7: band }, { show, sort }).map((r) => r.child);
+      arranged(rows, { 7: band }, { show, sort }).map((eachRow) => eachRow.child);
     expect(names("all", "age")).toEqual(["Zed", "Amy", "Bo"]);
     expect(names("all", "name")).toEqual(["Amy", "Bo", "Zed"]);
     expect(names("all", "best")).toEqual(["Bo", "Zed", "Amy"]);

@@ -10,9 +10,9 @@ export type Notice = (typeof NOTICES)[number];
 
 /** So far below the band that nine of ten children of the age reach: under half of its lower edge, or twice its upper one where less is better. */
 const FAR = 2;
-function farUnder(r: ResultRow, expected: Expected | undefined): boolean {
-  if (!r.best || !expected || settingOf(r.best.score) !== "") return false;
-  const { score } = r.best;
+function farUnder(row: ResultRow, expected: Expected | undefined): boolean {
+  if (!row.best || !expected || settingOf(row.best.score) !== "") return false;
+  const { score } = row.best;
   if (betterOf(score) === "less") return !score.finished || score.value > FAR * expected.high;
   return score.value < expected.low / FAR;
 }
@@ -36,18 +36,18 @@ export function looksAt(
       ? score.finished && from !== null && score.value <= from
       : from !== null && score.value >= from;
   const is = { rare: alike && better, unlikely: unlikely !== undefined, hurried: score.hurried, even: score.even };
-  return LOOKS.filter((l) => is[l]);
+  return LOOKS.filter((look) => is[look]);
 }
 
 /** What a teacher would want to see first in a row. */
-export function noticesOf(r: ResultRow, expected: Expected | undefined): Notice[] {
-  const standing = r.goes.filter((g) => g.corrected?.score !== null);
+export function noticesOf(row: ResultRow, expected: Expected | undefined): Notice[] {
+  const standing = row.goes.filter((go) => go.corrected?.score !== null);
   const out: Notice[] = [];
-  if (standing.length === 0) out.push(r.openedAt ? "opened" : "unopened");
-  else if (r.best === null) out.push("none");
-  if (standing.some((g) => g.score.stopped)) out.push("stopped");
-  if (farUnder(r, expected)) out.push("under");
-  if (standing.some((g) => looksAt(g, expected, r.unlikely.get(g.playId)).length > 0)) out.push("look");
+  if (standing.length === 0) out.push(row.openedAt ? "opened" : "unopened");
+  else if (row.best === null) out.push("none");
+  if (standing.some((go) => go.score.stopped)) out.push("stopped");
+  if (farUnder(row, expected)) out.push("under");
+  if (standing.some((go) => looksAt(go, expected, row.unlikely.get(go.playId)).length > 0)) out.push("look");
   return out;
 }
 
@@ -60,12 +60,12 @@ export function arranged(
   expected: Record<number, Expected>,
   { show, sort }: { show: Notice | "all"; sort: Sort },
 ): ResultRow[] {
-  const kept = rows.filter((r) => show === "all" || noticesOf(r, expected[r.age]).includes(show));
-  const by: Record<Sort, (a: ResultRow, b: ResultRow) => number> = {
+  const kept = rows.filter((row) => show === "all" || noticesOf(row, expected[row.age]).includes(show));
+  const by: Record<Sort, (row: ResultRow, givenRow: ResultRow) => number> = {
     age: () => 0,
-    name: (a, b) => a.child.localeCompare(b.child),
-    best: (a, b) => (b.best?.score.rank ?? -1) - (a.best?.score.rank ?? -1),
-    goes: (a, b) => b.goes.length - a.goes.length,
+    name: (row, givenRow) => row.child.localeCompare(givenRow.child),
+    best: (row, givenRow) => (givenRow.best?.score.rank ?? -1) - (row.best?.score.rank ?? -1),
+    goes: (row, givenRow) => givenRow.goes.length - row.goes.length,
   };
   return [...kept].sort(by[sort]);
 }

@@ -13,7 +13,7 @@ import { Problems } from "../ui/problems.tsx";
 /** What the game can give, as a hint beside the field. */
 function rangeOf({ unit, least, most, values }: Possible): string {
   if (values && values.length <= 12) return values.join(", ");
-  const show = (n: number) => (unit === "tenths" ? clockText(n) : String(n));
+  const show = (count: number) => (unit === "tenths" ? clockText(count) : String(count));
   return tell("result.range", { least: show(least), most: most === null ? "none" : show(most) });
 }
 
@@ -87,9 +87,9 @@ export function AddPaper({ rows, skill, possible, orderId, problems, added }: Ad
         <label className="field">
           <span>Child</span>
           <select name="cardId" required>
-            {rows.map((x) => (
-              <option key={x.cardId} value={x.cardId}>
-                {x.child}
+            {rows.map((row) => (
+              <option key={row.cardId} value={row.cardId}>
+                {row.child}
               </option>
             ))}
           </select>
@@ -117,14 +117,14 @@ export function PaperGo({
   orderId: string;
   child: string;
 }) {
-  const c = go.corrected;
-  const gone = c !== null && c.score === null;
+  const corrected = go.corrected;
+  const gone = corrected !== null && corrected.score === null;
   const hidden = (
     <>
       <input type="hidden" name="intent" value="correct" />
       <input type="hidden" name="orderId" value={orderId} />
       <input type="hidden" name="playId" value={go.playId} />
-      <input type="hidden" name="replaces" value={c?.id ?? ""} />
+      <input type="hidden" name="replaces" value={corrected?.id ?? ""} />
     </>
   );
   return (
@@ -135,15 +135,15 @@ export function PaperGo({
       >
         <span className={gone ? "line-through" : ""}>{tellScore(go.score.value, go.score.unit, skill)}</span>{" "}
         <span className="font-normal text-quiet">
-          {label(gone ? "paper.gone" : c ? "paper.corrected" : "paper.from")}
+          {label(gone ? "paper.gone" : corrected ? "paper.corrected" : "paper.from")}
         </span>
       </summary>
       <div className="mt-1 grid gap-2 border-l-4 border-hair pl-3">
-        {c && (
+        {corrected && (
           <p className="text-sm text-quiet">
-            {tell("result.corrected", { by: c.by, reason: c.reason })}
+            {tell("result.corrected", { by: corrected.by, reason: corrected.reason })}
             {!gone &&
-              `, ${tellScore(c.before.value, c.before.unit, skill)} → ${tellScore(go.score.value, go.score.unit, skill)}`}
+              `, ${tellScore(corrected.before.value, corrected.before.unit, skill)} → ${tellScore(go.score.value, go.score.unit, skill)}`}
           </p>
         )}
         {!gone && (

@@ -15,11 +15,11 @@ interface Props {
 export function Sending({ state, closes, closesLocal, zone, without, problems }: Props) {
   const busy = useNavigation().state !== "idle";
   const told = (field: string) => {
-    const p = problems.find((x) => x.field === field);
+    const problem = problems.find((eachProblem) => eachProblem.field === field);
     return (
-      p && (
+      problem && (
         <p role="alert" className="problem">
-          {p.message}
+          {problem.message}
         </p>
       )
     );

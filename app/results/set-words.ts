@@ -8,14 +8,14 @@ import { tell } from "#words/tell.ts";
 import { attemptWordsForTeacher } from "#words/verbs.ts";
 
 /** What a family had set for a go, in the teacher's words: "Frames: 3". */
-export function setWords(a: Activity, score: Pick<PlayScore, "set">): string[] {
+export function setWords(activity: Activity, score: Pick<PlayScore, "set">): string[] {
   const set = Object.entries(score.set ?? {});
   if (set.length === 0) return [];
-  const attempt = attemptWordsForTeacher(a.aim.action);
+  const attempt = attemptWordsForTeacher(activity.aim.action);
   const names = new Map(
-    opened(a)
+    opened(activity)
       .familyKnobs()
-      .map((k) => [fieldOf(k), label(k.label, attempt)]),
+      .map((familyKnob) => [fieldOf(familyKnob), label(familyKnob.label, attempt)]),
   );
   return set.map(([field, value]) => {
     if (field === BARE_FIELD) return label("set.bare");

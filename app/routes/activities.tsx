@@ -38,9 +38,9 @@ export async function loader({ request }: Route.LoaderArgs) {
   const wanted = find.trim().toLowerCase();
   const rows = (list: typeof shelf) =>
     list
-      .filter(({ document: a }) => wanted === "" || wordsOf(a).includes(wanted))
+      .filter(({ document: activity }) => wanted === "" || wordsOf(activity).includes(wanted))
       .sort((a, b) => (sort === "name" ? a.document.title.localeCompare(b.document.title) : 0))
-      .map((a) => ({ id: a.id, document: a.document, changed: when(a.updatedAt, zone) }));
+      .map((kept) => ({ id: kept.id, document: kept.document, changed: when(kept.updatedAt, zone) }));
   const wish = wishOf(asked, classes, THINGS);
   const suiting = findReady(wish.wanted);
   return {
@@ -70,14 +70,16 @@ export async function action({ request }: Route.ActionArgs) {
       const name = form.text("pattern");
       if (!patternNames.includes(name as PatternName))
         return refuse("pattern", `game must be one of ${patternNames.join(", ")}`);
-      const taken = [...(await activitiesFor(who)), ...(await activitiesFor(who, true))].map((a) => a.document.title);
+      const taken = [...(await activitiesFor(who)), ...(await activitiesFor(who, true))].map(
+        (kept) => kept.document.title,
+      );
       throw redirect(`/activities/${await addActivity(who, begun(name as PatternName, taken))}`);
     }
     if (intent === "ready") {
-      const one = ready.find((r) => r.id === form.text("ready"));
+      const one = ready.find((eachReady) => eachReady.id === form.text("ready"));
       if (!one) return refuse("ready", "There is no ready-made activity with that name.");
-      const a = form.text("youngest") === "yes" ? one.youngest : one.activity;
-      throw redirect(`/activities/${await addActivity(who, a)}`);
+      const activity = form.text("youngest") === "yes" ? one.youngest : one.activity;
+      throw redirect(`/activities/${await addActivity(who, activity)}`);
     }
     const file = await form.file("file", LARGEST_FILE);
     if (!file) return refuse("file", "Choose an activity file first.");
@@ -92,7 +94,10 @@ export async function action({ request }: Route.ActionArgs) {
       return data(
         {
           ok: false as const,
-          problems: read.problems.map((p) => ({ field: p.field, message: `${p.field}: ${p.message}` })),
+          problems: read.problems.map((problem) => ({
+            field: problem.field,
+            message: `${problem.field}: ${problem.message}`,
+          })),
         },
         { status: 422 },
       );
@@ -101,17 +106,24 @@ export async function action({ request }: Route.ActionArgs) {
 }
 type Sort = "changed" | "name";
 /** What a search on the shelf looks at. */
-const wordsOf = (a: Activity) =>
-  [a.title, label(`pattern.${a.pattern.name}`), label(`action.${a.aim.action}`), a.aim.outcome].join(" ").toLowerCase();
+const wordsOf = (activity: Activity) =>
+  [
+    activity.title,
+    label(`pattern.${activity.pattern.name}`),
+    label(`action.${activity.aim.action}`),
+    activity.aim.outcome,
+  ]
+    .join(" ")
+    .toLowerCase();
 
 /** A new activity: called by what it is, numbered where there is one of that name, with the starter cues of its action. */
 function begun(name: PatternName, taken: readonly string[]): Activity {
-  const a = fromPattern(name);
-  const is = `${label(`pattern.${name}`)}, ${label(`action.${a.aim.action}`).toLowerCase()}`;
+  const activity = fromPattern(name);
+  const is = `${label(`pattern.${name}`)}, ${label(`action.${activity.aim.action}`).toLowerCase()}`;
   const free = [is, ...Array.from({ length: taken.length + 1 }, (_, i) => `${is} ${i + 2}`)].find(
-    (t) => !taken.includes(t),
+    (text) => !taken.includes(text),
   );
-  return { ...a, title: free ?? is, ...started(a.aim.action) };
+  return { ...activity, title: free ?? is, ...started(activity.aim.action) };
 }
 
 const refuse = (field: string, message: string) =>
@@ -154,31 +166,31 @@ export default function Activities({ loaderData, actionData }: Route.ComponentPr
       <section aria-label="New from a game" className="mb-8">
         <h2 className="mb-2 text-lg">New from a game</h2>
         <ul className="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-4">
-          {patternNames.map((n) => {
-            const a = fromPattern(n);
-            if (loaderData.wish.skill && !skillsOf(a).includes(loaderData.wish.skill)) return null;
+          {patternNames.map((patternName) => {
+            const activity = fromPattern(patternName);
+            if (loaderData.wish.skill && !skillsOf(activity).includes(loaderData.wish.skill)) return null;
             return (
-              <li key={n}>
+              <li key={patternName}>
                 <Form method="post">
-                  <input type="hidden" name="pattern" value={n} />
+                  <input type="hidden" name="pattern" value={patternName} />
                   <button
                     type="submit"
                     name="intent"
                     value="new"
                     className="grid w-full grid-cols-[96px_1fr] items-center gap-3 rounded-md border-2 border-ink bg-raised p-2.5 text-left hover:border-teal"
                   >
-                    <MiniPlan parts={layoutOf(a)} space={a.space} />
+                    <MiniPlan parts={layoutOf(activity)} space={activity.space} />
                     <span>
-                      <span className="block font-head text-lg font-bold">{label(`pattern.${n}`)}</span>
-                      <span className="block text-sm text-quiet">{label(`pattern.${n}.how`)}</span>
+                      <span className="block font-head text-lg font-bold">{label(`pattern.${patternName}`)}</span>
+                      <span className="block text-sm text-quiet">{label(`pattern.${patternName}.how`)}</span>
                       <span className="mt-1 block text-xs text-quiet">
                         Trains{" "}
-                        {skillsOf(a)
-                          .map((s) => label(`skill.${s}`).toLowerCase())
+                        {skillsOf(activity)
+                          .map((text) => label(`skill.${text}`).toLowerCase())
                           .join(", ")}
                         .{" "}
-                        {patternOf(n)
-                          .modes.map((m) => label(`mode.${m}`))
+                        {patternOf(patternName)
+                          .modes.map((mode) => label(`mode.${mode}`))
                           .join(" · ")}
                       </span>
                     </span>
@@ -259,28 +271,28 @@ export default function Activities({ loaderData, actionData }: Route.ComponentPr
   );
 }
 
-function ShelfRow({ id, document: a, changed }: { id: string; document: Activity; changed: string }) {
+function ShelfRow({ id, document: activity, changed }: { id: string; document: Activity; changed: string }) {
   return (
     <li className="row-line grid grid-cols-[150px_minmax(0,1.3fr)_minmax(0,1fr)_auto] items-center gap-5 py-3 max-md:grid-cols-[110px_1fr]">
       <Link to={`/activities/${id}`} tabIndex={-1} aria-hidden="true">
-        <MiniPlan parts={layoutOf(a)} space={a.space} />
+        <MiniPlan parts={layoutOf(activity)} space={activity.space} />
       </Link>
       <div>
         <Link to={`/activities/${id}`} prefetch="intent" className="font-head text-xl font-bold hover:underline">
-          {a.title}
+          {activity.title}
         </Link>
         <p className="text-sm text-quiet">
-          {label(`action.${a.aim.action}`)}. {a.aim.outcome}
+          {label(`action.${activity.aim.action}`)}. {activity.aim.outcome}
         </p>
       </div>
       <div className="text-sm">
         <p className="flex flex-wrap gap-1.5">
-          <span className="tag">{label(`pattern.${a.pattern.name}`)}</span>
+          <span className="tag">{label(`pattern.${activity.pattern.name}`)}</span>
           <span className="tag">
-            ages {a.ages.from} to {a.ages.to}
+            ages {activity.ages.from} to {activity.ages.to}
           </span>
         </p>
-        <p className="mt-1">{answerOf("score", a)}</p>
+        <p className="mt-1">{answerOf("score", activity)}</p>
         <p className="text-quiet">changed {changed}</p>
       </div>
       <div className="flex gap-2">
@@ -295,7 +307,7 @@ function ShelfRow({ id, document: a, changed }: { id: string; document: Activity
             name="intent"
             value="away"
             className="btn btn-quiet btn-small"
-            aria-label={`Archive ${a.title}`}
+            aria-label={`Archive ${activity.title}`}
           >
             Archive
           </button>

@@ -13,13 +13,20 @@ export const meta: Route.MetaFunction = ({ data: d }) => [{ title: `Cards of ${d
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const id = idOf(params.id, "activity");
-  const { document: a } = await found(activityFor(who, id));
-  const cards = partsOf(opened(a).parts, "target").flatMap((t) =>
-    t.sign === undefined
+  const { document: activity } = await found(activityFor(who, id));
+  const cards = partsOf(opened(activity).parts, "target").flatMap((target) =>
+    target.sign === undefined
       ? []
-      : [{ id: t.id, sign: t.sign, width: Math.round(1000 * t.width), height: Math.round(1000 * t.height) }],
+      : [
+          {
+            id: target.id,
+            sign: target.sign,
+            width: Math.round(1000 * target.width),
+            height: Math.round(1000 * target.height),
+          },
+        ],
   );
-  return { id, title: a.title, cards };
+  return { id, title: activity.title, cards };
 }
 /** A sheet of paper leaves so much inside its margins, millimetres. */
 const PAPER = { width: 190, height: 265 };
@@ -27,7 +34,7 @@ const PAPER = { width: 190, height: 265 };
 /** Cards with letters, numbers or words to cut apart, at their true size where a sheet is big enough. */
 export default function ActivityCards({ loaderData }: Route.ComponentProps) {
   const { id, title, cards } = loaderData;
-  const fits = cards.every((c) => c.width <= PAPER.width && c.height <= PAPER.height);
+  const fits = cards.every((card) => card.width <= PAPER.width && card.height <= PAPER.height);
   return (
     <main>
       <div className="sheet-bar print:hidden">
@@ -47,18 +54,18 @@ export default function ActivityCards({ loaderData }: Route.ComponentProps) {
       </div>
       <h1 className="sr-only">Cards for {title}</h1>
       <ul className="flex flex-wrap gap-[4mm] p-[5mm]">
-        {cards.map((c) => {
-          const by = Math.min(1, PAPER.width / c.width, PAPER.height / c.height);
-          const [width, height] = [c.width * by, c.height * by];
+        {cards.map((card) => {
+          const by = Math.min(1, PAPER.width / card.width, PAPER.height / card.height);
+          const [width, height] = [card.width * by, card.height * by];
           // As big as the card, and as long a word as it is.
-          const letters = Math.min(height * 0.7, (width * 1.3) / Math.max(1, c.sign.length));
+          const letters = Math.min(height * 0.7, (width * 1.3) / Math.max(1, card.sign.length));
           return (
             <li
-              key={c.id}
+              key={card.id}
               className="grid break-inside-avoid place-items-center border-2 border-dashed border-ink font-head leading-none font-bold uppercase"
               style={{ width: `${width}mm`, height: `${height}mm`, fontSize: `${letters}mm` }}
             >
-              {c.sign}
+              {card.sign}
             </li>
           );
         })}

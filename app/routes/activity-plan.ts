@@ -11,11 +11,11 @@ import type { Route } from "./+types/activity-plan";
 /** The plan of an activity as an SVG file, 1 : 10. */
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
-  const { document: a } = await found(activityFor(who, idOf(params.id, "activity")));
-  const names = namesOf(a.kit.own);
-  const drawings = Object.fromEntries(a.kit.own.map((i) => [i.id, i.drawing]));
-  const svg = planSvg(layoutOf(a), a.space, {
-    title: a.title,
+  const { document: activity } = await found(activityFor(who, idOf(params.id, "activity")));
+  const names = namesOf(activity.kit.own);
+  const drawings = Object.fromEntries(activity.kit.own.map((item) => [item.id, item.drawing]));
+  const svg = planSvg(layoutOf(activity), activity.space, {
+    title: activity.title,
     drawing: (item) => own(paths, item) ?? paths[own(drawings, item) ?? ""] ?? paths.line!,
     name: (t) => targetName(t, names),
   });

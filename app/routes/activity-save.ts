@@ -21,13 +21,13 @@ export async function action({ request, params }: Route.ActionArgs) {
   try {
     const saved = await saveActivity(who, idOf(params.id, "activity"), read.data.version, read.data.document);
     return Response.json(saved, { status: saved.saved ? 200 : 409 });
-  } catch (e) {
-    if (e instanceof NotAllowed) return Response.json({ ok: false, problems: e.problems }, { status: 422 });
-    if (e instanceof NotFound)
+  } catch (error) {
+    if (error instanceof NotAllowed) return Response.json({ ok: false, problems: error.problems }, { status: 422 });
+    if (error instanceof NotFound)
       return Response.json(
         { ok: false, problems: [{ field: "document", message: "This activity is archived." }] },
         { status: 404 },
       );
-    throw e;
+    throw error;
   }
 }

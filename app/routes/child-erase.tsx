@@ -23,7 +23,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 /** What goes with a child, before anything is deleted. */
 export default function ChildErase({ loaderData: d }: Route.ComponentProps) {
   const first = d.name.split(" ")[0]!;
-  const lists = d.homes.map((h) => `“${h}”`).join(", ");
+  const lists = d.homes.map((home) => `“${home}”`).join(", ");
   return (
     <main className="mx-auto w-full max-w-2xl p-6">
       <p className="mb-1 text-sm">
@@ -43,7 +43,8 @@ export default function ChildErase({ loaderData: d }: Route.ComponentProps) {
       </ul>
       {d.sharedHomes.length > 0 && (
         <p className="mb-3">
-          {d.sharedHomes.map((h) => `“${h}”`).join(", ")} stays, because another child lives there too.
+          {d.sharedHomes.map((sharedHome) => `“${sharedHome}”`).join(", ")} stays, because another child lives there
+          too.
         </p>
       )}
       <p className="mb-4">

@@ -33,24 +33,24 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const { age, goes, cards, ...rest } = child;
   const breathe = breather();
   const courses = [];
-  for (const c of child.courses) {
-    const of = (v: number) =>
-      c.axis === "spread" && isSend(c.action)
-        ? Math.round(100 * plateChance(c.action, v, age)) / 10
-        : Math.round(10 * usualRun(v, age)) / 10;
+  for (const course of child.courses) {
+    const of = (value: number) =>
+      course.axis === "spread" && isSend(course.action)
+        ? Math.round(100 * plateChance(course.action, value, age)) / 10
+        : Math.round(10 * usualRun(value, age)) / 10;
     const rises = (x: { low: number; high: number }) => [of(x.low), of(x.high)].sort((a, b) => a - b);
     courses.push({
-      action: c.action,
-      axis: c.axis,
-      now: plainly(c.action, c.axis, c.now.middle, age),
-      ends: rises(c.now),
+      action: course.action,
+      axis: course.axis,
+      now: plainly(course.action, course.axis, course.now.middle, age),
+      ends: rises(course.now),
       points: await inSteps(
-        c.weeks,
-        (w): Point => ({
-          week: day(w.at, zone),
-          middle: of(w.middle),
-          range: rises(w) as [number, number],
-          tries: w.tries,
+        course.weeks,
+        (week): Point => ({
+          week: day(week.at, zone),
+          middle: of(week.middle),
+          range: rises(week) as [number, number],
+          tries: week.tries,
         }),
         breathe,
       ),
@@ -60,7 +60,9 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     child: {
       ...rest,
       age,
-      known: child.known.map(([action, k]) => [action, { ...k, last: day(k.last, zone) }] as const),
+      known: child.known.map(
+        ([action, knownAction]) => [action, { ...knownAction, last: day(knownAction.last, zone) }] as const,
+      ),
       courses,
       bests: bestsOf(goes),
       marks: marksOf(cards),
@@ -69,18 +71,18 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       // A year of them: only what the page says of each.
       games: await inSteps(
         cards,
-        (c) => ({ assignmentId: c.assignmentId, name: `${c.title}, ${day(c.opensAt, zone)}` }),
+        (card) => ({ assignmentId: card.assignmentId, name: `${card.title}, ${day(card.opensAt, zone)}` }),
         breathe,
       ),
       goes: await inSteps(
         goes,
-        (g) => ({
-          id: g.playId,
-          at: when(g.startedAt, zone),
-          title: g.title,
-          score: tellScore(g.score.value, g.score.unit, g.action),
-          sends: g.score.sends,
-          with: g.source === "paper" ? "on paper" : g.setup.players === 1 ? "alone" : `${g.setup.players}`,
+        (go) => ({
+          id: go.playId,
+          at: when(go.startedAt, zone),
+          title: go.title,
+          score: tellScore(go.score.value, go.score.unit, go.action),
+          sends: go.score.sends,
+          with: go.source === "paper" ? "on paper" : go.setup.players === 1 ? "alone" : `${go.setup.players}`,
         }),
         breathe,
       ),
@@ -95,7 +97,7 @@ export async function action({ request, params }: Route.ActionArgs) {
     await saveSupports(
       who,
       idOf(params.id, "child"),
-      Object.keys(fields).flatMap((f) => (f.startsWith("support ") ? [f.slice(8)] : [])),
+      Object.keys(fields).flatMap((key) => (key.startsWith("support ") ? [key.slice(8)] : [])),
     );
     return { ok: true as const, problems: [] };
   });
@@ -119,8 +121,8 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
   const { revalidate } = useRevalidator();
   useEffect(() => {
     if (!c.working) return;
-    const t = setInterval(() => void revalidate(), LOOK_AGAIN);
-    return () => clearInterval(t);
+    const timeout = setInterval(() => void revalidate(), LOOK_AGAIN);
+    return () => clearInterval(timeout);
   }, [c.working, revalidate]);
   const known = new Map(c.known);
   return (
@@ -149,35 +151,35 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
       )}
       {c.courses.length === 0 && <p className="note">{tell("child.none", { name: c.name, age: c.age })}</p>}
       <div className="grid gap-6 lg:grid-cols-2 print:grid-cols-2 print:gap-x-5 print:gap-y-2">
-        {c.courses.map((x) => {
-          const k = known.get(x.action);
-          const plate = x.axis === "spread" && isSend(x.action);
-          const lean = c.leans[x.action];
+        {c.courses.map((course) => {
+          const k = known.get(course.action);
+          const plate = course.axis === "spread" && isSend(course.action);
+          const lean = c.leans[course.action];
           return (
             <section
-              key={`${x.action} ${x.axis}`}
+              key={`${course.action} ${course.axis}`}
               className="border-t-2 border-ink pt-3 print:break-inside-avoid print:pt-1"
             >
-              <h2 className="text-xl">{label(`action.${x.action}`)}</h2>
+              <h2 className="text-xl">{label(`action.${course.action}`)}</h2>
               <p className="text-lg print:text-sm">
-                {c.name.split(" ")[0]} {sayPhrase(x.now)}.
+                {c.name.split(" ")[0]} {sayPhrase(course.now)}.
               </p>
               <p className="text-sm text-quiet">
-                {tell("child.likely", { low: x.ends[0]!, high: x.ends[1]! })}{" "}
+                {tell("child.likely", { low: course.ends[0]!, high: course.ends[1]! })}{" "}
                 {k && tell("child.rests", { tries: k.tries, when: k.last })}
               </p>
-              {lean && x.axis === "spread" && <p className="text-sm text-quiet">{leanText(lean)}</p>}
+              {lean && course.axis === "spread" && <p className="text-sm text-quiet">{leanText(lean)}</p>}
               <div className="chart-print">
                 <Suspense fallback={<div className="h-[220px]" />}>
                   <AccuracyChart
-                    points={x.points}
+                    points={course.points}
                     unit={plate ? "hits in 10" : "in a row"}
                     {...(plate && { most: 10 })}
                   />
                 </Suspense>
               </div>
               <table className="sr-only">
-                <caption>{tell("child.weeks", { what: label(`action.${x.action}`) })}</caption>
+                <caption>{tell("child.weeks", { what: label(`action.${course.action}`) })}</caption>
                 <thead>
                   <tr>
                     <th>Week ending</th>
@@ -186,13 +188,13 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
                   </tr>
                 </thead>
                 <tbody>
-                  {x.points.map((p) => (
-                    <tr key={p.week}>
-                      <td>{p.week}</td>
+                  {course.points.map((point) => (
+                    <tr key={point.week}>
+                      <td>{point.week}</td>
                       <td>
-                        {p.middle} ({p.range[0]} to {p.range[1]})
+                        {point.middle} ({point.range[0]} to {point.range[1]})
                       </td>
-                      <td>{p.tries}</td>
+                      <td>{point.tries}</td>
                     </tr>
                   ))}
                 </tbody>
@@ -206,14 +208,14 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
           <h2 className="text-xl">Best results</h2>
           {c.bests.length === 0 && <p className="text-quiet">No results yet.</p>}
           <ul>
-            {c.bests.map((g) => (
-              <li key={g.title} className="row-line flex justify-between gap-4 py-1.5 print:py-0.5">
-                <Link to={`/results/${g.assignmentId}`} className="hover:underline">
-                  {g.title}
+            {c.bests.map((best) => (
+              <li key={best.title} className="row-line flex justify-between gap-4 py-1.5 print:py-0.5">
+                <Link to={`/results/${best.assignmentId}`} className="hover:underline">
+                  {best.title}
                 </Link>
                 <strong>
-                  {g.score}
-                  {g.unfinished ? " (not finished)" : ""}
+                  {best.score}
+                  {best.unfinished ? " (not finished)" : ""}
                 </strong>
               </li>
             ))}
@@ -243,9 +245,9 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
               <li key={text} className="row-line flex justify-between gap-4 py-1.5 print:py-0.5">
                 <span>{text}</span>
                 <span className="text-right">
-                  {marks.slice(0, -1).map((m, i) => (
+                  {marks.slice(0, -1).map((mark, i) => (
                     <span key={i} className="text-quiet">
-                      {label(`mark.${m}`)},{" "}
+                      {label(`mark.${mark}`)},{" "}
                     </span>
                   ))}
                   <strong>{label(`mark.${marks[marks.length - 1]!}`)}</strong>
@@ -303,9 +305,9 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
               <p className="flex flex-wrap items-center gap-3">
                 <label htmlFor="of">{tell("preview.game")}</label>
                 <select id="of" name="of" className="max-w-56">
-                  {c.games.map((g) => (
-                    <option key={g.assignmentId} value={g.assignmentId}>
-                      {g.name}
+                  {c.games.map((game) => (
+                    <option key={game.assignmentId} value={game.assignmentId}>
+                      {game.name}
                     </option>
                   ))}
                 </select>
@@ -321,13 +323,13 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
           <table className="w-full text-left">
             <Heads of={["When", "Game", "Score", "Attempts", "Played with"]} />
             <tbody>
-              {c.goes.map((g) => (
-                <tr key={g.id} className="row-line">
-                  <td className="py-1.5">{g.at}</td>
-                  <td>{g.title}</td>
-                  <td className="font-bold">{g.score}</td>
-                  <td>{g.sends}</td>
-                  <td>{g.with}</td>
+              {c.goes.map((go) => (
+                <tr key={go.id} className="row-line">
+                  <td className="py-1.5">{go.at}</td>
+                  <td>{go.title}</td>
+                  <td className="font-bold">{go.score}</td>
+                  <td>{go.sends}</td>
+                  <td>{go.with}</td>
                 </tr>
               ))}
             </tbody>

@@ -42,7 +42,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);
 
 export default function ClassAnswer({ loaderData: d, actionData, params }: Route.ComponentProps) {
-  const to = (p: string) => `/c/${params.token}/${params.answer}?part=${p}`;
+  const to = (path: string) => `/c/${params.token}/${params.answer}?part=${path}`;
   const refused = actionData && "problems" in actionData && !actionData.ok ? actionData : null;
   return (
     <OwnDrawings value={drawingsOf(d.items.own)}>

@@ -10,10 +10,10 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const { className, links } = await found(familyLinks(who, idOf(params.id, "class")));
   const origin = originFor(request);
-  const rows = links.map((l) => ({
+  const rows = links.map((link) => ({
     class: className,
-    child: l.child,
-    link: l.token ? `${origin}/f/${l.token}` : "",
+    child: link.child,
+    link: link.token ? `${origin}/f/${link.token}` : "",
   }));
   return new Response(`\ufeff${Papa.unparse(rows, { escapeFormulae: true })}\r\n`, {
     headers: {

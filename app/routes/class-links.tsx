@@ -28,7 +28,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 /** Every family's private link, for schools that send no mail from here: to copy, to save, or to print and cut. */
 export default function ClassLinks({ loaderData, params }: Route.ComponentProps) {
   const { className, links } = loaderData;
-  const all = links.flatMap((l) => (l.address ? [`${l.child}\t${l.address}`] : [])).join("\n");
+  const all = links.flatMap((link) => (link.address ? [`${link.child}\t${link.address}`] : [])).join("\n");
   return (
     <main className="mx-auto w-full max-w-6xl p-6 print:max-w-none print:p-0">
       <div className="mb-4 flex flex-wrap items-end gap-3 print:hidden">
@@ -46,28 +46,28 @@ export default function ClassLinks({ loaderData, params }: Route.ComponentProps)
       </div>
       {links.length === 0 && <p>{tell("links.none")}</p>}
       <ul className="codes grid grid-cols-[repeat(auto-fill,minmax(330px,1fr))] gap-3 print:grid-cols-2 print:gap-0">
-        {links.map((l) => (
+        {links.map((link) => (
           <li
-            key={l.childId}
+            key={link.childId}
             className="grid grid-cols-[104px_minmax(0,1fr)] items-center gap-3 rounded-md border-2 border-hair p-2 print:grid-cols-[34mm_1fr] print:rounded-none print:border print:border-dashed print:p-[3mm]"
           >
-            {l.code ? (
+            {link.code ? (
               <SquareCode
-                code={l.code}
-                label={tell("links.codeOf", { child: l.child })}
+                code={link.code}
+                label={tell("links.codeOf", { child: link.child })}
                 className="w-[104px] rounded-sm print:w-[34mm]"
               />
             ) : (
               <span />
             )}
             <div className="grid gap-1">
-              <strong className="font-head text-lg">{l.child}</strong>
-              {l.address ? (
+              <strong className="font-head text-lg">{link.child}</strong>
+              {link.address ? (
                 <>
                   <p className="hidden text-[9pt] print:block">{tell("links.scan")}</p>
-                  <p className="text-xs break-all text-quiet print:text-[7pt]">{l.address}</p>
+                  <p className="text-xs break-all text-quiet print:text-[7pt]">{link.address}</p>
                   <span className="print:hidden">
-                    <CopyButton text={l.address} words={tell("links.copy")} of={l.child} small />
+                    <CopyButton text={link.address} words={tell("links.copy")} of={link.child} small />
                   </span>
                 </>
               ) : (

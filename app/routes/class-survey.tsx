@@ -31,7 +31,9 @@ const begun = createCookie("yard-answers", {
 });
 async function begunHere(request: Request, link: OpenClassLink): Promise<string[]> {
   const value: unknown = await begun.parse(request.headers.get("Cookie"));
-  const ids = Array.isArray(value) ? value.filter((v): v is string => typeof v === "string") : [];
+  const ids = Array.isArray(value)
+    ? value.filter((eachValue): eachValue is string => typeof eachValue === "string")
+    : [];
   return answersThere(link, ids.filter((id) => z.uuid().safeParse(id).success).slice(-MAX_FROM_A_DEVICE));
 }
 
@@ -69,9 +71,9 @@ export default function ClassSurvey({ loaderData, actionData }: Route.ComponentP
         <h1 className="text-3xl">{say("survey.title")}</h1>
         <p>{say("survey.hello")}</p>
         <p>{say("survey.optional")}</p>
-        {problems.map((p) => (
-          <p key={p.message} role="alert" className="problem">
-            {p.message}
+        {problems.map((problem) => (
+          <p key={problem.message} role="alert" className="problem">
+            {problem.message}
           </p>
         ))}
         <form method="post" className="grid gap-3">

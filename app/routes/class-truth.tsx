@@ -70,21 +70,21 @@ export default function ClassTruth({ loaderData: t }: Route.ComponentProps) {
           <table className="mt-4 w-full text-left">
             <Heads of={["Predicted", "Actual", "Attempts"]} />
             <tbody>
-              {t.bins.map((b) => (
-                <tr key={b.from} className="row-line">
-                  <td className="py-1.5">{percent(b.forecast)}%</td>
-                  <td>{percent(b.seen)}%</td>
-                  <td>{b.tries}</td>
+              {t.bins.map((bin) => (
+                <tr key={bin.from} className="row-line">
+                  <td className="py-1.5">{percent(bin.forecast)}%</td>
+                  <td>{percent(bin.seen)}%</td>
+                  <td>{bin.tries}</td>
                 </tr>
               ))}
             </tbody>
           </table>
         </>
       )}
-      {LEFT_OUT.some((w) => t.leftOut[w] > 0) && (
+      {LEFT_OUT.some((word) => t.leftOut[word] > 0) && (
         <p className="mt-4 text-sm text-quiet">
-          {LEFT_OUT.filter((w) => t.leftOut[w] > 0)
-            .map((w) => tell(`truth.${w}`, { count: t.leftOut[w] }))
+          {LEFT_OUT.filter((word) => t.leftOut[word] > 0)
+            .map((word) => tell(`truth.${word}`, { count: t.leftOut[word] }))
             .join(" ")}
         </p>
       )}

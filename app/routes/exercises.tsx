@@ -18,7 +18,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   const asked = searchOf(request);
   return {
     own,
-    kind: KINDS.find((k) => k === asked.get("kind")) ?? null,
+    kind: KINDS.find((kind) => kind === asked.get("kind")) ?? null,
     quiet: asked.get("quiet") === "yes",
     edit: own.find((e) => e.id === asked.get("edit")) ?? null,
   };
@@ -31,10 +31,11 @@ const idFrom = (name: string) =>
     .replace(/[^A-Za-z0-9 ]/g, "")
     .trim()
     .split(/\s+/)
-    .map((w) => (w === "" ? "" : w[0]!.toUpperCase() + w.slice(1).toLowerCase()))
+    .map((word) => (word === "" ? "" : word[0]!.toUpperCase() + word.slice(1).toLowerCase()))
     .join("")
     .slice(0, 36)}`;
-const number = (t: string | undefined) => ((t ?? "").trim() === "" ? Number.NaN : Number((t ?? "").replace(",", ".")));
+const number = (text: string | undefined) =>
+  (text ?? "").trim() === "" ? Number.NaN : Number((text ?? "").replace(",", "."));
 /** A form as an exercise, not yet checked. */
 const exerciseIn = (f: Record<string, string>): unknown => ({
   // A name in another script has no letters for an id.
@@ -91,7 +92,7 @@ export async function action({ request }: Route.ActionArgs) {
 
 /** The short exercises of the library with their drawings, and those of the school's own. */
 export default function Exercises({ loaderData: d, actionData: a }: Route.ComponentProps) {
-  const fits = (e: Exercise) => (!d.kind || e.kind === d.kind) && (!d.quiet || e.quiet);
+  const fits = (exercise: Exercise) => (!d.kind || exercise.kind === d.kind) && (!d.quiet || exercise.quiet);
   const typed = a && "typed" in a ? (a.typed as Record<string, string>) : undefined;
   // What came of a form far down the page is said at its top.
   const told = useRef<HTMLDivElement>(null);
@@ -113,8 +114,8 @@ export default function Exercises({ loaderData: d, actionData: a }: Route.Compon
       <div ref={told} tabIndex={-1}>
         {a && !a.ok && (
           <ul role="alert" className="note problem mb-3">
-            {a.problems.map((p) => (
-              <li key={p.message}>{p.message}</li>
+            {a.problems.map((problem) => (
+              <li key={problem.message}>{problem.message}</li>
             ))}
           </ul>
         )}
@@ -170,9 +171,9 @@ export default function Exercises({ loaderData: d, actionData: a }: Route.Compon
           Suitable for
           <select name="kind" defaultValue={d.kind ?? ""} className="py-0.5">
             <option value="">anything</option>
-            {KINDS.map((k) => (
-              <option key={k} value={k}>
-                {label(`exercise.${k}`)}
+            {KINDS.map((kind) => (
+              <option key={kind} value={kind}>
+                {label(`exercise.${kind}`)}
               </option>
             ))}
           </select>
@@ -185,33 +186,33 @@ export default function Exercises({ loaderData: d, actionData: a }: Route.Compon
         </button>
       </Form>
       <ul className="grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] gap-2">
-        {exercises.filter(fits).map((e) => (
-          <Shown key={e.id} e={e} />
+        {exercises.filter(fits).map((exercise) => (
+          <Shown key={exercise.id} e={exercise} />
         ))}
       </ul>
     </main>
   );
 }
 
-function Shown({ e, children }: { e: Exercise; children?: React.ReactNode }) {
-  const [young, middle, older] = e.dose;
+function Shown({ e: exercise, children }: { e: Exercise; children?: React.ReactNode }) {
+  const [young, middle, older] = exercise.dose;
   return (
     <li className="rounded-sm border-2 border-hair p-2">
-      <ExerciseFigure poses={e.poses} width={132} />
-      <p className="leading-tight font-semibold">{e.name}</p>
+      <ExerciseFigure poses={exercise.poses} width={132} />
+      <p className="leading-tight font-semibold">{exercise.name}</p>
       <p className="text-sm text-quiet">
-        {young}, {middle}, {older} {label(`unit.dose.${e.unit}`)}
-        {e.trains && `, ${e.trains}`}
+        {young}, {middle}, {older} {label(`unit.dose.${exercise.unit}`)}
+        {exercise.trains && `, ${exercise.trains}`}
       </p>
-      <p className="text-sm">{e.cues.filter(Boolean).join(". ")}.</p>
+      <p className="text-sm">{exercise.cues.filter(Boolean).join(". ")}.</p>
       <p className="text-sm text-quiet">
         {[
-          e.easier && `Easier: ${e.easier.toLowerCase()}`,
-          e.harder && `harder: ${e.harder.toLowerCase()}`,
-          e.seated && `seated: ${e.seated.toLowerCase()}`,
-          `needs ${e.room} m of room`,
-          e.quiet && "quiet",
-          e.thing && `needs a ${e.thing}`,
+          exercise.easier && `Easier: ${exercise.easier.toLowerCase()}`,
+          exercise.harder && `harder: ${exercise.harder.toLowerCase()}`,
+          exercise.seated && `seated: ${exercise.seated.toLowerCase()}`,
+          `needs ${exercise.room} m of room`,
+          exercise.quiet && "quiet",
+          exercise.thing && `needs a ${exercise.thing}`,
         ]
           .filter(Boolean)
           .join("; ")}
@@ -257,7 +258,7 @@ function OwnForm({ is, typed }: { is: OwnExercise | null; typed: Record<string, 
         unit: is.unit,
         caution: is.caution ?? "",
         quiet: is.quiet ? "yes" : "",
-        drawing: exercises.find((e) => JSON.stringify(e.poses) === JSON.stringify(is.poses))?.id ?? "",
+        drawing: exercises.find((exercise) => JSON.stringify(exercise.poses) === JSON.stringify(is.poses))?.id ?? "",
       }
     : { young: "6", middle: "10", older: "15", each: "1.5", room: "1", kind: "strength", unit: "times", quiet: "yes" };
   const at = (name: string) => (typed ? typed[name] : kept[name]) ?? "";
@@ -272,9 +273,9 @@ function OwnForm({ is, typed }: { is: OwnExercise | null; typed: Record<string, 
         <label className="field">
           <span>Type</span>
           <select name="kind" defaultValue={at("kind")}>
-            {KINDS.map((k) => (
-              <option key={k} value={k}>
-                {label(`exercise.${k}`)}
+            {KINDS.map((kind) => (
+              <option key={kind} value={kind}>
+                {label(`exercise.${kind}`)}
               </option>
             ))}
           </select>
@@ -282,9 +283,9 @@ function OwnForm({ is, typed }: { is: OwnExercise | null; typed: Record<string, 
         <label className="field">
           <span>Use the drawing of</span>
           <select name="drawing" defaultValue={at("drawing")}>
-            {exercises.map((e) => (
-              <option key={e.id} value={e.id}>
-                {e.name}
+            {exercises.map((exercise) => (
+              <option key={exercise.id} value={exercise.id}>
+                {exercise.name}
               </option>
             ))}
           </select>
@@ -331,9 +332,9 @@ function OwnForm({ is, typed }: { is: OwnExercise | null; typed: Record<string, 
           <span>Caution on the card</span>
           <select name="caution" defaultValue={at("caution")}>
             <option value="">none</option>
-            {EXERCISE_CAUTIONS.map((c) => (
-              <option key={c} value={c}>
-                {say(`caution.${CAUTION_OF[c]}`)}
+            {EXERCISE_CAUTIONS.map((exerciseCaution) => (
+              <option key={exerciseCaution} value={exerciseCaution}>
+                {say(`caution.${CAUTION_OF[exerciseCaution]}`)}
               </option>
             ))}
           </select>

@@ -21,8 +21,12 @@ export async function loader({ params }: Route.LoaderArgs) {
     school: all.school,
     // Of every card something may still wait on the device, also of one that is shown no more.
     ids: all.ids,
-    answered: home.homes.some((h) => h.answeredAt !== null),
-    cards: all.cards.map((c) => ({ ...c, opensAt: when(c.opensAt, all.zone), closesAt: when(c.closesAt, all.zone) })),
+    answered: home.homes.some((eachHome) => eachHome.answeredAt !== null),
+    cards: all.cards.map((card) => ({
+      ...card,
+      opensAt: when(card.opensAt, all.zone),
+      closesAt: when(card.closesAt, all.zone),
+    })),
   };
 }
 
@@ -32,7 +36,7 @@ export default function FamilyCards({ loaderData, params }: Route.ComponentProps
   const { name, school, cards, answered, ids } = loaderData;
   const waiting = useWaiting(params.token, ids);
   useEffect(() => {
-    const open = cards.filter((c) => c.state === "open").map((c) => `/f/${params.token}/${c.id}`);
+    const open = cards.filter((card) => card.state === "open").map((card) => `/f/${params.token}/${card.id}`);
     void keepPages([location.pathname, ...open]);
     return keepSyncing(params.token, ids);
   }, [cards, ids, params.token]);
@@ -55,12 +59,12 @@ export default function FamilyCards({ loaderData, params }: Route.ComponentProps
         ))}
         {cards.length === 0 && <p>{say("family.none")}</p>}
         <ul className="grid gap-3">
-          {cards.map((c) => (
-            <li key={c.id}>
-              <CardRow card={c} href={`/f/${params.token}/${c.id}`} />
-              {c.paired && (
+          {cards.map((card) => (
+            <li key={card.id}>
+              <CardRow card={card} href={`/f/${params.token}/${card.id}`} />
+              {card.paired && (
                 <a
-                  href={`/f/${params.token}/${c.id}/match`}
+                  href={`/f/${params.token}/${card.id}/match`}
                   className="btn mt-2 min-h-12 w-full border-mint text-chalk no-underline"
                 >
                   {say("match.title")}

@@ -25,7 +25,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const told = await found(familyHomes(link));
   const search = searchOf(request);
   // Nothing is made by looking: a child without a home gets its first when something is said.
-  const home = told.homes.find((h) => h.id === search.get("home")) ??
+  const home = told.homes.find((eachHome) => eachHome.id === search.get("home")) ??
     told.homes[0] ?? { ...NOTHING_SAID, id: "", label: "" };
   return {
     another: crypto.randomUUID(),
@@ -63,7 +63,7 @@ export async function action({ request, params }: Route.ActionArgs) {
       throw redirect(`/f/${params.token}/home?part=done&joined=yes`);
     });
   const told = await found(familyHomes(link));
-  const home = told.homes.find((h) => h.id === searchOf(request).get("home")) ?? told.homes[0] ?? null;
+  const home = told.homes.find((eachHome) => eachHome.id === searchOf(request).get("home")) ?? told.homes[0] ?? null;
   if (fields.intent === "invite")
     return answered(async () => ({ code: await inviteToHome(link, home?.id ?? ""), days: INVITATION_DAYS }));
   let id = home?.id ?? "";
@@ -78,7 +78,7 @@ export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTy
 
 export default function FamilyHome({ loaderData, actionData, params }: Route.ComponentProps) {
   const { name, school, familyNote, part, home, homes, items, another, joined } = loaderData;
-  const to = (p: string) => `/f/${params.token}/home?home=${home.id}&part=${p}`;
+  const to = (path: string) => `/f/${params.token}/home?home=${home.id}&part=${path}`;
   const refused = actionData && "problems" in actionData && !actionData.ok ? actionData : null;
   return (
     <OwnDrawings value={drawingsOf(items.own)}>
@@ -94,14 +94,14 @@ export default function FamilyHome({ loaderData, actionData, params }: Route.Com
           <nav aria-label={say("survey.which")} className="mb-4">
             <p className="mb-1 font-semibold">{say("survey.which")}</p>
             <ul className="grid grid-cols-2 gap-2">
-              {homes.map((h) => (
-                <li key={h.id}>
+              {homes.map((eachHome) => (
+                <li key={eachHome.id}>
                   <a
-                    href={`/f/${params.token}/home?home=${h.id}&part=things`}
-                    aria-current={h.id === home.id ? "true" : undefined}
-                    className={`grid min-h-12 place-items-center rounded-md border-2 p-2 text-center font-semibold no-underline ${h.id === home.id ? "border-ink bg-mustard text-night" : "border-hair"}`}
+                    href={`/f/${params.token}/home?home=${eachHome.id}&part=things`}
+                    aria-current={eachHome.id === home.id ? "true" : undefined}
+                    className={`grid min-h-12 place-items-center rounded-md border-2 p-2 text-center font-semibold no-underline ${eachHome.id === home.id ? "border-ink bg-mustard text-night" : "border-hair"}`}
                   >
-                    {h.label}
+                    {eachHome.label}
                   </a>
                 </li>
               ))}
@@ -145,9 +145,9 @@ export default function FamilyHome({ loaderData, actionData, params }: Route.Com
                   {say("survey.joined")}
                 </p>
               )}
-              {refused?.problems.map((p) => (
-                <p key={p.message} role="alert" className="problem">
-                  {p.message}
+              {refused?.problems.map((problem) => (
+                <p key={problem.message} role="alert" className="problem">
+                  {problem.message}
                 </p>
               ))}
               <label className="field">

@@ -60,9 +60,9 @@ export default function FamilyMatchPage({ loaderData: m, actionData, params }: R
             {say("card.waiting", { count })}
           </p>
         )}
-        {problems.map((p) => (
-          <p key={p.message} role="alert" className="problem">
-            {p.message}
+        {problems.map((problem) => (
+          <p key={problem.message} role="alert" className="problem">
+            {problem.message}
           </p>
         ))}
         {!m.mine.yes && !m.closed && (
@@ -75,13 +75,13 @@ export default function FamilyMatchPage({ loaderData: m, actionData, params }: R
               <fieldset>
                 <legend className="mb-2 font-semibold">{say("match.choose")}</legend>
                 <div className="grid grid-cols-3 gap-2">
-                  {CHOSEN_WORDS.filter((w) => w !== m.other.word).map((w) => (
+                  {CHOSEN_WORDS.filter((chosenWord) => chosenWord !== m.other.word).map((chosenWord) => (
                     <label
-                      key={w}
+                      key={chosenWord}
                       className="grid min-h-12 cursor-pointer place-items-center rounded-md border-2 border-chalk/50 px-1 has-checked:border-mustard has-checked:bg-mustard has-checked:font-bold has-checked:text-night has-focus-visible:outline-3"
                     >
-                      <input type="radio" name="word" value={w} required className="sr-only" />
-                      {say(`word.${w}`)}
+                      <input type="radio" name="word" value={chosenWord} required className="sr-only" />
+                      {say(`word.${chosenWord}`)}
                     </label>
                   ))}
                 </div>

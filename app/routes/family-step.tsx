@@ -33,8 +33,8 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   };
 }
 
-const number = (v: string | undefined) => {
-  const text = String(v ?? "").trim();
+const number = (value: string | undefined) => {
+  const text = String(value ?? "").trim();
   return text === "" ? Number.NaN : Number(text.replace(",", "."));
 };
 
@@ -44,9 +44,9 @@ export async function action({ request, params }: Route.ActionArgs) {
   const each = Object.hasOwn(UNITS, typed.unit ?? "") ? UNITS[typed.unit as Unit] : 1;
   try {
     await saveStep(link, { steps: number(typed.steps), metres: number(typed.length) * each });
-  } catch (e) {
-    if (!(e instanceof NotAllowed)) throw missing(e);
-    return data({ ok: false as const, problems: e.problems, typed }, { status: 422 });
+  } catch (error) {
+    if (!(error instanceof NotAllowed)) throw missing(error);
+    return data({ ok: false as const, problems: error.problems, typed }, { status: 422 });
   }
   throw redirect(`/f/${params.token}/step?done${typed.card ? `&card=${idOf(typed.card, "card")}` : ""}`);
 }
@@ -73,8 +73,8 @@ export default function FamilyStep({ loaderData: d, actionData, params }: Route.
       {refused && "unsent" in refused && <p className="note problem">{say("survey.unsaved")}</p>}
       {refused && refused.problems.length > 0 && (
         <ul role="alert" className="note problem">
-          {refused.problems.map((p) => (
-            <li key={p.message}>{p.message}</li>
+          {refused.problems.map((problem) => (
+            <li key={problem.message}>{problem.message}</li>
           ))}
         </ul>
       )}
@@ -92,9 +92,9 @@ export default function FamilyStep({ loaderData: d, actionData, params }: Route.
           <label className="field">
             <span className="sr-only">{say("step.unit")}</span>
             <select name="unit" className="min-h-11 text-xl" defaultValue={typed?.unit ?? "m"}>
-              {(Object.keys(UNITS) as Unit[]).map((u) => (
-                <option key={u} value={u}>
-                  {say(`step.unit.${u}`)}
+              {(Object.keys(UNITS) as Unit[]).map((key) => (
+                <option key={key} value={key}>
+                  {say(`step.unit.${key}`)}
                 </option>
               ))}
             </select>

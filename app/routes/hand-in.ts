@@ -33,13 +33,14 @@ export async function action({ request, params }: Route.ActionArgs) {
   }
   try {
     return Response.json({ answer: ANSWERED, ...(await takeHandIn(link, read.data)) });
-  } catch (e) {
-    if (e instanceof NotAllowed)
-      return notTaken(422, e.problems[0]?.field ?? "body", e.message, e.problems[0]?.field !== "send");
-    if (e instanceof TooManyGoes) return notTaken(429, "play", e.message, false, { "Retry-After": String(e.seconds) });
-    if (e instanceof NotFound)
+  } catch (error) {
+    if (error instanceof NotAllowed)
+      return notTaken(422, error.problems[0]?.field ?? "body", error.message, error.problems[0]?.field !== "send");
+    if (error instanceof TooManyGoes)
+      return notTaken(429, "play", error.message, false, { "Retry-After": String(error.seconds) });
+    if (error instanceof NotFound)
       return notTaken(404, "card", "This card belongs to another child, or no longer exists.", false);
-    throw e;
+    throw error;
   }
 }
 

@@ -21,7 +21,7 @@ async function rowOf(request: Request, child: string | undefined) {
   const who = await teacherOf(request);
   const id = idOf(child, "child");
   const rows = await homesFor(who);
-  const row = rows.find((r) => r.childId === id);
+  const row = rows.find((homeRow) => homeRow.childId === id);
   if (!row) throw missing(new NotFound("child"));
   return { who, row, rows };
 }
@@ -32,12 +32,12 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const part = partOf(search.get("part"));
   return {
     row: { ...row, askedAt: null },
-    home: row.homes.find((h) => h.id === search.get("home")) ?? row.homes[0] ?? null,
+    home: row.homes.find((home) => home.id === search.get("home")) ?? row.homes[0] ?? null,
     part: part === "done" ? ("things" as const) : part,
     another: crypto.randomUUID(),
     others: rows
-      .filter((r) => r.childId !== row.childId && r.homes.length > 0)
-      .map((r) => ({ id: r.childId, name: r.child })),
+      .filter((homeRow) => homeRow.childId !== row.childId && homeRow.homes.length > 0)
+      .map((homeRow) => ({ id: homeRow.childId, name: homeRow.child })),
     items: await schoolItemsFor(who),
   };
 }
@@ -90,7 +90,7 @@ export async function action({ request, params }: Route.ActionArgs) {
         throw redirect(here);
       });
   }
-  const home = row.homes.find((h) => h.id === searchOf(request).get("home")) ?? row.homes[0];
+  const home = row.homes.find((homeOfChild) => homeOfChild.id === searchOf(request).get("home")) ?? row.homes[0];
   if (!home)
     return data(
       { ok: false as const, problems: [{ field: "home", message: "Add a home first." }], told: "" },
@@ -108,7 +108,7 @@ export default function HomeEdit({ loaderData: d, actionData }: Route.ComponentP
   const refused = actionData && "problems" in actionData && !actionData.ok ? actionData : null;
   const told = actionData && "told" in actionData ? actionData.told : "";
   const problem = (field: string) => {
-    const found = refused?.problems.find((p) => p.field === field);
+    const found = refused?.problems.find((eachProblem) => eachProblem.field === field);
     return (
       found && (
         <p role="alert" className="problem">
@@ -117,7 +117,8 @@ export default function HomeEdit({ loaderData: d, actionData }: Route.ComponentP
       )
     );
   };
-  const to = (p: string) => (p === "done" ? "/homes" : `/homes/${row.childId}?home=${home?.id ?? ""}&part=${p}`);
+  const to = (path: string) =>
+    path === "done" ? "/homes" : `/homes/${row.childId}?home=${home?.id ?? ""}&part=${path}`;
   return (
     <OwnDrawings value={drawingsOf(d.items.own)}>
       <main className="mx-auto grid w-full max-w-6xl grid-cols-[18rem_minmax(0,1fr)] gap-10 p-6 max-[800px]:grid-cols-1">
@@ -182,21 +183,21 @@ export default function HomeEdit({ loaderData: d, actionData }: Route.ComponentP
           </p>
           <h2 className="mt-6 mb-1 text-lg">Homes</h2>
           <ul className="grid gap-1">
-            {row.homes.map((h) => (
-              <li key={h.id} className="flex items-center justify-between gap-2">
+            {row.homes.map((eachHome) => (
+              <li key={eachHome.id} className="flex items-center justify-between gap-2">
                 <Link
-                  to={`/homes/${row.childId}?home=${h.id}`}
-                  aria-current={h.id === home?.id ? "true" : undefined}
-                  className={h.id === home?.id ? "font-bold" : "underline"}
+                  to={`/homes/${row.childId}?home=${eachHome.id}`}
+                  aria-current={eachHome.id === home?.id ? "true" : undefined}
+                  className={eachHome.id === home?.id ? "font-bold" : "underline"}
                 >
-                  {h.label}
-                  {h.siblings.length > 0 && (
-                    <span className="block text-xs text-quiet">with {sayList(h.siblings)}</span>
+                  {eachHome.label}
+                  {eachHome.siblings.length > 0 && (
+                    <span className="block text-xs text-quiet">with {sayList(eachHome.siblings)}</span>
                   )}
                 </Link>
                 {row.homes.length > 1 && (
                   <Form method="post">
-                    <input type="hidden" name="home" value={h.id} />
+                    <input type="hidden" name="home" value={eachHome.id} />
                     <button type="submit" name="intent" value="leave" className="btn btn-quiet btn-small">
                       Remove
                     </button>
@@ -214,9 +215,9 @@ export default function HomeEdit({ loaderData: d, actionData }: Route.ComponentP
           </Form>
           <Form method="post" className="mt-2 flex items-center gap-2">
             <select name="with" className="min-w-0 py-0.5 text-sm" aria-label="Lives with">
-              {d.others.map((o) => (
-                <option key={o.id} value={o.id}>
-                  {o.name}
+              {d.others.map((other) => (
+                <option key={other.id} value={other.id}>
+                  {other.name}
                 </option>
               ))}
             </select>

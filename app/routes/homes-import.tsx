@@ -45,9 +45,9 @@ export async function action({ request }: Route.ActionArgs) {
     if (done)
       return { ...nothing, shorten, kept: done.kept, text: done.told.left, told: { ...done.told, planned: [] } };
     return { ...nothing, text, shorten, told: await lookAtRows(who, text, shorten) };
-  } catch (e) {
-    if (!(e instanceof NotAllowed)) throw e;
-    return data({ ...nothing, text, shorten, problems: e.problems }, { status: 422 });
+  } catch (error) {
+    if (!(error instanceof NotAllowed)) throw error;
+    return data({ ...nothing, text, shorten, problems: error.problems }, { status: 422 });
   }
 }
 
@@ -59,7 +59,8 @@ function shown(v: unknown): string {
   const text = JSON.stringify(v).replace(/[{}"]/g, "").replaceAll(",", ", ").replaceAll(":", " ");
   return text.length > 90 ? `${text.slice(0, 90)} ...` : text;
 }
-const change = (c: Change) => `${label(`csv.${c.field}`)}: ${shown(c.from)} → ${shown(c.to)}`;
+const change = (givenChange: Change) =>
+  `${label(`csv.${givenChange.field}`)}: ${shown(givenChange.from)} → ${shown(givenChange.to)}`;
 
 export default function HomesImport({ loaderData, actionData: a }: Route.ComponentProps) {
   const busy = useNavigation().state !== "idle";
@@ -84,9 +85,9 @@ export default function HomesImport({ loaderData, actionData: a }: Route.Compone
         <summary>Columns</summary>
         <p>{loaderData.columns.join(", ")}. The first four are required.</p>
       </details>
-      {a?.problems.map((p) => (
-        <p key={p.message} role="alert" className="note problem mb-3">
-          {p.message}
+      {a?.problems.map((problem) => (
+        <p key={problem.message} role="alert" className="note problem mb-3">
+          {problem.message}
         </p>
       ))}
       {a?.kept && (
@@ -119,17 +120,26 @@ export default function HomesImport({ loaderData, actionData: a }: Route.Compone
         {told && planned.length > 0 && (
           <section className="mb-2 grid gap-3">
             <h2 className="text-lg">{tell("csv.good", { n: planned.length })}</h2>
-            <Rows title={tell("csv.new", { n: fresh.length })} rows={fresh} say={(p) => p.className} />
+            <Rows
+              title={tell("csv.new", { n: fresh.length })}
+              rows={fresh}
+              say={(givenPlanned) => givenPlanned.className}
+            />
             <Rows
               title={tell("csv.changed", { n: changed.length })}
               rows={changed}
-              say={(p) =>
-                [...p.changes.map(change), ...(p.home?.joins ? [`${label("csv.livesIn")} ${p.home.label}`] : [])].join(
-                  "; ",
-                )
+              say={(givenPlanned) =>
+                [
+                  ...givenPlanned.changes.map(change),
+                  ...(givenPlanned.home?.joins ? [`${label("csv.livesIn")} ${givenPlanned.home.label}`] : []),
+                ].join("; ")
               }
             />
-            <Rows title={tell("csv.homes", { n: homes.length })} rows={homes} say={(p) => p.home!.label} />
+            <Rows
+              title={tell("csv.homes", { n: homes.length })}
+              rows={homes}
+              say={(givenPlanned) => givenPlanned.home!.label}
+            />
             {fresh.length + changed.length + homes.length === 0 && <p>{label("csv.same")}</p>}
             <input type="hidden" name="seen" value={told.seen} />
             <button
@@ -177,15 +187,15 @@ export default function HomesImport({ loaderData, actionData: a }: Route.Compone
 
 /** Rows of one kind, the first of them open to read. */
 const SHOWN = 12;
-function Rows({ title, rows, say }: { title: string; rows: readonly Planned[]; say: (p: Planned) => string }) {
+function Rows({ title, rows, say }: { title: string; rows: readonly Planned[]; say: (planned: Planned) => string }) {
   if (rows.length === 0) return null;
   return (
     <details open={rows.length <= SHOWN}>
       <summary className="font-semibold">{title}</summary>
       <ul className="text-sm">
-        {rows.map((p) => (
-          <li key={p.line} className="row-line py-1">
-            <strong>{p.child}</strong> <span className="text-quiet">{say(p)}</span>
+        {rows.map((row) => (
+          <li key={row.line} className="row-line py-1">
+            <strong>{row.child}</strong> <span className="text-quiet">{say(row)}</span>
           </li>
         ))}
       </ul>

@@ -57,13 +57,13 @@ type Row = Route.ComponentProps["loaderData"]["rows"][number];
 const said = (h: Row["homes"][number]) => [h.kit, h.space, h.players].filter((x) => x !== null).length;
 const KEEPS: Record<Filter, (r: Row) => boolean> = {
   all: () => true,
-  silent: (r) => r.homes.every((h) => said(h) === 0),
-  part: (r) => r.homes.some((h) => said(h) > 0 && said(h) < 3),
-  indoors: (r) => r.homes.some((h) => h.space) && r.homes.every((h) => !h.space || h.space.indoors),
-  short: (r) => r.homes.some((h) => h.space && h.space.length < 3),
-  noBall: (r) => r.homes.some((h) => h.kit && !BALLS.some((b) => h.kit![b])),
-  quiet: (r) => r.homes.some((h) => h.quiet),
-  alone: (r) => r.homes.some((h) => h.players === 1),
+  silent: (r) => r.homes.every((home) => said(home) === 0),
+  part: (r) => r.homes.some((home) => said(home) > 0 && said(home) < 3),
+  indoors: (r) => r.homes.some((home) => home.space) && r.homes.every((home) => !home.space || home.space.indoors),
+  short: (r) => r.homes.some((home) => home.space && home.space.length < 3),
+  noBall: (r) => r.homes.some((home) => home.kit && !BALLS.some((ball) => home.kit![ball])),
+  quiet: (r) => r.homes.some((home) => home.quiet),
+  alone: (r) => r.homes.some((home) => home.players === 1),
   support: (r) => r.support !== "" || r.familyNote !== "",
 };
 
@@ -76,24 +76,26 @@ export async function loader({ request }: Route.LoaderArgs) {
     shellOf(who),
   ]);
   const asked = searchOf(request);
-  const classId = classes.find((c) => c.id === asked.get("class"))?.id ?? classes[0]?.id ?? "";
+  const classId = classes.find((row) => row.id === asked.get("class"))?.id ?? classes[0]?.id ?? "";
   const deleted = await erasedChildren(who);
   const [waiting, cleared] = classId
     ? await Promise.all([waitingAnswers(who, classId), clearedAnswers(who, classId)])
     : [[], 0];
   return {
-    rows: rows.map((r) => ({ ...r, askedAt: r.askedAt ? when(r.askedAt, zone) : null })),
-    classes: classes.map((c) => ({
-      id: c.id,
-      name: c.name,
-      children: c.children.map((k) => ({ id: k.id, name: k.name })),
+    rows: rows.map((row) => ({ ...row, askedAt: row.askedAt ? when(row.askedAt, zone) : null })),
+    classes: classes.map((row) => ({
+      id: row.id,
+      name: row.name,
+      children: row.children.map((child) => ({ id: child.id, name: child.name })),
     })),
     classId,
     link: classId ? await classLink(who, classId) : null,
     cleared,
-    deleted: deleted.filter((k) => k.classId === classId).map((k) => ({ ...k, eraseAt: day(k.eraseAt, zone) })),
-    waiting: waiting.map((w) => ({ ...w, updatedAt: when(w.updatedAt, zone) })),
-    filter: (Object.keys(FILTERS) as Filter[]).find((f) => f === asked.get("show")) ?? ("all" as Filter),
+    deleted: deleted
+      .filter((erasedChild) => erasedChild.classId === classId)
+      .map((erasedChild) => ({ ...erasedChild, eraseAt: day(erasedChild.eraseAt, zone) })),
+    waiting: waiting.map((classAnswer) => ({ ...classAnswer, updatedAt: when(classAnswer.updatedAt, zone) })),
+    filter: (Object.keys(FILTERS) as Filter[]).find((key) => key === asked.get("show")) ?? ("all" as Filter),
     find: asked.get("find") ?? "",
     items: listOf(items.own),
     own: items.own,
@@ -113,16 +115,16 @@ export async function action({ request }: Route.ActionArgs) {
         return done(LINK_TOLD[fields.intent]);
       case "invite":
       case "remind": {
-        const n = await askFamilies(who, idOf(fields.class, "class"), fields.intent);
-        const children = (await classesFor(who)).find((c) => c.id === fields.class)?.children.length ?? 0;
+        const count = await askFamilies(who, idOf(fields.class, "class"), fields.intent);
+        const children = (await classesFor(who)).find((row) => row.id === fields.class)?.children.length ?? 0;
         return done(
           children === 0
             ? "This class has no children yet."
-            : n === 0
+            : count === 0
               ? fields.intent === "invite"
                 ? "Everyone has been asked already, or has answered."
                 : "There is no one to remind yet. Invite them first."
-              : tell("homes.asked", { n }),
+              : tell("homes.asked", { n: count }),
         );
       }
       case "classWithdraw":
@@ -166,10 +168,10 @@ export async function action({ request }: Route.ActionArgs) {
 
 export default function Homes({ loaderData: d, actionData }: Route.ComponentProps) {
   const group = d.classes.find((c) => c.id === d.classId);
-  const mine = d.rows.filter((r) => r.className === group?.name);
+  const mine = d.rows.filter((row) => row.className === group?.name);
   const find = d.find.trim().toLowerCase();
   const rows = mine.filter((r) => KEEPS[d.filter](r) && (find === "" || r.child.toLowerCase().includes(find)));
-  const answeredBy = mine.filter((r) => r.homes.some((h) => h.answeredAt)).length;
+  const answeredBy = mine.filter((r) => r.homes.some((home) => home.answeredAt)).length;
   const told = actionData && "told" in actionData ? actionData.told : "";
   return (
     <OwnDrawings value={drawingsOf(d.own)}>
@@ -202,7 +204,7 @@ export default function Homes({ loaderData: d, actionData }: Route.ComponentProp
         </div>
         {(told || (actionData && !actionData.ok)) && (
           <p role="status" className={`note mb-3 ${actionData?.ok ? "note-good" : "problem"}`}>
-            {actionData?.ok ? told : actionData?.problems.map((p) => p.message).join(" ")}
+            {actionData?.ok ? told : actionData?.problems.map((problem) => problem.message).join(" ")}
           </p>
         )}
         <Form method="get" className="mb-3 flex flex-wrap items-center gap-3 text-sm">
@@ -215,9 +217,9 @@ export default function Homes({ loaderData: d, actionData }: Route.ComponentProp
           <label className="flex items-center gap-1.5">
             Show
             <select name="show" defaultValue={d.filter} className="py-0.5">
-              {(Object.keys(FILTERS) as Filter[]).map((f) => (
-                <option key={f} value={f}>
-                  {FILTERS[f]} ({mine.filter(KEEPS[f]).length})
+              {(Object.keys(FILTERS) as Filter[]).map((key) => (
+                <option key={key} value={key}>
+                  {FILTERS[key]} ({mine.filter(KEEPS[key]).length})
                 </option>
               ))}
             </select>
@@ -254,8 +256,8 @@ export default function Homes({ loaderData: d, actionData }: Route.ComponentProp
               </tr>
             </thead>
             <tbody>
-              {rows.map((r) => (
-                <HomeRow key={r.childId} row={r} items={d.items} />
+              {rows.map((row) => (
+                <HomeRow key={row.childId} row={row} items={d.items} />
               ))}
             </tbody>
           </table>
@@ -373,7 +375,7 @@ const FIRST = [
 const AT_A_GLANCE = 5;
 
 function HomeRow({ row: r, items }: { row: Row; items: Route.ComponentProps["loaderData"]["items"] }) {
-  const siblings = [...new Set(r.homes.flatMap((h) => h.siblings))];
+  const siblings = [...new Set(r.homes.flatMap((home) => home.siblings))];
   const names = namesOf(items);
   return (
     <tr className="row-line align-middle">
@@ -390,11 +392,11 @@ function HomeRow({ row: r, items }: { row: Row; items: Route.ComponentProps["loa
         </span>
       </td>
       <td>
-        {r.homes.map((h) => (
-          <span key={h.id} className="flex items-center gap-2 text-sm">
-            <SpacePicture space={h.space} />
-            {h.space ? (
-              `${label(`space.${h.space.kind}`)}, ${h.space.length} × ${h.space.width} m, ${label(`floor.${h.space.floor}`)}`
+        {r.homes.map((home) => (
+          <span key={home.id} className="flex items-center gap-2 text-sm">
+            <SpacePicture space={home.space} />
+            {home.space ? (
+              `${label(`space.${home.space.kind}`)}, ${home.space.length} × ${home.space.width} m, ${label(`floor.${home.space.floor}`)}`
             ) : (
               <em className="text-quiet">no answer</em>
             )}
@@ -402,12 +404,12 @@ function HomeRow({ row: r, items }: { row: Row; items: Route.ComponentProps["loa
         ))}
       </td>
       <td>
-        {r.homes.map((h) => {
-          const kinds = Object.keys(h.kit ?? {});
-          const glance = FIRST.filter((id) => h.kit?.[id]).slice(0, AT_A_GLANCE);
+        {r.homes.map((home) => {
+          const kinds = Object.keys(home.kit ?? {});
+          const glance = FIRST.filter((id) => home.kit?.[id]).slice(0, AT_A_GLANCE);
           return (
-            <span key={h.id} className="flex h-8 items-center gap-1 text-sm whitespace-nowrap">
-              {h.kit ? (
+            <span key={home.id} className="flex h-8 items-center gap-1 text-sm whitespace-nowrap">
+              {home.kit ? (
                 <>
                   {glance.map((id) => (
                     <ItemDrawing key={id} item={id} size={22} title={itemName(id, names)} />
@@ -422,16 +424,16 @@ function HomeRow({ row: r, items }: { row: Row; items: Route.ComponentProps["loa
         })}
       </td>
       <td className="px-3">
-        {r.homes.map((h) => (
-          <span key={h.id} className="block h-8 content-center">
-            {h.players ?? <em className="text-quiet">no answer</em>}
+        {r.homes.map((home) => (
+          <span key={home.id} className="block h-8 content-center">
+            {home.players ?? <em className="text-quiet">no answer</em>}
           </span>
         ))}
       </td>
       <td className="max-w-40 text-sm">
         {[
-          r.homes.some((h) => h.quiet) && "quiet",
-          r.homes.some((h) => h.noBallsIndoors) && "no balls indoors",
+          r.homes.some((home) => home.quiet) && "quiet",
+          r.homes.some((home) => home.noBallsIndoors) && "no balls indoors",
           r.leftHanded && "left-handed",
         ]
           .filter(Boolean)
@@ -443,7 +445,7 @@ function HomeRow({ row: r, items }: { row: Row; items: Route.ComponentProps["loa
         ))}
       </td>
       <td className="text-sm text-quiet">
-        {r.homes.some((h) => h.answeredAt)
+        {r.homes.some((home) => home.answeredAt)
           ? "answered"
           : r.asked === 0
             ? "not yet"
@@ -511,16 +513,19 @@ function AddChild({
   again: boolean;
   problems: readonly { field: string; message: string }[];
 }) {
-  const told = (field: string) => problems.find((p) => p.field === field);
+  const told = (field: string) => problems.find((problem) => problem.field === field);
   const first = useRef<HTMLInputElement>(null);
-  const bad = problems.find((p) => p.field === "name" || p.field === "age")?.field;
+  const bad = problems.find((problem) => problem.field === "name" || problem.field === "age")?.field;
   // The next one is typed at once; what was refused is mended where it stands.
   useEffect(() => {
     if (again) first.current?.focus();
     if (bad) first.current?.form?.querySelector<HTMLInputElement>(`[name=${bad}]`)?.focus();
   }, [again, bad]);
   return (
-    <details className="mt-4" open={open || problems.some((p) => p.field === "name" || p.field === "age") || undefined}>
+    <details
+      className="mt-4"
+      open={open || problems.some((problem) => problem.field === "name" || problem.field === "age") || undefined}
+    >
       <summary className="font-semibold text-teal">Add a child to {name}</summary>
       <Form method="post" className="mt-2 flex flex-wrap items-end gap-3">
         <input type="hidden" name="class" value={classId} />

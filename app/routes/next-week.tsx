@@ -64,10 +64,10 @@ export async function action({ request, params }: Route.ActionArgs) {
 export default function NextWeekPage({ loaderData: d, actionData, params }: Route.ComponentProps) {
   const busy = useNavigation().state !== "idle";
   const problems = actionData && "problems" in actionData ? actionData.problems : [];
-  const of = (n: "stuck" | "bored" | "absent") => d.rows.filter((r) => r.notice === n);
+  const of = (name: "stuck" | "bored" | "absent") => d.rows.filter((row) => row.notice === name);
   const byEnd = d.levels.of === "end";
-  const said = (n: "up" | "down" | "stay" | "none") =>
-    byEnd && n !== "none" ? (`next.end.${n}` as const) : (`next.${n}` as const);
+  const said = (name: "up" | "down" | "stay" | "none") =>
+    byEnd && name !== "none" ? (`next.end.${name}` as const) : (`next.${name}` as const);
   const percent = (x: number | null) => Math.round(100 * (x ?? 0));
   return (
     <main className="mx-auto w-full max-w-6xl p-6">
@@ -83,18 +83,18 @@ export default function NextWeekPage({ loaderData: d, actionData, params }: Rout
       <div className="mb-4 grid gap-4 sm:grid-cols-3">
         {(["stuck", "bored", "absent"] as const)
           // Nothing to show is not news.
-          .filter((n) => n === "absent" || of(n).length > 0)
-          .map((n) => (
-            <section key={n} className="note">
+          .filter((name) => name === "absent" || of(name).length > 0)
+          .map((name) => (
+            <section key={name} className="note">
               <p className="font-semibold">
-                {tell(byEnd && n !== "absent" ? `next.end.${n}` : `next.${n}`, {
-                  count: of(n).length,
+                {tell(byEnd && name !== "absent" ? `next.end.${name}` : `next.${name}`, {
+                  count: of(name).length,
                   low: percent(d.levels.low),
                   high: percent(d.levels.high),
                 })}
               </p>
               <p>
-                {of(n).map((r, i) => (
+                {of(name).map((r, i) => (
                   <span key={r.childId}>
                     {i > 0 && ", "}
                     <Link to={`/children/${r.childId}`} className="underline">
@@ -107,9 +107,9 @@ export default function NextWeekPage({ loaderData: d, actionData, params }: Rout
           ))}
       </div>
       <ol className="mb-4 grid gap-x-6 text-sm sm:grid-cols-2">
-        {d.words.map((w, i) => (
+        {d.words.map((word, i) => (
           <li key={i}>
-            <strong>{tell("level.number", { number: i + 1 })}</strong>: {w}
+            <strong>{tell("level.number", { number: i + 1 })}</strong>: {word}
           </li>
         ))}
       </ol>
@@ -120,19 +120,24 @@ export default function NextWeekPage({ loaderData: d, actionData, params }: Rout
         <table className="w-full text-left">
           <Heads of={["Child", "Suggestion", "Level"]} />
           <tbody>
-            {d.rows.map((r) => (
-              <tr key={r.childId} className="row-line">
+            {d.rows.map((row) => (
+              <tr key={row.childId} className="row-line">
                 <td className="py-1.5">
-                  <Link to={`/children/${r.childId}`} className="font-semibold hover:underline">
-                    {r.child}
+                  <Link to={`/children/${row.childId}`} className="font-semibold hover:underline">
+                    {row.child}
                   </Link>{" "}
-                  <span className="text-sm text-quiet">{r.age}</span>
+                  <span className="text-sm text-quiet">{row.age}</span>
                 </td>
-                <td className={r.move === "stay" ? "text-quiet" : ""}>
-                  {tell(said(r.move), { now: percent(r.now), rate: percent(r.rate), level: r.level + 1, did: d.did })}
+                <td className={row.move === "stay" ? "text-quiet" : ""}>
+                  {tell(said(row.move), {
+                    now: percent(row.now),
+                    rate: percent(row.rate),
+                    level: row.level + 1,
+                    did: d.did,
+                  })}
                 </td>
                 <td>
-                  <select name={`level ${r.childId}`} defaultValue={r.level} aria-label={`Level of ${r.child}`}>
+                  <select name={`level ${row.childId}`} defaultValue={row.level} aria-label={`Level of ${row.child}`}>
                     {d.levels.list.map((_, i) => (
                       <option key={i} value={i}>
                         {i + 1}

@@ -23,13 +23,13 @@ export async function loader({ request }: Route.LoaderArgs) {
     page,
     pages: Math.ceil(total / MESSAGES_A_PAGE),
     total,
-    rows: rows.map((r) => ({
-      id: r.id,
-      to: r.to,
-      subject: r.subject,
-      at: when(r.createdAt, zone),
-      link: r.token ? `${origin}/f/${r.token}${r.kind === "survey" ? "/home" : ""}` : null,
-      body: r.body.split(r.kind === "survey" ? "{survey}" : "{link}"),
+    rows: rows.map((row) => ({
+      id: row.id,
+      to: row.to,
+      subject: row.subject,
+      at: when(row.createdAt, zone),
+      link: row.token ? `${origin}/f/${row.token}${row.kind === "survey" ? "/home" : ""}` : null,
+      body: row.body.split(row.kind === "survey" ? "{survey}" : "{link}"),
     })),
   };
 }
@@ -45,24 +45,24 @@ export default function Outbox({ loaderData }: Route.ComponentProps) {
       </p>
       {rows.length === 0 && <p>Sending an activity creates one message for each child.</p>}
       <ul>
-        {rows.map((m) => (
-          <li key={m.id} className="row-line py-2">
+        {rows.map((row) => (
+          <li key={row.id} className="row-line py-2">
             <details>
               <summary className="grid grid-cols-[9rem_1fr_auto] gap-4">
-                <strong>{m.to}</strong>
-                <span>{m.subject}</span>
-                <span className="text-sm text-quiet">{m.at}</span>
+                <strong>{row.to}</strong>
+                <span>{row.subject}</span>
+                <span className="text-sm text-quiet">{row.at}</span>
               </summary>
               <div className="my-3 ml-6 border-l-4 border-hair pl-4 whitespace-pre-line">
-                {m.body[0]}
-                {m.link ? (
-                  <a className="font-semibold break-all underline" href={m.link}>
-                    {m.link}
+                {row.body[0]}
+                {row.link ? (
+                  <a className="font-semibold break-all underline" href={row.link}>
+                    {row.link}
                   </a>
                 ) : (
                   <span className="problem">(this link is off)</span>
                 )}
-                {m.body[1]}
+                {row.body[1]}
               </div>
             </details>
           </li>

@@ -34,12 +34,12 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const search = searchOf(request);
   const id = idOf(params.id, "activity");
   const classes = await classesFor(who);
-  const asked = classes.find((c) => c.id === search.get("class")) ?? classes[0];
+  const asked = classes.find((row) => row.id === search.get("class")) ?? classes[0];
   const [made, items] = await Promise.all([asked ? found(rehearsalFor(who, id, asked.id)) : null, schoolItemsFor(who)]);
   return {
     id,
     classId: asked?.id ?? null,
-    classes: classes.map((c) => ({ id: c.id, name: c.name })),
+    classes: classes.map((row) => ({ id: row.id, name: row.name })),
     title: made?.title ?? "",
     className: made?.className ?? "",
     children: made?.children ?? [],
@@ -133,8 +133,8 @@ function Played({
 }) {
   const { goes, failed } = useGoes(rehearsing, seed);
   const still = useStill();
-  const ready = goes.length === children.length && goes.every((g) => g !== null);
-  const end = Math.max(0, ...goes.map((g) => (g ? g.go.seconds * 1000 : 0)));
+  const ready = goes.length === children.length && goes.every((go) => go !== null);
+  const end = Math.max(0, ...goes.map((go) => (go ? go.go.seconds * 1000 : 0)));
   const [speed, setSpeed] = useState<number>(20);
   const [playing, setPlaying] = useState(true);
   const [ms, setMs] = useState(0);
@@ -168,7 +168,7 @@ function Played({
       // Where it does not keep up, fewer move; the others go on in words.
       if (now - since > PACE_EVERY) {
         const rate = (1000 * frames) / (now - since);
-        setMost((n) => movingNext(n, goes.length, rate));
+        setMost((count) => movingNext(count, goes.length, rate));
         [frames, since] = [0, now];
       }
       if (time.current >= end) {
@@ -196,16 +196,16 @@ function Played({
   if (!ready)
     return (
       <p role="status" className="note">
-        {tell("rehearsal.drawing", { n: goes.filter((g) => g !== null).length, of: children.length })}
+        {tell("rehearsal.drawing", { n: goes.filter((go) => go !== null).length, of: children.length })}
       </p>
     );
   const over = still || ms >= end;
-  const seen = goes.map((g, i) => seenAt(g!, stopped[i] ?? (over ? end : ms)));
-  const finished = goes.filter((g, i) => g!.go.finished && (over || seen[i]!.doing === "done")).length;
+  const seen = goes.map((go, i) => seenAt(go!, stopped[i] ?? (over ? end : ms)));
+  const finished = goes.filter((go, i) => go!.go.finished && (over || seen[i]!.doing === "done")).length;
   // Over without having got all the way: the tries or the time were used up.
-  const short = seen.filter((s, i) => (over || s.doing === "done") && !goes[i]!.go.finished).length;
-  const stuck = seen.filter((s) => s.stuck && (over || s.doing !== "done")).length;
-  const waits = seen.filter((s) => s.doing === "waits").length;
+  const short = seen.filter((eachSeen, i) => (over || eachSeen.doing === "done") && !goes[i]!.go.finished).length;
+  const stuck = seen.filter((eachSeen) => eachSeen.stuck && (over || eachSeen.doing !== "done")).length;
+  const waits = seen.filter((eachSeen) => eachSeen.doing === "waits").length;
   const unit = opened(children[0]!.activity).possible.unit;
   const { action } = children[0]!.activity.aim;
   const seek = (to: number) => {
@@ -228,10 +228,10 @@ function Played({
           </button>
           <fieldset className="flex items-center gap-3">
             <legend className="sr-only">Speed</legend>
-            {SPEEDS.map((s) => (
-              <label key={s} className="flex items-center gap-1.5">
-                <input type="radio" name="speed" checked={speed === s} onChange={() => setSpeed(s)} />
-                {tell("rehearsal.speed", { n: s })}
+            {SPEEDS.map((eachSpeed) => (
+              <label key={eachSpeed} className="flex items-center gap-1.5">
+                <input type="radio" name="speed" checked={speed === eachSpeed} onChange={() => setSpeed(eachSpeed)} />
+                {tell("rehearsal.speed", { n: eachSpeed })}
               </label>
             ))}
           </fieldset>
@@ -247,7 +247,7 @@ function Played({
               max={end}
               step={100}
               value={ms}
-              onChange={(e) => seek(Number(e.target.value))}
+              onChange={(event) => seek(Number(event.target.value))}
             />
           </label>
           <button
@@ -269,18 +269,18 @@ function Played({
       {!still && (
         <div className="mb-6 grid items-start gap-4 lg:grid-cols-[1fr_20rem]">
           <ul className="grid grid-cols-2 gap-1 sm:grid-cols-3 xl:grid-cols-5">
-            {children.map((k, i) => (
-              <li key={k.id}>
+            {children.map((child, i) => (
+              <li key={child.id}>
                 <Tile
-                  of={k}
+                  of={child}
                   seen={seen[i]!}
                   unit={unit}
                   action={action}
                   picked={picked === i}
                   onPick={() => setPicked(picked === i ? null : i)}
                   moving={i < most || picked === i}
-                  ref={(c) => {
-                    canvases.current[i] = c;
+                  ref={(element) => {
+                    canvases.current[i] = element;
                   }}
                 />
               </li>
@@ -295,7 +295,9 @@ function Played({
               ms={Math.min(stopped[picked] ?? ms, goes[picked]!.go.seconds * 1000)}
               stopped={picked in stopped}
               stopAt={(at) => setStopped({ ...stopped, [picked]: at })}
-              goOn={() => setStopped(Object.fromEntries(Object.entries(stopped).filter(([i]) => Number(i) !== picked)))}
+              goOn={() =>
+                setStopped(Object.fromEntries(Object.entries(stopped).filter(([key]) => Number(key) !== picked)))
+              }
             />
           )}
         </div>
@@ -303,7 +305,7 @@ function Played({
       {over ? (
         <>
           <h2 className="text-2xl">Compared with the forecast</h2>
-          <Together goes={goes.map((g) => g!.go)} foreseen={foreseen} />
+          <Together goes={goes.map((go) => go!.go)} foreseen={foreseen} />
           <Beside kids={children} goes={goes} foreseen={foreseen} unit={unit} action={action} />
         </>
       ) : null}
@@ -319,18 +321,18 @@ function Together({
   goes: readonly { value: number; finished: boolean }[];
   foreseen: ReturnType<typeof useForeseen>;
 }) {
-  const told = foreseen.filter((f) => f !== null);
+  const told = foreseen.filter((eachForeseen) => eachForeseen !== null);
   if (told.length < goes.length)
     return (
       <p role="status" className="mb-3 text-quiet">
         {tell("rehearsal.foreseeing", { n: told.length, of: goes.length })}
       </p>
     );
-  const inside = goes.filter((g, i) => g.value >= told[i]!.low && g.value <= told[i]!.high).length;
+  const inside = goes.filter((go, i) => go.value >= told[i]!.low && go.value <= told[i]!.high).length;
   return (
     <p className="mb-3">
       {tell("rehearsal.finish", {
-        n: goes.filter((g) => g.finished).length,
+        n: goes.filter((go) => go.finished).length,
         of: goes.length,
         about: Math.round(told.reduce((sum, f) => sum + f.finish, 0)),
       })}{" "}

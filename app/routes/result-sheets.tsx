@@ -48,9 +48,9 @@ export default function ResultSheets({ loaderData, params }: Route.ComponentProp
         </button>
       </div>
       {cards.length === 0 && <p className="sheet-bar">{tell("sheets.none")}</p>}
-      {cards.map((c) => (
-        <OwnDrawings key={c.id} value={drawingsOf(c.card.activity.kit.own)}>
-          <Sheet data={c} />
+      {cards.map((card) => (
+        <OwnDrawings key={card.id} value={drawingsOf(card.card.activity.kit.own)}>
+          <Sheet data={card} />
         </OwnDrawings>
       ))}
     </main>

@@ -67,8 +67,8 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     sent: asked.has("sent"),
     // Half of a class that another game was sent to.
     other: asked.get("other") ? idOf(asked.get("other")!, "assignment") : null,
-    show: NOTICES.find((n) => n === asked.get("show")) ?? ("all" as const),
-    sort: SORTS.find((s) => s === asked.get("sort")) ?? ("age" as const),
+    show: NOTICES.find((notice) => notice === asked.get("show")) ?? ("all" as const),
+    sort: SORTS.find((sort) => sort === asked.get("sort")) ?? ("age" as const),
     orderId: crypto.randomUUID(),
   };
 }
@@ -131,7 +131,7 @@ export async function action({ request, params }: Route.ActionArgs) {
         const childId = idOf(fields.childId, "child");
         const got = await sendToChild(who, id, childId);
         const { rows } = await resultsFor(who, id);
-        const name = rows.find((r) => r.childId === childId)?.child ?? "";
+        const name = rows.find((row) => row.childId === childId)?.child ?? "";
         return done("oneMore", tell(got ? "sent.oneMore" : "sent.hadIt", { name }));
       }
     }
@@ -160,11 +160,13 @@ async function typedScore(who: Parameters<typeof resultsFor>[0], id: string, fie
 export default function Result({ loaderData, actionData, params }: Route.ComponentProps) {
   const { results: r, zone, state, orderId } = loaderData;
   const skill = r.activity.aim.action;
-  const opened = r.rows.filter((x) => x.openedAt).length;
-  const played = r.rows.filter((x) => x.goes.some((g) => g.corrected?.score !== null)).length;
-  const beat = r.rows.filter((x) => x.best && settingOf(x.best.score) === "" && beatsMark(x.best.score, r.mark)).length;
+  const opened = r.rows.filter((row) => row.openedAt).length;
+  const played = r.rows.filter((row) => row.goes.some((go) => go.corrected?.score !== null)).length;
+  const beat = r.rows.filter(
+    (row) => row.best && settingOf(row.best.score) === "" && beatsMark(row.best.score, r.mark),
+  ).length;
   const rows = arranged(r.rows, r.expected, loaderData);
-  const show = (v: number) => (r.unit === "tenths" ? tellScore(v, r.unit, skill) : String(v));
+  const show = (value: number) => (r.unit === "tenths" ? tellScore(value, r.unit, skill) : String(value));
   const problems = actionData && !actionData.ok ? actionData.problems : [];
   const told = actionData?.ok ? actionData : null;
   const { revalidate } = useRevalidator();
@@ -178,8 +180,8 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
   }, [r.unlooked, looks]);
   useEffect(() => {
     if (!r.working) return;
-    const t = setInterval(() => void revalidate(), LOOK_AGAIN);
-    return () => clearInterval(t);
+    const timeout = setInterval(() => void revalidate(), LOOK_AGAIN);
+    return () => clearInterval(timeout);
   }, [r.working, revalidate]);
   return (
     <main className="mx-auto w-full max-w-7xl p-6">
@@ -261,7 +263,7 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
         of={r.unit}
         unit={label(`unit.${r.unit}`, attemptWordsForTeacher(skill))}
         show={show}
-        sayMark={(v) => tellScore(v, r.unit, skill)}
+        sayMark={(value) => tellScore(value, r.unit, skill)}
       />
       {r.working && (
         <p role="status" className="text-sm text-quiet">
@@ -276,9 +278,10 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
               Show
               <select name="show" defaultValue={loaderData.show} className="py-0.5">
                 <option value="all">all ({r.rows.length})</option>
-                {NOTICES.map((n) => (
-                  <option key={n} value={n}>
-                    {label(`notice.${n}`)} ({r.rows.filter((x) => noticesOf(x, r.expected[x.age]).includes(n)).length})
+                {NOTICES.map((notice) => (
+                  <option key={notice} value={notice}>
+                    {label(`notice.${notice}`)} (
+                    {r.rows.filter((row) => noticesOf(row, r.expected[row.age]).includes(notice)).length})
                   </option>
                 ))}
               </select>
@@ -286,9 +289,9 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
             <label className="flex items-center gap-1.5">
               By
               <select name="sort" defaultValue={loaderData.sort} className="py-0.5">
-                {SORTS.map((s) => (
-                  <option key={s} value={s}>
-                    {label(`sort.${s}`)}
+                {SORTS.map((sort) => (
+                  <option key={sort} value={sort}>
+                    {label(`sort.${sort}`)}
                   </option>
                 ))}
               </select>
@@ -303,7 +306,7 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
           go that counts. In the criteria columns, press Enter to go to the next child. ✓ means the child ticked it
           themselves.
         </p>
-        <Problems list={problems.filter((p) => p.field === "result" || p.field === "reason")} />
+        <Problems list={problems.filter((problem) => problem.field === "result" || problem.field === "reason")} />
         <div className="overflow-x-auto">
           <table className="w-full text-left text-[0.95rem]">
             <thead>
@@ -347,14 +350,14 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
           skill={skill}
           possible={r.possible}
           orderId={orderId}
-          problems={problems.filter((p) => ["value", "stage", "cardId", "orderId"].includes(p.field))}
+          problems={problems.filter((problem) => ["value", "stage", "cardId", "orderId"].includes(problem.field))}
           added={told?.intent === "paper"}
         />
         <h3 className="mt-5 mb-1 text-lg">Add a result by code</h3>
         <p className="text-sm text-quiet">
           A device that cannot save a game or hand it in shows a code. Type the code here to add the score.
         </p>
-        <Problems list={problems.filter((p) => p.field === "code")} />
+        <Problems list={problems.filter((problem) => problem.field === "code")} />
         {told?.intent === "code" && (
           <p role="status" className="note note-good">
             {told.told}
@@ -375,20 +378,20 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
 }
 
 /** The level that a child has; another one makes its card anew, unless it was begun. */
-function LevelOf({ row: r, count }: { row: ResultRow; count: number }) {
+function LevelOf({ row, count }: { row: ResultRow; count: number }) {
   const fetcher = useFetcher();
   const refused = (fetcher.data as { problems?: { message: string }[] } | undefined)?.problems ?? [];
   return (
     <fetcher.Form method="post" className="inline-flex items-center gap-1 align-middle">
       <input type="hidden" name="intent" value="level" />
-      <input type="hidden" name="childId" value={r.childId} />
+      <input type="hidden" name="childId" value={row.childId} />
       <select
         name="level"
-        defaultValue={r.level!}
-        aria-label={`Level of ${r.child}`}
+        defaultValue={row.level!}
+        aria-label={`Level of ${row.child}`}
         title="Level"
         className="py-0 text-sm font-normal"
-        onChange={(e) => void fetcher.submit(e.currentTarget.form)}
+        onChange={(event) => void fetcher.submit(event.currentTarget.form)}
       >
         {Array.from({ length: count }, (_, i) => (
           <option key={`level${i + 1}`} value={i}>
@@ -411,24 +414,24 @@ function LevelOf({ row: r, count }: { row: ResultRow; count: number }) {
 }
 
 /** Why a go is worth a look, in words. */
-const lookWords = (g: Go, expected: Expected | undefined, unlikely: Unlikely | undefined): string[] =>
-  looksAt(g, expected, unlikely).map((l) =>
-    l === "unlikely" && unlikely
+const lookWords = (go: Go, expected: Expected | undefined, unlikely: Unlikely | undefined): string[] =>
+  looksAt(go, expected, unlikely).map((line) =>
+    line === "unlikely" && unlikely
       ? tell("look.unlikely", { ...unlikely, expected: Math.round(unlikely.expected) })
-      : label(`look.${l}`),
+      : label(`look.${line}`),
   );
 
-function Figure({ n, what }: { n: string; what: string }) {
+function Figure({ n: name, what }: { n: string; what: string }) {
   return (
     <p className="leading-tight">
-      <strong className="block font-head text-2xl">{n}</strong>
+      <strong className="block font-head text-2xl">{name}</strong>
       <span className="text-sm text-quiet">{what}</span>
     </p>
   );
 }
 
 function Row({
-  row: r,
+  row,
   notices,
   expected,
   criteria,
@@ -447,100 +450,100 @@ function Row({
   activity: Activity;
 }) {
   // A sheet of paper says nothing of how it felt.
-  const last = r.goes.findLast((g) => g.source === "device");
-  const chosen = chosenBy(activity, r);
+  const last = row.goes.findLast((go) => go.source === "device");
+  const chosen = chosenBy(activity, row);
   const answers = [
     ...(chosen === null ? [] : [tell("result.chose", { answer: activity.answers!.list[chosen]!.text })]),
-    ...r.goes.flatMap((g) => g.reflection.answers.filter(Boolean)),
+    ...row.goes.flatMap((go) => go.reflection.answers.filter(Boolean)),
   ];
   return (
     <tr className="row-line align-top">
       <td className="py-2 pr-2 font-semibold whitespace-nowrap">
-        <Link to={`/children/${r.childId}`} className="hover:underline">
-          {r.child}
+        <Link to={`/children/${row.childId}`} className="hover:underline">
+          {row.child}
         </Link>{" "}
-        {r.level !== null && activity.levels && <LevelOf row={r} count={activity.levels.list.length} />}
+        {row.level !== null && activity.levels && <LevelOf row={row} count={activity.levels.list.length} />}
         <Link
-          to={`sheets?card=${r.cardId}`}
-          aria-label={`Print the card for ${r.child}`}
+          to={`sheets?card=${row.cardId}`}
+          aria-label={`Print the card for ${row.child}`}
           title="Print this card"
           className="inline-grid size-6 place-items-center align-middle text-quiet hover:text-ink"
         >
           <Printer size={14} aria-hidden="true" />
         </Link>
       </td>
-      <td className="py-2 pr-3">{r.age}</td>
+      <td className="py-2 pr-3">{row.age}</td>
       <td className="py-2 pr-3 font-bold whitespace-nowrap">
-        {r.best ? (
+        {row.best ? (
           <>
-            {tellScore(r.best.score.value, r.best.score.unit, activity.aim.action)}
-            {setWords(activity, r.best.score).map((w) => (
-              <span key={w} className="block text-sm font-normal text-quiet">
-                {w}
+            {tellScore(row.best.score.value, row.best.score.unit, activity.aim.action)}
+            {setWords(activity, row.best.score).map((setWord) => (
+              <span key={setWord} className="block text-sm font-normal text-quiet">
+                {setWord}
               </span>
             ))}
           </>
         ) : (
           <span className="font-normal text-quiet">–</span>
         )}
-        {notices.map((n) => (
+        {notices.map((notice) => (
           <span
-            key={n}
+            key={notice}
             className="mt-0.5 block w-fit rounded-sm border-l-4 border-coral bg-raised px-1.5 text-sm font-semibold"
           >
-            {label(`notice.${n}`)}
+            {label(`notice.${notice}`)}
           </span>
         ))}
       </td>
       <td className="py-2 pr-3">
         <span className="flex flex-wrap gap-1.5">
-          {r.goes.map((g) => {
+          {row.goes.map((go) => {
             const notes = [
-              g.score.match !== null && tell("result.match", { n: g.score.match }),
-              g.timing === "sentLater" && label("go.sentLater"),
-              g.timing === "tooLate" && label("go.tooLate"),
-              g.beyond && label("go.beyond"),
-              g.score.stopped && label("go.stopped"),
-              ...setWords(activity, g.score),
-              g.clockDoubt && label("go.clock"),
-              g.unversioned && label("go.unversioned"),
-              ...(g.corrected?.score === null ? [] : lookWords(g, expected, r.unlikely.get(g.playId))),
+              go.score.match !== null && tell("result.match", { n: go.score.match }),
+              go.timing === "sentLater" && label("go.sentLater"),
+              go.timing === "tooLate" && label("go.tooLate"),
+              go.beyond && label("go.beyond"),
+              go.score.stopped && label("go.stopped"),
+              ...setWords(activity, go.score),
+              go.clockDoubt && label("go.clock"),
+              go.unversioned && label("go.unversioned"),
+              ...(go.corrected?.score === null ? [] : lookWords(go, expected, row.unlikely.get(go.playId))),
             ].filter(Boolean);
-            if (g.source === "paper")
+            if (go.source === "paper")
               return (
                 <PaperGo
-                  key={g.playId}
+                  key={go.playId}
                   skill={activity.aim.action}
-                  go={g}
+                  go={go}
                   possible={possible}
                   orderId={orderId}
-                  child={r.child}
+                  child={row.child}
                 />
               );
             return (
               <span
-                key={g.playId}
-                className={`tag ${g.counts ? "" : "border-coral border-dashed"}`}
-                title={`${when(g.startedAt, zone)}, ${sayWorking(g.score.working)}`}
+                key={go.playId}
+                className={`tag ${go.counts ? "" : "border-coral border-dashed"}`}
+                title={`${when(go.startedAt, zone)}, ${sayWorking(go.score.working)}`}
               >
-                {g.score.unit === "tenths" ? tellScore(g.score.value, g.score.unit) : g.score.value}
-                {g.setup.players > 1 && (
-                  <span className="font-normal"> {tell("result.with", { n: g.setup.players - 1 })}</span>
+                {go.score.unit === "tenths" ? tellScore(go.score.value, go.score.unit) : go.score.value}
+                {go.setup.players > 1 && (
+                  <span className="font-normal"> {tell("result.with", { n: go.setup.players - 1 })}</span>
                 )}
                 {notes.length > 0 && <span className="font-normal text-quiet"> {notes.join(", ")}</span>}
               </span>
             );
           })}
-          {r.begun > 0 && (
-            <span className="tag border-dashed border-hair font-normal">{tell("result.begun", { n: r.begun })}</span>
+          {row.begun > 0 && (
+            <span className="tag border-dashed border-hair font-normal">{tell("result.begun", { n: row.begun })}</span>
           )}
-          {r.conflicts > 0 && <span className="tag border-coral">two versions arrived</span>}
+          {row.conflicts > 0 && <span className="tag border-coral">two versions arrived</span>}
         </span>
         {answers.length > 0 && (
           <details className="text-sm text-quiet">
             <summary>answers</summary>
-            {answers.map((a, i) => (
-              <p key={`${i + 1} ${a}`}>{a}</p>
+            {answers.map((answer, i) => (
+              <p key={`${i + 1} ${answer}`}>{answer}</p>
             ))}
           </details>
         )}
@@ -553,10 +556,10 @@ function Row({
       {criteria.map((c) => (
         <td key={c.id} className="py-1.5 pr-2">
           <Mark
-            cardId={r.cardId}
+            cardId={row.cardId}
             criterion={c}
-            child={r.child}
-            mark={r.marks.get(c.id) ?? null}
+            child={row.child}
+            mark={row.marks.get(c.id) ?? null}
             says={last?.reflection.criteria.includes(c.id) ?? false}
           />
         </td>
@@ -588,22 +591,22 @@ function Mark({
       <select
         name="mark"
         value={now}
-        onChange={(e) => fetcher.submit(e.currentTarget.form)}
-        onKeyDown={(e) => {
+        onChange={(event) => fetcher.submit(event.currentTarget.form)}
+        onKeyDown={(event) => {
           // Down the column, and with Shift up again.
-          if (e.key !== "Enter") return;
-          e.preventDefault();
+          if (event.key !== "Enter") return;
+          event.preventDefault();
           const column = [...document.querySelectorAll<HTMLElement>(`select[data-criterion="${criterion.id}"]`)];
-          column[column.indexOf(e.currentTarget) + (e.shiftKey ? -1 : 1)]?.focus();
+          column[column.indexOf(event.currentTarget) + (event.shiftKey ? -1 : 1)]?.focus();
         }}
         data-criterion={criterion.id}
         aria-label={`${child}: ${criterion.text}`}
         className={`py-0.5 text-sm ${now === "yes" ? "border-teal font-bold" : ""}`}
       >
         <option value="">–</option>
-        {MARKS.map((m) => (
-          <option key={m} value={m}>
-            {label(`mark.${m}`)}
+        {MARKS.map((mode) => (
+          <option key={mode} value={mode}>
+            {label(`mark.${mode}`)}
           </option>
         ))}
       </select>

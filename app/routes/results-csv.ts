@@ -8,17 +8,17 @@ import type { Route } from "./+types/results-csv";
 /** One row a go, and one for each child without any. Times in UTC, scores in the unit named. */
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
-  const r = await found(resultsFor(who, idOf(params.id, "assignment")));
-  const rows = r.rows.flatMap((row): Record<string, string | number>[] => {
+  const results = await found(resultsFor(who, idOf(params.id, "assignment")));
+  const rows = results.rows.flatMap((row): Record<string, string | number>[] => {
     const base = {
-      class: r.className,
+      class: results.className,
       child: row.child,
       age: row.age,
-      activity: r.activity.title,
+      activity: results.activity.title,
       opened: row.openedAt?.toISOString() ?? "",
     };
     const marks = Object.fromEntries(
-      r.activity.criteria.map((c) => [`criterion: ${c.text}`, row.marks.get(c.id) ?? ""]),
+      results.activity.criteria.map((c) => [`criterion: ${c.text}`, row.marks.get(c.id) ?? ""]),
     );
     const none = {
       go: "",
@@ -47,32 +47,32 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       grown_up: "",
     };
     if (row.goes.length === 0) return [{ ...base, ...none, ...marks }];
-    return row.goes.map((g, i) => ({
+    return row.goes.map((go, i) => ({
       ...base,
       go: i + 1,
-      score: g.score.unit === "tenths" ? g.score.value / 10 : g.score.value,
-      match: g.score.match ?? "",
-      unit: g.score.unit === "tenths" ? "seconds" : g.score.unit,
-      best: g === row.best ? "yes" : "",
-      counts: g.counts ? "yes" : "no",
-      corrected: g.corrected ? (g.corrected.score ? "yes" : "removed") : "",
-      source: g.source,
-      timing: g.timing,
-      players: g.setup.players,
-      mode: g.setup.mode,
-      set: settingOf(g.score),
-      sends: g.score.sends,
-      stage: g.score.stage,
-      finished: g.score.finished ? "yes" : "no",
-      started: g.startedAt.toISOString(),
-      handed_in: g.handedAt.toISOString(),
-      felt_before: g.reflection.before ?? "",
-      felt_during: g.reflection.during ?? "",
-      felt_after: g.reflection.after ?? "",
-      answer_1: g.reflection.answers[0] ?? "",
-      answer_2: g.reflection.answers[1] ?? "",
-      chosen: r.activity.answers?.list[g.reflection.chose ?? -1]?.text ?? "",
-      grown_up: g.reflection.grownUp ? "yes" : "no",
+      score: go.score.unit === "tenths" ? go.score.value / 10 : go.score.value,
+      match: go.score.match ?? "",
+      unit: go.score.unit === "tenths" ? "seconds" : go.score.unit,
+      best: go === row.best ? "yes" : "",
+      counts: go.counts ? "yes" : "no",
+      corrected: go.corrected ? (go.corrected.score ? "yes" : "removed") : "",
+      source: go.source,
+      timing: go.timing,
+      players: go.setup.players,
+      mode: go.setup.mode,
+      set: settingOf(go.score),
+      sends: go.score.sends,
+      stage: go.score.stage,
+      finished: go.score.finished ? "yes" : "no",
+      started: go.startedAt.toISOString(),
+      handed_in: go.handedAt.toISOString(),
+      felt_before: go.reflection.before ?? "",
+      felt_during: go.reflection.during ?? "",
+      felt_after: go.reflection.after ?? "",
+      answer_1: go.reflection.answers[0] ?? "",
+      answer_2: go.reflection.answers[1] ?? "",
+      chosen: results.activity.answers?.list[go.reflection.chose ?? -1]?.text ?? "",
+      grown_up: go.reflection.grownUp ? "yes" : "no",
       ...marks,
     }));
   });

@@ -22,10 +22,10 @@ export async function loader({ request }: Route.LoaderArgs) {
     classes,
     page,
     pages,
-    rows: all.slice((page - 1) * A_PAGE, page * A_PAGE).map((a) => ({
-      ...a,
-      opens: when(a.opensAt, zone),
-      closes: when(a.closesAt, zone),
+    rows: all.slice((page - 1) * A_PAGE, page * A_PAGE).map((assignmentRow) => ({
+      ...assignmentRow,
+      opens: when(assignmentRow.opensAt, zone),
+      closes: when(assignmentRow.closesAt, zone),
     })),
   };
 }
@@ -47,19 +47,23 @@ export default function Results({ loaderData }: Route.ComponentProps) {
       <table className="w-full text-left">
         <Heads of={["Activity", "Class", "Opens", "Closes", "Opened", "Played"]} />
         <tbody>
-          {loaderData.rows.map((a) => (
-            <tr key={a.id} className="row-line">
+          {loaderData.rows.map((row) => (
+            <tr key={row.id} className="row-line">
               <td className="py-3">
-                <Link to={`/results/${a.id}`} prefetch="intent" className="font-head text-lg font-bold hover:underline">
-                  {a.title}
+                <Link
+                  to={`/results/${row.id}`}
+                  prefetch="intent"
+                  className="font-head text-lg font-bold hover:underline"
+                >
+                  {row.title}
                 </Link>
-                <span className="block text-sm text-quiet">{label(`pattern.${a.pattern}`)}</span>
+                <span className="block text-sm text-quiet">{label(`pattern.${row.pattern}`)}</span>
               </td>
-              <td>{a.className}</td>
-              <td>{a.opens}</td>
-              <td>{a.withdrawnAt ? "unsent" : a.closes}</td>
-              <td>{tell("result.of", { n: a.opened, all: a.cards })}</td>
-              <td className="font-bold">{tell("result.of", { n: a.played, all: a.cards })}</td>
+              <td>{row.className}</td>
+              <td>{row.opens}</td>
+              <td>{row.withdrawnAt ? "unsent" : row.closes}</td>
+              <td>{tell("result.of", { n: row.opened, all: row.cards })}</td>
+              <td className="font-bold">{tell("result.of", { n: row.played, all: row.cards })}</td>
             </tr>
           ))}
         </tbody>

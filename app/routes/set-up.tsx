@@ -37,7 +37,7 @@ const FIELDS = [
 /** The first administrator of a new installation: opened by a link from the console that works once. */
 export default function SetUp({ loaderData: d, actionData }: Route.ComponentProps) {
   const busy = useNavigation().state !== "idle";
-  const problem = (field: string) => actionData?.problems.find((p) => p.field === field)?.message;
+  const problem = (field: string) => actionData?.problems.find((eachProblem) => eachProblem.field === field)?.message;
   const told = (field: string) =>
     problem(field) && (
       <span role="alert" id={`${field}-problem`} className="problem">
@@ -55,25 +55,25 @@ export default function SetUp({ loaderData: d, actionData }: Route.ComponentProp
           <p className="text-quiet">
             You are the first person here. This link works once. You can add colleagues and more classes later.
           </p>
-          {FIELDS.map((f) => (
-            <label key={f.name} className="field">
-              <span>{f.label}</span>
+          {FIELDS.map((field) => (
+            <label key={field.name} className="field">
+              <span>{field.label}</span>
               <input
-                name={f.name}
-                type={f.type}
-                autoComplete={f.autoComplete}
+                name={field.name}
+                type={field.type}
+                autoComplete={field.autoComplete}
                 required
-                defaultValue={f.name === "password" ? "" : (actionData?.typed[f.name] ?? "")}
-                {...described(f.name)}
+                defaultValue={field.name === "password" ? "" : (actionData?.typed[field.name] ?? "")}
+                {...described(field.name)}
               />
-              {told(f.name)}
+              {told(field.name)}
             </label>
           ))}
           <label className="field">
             <span>Time zone</span>
             <select name="zone" defaultValue={actionData?.typed.zone ?? "Europe/London"} {...described("zone")}>
-              {d.zones.map((z) => (
-                <option key={z}>{z}</option>
+              {d.zones.map((zone) => (
+                <option key={zone}>{zone}</option>
               ))}
             </select>
             {told("zone")}

@@ -21,7 +21,7 @@ const NEW = "new";
 export async function loader({ request, params }: Route.LoaderArgs) {
   const { own } = await schoolItemsFor(await teacherOf(request));
   if (params.id === NEW) return { item: null, own };
-  const item = listOf(own).find((i) => i.id === params.id);
+  const item = listOf(own).find((eachItem) => eachItem.id === params.id);
   if (!item) throw missing(new NotFound("thing"));
   return { item, own };
 }
@@ -33,7 +33,7 @@ const idFrom = (name: string) =>
     .replace(/[^A-Za-z0-9 ]/g, "")
     .trim()
     .split(/\s+/)
-    .map((w, i) => (i === 0 ? w.toLowerCase() : w[0]!.toUpperCase() + w.slice(1).toLowerCase()))
+    .map((word, i) => (i === 0 ? word.toLowerCase() : word[0]!.toUpperCase() + word.slice(1).toLowerCase()))
     .join("")
     .slice(0, 40);
 
@@ -42,27 +42,28 @@ export async function action({ request, params }: Route.ActionArgs) {
   const form = await formOf(request);
   const adding = params.id === NEW;
   const fields = form.joined();
-  for (const k of ["breakable", "kinds", "ask", "outdoorsOnly", "endless"])
-    fields[k] = fields[k] === "yes" ? "yes" : "no";
+  for (const key of ["breakable", "kinds", "ask", "outdoorsOnly", "endless"])
+    fields[key] = fields[key] === "yes" ? "yes" : "no";
   // Centimetres, grams and per cent are what a person reads off a thing.
-  for (const k of ["width", "depth", "height", "opening", "openingDepth", "gap"]) fields[k] = scaled(fields[k], 0.01);
+  for (const key of ["width", "depth", "height", "opening", "openingDepth", "gap"])
+    fields[key] = scaled(fields[key], 0.01);
   fields.mass = scaled(fields.mass, 0.001);
-  for (const k of ["softness", "rebound", "homes"]) fields[k] = scaled(fields[k], 0.01);
+  for (const key of ["softness", "rebound", "homes"]) fields[key] = scaled(fields[key], 0.01);
   const id = adding ? idFrom(fields.name ?? "") : params.id;
   try {
     if (adding && id === "") throw NotAllowed.of("name", "Name must contain letters.");
-    const kept = adding ? null : listOf((await schoolItemsFor(who)).own).find((i) => i.id === id);
+    const kept = adding ? null : listOf((await schoolItemsFor(who)).own).find((item) => item.id === id);
     await saveItem(who, { ...(rowToItem({ ...fields, id }) as object), made: kept?.made ?? null }, adding);
-  } catch (e) {
-    if (!(e instanceof NotAllowed)) throw e;
-    return data({ problems: e.problems, typed: form.joined() }, { status: 422 });
+  } catch (error) {
+    if (!(error instanceof NotAllowed)) throw error;
+    return data({ problems: error.problems, typed: form.joined() }, { status: 422 });
   }
   throw redirect("/things");
 }
 function scaled(text: string | undefined, by: number): string {
   const t = (text ?? "").trim().replace(",", ".");
-  const n = Number(t);
-  return t === "" || !Number.isFinite(n) ? t : String(Math.round(n * by * 1e6) / 1e6);
+  const count = Number(t);
+  return t === "" || !Number.isFinite(count) ? t : String(Math.round(count * by * 1e6) / 1e6);
 }
 
 const BLANK: Partial<Item> = {
@@ -84,9 +85,10 @@ export default function ThingEdit({ loaderData: { item, own }, actionData }: Rou
   const is: Partial<Item> = item ?? BLANK;
   const typed = actionData?.typed;
   const problems = actionData?.problems ?? [];
-  const told = (field: string) => problems.find((p) => p.field === field || p.field.startsWith(`${field}.`));
-  const of = (n: number | null | undefined, by: number) =>
-    n === null || n === undefined ? "" : String(Math.round(n * by * 1000) / 1000);
+  const told = (field: string) =>
+    problems.find((problem) => problem.field === field || problem.field.startsWith(`${field}.`));
+  const of = (count: number | null | undefined, by: number) =>
+    count === null || count === undefined ? "" : String(Math.round(count * by * 1000) / 1000);
   const text = (name: keyof Item & string, title: string, hint: string, value: string) => (
     <label className="field">
       <span>
@@ -104,14 +106,14 @@ export default function ThingEdit({ loaderData: { item, own }, actionData }: Rou
     name: "room" | "material" | "drawing",
     title: string,
     options: readonly string[],
-    word: (o: string) => string,
+    word: (option: string) => string,
   ) => (
     <label className="field">
       <span>{title}</span>
       <select name={name} defaultValue={typed?.[name] ?? is[name]}>
-        {options.map((o) => (
-          <option key={o} value={o}>
-            {word(o)}
+        {options.map((eachOption) => (
+          <option key={eachOption} value={eachOption}>
+            {word(eachOption)}
           </option>
         ))}
       </select>
@@ -121,23 +123,23 @@ export default function ThingEdit({ loaderData: { item, own }, actionData }: Rou
     name: "uses" | "moves" | "cautions",
     title: string,
     options: readonly string[],
-    word: (o: string) => string,
+    word: (option: string) => string,
   ) => (
     <fieldset>
       <legend className="font-semibold">{title}</legend>
       <div className="flex flex-wrap gap-x-4">
-        {options.map((o) => (
-          <label key={o} className="flex items-center gap-1.5 py-0.5 text-sm">
+        {options.map((option) => (
+          <label key={option} className="flex items-center gap-1.5 py-0.5 text-sm">
             <input
               type="checkbox"
               name={name}
-              value={o}
+              value={option}
               defaultChecked={(typed
                 ? (typed[name] ?? "").split(" ")
                 : ((is[name] as string[] | undefined) ?? [])
-              ).includes(o)}
+              ).includes(option)}
             />
-            {word(o)}
+            {word(option)}
           </label>
         ))}
       </div>
@@ -172,7 +174,7 @@ export default function ThingEdit({ loaderData: { item, own }, actionData }: Rou
       </div>
       {problems.length > 0 && (
         <p role="alert" className="note problem mb-3">
-          {problems.map((p) => p.message).join("; ")}
+          {problems.map((problem) => problem.message).join("; ")}
         </p>
       )}
       <Form method="post" className="grid gap-4">
@@ -183,11 +185,11 @@ export default function ThingEdit({ loaderData: { item, own }, actionData }: Rou
             item && catalogueItem(item.id) ? "leave empty to keep the usual name" : "up to 30 letters",
             is.name ?? "",
           )}
-          {choice("room", "Found in", ROOMS, (r) => label(`room.${r}`))}
-          {choice("drawing", "Drawing", Object.keys(paths), (x) => itemName(x))}
+          {choice("room", "Found in", ROOMS, (role) => label(`room.${role}`))}
+          {choice("drawing", "Drawing", Object.keys(paths), (givenText) => itemName(givenText))}
         </div>
-        {several("uses", "Used", USES, (u) => label(`use.${u}`))}
-        {several("moves", "How it moves", MOVES, (m) => label(`move.${m}`))}
+        {several("uses", "Used", USES, (url) => label(`use.${url}`))}
+        {several("moves", "How it moves", MOVES, (mode) => label(`move.${mode}`))}
         <div className="grid grid-cols-2 gap-3 lg:grid-cols-4">
           {text("width", "Width", "cm", of(is.width, 100))}
           {text("depth", "Depth", "cm", of(is.depth, 100))}
@@ -204,7 +206,7 @@ export default function ThingEdit({ loaderData: { item, own }, actionData }: Rou
           {text("handling", "Ease of handling", "1: easy, 1.2: harder", of(is.handling, 1))}
           {text("homes", "Share of homes that have it", "of 100", of(is.homes, 100))}
           {text("count", "How many they have", "", of(is.count, 1))}
-          {choice("material", "Material", MATERIALS, (m) => m)}
+          {choice("material", "Material", MATERIALS, (mode) => mode)}
           {text("source", "Source of the figures", "or estimated", is.source ?? "")}
         </div>
         <fieldset className="grid grid-cols-2">
@@ -215,7 +217,7 @@ export default function ThingEdit({ loaderData: { item, own }, actionData }: Rou
           {flag("kinds", "Comes in kinds you can tell apart")}
           {flag("endless", "One is enough for any number of lines")}
         </fieldset>
-        {several("cautions", "Cautions on the card", CAUTIONS, (c) => say(`caution.${c}`))}
+        {several("cautions", "Cautions on the card", CAUTIONS, (givenText) => say(`caution.${givenText}`))}
         {item && <ModelNotes item={item} />}
         <p>
           <button type="submit" className="btn btn-main">

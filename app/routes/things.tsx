@@ -25,8 +25,8 @@ export async function loader({ request }: Route.LoaderArgs) {
   const asked = searchOf(request);
   return {
     ...items,
-    use: USES.find((u) => u === asked.get("use")) ?? null,
-    room: ROOMS.find((r) => r === asked.get("room")) ?? null,
+    use: USES.find((use) => use === asked.get("use")) ?? null,
+    room: ROOMS.find((room) => room === asked.get("room")) ?? null,
     find: asked.get("find") ?? "",
   };
 }
@@ -69,8 +69,8 @@ export async function action({ request }: Route.ActionArgs) {
         return done("Back in the list.");
       case "file": {
         const given = (await form.file("file", LARGEST_FILE))?.text ?? text("text");
-        const n = await saveItems(who, itemsIn(given));
-        return done(tell("things.saved", { n }));
+        const count = await saveItems(who, itemsIn(given));
+        return done(tell("things.saved", { n: count }));
       }
       default:
         return data(
@@ -100,7 +100,9 @@ function itemsIn(given: string): readonly unknown[] {
   }
   const read = itemsFile.safeParse(json);
   if (!read.success)
-    throw new NotAllowed(problemsOf(read.error).map((p) => ({ ...p, message: `${p.field}: ${p.message}` })));
+    throw new NotAllowed(
+      problemsOf(read.error).map((problem) => ({ ...problem, message: `${problem.field}: ${problem.message}` })),
+    );
   return read.data.items;
 }
 
@@ -109,10 +111,10 @@ export default function Things({ loaderData: d, actionData: a }: Route.Component
   const find = d.find.trim().toLowerCase();
   const all = listOf(d.own);
   const shown = all.filter(
-    (i) =>
-      (!d.use || i.uses.includes(d.use)) &&
-      (!d.room || i.room === d.room) &&
-      (find === "" || itemName(i.id, names).toLowerCase().includes(find)),
+    (item) =>
+      (!d.use || item.uses.includes(d.use)) &&
+      (!d.room || item.room === d.room) &&
+      (find === "" || itemName(item.id, names).toLowerCase().includes(find)),
   );
   const used = a && "usedBy" in a ? a.usedBy : [];
   return (
@@ -121,7 +123,8 @@ export default function Things({ loaderData: d, actionData: a }: Route.Component
         <div className="mb-3 flex flex-wrap items-end gap-x-4 gap-y-2">
           <h1 className="text-3xl">Household items</h1>
           <p className="text-quiet">
-            {all.length} items, {d.own.filter((i) => !catalogueItem(i.id)).length} your own, {d.hidden.length} hidden
+            {all.length} items, {d.own.filter((item) => !catalogueItem(item.id)).length} your own, {d.hidden.length}{" "}
+            hidden
           </p>
           <div className="ml-auto flex flex-wrap gap-2">
             <Link to="/things/new" className="btn btn-main btn-small">
@@ -137,8 +140,8 @@ export default function Things({ loaderData: d, actionData: a }: Route.Component
         </div>
         {a && !a.ok && (
           <ul role="alert" className="note problem mb-3">
-            {a.problems.map((p) => (
-              <li key={p.message}>{p.message}</li>
+            {a.problems.map((problem) => (
+              <li key={problem.message}>{problem.message}</li>
             ))}
           </ul>
         )}
@@ -173,9 +176,9 @@ export default function Things({ loaderData: d, actionData: a }: Route.Component
             Used
             <select name="use" defaultValue={d.use ?? ""} className="py-0.5">
               <option value="">for anything</option>
-              {USES.map((u) => (
-                <option key={u} value={u}>
-                  {label(`use.${u}`)}
+              {USES.map((use) => (
+                <option key={use} value={use}>
+                  {label(`use.${use}`)}
                 </option>
               ))}
             </select>
@@ -184,9 +187,9 @@ export default function Things({ loaderData: d, actionData: a }: Route.Component
             Found in
             <select name="room" defaultValue={d.room ?? ""} className="py-0.5">
               <option value="">any room</option>
-              {ROOMS.map((r) => (
-                <option key={r} value={r}>
-                  {label(`room.${r}`)}
+              {ROOMS.map((room) => (
+                <option key={room} value={room}>
+                  {label(`room.${room}`)}
                 </option>
               ))}
             </select>
@@ -200,32 +203,32 @@ export default function Things({ loaderData: d, actionData: a }: Route.Component
           </button>
         </Form>
         <ul className="grid grid-cols-[repeat(auto-fill,minmax(150px,1fr))] gap-2">
-          {shown.map((i) => {
-            const hidden = d.hidden.includes(i.id);
-            const changed = d.own.some((o) => o.id === i.id);
+          {shown.map((item) => {
+            const hidden = d.hidden.includes(item.id);
+            const changed = d.own.some((eachItem) => eachItem.id === item.id);
             return (
               <li
-                key={i.id}
+                key={item.id}
                 className={`grid justify-items-center gap-1 rounded-sm border-2 border-hair p-2 text-center ${hidden ? "opacity-60" : ""}`}
               >
-                <ItemDrawing item={i.id} size={48} />
-                <Link to={`/things/${i.id}`} className="leading-tight font-semibold underline">
-                  {itemName(i.id, names)}
+                <ItemDrawing item={item.id} size={48} />
+                <Link to={`/things/${item.id}`} className="leading-tight font-semibold underline">
+                  {itemName(item.id, names)}
                 </Link>
                 <span className="text-xs text-quiet">
-                  {Math.round(i.width * 100)} × {Math.round(i.height * 100)} cm,{" "}
-                  {i.mass < 1 ? `${Math.round(i.mass * 1000)} g` : `${i.mass} kg`}
+                  {Math.round(item.width * 100)} × {Math.round(item.height * 100)} cm,{" "}
+                  {item.mass < 1 ? `${Math.round(item.mass * 1000)} g` : `${item.mass} kg`}
                 </span>
-                {changed && <span className="tag">{catalogueItem(i.id) ? "changed by you" : "your own"}</span>}
+                {changed && <span className="tag">{catalogueItem(item.id) ? "changed by you" : "your own"}</span>}
                 {hidden && <span className="tag border-coral">hidden</span>}
                 <Form method="post" className="flex flex-wrap justify-center gap-1">
-                  <input type="hidden" name="id" value={i.id} />
+                  <input type="hidden" name="id" value={item.id} />
                   <button
                     type="submit"
                     name="intent"
                     value={hidden ? "show" : "hide"}
                     className="btn btn-quiet btn-small"
-                    aria-label={`${hidden ? "Offer" : "Hide"} ${itemName(i.id, names)}`}
+                    aria-label={`${hidden ? "Offer" : "Hide"} ${itemName(item.id, names)}`}
                   >
                     {hidden ? "Offer" : "Hide"}
                   </button>
@@ -235,9 +238,9 @@ export default function Things({ loaderData: d, actionData: a }: Route.Component
                       name="intent"
                       value="delete"
                       className="btn btn-quiet btn-small"
-                      aria-label={`${catalogueItem(i.id) ? "Undo changes to" : "Delete"} ${itemName(i.id, names)}`}
+                      aria-label={`${catalogueItem(item.id) ? "Undo changes to" : "Delete"} ${itemName(item.id, names)}`}
                     >
-                      {catalogueItem(i.id) ? "Undo changes" : "Delete"}
+                      {catalogueItem(item.id) ? "Undo changes" : "Delete"}
                     </button>
                   )}
                 </Form>

@@ -24,15 +24,15 @@ const SPEEDS = [1, 2, 4, 8] as const;
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const id = idOf(params.id, "activity");
-  const [{ document: a }, shell] = await Promise.all([found(activityFor(who, id)), shellOf(who)]);
-  const age = Math.round((a.ages.from + a.ages.to) / 2);
+  const [{ document: activity }, shell] = await Promise.all([found(activityFor(who, id)), shellOf(who)]);
+  const age = Math.round((activity.ages.from + activity.ages.to) / 2);
   const now = new Date();
   const data: CardData = {
     id: `try-${id}`,
     name: shell.teacher.split(" ")[0] ?? shell.teacher,
     school: shell.school,
     zone: shell.zone,
-    card: compileCard(a, { age, leftHanded: false, step: null }),
+    card: compileCard(activity, { age, leftHanded: false, step: null }),
     hash: "",
     state: "open",
     opensAt: now,
@@ -75,19 +75,19 @@ export default function TryItPage({ loaderData }: Route.ComponentProps) {
         <fieldset className="mt-4">
           <legend className="mb-1 font-semibold">Clock speed</legend>
           <div className="flex gap-2">
-            {SPEEDS.map((n) => (
+            {SPEEDS.map((eachSpeed) => (
               <label
-                key={n}
-                className={`cursor-pointer rounded-md border-2 px-3 py-1 font-semibold has-focus-visible:outline-3 ${n === speed ? "border-ink bg-mustard text-night" : "border-hair"}`}
+                key={eachSpeed}
+                className={`cursor-pointer rounded-md border-2 px-3 py-1 font-semibold has-focus-visible:outline-3 ${eachSpeed === speed ? "border-ink bg-mustard text-night" : "border-hair"}`}
               >
                 <input
                   type="radio"
                   name="speed"
                   className="sr-only"
-                  checked={n === speed}
-                  onChange={() => setSpeed(n)}
+                  checked={eachSpeed === speed}
+                  onChange={() => setSpeed(eachSpeed)}
                 />
-                {n === 1 ? "normal" : `×${n}`}
+                {eachSpeed === 1 ? "normal" : `×${eachSpeed}`}
               </label>
             ))}
           </div>

@@ -21,30 +21,30 @@ export async function loader({ request }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const { zone } = await shellOf(who);
   const now = Date.now();
-  const days = Array.from({ length: DAYS }, (_, i) => new Date(now - (DAYS - 1 - i) * DAY)).map((d) => ({
-    key: dayKey(d, zone),
-    name: when(d, zone).slice(0, 3),
+  const days = Array.from({ length: DAYS }, (_, i) => new Date(now - (DAYS - 1 - i) * DAY)).map((date) => ({
+    key: dayKey(date, zone),
+    name: when(date, zone).slice(0, 3),
   }));
   const out = await assignmentsFor(who, zone);
   // Only where no family has opened anything yet is it asked how far the school has come.
-  const early = out.every((a) => a.opened === 0 && a.played === 0);
+  const early = out.every((assignmentRow) => assignmentRow.opened === 0 && assignmentRow.played === 0);
   const begun = early ? await begunBy(who, out[0]?.id ?? null, out.length) : null;
   return {
     begun,
     days,
     out: out
-      .filter((a) => (a.withdrawnAt ?? a.closesAt).getTime() > now - SHOWN_AFTER)
-      .map((a) => ({
-        ...a,
-        state: a.withdrawnAt
+      .filter((assignmentRow) => (assignmentRow.withdrawnAt ?? assignmentRow.closesAt).getTime() > now - SHOWN_AFTER)
+      .map((assignmentRow) => ({
+        ...assignmentRow,
+        state: assignmentRow.withdrawnAt
           ? "withdrawn"
-          : a.opensAt.getTime() > now
+          : assignmentRow.opensAt.getTime() > now
             ? "opens"
-            : a.closesAt.getTime() > now
+            : assignmentRow.closesAt.getTime() > now
               ? "open"
               : "closed",
-        opens: when(a.opensAt, zone),
-        closes: when(a.closesAt, zone),
+        opens: when(assignmentRow.opensAt, zone),
+        closes: when(assignmentRow.closesAt, zone),
       })),
   };
 }
@@ -56,12 +56,12 @@ async function begunBy(
 ): Promise<Begun> {
   const [classes, homes, shelf] = await Promise.all([classesFor(who), homesFor(who), activitiesFor(who)]);
   return {
-    children: classes.reduce((n, c) => n + c.children.length, 0),
-    homes: homes.filter((h) => h.homes.some((x) => x.answeredAt)).length,
+    children: classes.reduce((sum, row) => sum + row.children.length, 0),
+    homes: homes.filter((home) => home.homes.some((homeOfChild) => homeOfChild.answeredAt)).length,
     activities: shelf.length,
     sent,
     newest,
-    classId: classes.find((c) => c.children.length > 0)?.id ?? null,
+    classId: classes.find((row) => row.children.length > 0)?.id ?? null,
   };
 }
 
@@ -113,62 +113,68 @@ function Sendings({
     <section className="mb-8">
       <h2 className="mb-1 text-lg">{title}</h2>
       <ul>
-        {rows.map((a) => {
-          const most = Math.max(1, ...days.map((d) => a.byDay[d.key] ?? 0));
+        {rows.map((row) => {
+          const most = Math.max(1, ...days.map((day) => row.byDay[day.key] ?? 0));
           return (
             <li
-              key={a.id}
+              key={row.id}
               className="row-line grid grid-cols-[minmax(0,1.2fr)_minmax(0,1.2fr)_190px_auto] items-center gap-6 py-4 max-md:grid-cols-1"
             >
               <div>
-                <Link to={`/results/${a.id}`} prefetch="intent" className="font-head text-xl font-bold hover:underline">
-                  {a.title}
+                <Link
+                  to={`/results/${row.id}`}
+                  prefetch="intent"
+                  className="font-head text-xl font-bold hover:underline"
+                >
+                  {row.title}
                 </Link>
                 <p className="text-sm">
-                  {a.className} <span className="text-quiet">· {label(`pattern.${a.pattern}`)}</span>
+                  {row.className} <span className="text-quiet">· {label(`pattern.${row.pattern}`)}</span>
                 </p>
                 <p className="text-sm text-quiet">
-                  {a.state === "withdrawn"
+                  {row.state === "withdrawn"
                     ? "unsent: families can't open it"
-                    : a.state === "opens"
-                      ? `opens ${a.opens}`
-                      : `${a.state === "open" ? "closes" : "closed"} ${a.closes}`}
+                    : row.state === "opens"
+                      ? `opens ${row.opens}`
+                      : `${row.state === "open" ? "closes" : "closed"} ${row.closes}`}
                 </p>
               </div>
               <div>
                 <p className="mb-1 text-sm">
-                  {a.state === "withdrawn" ? tell("week.unsent", { n: a.played }) : tell("week.played", counts(a))}
+                  {row.state === "withdrawn"
+                    ? tell("week.unsent", { n: row.played })
+                    : tell("week.played", counts(row))}
                 </p>
                 <div
-                  hidden={a.state === "withdrawn"}
+                  hidden={row.state === "withdrawn"}
                   className="flex h-4 overflow-hidden rounded-sm border border-ink"
                   role="img"
-                  aria-label={tell("week.played", counts(a))}
+                  aria-label={tell("week.played", counts(row))}
                 >
-                  <div className="bg-teal" style={{ width: `${(100 * a.played) / a.cards}%` }} />
-                  <div className="bg-mustard" style={{ width: `${(100 * counts(a).looked) / a.cards}%` }} />
+                  <div className="bg-teal" style={{ width: `${(100 * row.played) / row.cards}%` }} />
+                  <div className="bg-mustard" style={{ width: `${(100 * counts(row).looked) / row.cards}%` }} />
                 </div>
               </div>
               <div
                 className="flex h-14 items-end gap-1.5"
                 role="img"
-                aria-label={`Played by day: ${days.map((d) => `${d.name} ${a.byDay[d.key] ?? 0}`).join(", ")}`}
+                aria-label={`Played by day: ${days.map((day) => `${day.name} ${row.byDay[day.key] ?? 0}`).join(", ")}`}
               >
-                {days.map((d) => {
-                  const n = a.byDay[d.key] ?? 0;
+                {days.map((day) => {
+                  const count = row.byDay[day.key] ?? 0;
                   return (
                     <div
-                      key={d.key}
+                      key={day.key}
                       className="grid w-5 justify-items-center gap-0.5 text-[11px] leading-none text-quiet"
                     >
-                      <span className="text-ink">{n || ""}</span>
-                      <span className="w-full bg-court" style={{ height: `${(28 * n) / most}px` }} />
-                      {d.name.slice(0, 2)}
+                      <span className="text-ink">{count || ""}</span>
+                      <span className="w-full bg-court" style={{ height: `${(28 * count) / most}px` }} />
+                      {day.name.slice(0, 2)}
                     </div>
                   );
                 })}
               </div>
-              <Link to={`/results/${a.id}`} className="btn btn-quiet btn-small">
+              <Link to={`/results/${row.id}`} className="btn btn-quiet btn-small">
                 Results
               </Link>
             </li>

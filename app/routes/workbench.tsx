@@ -59,11 +59,15 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     classes,
     items,
     exercises,
-    others: others.map((o) => ({ id: o.id, title: o.title, alike: o.outcome === kept.document.aim.outcome })),
-    homes: homes.map((h) => ({
-      child: h.child,
-      className: h.className,
-      homes: h.homes.map(({ id, label, kit, space, players, quiet, noBallsIndoors }) => ({
+    others: others.map((other) => ({
+      id: other.id,
+      title: other.title,
+      alike: other.outcome === kept.document.aim.outcome,
+    })),
+    homes: homes.map((home) => ({
+      child: home.child,
+      className: home.className,
+      homes: home.homes.map(({ id, label, kit, space, players, quiet, noBallsIndoors }) => ({
         id,
         label,
         kit,
@@ -103,7 +107,7 @@ export async function action({ request, params }: Route.ActionArgs) {
       }
       case "send": {
         const { zone } = await shellOf(who);
-        const unit = SCORE_UNITS.find((u) => u === fields.markUnit) ?? null;
+        const unit = SCORE_UNITS.find((scoreUnit) => scoreUnit === fields.markUnit) ?? null;
         const mark = (fields.mark ?? "").trim();
         const only = form.all("child");
         const sent = await sendOut(who, id, {
@@ -145,45 +149,48 @@ export default function WorkbenchOf(props: Route.ComponentProps) {
 function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
   const { classes, zone } = loaderData;
   const draft = useDraft(params.id, loaderData.activity);
-  const { settled: a, change } = draft;
+  const { settled: activity, change } = draft;
   const [search, setSearch] = useSearchParams();
   const asked = search.get("station") as Station | null;
   const station: Station = asked && STATIONS.includes(asked) ? asked : "yard";
   const classId = search.get("class") ?? classes[0]?.id ?? "";
   const group = classes.find((c) => c.id === classId) ?? classes[0];
   // By what is on the screen, saved or not: a change of scoring asks for the mark anew.
-  const scoreUnit = opened(a).possible.unit;
+  const scoreUnit = opened(activity).possible.unit;
   const [shown, show] = useState(1);
   const [told, setTold] = useState(true);
   const people = useMemo(() => shownOf(group?.children ?? []), [group]);
 
   // What is laid out beside the game changes nothing that is forecast.
-  const { pattern: played, match, space, aim, kit, behind, ramp, off, wall, between } = a;
+  const { pattern: played, match, space, aim, kit, behind, ramp, off, wall, between } = activity;
   // biome-ignore lint/correctness/useExhaustiveDependencies: the parts of the activity that the game hangs on
   const game = useMemo(
-    () => ({ ...a, layout: null }),
+    () => ({ ...activity, layout: null }),
     [played, match, space, aim, kit, behind, ramp, off, wall, between],
   );
   const { own: ownHomes, facts, choices, housed, names: homeNames } = useHomesOf(loaderData.homes, group);
-  const paceOfAll = useMemo(() => (group?.children ?? []).map((c) => paces(c.age)), [group]);
-  const fits = useKitFits(a, facts, loaderData.items, people[1]!);
+  const paceOfAll = useMemo(() => (group?.children ?? []).map((child) => paces(child.age)), [group]);
+  const fits = useKitFits(activity, facts, loaderData.items, people[1]!);
   const school = useMemo(
     () =>
       schoolOf(
         loaderData.items,
-        facts.map((h) => h.kit),
+        facts.map((fact) => fact.kit),
         loaderData.exercises,
       ),
     [loaderData.items, loaderData.exercises, facts],
   );
-  const own = useMemo(() => drawingsOf([...a.kit.own, ...loaderData.items.own]), [a.kit.own, loaderData.items.own]);
+  const own = useMemo(
+    () => drawingsOf([...activity.kit.own, ...loaderData.items.own]),
+    [activity.kit.own, loaderData.items.own],
+  );
   const homes = useMemo(() => {
-    const known = new Map(fits?.map((f) => [f.home, f]));
+    const known = new Map(fits?.map((fit) => [fit.home, fit]));
     const names = namesOf(school.items.own);
-    return ownHomes.map((h) => fitOf(a, h, known, (id) => itemName(id, names)));
-  }, [a, ownHomes, fits, school]);
+    return ownHomes.map((ownHome) => fitOf(activity, ownHome, known, (id) => itemName(id, names)));
+  }, [activity, ownHomes, fits, school]);
 
-  const yard = useYard(draft.ledger.live, change, opened(a).pegs[0]?.id ?? null);
+  const yard = useYard(draft.ledger.live, change, opened(activity).pegs[0]?.id ?? null);
   const { chosen, choose } = yard;
   // Once another station is open the next Tab is in its panel.
   const heading = useRef<HTMLHeadingElement>(null);
@@ -193,10 +200,10 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
     shownStation.current = station;
   }, [station]);
   const open = useCallback(
-    (s: Station) =>
+    (text: Station) =>
       setSearch(
         (old) => {
-          old.set("station", s);
+          old.set("station", text);
           return old;
         },
         { replace: true, preventScrollReset: true },
@@ -204,7 +211,7 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
     [setSearch],
   );
 
-  const names = useMemo(() => people.map((p, i) => `${RANKS[i]}, ${p.age}`), [people]);
+  const names = useMemo(() => people.map((person, i) => `${RANKS[i]}, ${person.age}`), [people]);
   const problems = draft.problems;
   const refused = actionData && !actionData.ok ? actionData.problems : [];
   const held =
@@ -213,7 +220,7 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
       : draft.state.at === "saved"
         ? null
         : "Not saved yet.";
-  const attempt = useMemo(() => attemptWordsForTeacher(a.aim.action), [a.aim.action]);
+  const attempt = useMemo(() => attemptWordsForTeacher(activity.aim.action), [activity.aim.action]);
   return (
     <SchoolContext value={school}>
       <AttemptWords value={attempt}>
@@ -237,7 +244,7 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
               </p>
             )}
             <div className="grid min-h-0 grow grid-cols-[212px_minmax(0,1fr)_292px] gap-6 px-6 max-[1100px]:grid-cols-[150px_minmax(0,1fr)] max-[1100px]:gap-4 max-[1100px]:pb-4">
-              <Stations activity={a} station={station} />
+              <Stations activity={activity} station={station} />
               <LiveYard
                 draft={draft}
                 yard={yard}
@@ -257,7 +264,7 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
                 </h2>
                 <Panel
                   station={station}
-                  activity={a}
+                  activity={activity}
                   problems={problems}
                   change={change}
                   chosen={chosen}
@@ -265,10 +272,10 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
                   middle={people[1]!}
                   people={people}
                 />
-                {station === "yard" && <HomeView activity={a} homes={choices} items={loaderData.items} />}
+                {station === "yard" && <HomeView activity={activity} homes={choices} items={loaderData.items} />}
                 {station === "kit" && (
                   <KitPanel
-                    activity={a}
+                    activity={activity}
                     problems={problems}
                     change={change}
                     chosen={chosen}
@@ -282,7 +289,7 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
                 )}
                 {station === "send" && (
                   <SendPanel
-                    activity={a}
+                    activity={activity}
                     change={change}
                     classes={classes}
                     classId={group?.id ?? ""}

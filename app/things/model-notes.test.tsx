@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { catalogue, catalogueItem } from "#core/kit/catalogue.ts";
 import { ModelNotes, notesOf } from "./model-notes.tsx";
 
-const said = (id: string) => Object.fromEntries(notesOf(catalogueItem(id)!).map((n) => [n.about, n.text]));
+const said = (id: string) => Object.fromEntries(notesOf(catalogueItem(id)!).map((note) => [note.about, note.text]));
 
 describe("what the model makes of a thing", () => {
   it("says how a ball runs on and what fetching it costs, and that a sock ball stays", () => {
@@ -31,7 +31,8 @@ describe("what the model makes of a thing", () => {
   });
   it("has nothing to say of what is neither sent, aimed at nor propped, and no broken figure of anything", () => {
     expect(renderToStaticMarkup(<ModelNotes item={catalogueItem("stickers")!} />)).toBe("");
-    for (const i of catalogue)
-      for (const n of notesOf(i)) expect(n.text, `${i.id} ${n.about}`).not.toMatch(/NaN|Infinity|undefined|\[/);
+    for (const item of catalogue)
+      for (const note of notesOf(item))
+        expect(note.text, `${item.id} ${note.about}`).not.toMatch(/NaN|Infinity|undefined|\[/);
   });
 });

@@ -20,9 +20,10 @@ const THROWN = 4;
 const PROPPED = 0.15;
 const WANTED = 2;
 
-const metres = (m: number) => `${m.toFixed(1)} m`;
+const metres = (givenMetres: number) => `${givenMetres.toFixed(1)} m`;
 const litres = (l: number) => (l < 1 ? `${Math.round(l * 1000)} ml` : `${l.toFixed(1)} l`);
-const byFloor = (of: (f: Floor) => string) => FLOORS.map((f) => `${label(`floor.${f}`)} ${of(f)}`).join(", ");
+const byFloor = (of: (field: Floor) => string) =>
+  FLOORS.map((floor) => `${label(`floor.${floor}`)} ${of(floor)}`).join(", ");
 
 interface Note {
   about: string;
@@ -30,61 +31,61 @@ interface Note {
 }
 
 /** What the plain models of the core make of a thing, in sentences: how it runs, slides, falls, tips, and what a ramp of it does. */
-export function notesOf(i: Item): Note[] {
+export function notesOf(item: Item): Note[] {
   const out: Note[] = [];
   const note = (about: string, text: string) => out.push({ about, text });
-  const sent = (action: Action, floor: Floor) => sendingOf(AGE, action, i, floor);
-  const gets = (action: Action) => byFloor((f) => metres(farthest(sent(action, f))));
-  if (i.moves.includes("ground")) {
+  const sent = (action: Action, floor: Floor) => sendingOf(AGE, action, item, floor);
+  const gets = (action: Action) => byFloor((field) => metres(farthest(sent(action, field))));
+  if (item.moves.includes("ground")) {
     note("Rolled", `A child of ${AGE} can roll it this far: ${gets("underarmRoll")}.`);
-    const on = (f: Floor) => runsOn(sent("underarmRoll", f), AWAY);
-    note("Rolled past a target", `It rolls on this far: ${byFloor((f) => metres(on(f)))}.`);
+    const on = (field: Floor) => runsOn(sent("underarmRoll", field), AWAY);
+    note("Rolled past a target", `It rolls on this far: ${byFloor((field) => metres(on(field)))}.`);
     const seconds = fetchSeconds(AWAY, on("boards"), agePrior(AGE).walking);
     note(
       "Fetching it",
       `A roll of ${AWAY} m on boards takes a child of ${AGE} about ${Math.round(seconds)} s to fetch.`,
     );
   }
-  if (i.moves.includes("air")) {
+  if (item.moves.includes("air")) {
     const thrown = sent("underarmThrow", "boards");
     note("Thrown underarm", `A child of ${AGE} can throw it up to ${metres(farthest(thrown))}.`);
     note(
       `Past a target ${AWAY} m away`,
-      `It ends this far beyond it: ${byFloor((f) => metres(runsOn(sent("underarmThrow", f), AWAY)))}.`,
+      `It ends this far beyond it: ${byFloor((field) => metres(runsOn(sent("underarmThrow", field), AWAY)))}.`,
     );
     note("Off a wall", `Thrown from ${NEAR} m, it comes back ${metres(comesBack(thrown, NEAR, 1))} on boards.`);
   }
-  if (i.moves.includes("slide")) {
-    const idle = FLOORS.filter((f) => pointless(sent("slide", f)));
-    const where = idle.map((f) => label(`floor.${f}`)).join(", ");
+  if (item.moves.includes("slide")) {
+    const idle = FLOORS.filter((floor) => pointless(sent("slide", floor)));
+    const where = idle.map((field) => label(`floor.${field}`)).join(", ");
     note("Slid", `A child of ${AGE} can slide it this far: ${gets("slide")}.${where ? ` No use on ${where}.` : ""}`);
   }
-  if (i.uses.includes("target")) {
+  if (item.uses.includes("target")) {
     const ball = catalogueItem("sockBall")!;
     const rolled = sendingOf(AGE, "underarmRoll", ball, "boards");
-    const water = waterFor(i, rolled, NEAR);
+    const water = waterFor(item, rolled, NEAR);
     const from = `a ${itemName(ball.id)} rolled from ${NEAR} m`;
-    if (!falls(i, 0, rolled, NEAR)) note("When hit", `It stays up against ${from}.`);
+    if (!falls(item, 0, rolled, NEAR)) note("When hit", `It stays up against ${from}.`);
     else if (water.litresToStand === null) note("When hit", `It falls to ${from}.`);
     else note("When hit", `Empty, it falls to ${from}; with ${litres(water.litresToStand)} of water it stays up.`);
   }
-  if (i.opening !== null) {
+  if (item.opening !== null) {
     const ball = catalogueItem("softBall")!;
-    const steady = steadyFrom(i, sendingOf(AGE, "underarmThrow", ball, "boards"), THROWN);
+    const steady = steadyFrom(item, sendingOf(AGE, "underarmThrow", ball, "boards"), THROWN);
     const caught = `when a ${itemName(ball.id)} catches its rim`;
     if (steady === 0) note("Thrown at", `It does not tip over ${caught}.`);
     else if (steady === null) note("Thrown at", `It tips over ${caught}.`);
     else
       note(
         "Thrown at",
-        `Empty, it tips over ${caught}; with ${(steady * i.contents!).toFixed(1)} kg in it, it stays up.`,
+        `Empty, it tips over ${caught}; with ${(steady * item.contents!).toFixed(1)} kg in it, it stays up.`,
       );
   }
-  if (i.uses.includes("ramp")) {
+  if (item.uses.includes("ramp")) {
     const high = rampHeightFor(WANTED, ballSlows("boards"));
     note(
       "As a ramp",
-      `With the board propped ${Math.round(100 * PROPPED)} cm high, a ball rolls this far: ${byFloor((f) => metres(rampDistance(PROPPED, ballSlows(f))))}. For ${WANTED} m on boards, prop it ${Math.round(100 * high)} cm high.`,
+      `With the board propped ${Math.round(100 * PROPPED)} cm high, a ball rolls this far: ${byFloor((field) => metres(rampDistance(PROPPED, ballSlows(field))))}. For ${WANTED} m on boards, prop it ${Math.round(100 * high)} cm high.`,
     );
   }
   return out;
@@ -98,10 +99,10 @@ export function ModelNotes({ item }: { item: Item }) {
     <section className="text-sm">
       <h2 className="text-base">How it should behave</h2>
       <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
-        {notes.map((n) => (
-          <div key={n.about} className="contents">
-            <dt className="text-quiet">{n.about}</dt>
-            <dd>{n.text}</dd>
+        {notes.map((note) => (
+          <div key={note.about} className="contents">
+            <dt className="text-quiet">{note.about}</dt>
+            <dd>{note.text}</dd>
           </div>
         ))}
       </dl>

@@ -19,8 +19,8 @@ function jointsOf([body, armA, handA, armB, handB, thighA, shinA, thighB, shinB]
   const hip: Point = [0, 0];
   const neck = down(hip, 180 - body, BODY);
   const head = down(neck, 180 - body, HEAD + 1);
-  const limb = (from: Point, a: number, b: number, length: number): Point[] => {
-    const joint = down(from, a, length);
+  const limb = (from: Point, age: number, b: number, length: number): Point[] => {
+    const joint = down(from, age, length);
     return [from, joint, down(joint, b, length)];
   };
   const limbs = [
@@ -33,7 +33,7 @@ function jointsOf([body, armA, handA, armB, handB, thighA, shinA, thighB, shinB]
   const [left, right] = [Math.min(...all.map((p) => p[0])), Math.max(...all.map((p) => p[0]))];
   const lowest = Math.max(...all.map((p) => p[1]), head[1] + HEAD);
   const put = ([x, y]: Point): Point => [middle + x - (left + right) / 2, FLOOR + y - lowest];
-  return { spine: [put(hip), put(neck)], head: put(head), limbs: limbs.map((l) => l.map(put)) };
+  return { spine: [put(hip), put(neck)], head: put(head), limbs: limbs.map((eachLimb) => eachLimb.map(put)) };
 }
 const path = (points: readonly Point[]) => points.map(([x, y]) => `${x.toFixed(1)},${y.toFixed(1)}`).join(" ");
 
@@ -42,8 +42,8 @@ function Figure({ pose, middle }: { pose: Pose; middle: number }) {
   return (
     <g fill="none" stroke="currentColor" strokeWidth="3" strokeLinecap="round" strokeLinejoin="round">
       <polyline points={path(spine)} />
-      {limbs.map((l, i) => (
-        <polyline key={`l${i + 1}`} points={path(l)} strokeOpacity={i % 2 === 0 ? 1 : 0.6} />
+      {limbs.map((limb, i) => (
+        <polyline key={`l${i + 1}`} points={path(limb)} strokeOpacity={i % 2 === 0 ? 1 : 0.6} />
       ))}
       <circle cx={head[0]} cy={head[1]} r={HEAD} />
     </g>
@@ -75,15 +75,18 @@ export function ExerciseList({ title, list }: { title: string; list: readonly Ca
     <section className="mt-5">
       <h2 className="mb-2 text-2xl">{title}</h2>
       <ul className="grid gap-3">
-        {list.map((e) => (
-          <li key={e.id} className="flex items-center gap-3 rounded-md border-2 border-hair bg-raised p-2 text-lg">
-            <ExerciseFigure poses={e.poses} width={116} />
+        {list.map((cardExercise) => (
+          <li
+            key={cardExercise.id}
+            className="flex items-center gap-3 rounded-md border-2 border-hair bg-raised p-2 text-lg"
+          >
+            <ExerciseFigure poses={cardExercise.poses} width={116} />
             <span className="min-w-0 leading-tight">
               <strong className="block">
-                {e.name}: {say(`exercise.${e.unit}`, { count: e.dose })}
+                {cardExercise.name}: {say(`exercise.${cardExercise.unit}`, { count: cardExercise.dose })}
               </strong>
-              <span className="block text-base">{e.cues.filter(Boolean).join(". ")}.</span>
-              <span className="block text-base text-quiet">{say("exercise.seated", { how: e.seated })}</span>
+              <span className="block text-base">{cardExercise.cues.filter(Boolean).join(". ")}.</span>
+              <span className="block text-base text-quiet">{say("exercise.seated", { how: cardExercise.seated })}</span>
             </span>
           </li>
         ))}

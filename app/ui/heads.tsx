@@ -3,9 +3,9 @@ export function Heads({ of }: { of: readonly string[] }) {
   return (
     <thead>
       <tr className="border-b-2 border-ink text-sm">
-        {of.map((h, i) => (
-          <th key={h || i} className="py-1.5 pr-3 font-semibold">
-            {h}
+        {of.map((hash, i) => (
+          <th key={hash || i} className="py-1.5 pr-3 font-semibold">
+            {hash}
           </th>
         ))}
       </tr>

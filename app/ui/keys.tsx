@@ -30,11 +30,12 @@ const WORKBENCH: readonly (readonly [string, string])[] = [
 ];
 
 /** Whether a key of one letter is meant for the page, and not typed, turned off, or part of a browser's own. */
-export function keyOfPage(e: KeyboardEvent): boolean {
-  const t = e.target as HTMLElement;
+export function keyOfPage(event: KeyboardEvent): boolean {
+  const element = event.target as HTMLElement;
   const typing =
-    t.matches?.("input, textarea, select, [contenteditable]") && !t.matches("[type=radio], [type=checkbox]");
-  return !typing && !e.ctrlKey && !e.metaKey && !e.altKey && remembered(KEPT) !== "off";
+    element.matches?.("input, textarea, select, [contenteditable]") &&
+    !element.matches("[type=radio], [type=checkbox]");
+  return !typing && !event.ctrlKey && !event.metaKey && !event.altKey && remembered(KEPT) !== "off";
 }
 
 /** Keys of every page of a teacher, and the list of them. */
@@ -45,21 +46,21 @@ export function Keys() {
   useEffect(() => setOn(remembered(KEPT) !== "off"), []);
   useEffect(() => {
     let went = 0;
-    const press = (e: KeyboardEvent) => {
-      if (e.key === "?" && (e.target as HTMLElement).matches?.("input, textarea") !== true) {
+    const press = (event: KeyboardEvent) => {
+      if (event.key === "?" && (event.target as HTMLElement).matches?.("input, textarea") !== true) {
         setOpen(true);
-        e.preventDefault();
+        event.preventDefault();
         return;
       }
-      if (!keyOfPage(e)) return;
-      const place = performance.now() - went < PATIENCE ? PLACES.find(([key]) => key === e.key) : undefined;
-      went = e.key === "g" ? performance.now() : 0;
+      if (!keyOfPage(event)) return;
+      const place = performance.now() - went < PATIENCE ? PLACES.find(([key]) => key === event.key) : undefined;
+      went = event.key === "g" ? performance.now() : 0;
       if (place) void navigate(place[1]);
-      else if (e.key === "/")
+      else if (event.key === "/")
         document.querySelector<HTMLInputElement>("main input[type=search], main input[name=find]")?.focus();
-      else if (e.key === "p") print();
+      else if (event.key === "p") print();
       else return;
-      e.preventDefault();
+      event.preventDefault();
     };
     addEventListener("keydown", press);
     return () => removeEventListener("keydown", press);

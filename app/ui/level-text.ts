@@ -12,33 +12,39 @@ import { knobName } from "./knob-name.ts";
  * a level that differs in nothing says so.
  */
 export function levelTexts(
-  a: Activity,
+  activity: Activity,
   list: readonly LevelSetting[],
   step: number,
   names: Record<string, string>,
 ): string[] {
-  const plain = list.map((s) => levelText(a, s, step, names));
-  const exact = list.map((s, i) =>
-    plain.filter((t) => t === plain[i]).length > 1 && list.some((o, k) => plain[k] === plain[i] && o.line !== s.line)
-      ? `${plain[i]} (${tell("level.exactly", { cm: Math.round(100 * Math.abs(s.line)), way: s.line > 0 ? "farther" : s.line < 0 ? "nearer" : "drawn" })})`
+  const plain = list.map((setting) => levelText(activity, setting, step, names));
+  const exact = list.map((setting, i) =>
+    plain.filter((text) => text === plain[i]).length > 1 &&
+    list.some((eachSetting, k) => plain[k] === plain[i] && eachSetting.line !== setting.line)
+      ? `${plain[i]} (${tell("level.exactly", { cm: Math.round(100 * Math.abs(setting.line)), way: setting.line > 0 ? "farther" : setting.line < 0 ? "nearer" : "drawn" })})`
       : plain[i]!,
   );
-  return exact.map((t, i) => {
-    const first = exact.indexOf(t);
-    return first === i ? t : tell("level.sameAs", { number: first + 1 });
+  return exact.map((text, i) => {
+    const first = exact.indexOf(text);
+    return first === i ? text : tell("level.sameAs", { number: first + 1 });
   });
 }
 
 /** A level of an activity in a teacher's words, counted in steps of somebody; `names`: of things. */
-export function levelText(a: Activity, s: LevelSetting, step: number, names: Record<string, string>): string {
-  const knobs = settable(a);
-  const set = s.settings.map(({ field, value }) => {
-    const knob = knobs.find((k) => fieldOf(k) === field);
-    const name = knob ? knobName(knob, knobs, attemptWordsForTeacher(a.aim.action)) : field;
+export function levelText(
+  activity: Activity,
+  setting: LevelSetting,
+  step: number,
+  names: Record<string, string>,
+): string {
+  const knobs = settable(activity);
+  const set = setting.settings.map(({ field, value }) => {
+    const knob = knobs.find((eachKnob) => fieldOf(eachKnob) === field);
+    const name = knob ? knobName(knob, knobs, attemptWordsForTeacher(activity.aim.action)) : field;
     return `${name}: ${typeof value === "boolean" ? (value ? "yes" : "no") : value}`;
   });
-  const said = levelWords(s, step).map((p) => sayPhrase(p, names));
-  return [...said.slice(0, 1), ...(s.action ? [label(`action.${s.action}`)] : []), ...said.slice(1), ...set]
-    .filter((t) => t !== "")
+  const said = levelWords(setting, step).map((levelWord) => sayPhrase(levelWord, names));
+  return [...said.slice(0, 1), ...(setting.action ? [label(`action.${setting.action}`)] : []), ...said.slice(1), ...set]
+    .filter((text) => text !== "")
     .join(", ");
 }

@@ -22,14 +22,14 @@ export function MiniPlan({
   className?: string;
 }) {
   const least = partsOf(parts, "target").length > CROWD ? 12 : 22;
-  const starts = new Set(partsOf(parts, "line").flatMap((l) => (l.role === "start" ? [l.id] : [])));
+  const starts = new Set(partsOf(parts, "line").flatMap((line) => (line.role === "start" ? [line.id] : [])));
   const { k, x, y } = planScale(space);
   return (
     <svg viewBox="0 0 240 100" className={className} aria-hidden="true">
       <rect width="240" height="100" rx="4" fill="var(--color-court)" />
       <Strokes
-        list={strokesOf(parts).filter((s) => s.kind !== "text" && s.kind !== "person")}
-        to={(p) => [x(p.along), y(p.across)]}
+        list={strokesOf(parts).filter((stroke) => stroke.kind !== "text" && stroke.kind !== "person")}
+        to={(place) => [x(place.along), y(place.across)]}
         k={k}
         lit={(id) => starts.has(id)}
         least={least}

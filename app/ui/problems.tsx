@@ -4,7 +4,7 @@ import type { Problem } from "#core/formats/activity.ts";
 /** What cannot be taken, and what is allowed. Announced as soon as it appears. */
 export function Problems({ list, title }: { list: readonly Problem[]; title?: string }) {
   // The focus goes to the first field that is meant, so that it can be mended at once.
-  const told = list.map((p) => `${p.field} ${p.message}`).join("; ");
+  const told = list.map((problem) => `${problem.field} ${problem.message}`).join("; ");
   // biome-ignore lint/correctness/useExhaustiveDependencies: once for what is said, however often it is drawn
   useEffect(() => {
     for (const { field } of list) {
@@ -19,9 +19,9 @@ export function Problems({ list, title }: { list: readonly Problem[]; title?: st
     <div role="alert" className="note">
       {title && <p className="font-bold">{title}</p>}
       <ul className="grid gap-1">
-        {list.map((p) => (
-          <li key={`${p.field} ${p.message}`} className="problem">
-            {p.message}
+        {list.map((problem) => (
+          <li key={`${problem.field} ${problem.message}`} className="problem">
+            {problem.message}
           </li>
         ))}
       </ul>

@@ -16,8 +16,8 @@ export const STANDING = {
 } as const;
 /** A line to send from is no wider here than so much, metres: where it lies is what matters. */
 const START_WIDE = 0.6;
-const shortStart = (p: Part): Part =>
-  p.kind === "line" && p.role === "start" ? { ...p, width: Math.min(p.width, START_WIDE) } : p;
+const shortStart = (part: Part): Part =>
+  part.kind === "line" && part.role === "start" ? { ...part, width: Math.min(part.width, START_WIDE) } : part;
 
 /** A home's space to scale, what stands in it, and where a layout lies in it, if it does. */
 export function RoomPlan({
@@ -36,18 +36,18 @@ export function RoomPlan({
   tall: number;
 }) {
   const corners = outlineOf(space);
-  const [xs, ys] = [corners.map((c) => c.x), corners.map((c) => c.y)];
+  const [xs, ys] = [corners.map((corner) => corner.x), corners.map((corner) => corner.y)];
   const [lx, ly] = [Math.min(...xs), Math.min(...ys)];
-  const [w, h] = [Math.max(...xs) - lx, Math.max(...ys) - ly];
-  const k = Math.min((wide - 2 * PAD) / w, (tall - 2 * PAD) / h);
+  const [weight, h] = [Math.max(...xs) - lx, Math.max(...ys) - ly];
+  const k = Math.min((wide - 2 * PAD) / weight, (tall - 2 * PAD) / h);
   const height = h * k + 2 * PAD;
-  const x = (m: number) => (wide - w * k) / 2 + (m - lx) * k;
-  const y = (m: number) => PAD + (m - ly) * k;
-  const to = (p: Place): readonly [number, number] => {
-    const at = pointIn(p, placement!);
+  const x = (metres: number) => (wide - weight * k) / 2 + (metres - lx) * k;
+  const y = (metres: number) => PAD + (metres - ly) * k;
+  const to = (place: Place): readonly [number, number] => {
+    const at = pointIn(place, placement!);
     return [x(at.x), y(at.y)];
   };
-  const starts = new Set(partsOf(parts, "line").flatMap((l) => (l.role === "start" ? [l.id] : [])));
+  const starts = new Set(partsOf(parts, "line").flatMap((line) => (line.role === "start" ? [line.id] : [])));
   return (
     <svg
       viewBox={`0 0 ${wide} ${height.toFixed(1)}`}
@@ -56,20 +56,20 @@ export function RoomPlan({
       aria-label={label}
     >
       <path
-        d={`M${corners.map((c) => `${x(c.x).toFixed(1)} ${y(c.y).toFixed(1)}`).join("L")}Z`}
+        d={`M${corners.map((corner) => `${x(corner.x).toFixed(1)} ${y(corner.y).toFixed(1)}`).join("L")}Z`}
         fill="var(--color-court-deep)"
         fillOpacity="0.35"
         stroke="var(--color-chalk)"
         strokeWidth={space.indoors ? 3.5 : 2}
         strokeDasharray={space.indoors ? undefined : "7 5"}
       />
-      {space.floors?.map((f) => (
+      {space.floors?.map((floor) => (
         <rect
-          key={`${f.floor} ${f.x} ${f.y}`}
-          x={x(f.x)}
-          y={y(f.y)}
-          width={f.width * k}
-          height={f.depth * k}
+          key={`${floor.floor} ${floor.x} ${floor.y}`}
+          x={x(floor.x)}
+          y={y(floor.y)}
+          width={floor.width * k}
+          height={floor.depth * k}
           fill="var(--color-chalk)"
           fillOpacity="0.1"
           stroke="var(--color-chalk)"
@@ -77,23 +77,23 @@ export function RoomPlan({
           strokeDasharray="2 4"
         />
       ))}
-      {space.obstacles?.map((o) => {
-        const { sign, ...paint } = STANDING[o.kind];
+      {space.obstacles?.map((obstacle) => {
+        const { sign, ...paint } = STANDING[obstacle.kind];
         return (
-          <g key={`${o.kind} ${o.x} ${o.y}`}>
+          <g key={`${obstacle.kind} ${obstacle.x} ${obstacle.y}`}>
             <rect
-              x={x(o.x)}
-              y={y(o.y)}
-              width={o.width * k}
-              height={o.depth * k}
+              x={x(obstacle.x)}
+              y={y(obstacle.y)}
+              width={obstacle.width * k}
+              height={obstacle.depth * k}
               {...paint}
               stroke="var(--color-chalk)"
               strokeWidth="1.5"
             />
             {sign && (
               <text
-                x={x(o.x + o.width / 2)}
-                y={y(o.y + o.depth / 2) + 5}
+                x={x(obstacle.x + obstacle.width / 2)}
+                y={y(obstacle.y + obstacle.depth / 2) + 5}
                 textAnchor="middle"
                 fill="var(--color-chalk)"
                 fontSize="14"
@@ -107,12 +107,12 @@ export function RoomPlan({
       })}
       {placement && (
         <g>
-          {partsOf(parts, "target").map((t) => (
+          {partsOf(parts, "target").map((target) => (
             <path
-              key={t.id}
-              d={`M${[{ along: 0, across: 0 }, t]
-                .map((p) =>
-                  to(p)
+              key={target.id}
+              d={`M${[{ along: 0, across: 0 }, target]
+                .map((eachTarget) =>
+                  to(eachTarget)
                     .map((v) => v.toFixed(1))
                     .join(" "),
                 )

@@ -55,7 +55,7 @@ export function Strokes({
   ...shown
 }: {
   list: readonly Stroke[];
-  to: (p: Place) => readonly [number, number];
+  to: (place: Place) => readonly [number, number];
   lit?: ((id: string) => boolean) | undefined;
   faint?: (id: string) => boolean;
   done?: readonly string[];
@@ -65,39 +65,41 @@ export function Strokes({
   const { k, text = 13 } = shown;
   return (
     <>
-      {list.map((s, i) => {
-        const now = lit?.(s.id) ?? false;
-        const opacity = faint?.(s.id) ? 0.28 : 1;
-        const key = `${s.id} ${s.kind} ${i + 1}`;
-        switch (s.kind) {
+      {list.map((stroke, i) => {
+        const now = lit?.(stroke.id) ?? false;
+        const opacity = faint?.(stroke.id) ? 0.28 : 1;
+        const key = `${stroke.id} ${stroke.kind} ${i + 1}`;
+        switch (stroke.kind) {
           case "poly":
             return (
               <path
                 key={key}
-                d={`M${s.points.map((p) => to(p).map(px).join(" ")).join("L")}${s.closed ? "Z" : ""}`}
+                d={`M${stroke.points.map((point) => to(point).map(px).join(" ")).join("L")}${stroke.closed ? "Z" : ""}`}
                 fill="none"
                 opacity={opacity}
-                {...LOOKS[s.look]}
-                {...(s.worth !== undefined && { fillOpacity: px2(Math.min(WORTH.most, 0.06 + WORTH.each * s.worth)) })}
-                {...(now && { stroke: mustard, strokeOpacity: 1, ...LIT[s.look] })}
+                {...LOOKS[stroke.look]}
+                {...(stroke.worth !== undefined && {
+                  fillOpacity: px2(Math.min(WORTH.most, 0.06 + WORTH.each * stroke.worth)),
+                })}
+                {...(now && { stroke: mustard, strokeOpacity: 1, ...LIT[stroke.look] })}
               />
             );
           case "disc": {
-            const [x, y] = to(s.at);
+            const [x, y] = to(stroke.at);
             return (
               <circle
                 key={key}
                 cx={px(x)}
                 cy={px(y)}
-                r={px(Math.max(5, s.radius * k))}
+                r={px(Math.max(5, stroke.radius * k))}
                 opacity={opacity}
-                {...(LOOKS[s.look] as React.SVGProps<SVGCircleElement>)}
+                {...(LOOKS[stroke.look] as React.SVGProps<SVGCircleElement>)}
                 {...(now && { stroke: mustard })}
               />
             );
           }
           case "person": {
-            const [x, y] = to(s.at);
+            const [x, y] = to(stroke.at);
             return (
               <g key={key} transform={`translate(${px(x)} ${px(y)})`} opacity={opacity}>
                 <ellipse rx="6" ry="13" fill="none" stroke={chalk} strokeWidth="2.2" />
@@ -106,10 +108,10 @@ export function Strokes({
             );
           }
           case "thing": {
-            const [x, y] = to(s.at);
+            const [x, y] = to(stroke.at);
             return (
               <g key={key} transform={`translate(${px(x)} ${px(y)})`} opacity={opacity}>
-                <ThingStroke s={s} now={now} done={done.includes(s.id)} ring={ring} {...shown} />
+                <ThingStroke s={stroke} now={now} done={done.includes(stroke.id)} ring={ring} {...shown} />
               </g>
             );
           }
@@ -117,10 +119,10 @@ export function Strokes({
             return (
               <WordsStroke
                 key={key}
-                s={s}
+                s={stroke}
                 to={to}
                 opacity={opacity}
-                now={now && s.of === "line"}
+                now={now && stroke.of === "line"}
                 {...shown}
                 text={text}
               />
@@ -204,7 +206,7 @@ function WordsStroke({
   ...shown
 }: {
   s: Stroke & { kind: "text" };
-  to: (p: Place) => readonly [number, number];
+  to: (place: Place) => readonly [number, number];
   opacity: number;
   now: boolean;
 } & Shown & { text: number }) {
@@ -247,5 +249,5 @@ const SIZES = { least: 20, most: 46 };
 /** Pixels that a thing is drawn with. */
 export const drawnSize = (metres: number, { k, least = SIZES.least, most = SIZES.most }: Shown) =>
   Math.max(Math.min(least, most), Math.min(most, metres * k * 1.25));
-const px = (v: number) => Math.round(v * 10) / 10;
-const px2 = (v: number) => Math.round(v * 100) / 100;
+const px = (value: number) => Math.round(value * 10) / 10;
+const px2 = (value: number) => Math.round(value * 100) / 100;

@@ -9,9 +9,13 @@ const made = () => new Worker(new URL("../workers/fair.worker.ts", import.meta.u
 /** A fair match, worked out beside the screen; it can be given up. */
 export function useFair(): {
   state: "idle" | "working" | "failed";
-  find: (a: Activity, who: readonly Who[], done: (f: Fair) => void) => void;
+  find: (activity: Activity, who: readonly Who[], done: (fair: Fair) => void) => void;
   stop: () => void;
 } {
   const { state, ask, stop } = useBeside<FairWorker>(made);
-  return { state, stop, find: (a, who, done) => ask((w) => w.match(a, who) as Promise<Fair>, done) };
+  return {
+    state,
+    stop,
+    find: (activity, who, done) => ask((remote) => remote.match(activity, who) as Promise<Fair>, done),
+  };
 }

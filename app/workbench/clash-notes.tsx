@@ -17,32 +17,32 @@ export function ClashNotes({
 }) {
   const targets = partsOf(parts, "target");
   const name = (id: string) => {
-    const at = targets.findIndex((t) => t.id === id);
+    const at = targets.findIndex((target) => target.id === id);
     if (at >= 0) return `${at + 1} ${targetName(targets[at]!)}`;
-    const mark = parts.find((p) => p.id === id);
+    const mark = parts.find((part) => part.id === id);
     if (mark?.kind === "zone") return `the band from ${mark.near} m`;
     if (mark?.kind === "person") return "the other player";
     const number = mark && "label" in mark && mark.label ? ` ${mark.label}` : "";
     return layout && number ? `mark${number}` : layout ? label(`layout.${layout}`) : id;
   };
-  const text = (c: LayoutClash) => {
-    switch (c.kind) {
+  const text = (clash: LayoutClash) => {
+    switch (clash.kind) {
       case "together":
-        return `${name(c.ids[0])} and ${name(c.ids[1])} are in the same place`;
+        return `${name(clash.ids[0])} and ${name(clash.ids[1])} are in the same place`;
       case "outside":
-        return `${name(c.ids[0])} is outside the space`;
+        return `${name(clash.ids[0])} is outside the space`;
       case "hides":
-        return `${name(c.ids[0])} hides ${Math.round(100 * c.share)}% of ${name(c.ids[1])}`;
+        return `${name(clash.ids[0])} hides ${Math.round(100 * clash.share)}% of ${name(clash.ids[1])}`;
       case "tooSmall":
-        return `Nothing gets into or through ${name(c.ids[0])}: the object is too big, or there is no opening this way`;
+        return `Nothing gets into or through ${name(clash.ids[0])}: the object is too big, or there is no opening this way`;
       case "swing":
-        return `${name(c.ids[0])} is less than ${c.clear.toFixed(1)} m from the player`;
+        return `${name(clash.ids[0])} is less than ${clash.clear.toFixed(1)} m from the player`;
       case "inWay":
-        return `${name(c.ids[0])} is in the way of ${name(c.ids[1])}`;
+        return `${name(clash.ids[0])} is in the way of ${name(clash.ids[1])}`;
       case "ceiling":
-        return `At ${name(c.ids[0])} the object flies up to ${c.height.toFixed(1)} m, too near the ceiling`;
+        return `At ${name(clash.ids[0])} the object flies up to ${clash.height.toFixed(1)} m, too near the ceiling`;
       case "tooFar":
-        return `${name(c.ids[0])} is out of reach: ${c.reach.toFixed(1)} m is the farthest`;
+        return `${name(clash.ids[0])} is out of reach: ${clash.reach.toFixed(1)} m is the farthest`;
     }
   };
   return (

@@ -9,7 +9,7 @@ import { useExpected } from "./use-forecast.ts";
 
 /** The choices of a knob beside each other: what one child can expect of each in a go, all else as it is. */
 export function Compared({
-  activity: a,
+  activity,
   knob,
   who,
 }: {
@@ -18,23 +18,26 @@ export function Compared({
   who: Who;
 }) {
   // biome-ignore lint/correctness/useExhaustiveDependencies: the knob is made anew each time, and says the same for the same activity
-  const all = useMemo(() => knob.options.map((o) => withParams(a, setIn(a.pattern.params, knob.path, o.value))), [a]);
+  const all = useMemo(
+    () => knob.options.map((option) => withParams(activity, setIn(activity.pattern.params, knob.path, option.value))),
+    [activity],
+  );
   const { label } = useWords();
   const expected = useExpected(all, who);
   const now = knob.options.findIndex(
-    (o) => JSON.stringify(o.value) === JSON.stringify(getIn(a.pattern.params, knob.path)),
+    (option) => JSON.stringify(option.value) === JSON.stringify(getIn(activity.pattern.params, knob.path)),
   );
   const most = Math.max(1, ...(expected ?? []).map((x) => x ?? 0));
   return (
     <table className="my-2 w-full text-[0.86rem]" data-compared={expected ? "ready" : "working"}>
       <caption className="pb-1 text-left text-quiet">Points a typical child, {who.age}, can expect per go</caption>
       <tbody>
-        {knob.options.map((o, i) => {
+        {knob.options.map((option, i) => {
           const points = expected?.[i];
           return (
-            <tr key={o.label} className={i === now ? "font-bold" : ""} aria-current={i === now || undefined}>
+            <tr key={option.label} className={i === now ? "font-bold" : ""} aria-current={i === now || undefined}>
               <th scope="row" className="w-24 py-0.5 text-left font-[inherit]">
-                {label(o.label)}
+                {label(option.label)}
               </th>
               <td>
                 <span

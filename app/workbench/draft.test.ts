@@ -7,7 +7,11 @@ const begin = { now: named("a"), past: [], future: [], key: null };
 type H = Parameters<typeof history>[0];
 const change = (h: H, title: string, key: string | null = null) =>
   history(h, { type: "change", next: named(title), key });
-const titles = (h: H) => [h.past.map((a) => a.title), h.now.title, h.future.map((a) => a.title)];
+const titles = (h: H) => [
+  h.past.map((activity) => activity.title),
+  h.now.title,
+  h.future.map((activity) => activity.title),
+];
 
 describe("the history of a draft", () => {
   it("goes back and forth, and a new change forgets what was undone", () => {
@@ -23,7 +27,7 @@ describe("the history of a draft", () => {
   });
   it("takes a drag, or a word being typed, as one step", () => {
     let h = change(begin, "t", "title");
-    for (const t of ["ti", "tit", "titl"]) h = change(h, t, "title");
+    for (const text of ["ti", "tit", "titl"]) h = change(h, text, "title");
     expect(titles(h)).toEqual([["a"], "titl", []]);
     h = change(h, "x", "drag t1");
     expect(titles(h)).toEqual([["a", "titl"], "x", []]);

@@ -22,12 +22,12 @@ type Move =
   | { type: "restore"; past: Activity[] };
 
 /** What one move makes of what is now, before and after. */
-export function history(h: History, m: Move): History {
-  switch (m.type) {
+export function history(h: History, move: Move): History {
+  switch (move.type) {
     case "change": {
-      if (m.next === h.now) return h;
-      const joins = m.key !== null && m.key === h.key;
-      return { now: m.next, past: joins ? h.past : [...h.past, h.now].slice(-MAX_STEPS), future: [], key: m.key };
+      if (move.next === h.now) return h;
+      const joins = move.key !== null && move.key === h.key;
+      return { now: move.next, past: joins ? h.past : [...h.past, h.now].slice(-MAX_STEPS), future: [], key: move.key };
     }
     case "undo": {
       const last = h.past[h.past.length - 1];
@@ -38,9 +38,9 @@ export function history(h: History, m: Move): History {
       return next ? { now: next, past: [...h.past, h.now], future: h.future.slice(1), key: null } : h;
     }
     case "restore":
-      return h.past.length === 0 ? { ...h, past: m.past } : h;
+      return h.past.length === 0 ? { ...h, past: move.past } : h;
     case "replace":
-      return { now: m.next, past: [...h.past, h.now].slice(-MAX_STEPS), future: [], key: null };
+      return { now: move.next, past: [...h.past, h.now].slice(-MAX_STEPS), future: [], key: null };
   }
 }
 
@@ -97,8 +97,8 @@ export class DraftStore {
     this.listeners.add(told);
     return () => this.listeners.delete(told);
   };
-  readonly move = (m: Move): void => {
-    const next = history(this.h, m);
+  readonly move = (move: Move): void => {
+    const next = history(this.h, move);
     if (next === this.h) return;
     this.h = next;
     clearTimeout(this.timer);
@@ -134,7 +134,7 @@ function keptUndo(): KeptUndo[] {
 }
 /** Keeps the last steps of an activity on this device; the least recent activities go first where there is no room. */
 function keepUndo(kept: KeptUndo): void {
-  const all = [kept, ...keptUndo().filter((k) => k.id !== kept.id)].slice(0, KEPT_DRAFTS);
+  const all = [kept, ...keptUndo().filter((eachKeptUndo) => eachKeptUndo.id !== kept.id)].slice(0, KEPT_DRAFTS);
   while (all.length > 0) {
     try {
       localStorage.setItem(UNDO, JSON.stringify(all));
@@ -146,9 +146,9 @@ function keepUndo(kept: KeptUndo): void {
 }
 /** Steps kept for an activity as the server has it now; those of another version lead elsewhere. */
 export function undoFor(id: string, version: number): Activity[] {
-  const kept = keptUndo().find((k) => k.id === id && k.version === version);
-  return (kept?.past ?? []).flatMap((a) => {
-    const read = activityDocument.safeParse(a);
+  const kept = keptUndo().find((eachKeptUndo) => eachKeptUndo.id === id && eachKeptUndo.version === version);
+  return (kept?.past ?? []).flatMap((activity) => {
+    const read = activityDocument.safeParse(activity);
     return read.success ? [read.data] : [];
   });
 }
@@ -215,7 +215,7 @@ export function useDraft(id: string, kept: { document: Activity; version: number
           savedAt.current = told.updatedAt;
           setState({ at: "saved", when: told.updatedAt });
           // What was changed, or taken back, while this was under way is not saved by it.
-          if (latest.current !== document) setTries((n) => n + 1);
+          if (latest.current !== document) setTries((count) => count + 1);
         } else setState({ at: "clash", theirs: told.theirs });
       } catch {
         setState({ at: "offline" });
@@ -231,7 +231,9 @@ export function useDraft(id: string, kept: { document: Activity; version: number
   useEffect(() => {
     if (settled === saved.current) {
       localStorage.removeItem(backup);
-      setState((s) => (s.at === "mend" || s.at === "waiting" ? { at: "saved", when: savedAt.current } : s));
+      setState((givenState) =>
+        givenState.at === "mend" || givenState.at === "waiting" ? { at: "saved", when: savedAt.current } : givenState,
+      );
       return;
     }
     localStorage.setItem(backup, JSON.stringify({ document: settled, version: version.current }));
@@ -240,9 +242,9 @@ export function useDraft(id: string, kept: { document: Activity; version: number
       setState({ at: "mend", problems });
       return;
     }
-    setState((s) => (s.at === "offline" ? s : { at: "waiting" }));
-    const t = setTimeout(() => void save(settled), PAUSE);
-    return () => clearTimeout(t);
+    setState((givenState) => (givenState.at === "offline" ? givenState : { at: "waiting" }));
+    const timeout = setTimeout(() => void save(settled), PAUSE);
+    return () => clearTimeout(timeout);
   }, [settled, problems, held, save, tries, backup, state.at === "saved"]);
   const atSaved = state.at === "saved";
   useEffect(() => {
@@ -250,7 +252,7 @@ export function useDraft(id: string, kept: { document: Activity; version: number
       keepUndo({ id, version: version.current, past: ledger.past().slice(-KEPT_STEPS) });
   }, [atSaved, settled, ledger, id]);
   useEffect(() => {
-    const again = () => setTries((n) => n + 1);
+    const again = () => setTries((count) => count + 1);
     addEventListener("online", again);
     return () => removeEventListener("online", again);
   }, []);
@@ -280,7 +282,7 @@ export function useDraft(id: string, kept: { document: Activity; version: number
     ),
     retry: useCallback(() => {
       setState({ at: "waiting" });
-      setTries((n) => n + 1);
+      setTries((count) => count + 1);
     }, []),
   };
 }

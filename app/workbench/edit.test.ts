@@ -5,9 +5,9 @@ import { partsOf } from "#core/yard/parts.ts";
 import { arrange, arrangeAs, moveTogether, placeAll, snapped, snappedTurn, widen } from "./edit.ts";
 
 const climb = fromPattern("climb");
-const targets = (a: Activity) => partsOf(opened(a).parts, "target");
-const at = (a: Activity, id: string) => targets(a).find((t) => t.id === id)!;
-const ids = targets(climb).map((t) => t.id);
+const targets = (givenActivity: Activity) => partsOf(opened(givenActivity).parts, "target");
+const at = (givenActivity: Activity, id: string) => targets(givenActivity).find((target) => target.id === id)!;
+const ids = targets(climb).map((target) => target.id);
 
 describe("editing the yard by hand", () => {
   it("snaps to 10 cm, to half steps, to whole centimetres, and turns to 15 or single degrees", () => {
@@ -38,10 +38,10 @@ describe("editing the yard by hand", () => {
     const line = arrange(climb, ids, "sameSide");
     expect(same((id) => at(line, id).across)).toBeLessThan(0.011);
     expect(ids.every((id) => at(arrange(climb, ids, "ahead"), id).across === 0)).toBe(true);
-    const even = targets(arrange(climb, ids, "evenDistances")).map((t) => t.along);
+    const even = targets(arrange(climb, ids, "evenDistances")).map((target) => target.along);
     for (let i = 2; i < even.length; i++) expect(even[i]! - even[i - 1]!).toBeCloseTo(even[1]! - even[0]!, 1);
     const sides = targets(arrange(climb, ids, "evenSides"))
-      .map((t) => t.across)
+      .map((target) => target.across)
       .sort((x, y) => x - y);
     for (let i = 2; i < sides.length; i++) expect(sides[i]! - sides[i - 1]!).toBeCloseTo(sides[1]! - sides[0]!, 1);
     const mirrored = arrange(climb, ids, "mirror");
@@ -60,7 +60,7 @@ describe("editing the yard by hand", () => {
       const wide = { ...a, space: { ...a.space, length: 9, width: 4 } };
       expect(activity.safeParse(wide).error?.issues ?? [], name).toEqual([]);
     }
-    const row = targets(arrangeAs(climb, "row")).map((t) => t.along);
+    const row = targets(arrangeAs(climb, "row")).map((target) => target.along);
     expect(row).toEqual([1.2, 1.9, 2.6, 3.3, 4]);
   });
   it("widens within what the pattern allows", () => {

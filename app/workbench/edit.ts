@@ -19,13 +19,13 @@ const ARROWS: Record<string, readonly [number, number] | undefined> = {
 const NUDGE = { by: 0.1, fine: 0.01 };
 /** Where an arrow key takes something, metres, and which way; null for any other key. The page does not scroll by it. */
 export function nudged(
-  e: Pick<KeyboardEvent, "key" | "altKey" | "preventDefault">,
+  event: Pick<KeyboardEvent, "key" | "altKey" | "preventDefault">,
   from: Place,
 ): (Place & { way: readonly [number, number] }) | null {
-  const way = ARROWS[e.key];
+  const way = ARROWS[event.key];
   if (!way) return null;
-  e.preventDefault();
-  const by = e.altKey ? NUDGE.fine : NUDGE.by;
+  event.preventDefault();
+  const by = event.altKey ? NUDGE.fine : NUDGE.by;
   return { along: from.along + way[0] * by, across: from.across + way[1] * by, way };
 }
 /** How far aside, in words: `0.30 m left`. */
@@ -52,24 +52,28 @@ export const snappedTurn = (radians: number, fine: boolean): number => {
   return Math.atan2(Math.sin(turn), Math.cos(turn));
 };
 
-const targetsOf = (a: Activity): PartOf<"target">[] => partsOf(opened(a).parts, "target");
+const targetsOf = (activity: Activity): PartOf<"target">[] => partsOf(opened(activity).parts, "target");
 
 /** The activity with its targets at these places; each as far as its rules let it go. The same object where nothing changed. */
-export function placeAll(a: Activity, to: ReadonlyMap<string, Place>): Activity {
-  let next = a;
+export function placeAll(activity: Activity, to: ReadonlyMap<string, Place>): Activity {
+  let next = activity;
   for (const [id, { along, across }] of to) next = opened(next).move(id, { along, across });
-  return JSON.stringify(next.pattern.params) === JSON.stringify(a.pattern.params) ? a : next;
+  return JSON.stringify(next.pattern.params) === JSON.stringify(activity.pattern.params) ? activity : next;
 }
 
 /** One target to a place, and the others of the selection just as far. */
-export function moveTogether(a: Activity, ids: readonly string[], id: string, to: Place): Activity {
-  const all = targetsOf(a);
-  const was = all.find((t) => t.id === id);
-  if (!was || !ids.includes(id)) return placeAll(a, new Map([[id, to]]));
-  const [u, v] = [to.along - was.along, to.across - was.across];
+export function moveTogether(activity: Activity, ids: readonly string[], id: string, to: Place): Activity {
+  const all = targetsOf(activity);
+  const was = all.find((target) => target.id === id);
+  if (!was || !ids.includes(id)) return placeAll(activity, new Map([[id, to]]));
+  const [u, value] = [to.along - was.along, to.across - was.across];
   return placeAll(
-    a,
-    new Map(all.filter((t) => ids.includes(t.id)).map((t) => [t.id, { along: t.along + u, across: t.across + v }])),
+    activity,
+    new Map(
+      all
+        .filter((target) => ids.includes(target.id))
+        .map((target) => [target.id, { along: target.along + u, across: target.across + value }]),
+    ),
   );
 }
 
@@ -84,82 +88,86 @@ export type Together =
   | "turnRight"
   | "mirror";
 
-export function arrange(a: Activity, ids: readonly string[], how: Together): Activity {
-  const all = targetsOf(a).filter((t) => ids.includes(t.id));
-  if (all.length === 0) return a;
-  const mean = (f: (t: Place) => number) => all.reduce((s, t) => s + f(t), 0) / all.length;
-  const middle = { along: mean((t) => t.along), across: mean((t) => t.across) };
-  const even = (f: (t: Place) => number) => {
+export function arrange(activity: Activity, ids: readonly string[], how: Together): Activity {
+  const all = targetsOf(activity).filter((target) => ids.includes(target.id));
+  if (all.length === 0) return activity;
+  const mean = (f: (place: Place) => number) => all.reduce((sum, target) => sum + f(target), 0) / all.length;
+  const middle = { along: mean((place) => place.along), across: mean((place) => place.across) };
+  const even = (f: (place: Place) => number) => {
     const order = [...all].sort((x, y) => f(x) - f(y));
     const [first, last] = [f(order[0]!), f(order[order.length - 1]!)];
-    return new Map(order.map((t, i) => [t.id, first + ((last - first) * i) / Math.max(1, order.length - 1)]));
+    return new Map(order.map((target, i) => [target.id, first + ((last - first) * i) / Math.max(1, order.length - 1)]));
   };
-  const put = (f: (t: PartOf<"target">) => Place) => placeAll(a, new Map(all.map((t) => [t.id, f(t)])));
+  const put = (f: (target: PartOf<"target">) => Place) =>
+    placeAll(activity, new Map(all.map((target) => [target.id, f(target)])));
   switch (how) {
     case "ahead":
-      return put((t) => ({ along: t.along, across: 0 }));
+      return put((target) => ({ along: target.along, across: 0 }));
     case "sameDistance":
-      return put((t) => ({ along: middle.along, across: t.across }));
+      return put((target) => ({ along: middle.along, across: target.across }));
     case "sameSide":
-      return put((t) => ({ along: t.along, across: middle.across }));
+      return put((target) => ({ along: target.along, across: middle.across }));
     case "evenDistances": {
-      const at = even((t) => t.along);
-      return put((t) => ({ along: at.get(t.id)!, across: t.across }));
+      const at = even((place) => place.along);
+      return put((target) => ({ along: at.get(target.id)!, across: target.across }));
     }
     case "evenSides": {
-      const at = even((t) => t.across);
-      return put((t) => ({ along: t.along, across: at.get(t.id)! }));
+      const at = even((place) => place.across);
+      return put((target) => ({ along: target.along, across: at.get(target.id)! }));
     }
     case "mirror":
-      return put((t) => ({ along: t.along, across: -t.across }));
+      return put((target) => ({ along: target.along, across: -target.across }));
     default: {
       const by = how === "turnRight" ? TURN : -TURN;
       const [c, s] = [Math.cos(by), Math.sin(by)];
-      return put((t) => {
-        const [u, v] = [t.along - middle.along, t.across - middle.across];
-        return { along: middle.along + u * c - v * s, across: middle.across + u * s + v * c };
+      return put((target) => {
+        const [u, value] = [target.along - middle.along, target.across - middle.across];
+        return { along: middle.along + u * c - value * s, across: middle.across + u * s + value * c };
       });
     }
   }
 }
 
 /** A layout's places for the game's own targets: nearest to nearest, as many as there are, drawn together until they lie in the space. */
-export function arrangeAs(a: Activity, name: LayoutName): Activity {
-  const all = [...targetsOf(a)].sort((x, y) => x.along - y.along);
+export function arrangeAs(activity: Activity, name: LayoutName): Activity {
+  const all = [...targetsOf(activity)].sort((x, y) => x.along - y.along);
   let from = exampleOf(name);
   if (from.name === "pins") {
     // Pins as wide as these may not touch either.
-    const widest = Math.max(...all.map((t) => t.width));
+    const widest = Math.max(...all.map((target) => target.width));
     from = { ...from, values: { ...from.values, gap: Math.min(0.6, Math.max(from.values.gap, widest)) } };
   }
-  const places = laidParts(from).filter((p) => p.kind === "obstacle");
-  if (places.length === 0) return a;
+  const places = laidParts(from).filter((laidPart) => laidPart.kind === "obstacle");
+  if (places.length === 0) return activity;
   const deep = places[places.length - 1]!.along - places[0]!.along + 0.5;
-  const wanted = all.map((t, i) => {
+  const wanted = all.map((target, i) => {
     const at = places[i % places.length]!;
-    return { t, along: at.along + Math.floor(i / places.length) * deep, across: at.across };
+    return { t: target, along: at.along + Math.floor(i / places.length) * deep, across: at.across };
   });
-  const { length, width } = a.space;
+  const { length, width } = activity.space;
   const near = Math.min(1, ...wanted.map((w) => length / w.along));
   const aside = Math.min(
     1,
     ...wanted.map((w) => (width - w.t.width) / 2 / Math.max(1e-6, Math.abs(w.across))).map((k) => Math.max(0, k)),
   );
   // Held to whole centimetres inwards, as the pattern holds them.
-  const inwards = (m: number) => Math.trunc(m * 100 + 1e-6 * Math.sign(m)) / 100;
+  const inwards = (metres: number) => Math.trunc(metres * 100 + 1e-6 * Math.sign(metres)) / 100;
   return placeAll(
-    a,
+    activity,
     new Map(wanted.map((w) => [w.t.id, { along: inwards(w.along * near), across: inwards(w.across * aside) }])),
   );
 }
 
 /** A target so wide, metres, where its pattern lets it be set. */
-export function widen(a: Activity, id: string, width: number): Activity {
-  const knob = opened(a)
+export function widen(activity: Activity, id: string, width: number): Activity {
+  const knob = opened(activity)
     .pegKnobs(id)
-    .find((k) => k.label === "knob.width" && k.kind === "number");
-  if (knob?.kind !== "number") return a;
+    .find((pegKnob) => pegKnob.label === "knob.width" && pegKnob.kind === "number");
+  if (knob?.kind !== "number") return activity;
   const held = Math.round(Math.min(knob.most, Math.max(knob.least, width)) * 1000) / 1000;
-  if (getIn(a.pattern.params, knob.path) === held) return a;
-  return { ...a, pattern: { ...a.pattern, params: setIn(a.pattern.params, knob.path, held) } } as Activity;
+  if (getIn(activity.pattern.params, knob.path) === held) return activity;
+  return {
+    ...activity,
+    pattern: { ...activity.pattern, params: setIn(activity.pattern.params, knob.path, held) },
+  } as Activity;
 }

@@ -16,23 +16,23 @@ const PARTS = [
 ] as const;
 
 /** The activity with the exercises of the school's own that it speaks of along, and no others. */
-function withExercises(a: Activity, own: readonly Exercise[]): Activity {
-  const all = [...own, ...(a.exercises ?? [])] as Activity["exercises"];
-  const ids = new Set([...(a.warmUp ?? []), ...(a.coolDown ?? [])]);
-  if (a.between) ids.add(exerciseNamed(a.between.exercise, all)?.id ?? "");
+function withExercises(activity: Activity, own: readonly Exercise[]): Activity {
+  const all = [...own, ...(activity.exercises ?? [])] as Activity["exercises"];
+  const ids = new Set([...(activity.warmUp ?? []), ...(activity.coolDown ?? [])]);
+  if (activity.between) ids.add(exerciseNamed(activity.between.exercise, all)?.id ?? "");
   const used = [...ids].flatMap((id) => all.find((e) => e.id === id) ?? []);
-  return { ...a, exercises: used };
+  return { ...activity, exercises: used };
 }
 
 /** The exercises to choose from: the school's own first, then the library by what they are for. */
 function Offered({ own, not, value }: { own: readonly Exercise[]; not: readonly string[]; value: "id" | "name" }) {
   const options = (list: readonly Exercise[]) =>
     list
-      .filter((e) => !not.includes(e.id))
-      .map((e) => (
-        <option key={e.id} value={e[value]}>
-          {e.name}
-          {e.trains && ` (${e.trains})`}
+      .filter((exercise) => !not.includes(exercise.id))
+      .map((exercise) => (
+        <option key={exercise.id} value={exercise[value]}>
+          {exercise.name}
+          {exercise.trains && ` (${exercise.trains})`}
         </option>
       ));
   return (
@@ -40,7 +40,7 @@ function Offered({ own, not, value }: { own: readonly Exercise[]; not: readonly 
       {own.length > 0 && <optgroup label="Your school's own">{options(own)}</optgroup>}
       {KINDS.map((kind) => (
         <optgroup key={kind} label={label(`exercise.${kind}`)}>
-          {options(exercises.filter((e) => e.kind === kind))}
+          {options(exercises.filter((exercise) => exercise.kind === kind))}
         </optgroup>
       ))}
     </>
@@ -49,7 +49,7 @@ function Offered({ own, not, value }: { own: readonly Exercise[]; not: readonly 
 
 /** Short exercises from the library, before and after the game: what each is for this age, and what all of them take. */
 export function ExerciseFields({
-  activity: a,
+  activity,
   change: put,
   middle,
 }: {
@@ -58,9 +58,9 @@ export function ExerciseFields({
   middle: Who;
 }) {
   const { exercises: own } = useSchool();
-  const age = Math.round((a.ages.from + a.ages.to) / 2);
+  const age = Math.round((activity.ages.from + activity.ages.to) / 2);
   const change = (next: Activity, what?: string) => put(withExercises(next, own), what);
-  const all = [...own, ...(a.exercises ?? [])];
+  const all = [...own, ...(activity.exercises ?? [])];
   return (
     <>
       <p className="mb-1 text-sm">
@@ -68,9 +68,9 @@ export function ExerciseFields({
           See all short exercises, or add your own
         </Link>
       </p>
-      <TimePlanFields activity={a} change={change} middle={middle} own={all} />
+      <TimePlanFields activity={activity} change={change} middle={middle} own={all} />
       {PARTS.map(({ field, title }) => {
-        const list = a[field] ?? [];
+        const list = activity[field] ?? [];
         const { seconds } = timeOf(list, age, all);
         return (
           <section key={field} aria-label={title} className="mb-3">
@@ -84,23 +84,24 @@ export function ExerciseFields({
             </h3>
             <ul className="grid gap-1">
               {list.flatMap((id, i) => {
-                const e = exerciseOf(id, all);
-                if (!e) return [];
-                const dose = doseAt(e, age);
+                const exercise = exerciseOf(id, all);
+                if (!exercise) return [];
+                const dose = doseAt(exercise, age);
                 return [
                   <li key={`${id} ${i + 1}`} className="row-line flex items-center gap-2 py-1 text-sm">
-                    <ExerciseFigure poses={e.poses} width={84} />
+                    <ExerciseFigure poses={exercise.poses} width={84} />
                     <span className="min-w-0 grow leading-tight">
-                      <span className="block font-semibold">{e.name}</span>
+                      <span className="block font-semibold">{exercise.name}</span>
                       <span className="block text-quiet">
-                        {dose > 0 ? `${dose} ${label(`unit.dose.${e.unit}`)}` : "not at this age yet"}, {e.trains}
+                        {dose > 0 ? `${dose} ${label(`unit.dose.${exercise.unit}`)}` : "not at this age yet"},{" "}
+                        {exercise.trains}
                       </span>
                     </span>
                     <button
                       type="button"
                       className="grid size-8 place-items-center"
-                      aria-label={`Remove ${e.name}`}
-                      onClick={() => change({ ...a, [field]: list.filter((_, k) => k !== i) })}
+                      aria-label={`Remove ${exercise.name}`}
+                      onClick={() => change({ ...activity, [field]: list.filter((_, k) => k !== i) })}
                     >
                       <Trash2 size={16} aria-hidden="true" />
                     </button>
@@ -113,7 +114,7 @@ export function ExerciseFields({
                 aria-label={`Add to the ${title.toLowerCase()}`}
                 className="mt-1 w-full py-1 text-sm"
                 value=""
-                onChange={(ev) => ev.target.value && change({ ...a, [field]: [...list, ev.target.value] })}
+                onChange={(ev) => ev.target.value && change({ ...activity, [field]: [...list, ev.target.value] })}
               >
                 <option value="">Add an exercise</option>
                 <Offered own={own} not={list} value="id" />
@@ -122,14 +123,14 @@ export function ExerciseFields({
           </section>
         );
       })}
-      <BetweenFields activity={a} own={own} age={age} change={change} />
+      <BetweenFields activity={activity} own={own} age={age} change={change} />
     </>
   );
 }
 
 /** An exercise after every so many sends: what, how much, how often. */
 function BetweenFields({
-  activity: a,
+  activity,
   own,
   age,
   change,
@@ -139,13 +140,13 @@ function BetweenFields({
   age: number;
   change: (next: Activity, what?: string) => void;
 }) {
-  const { between } = a;
-  if (!between && !sendsOneByOne(a)) return null;
-  const with_ = (e: Exercise, every: number) => ({
-    exercise: e.name,
-    dose: Math.max(1, doseAt(e, age)),
+  const { between } = activity;
+  if (!between && !sendsOneByOne(activity)) return null;
+  const with_ = (exercise: Exercise, every: number) => ({
+    exercise: exercise.name,
+    dose: Math.max(1, doseAt(exercise, age)),
     every,
-    each: e.unit === "seconds" ? 1 : e.each,
+    each: exercise.unit === "seconds" ? 1 : exercise.each,
   });
   const e = between && exerciseNamed(between.exercise, own);
   return (
@@ -154,7 +155,7 @@ function BetweenFields({
       <Toggle
         name="Add an exercise between attempts"
         value={between !== null && between !== undefined}
-        change={(on) => change({ ...a, between: on ? with_(exercises[0]!, 3) : null })}
+        change={(on) => change({ ...activity, between: on ? with_(exercises[0]!, 3) : null })}
       />
       {between && (
         <div>
@@ -166,7 +167,7 @@ function BetweenFields({
               value={between.exercise}
               onChange={(ev) => {
                 const next = exerciseNamed(ev.target.value, own);
-                if (next) change({ ...a, between: with_(next, between.every) });
+                if (next) change({ ...activity, between: with_(next, between.every) });
               }}
             >
               {!e && <option value={between.exercise}>{between.exercise}</option>}
@@ -178,7 +179,7 @@ function BetweenFields({
               value={between.dose}
               least={1}
               most={120}
-              change={(dose) => change({ ...a, between: { ...between, dose } }, "between dose")}
+              change={(dose) => change({ ...activity, between: { ...between, dose } }, "between dose")}
             />
             <NumberField
               step={1}
@@ -186,7 +187,7 @@ function BetweenFields({
               value={between.every}
               least={1}
               most={20}
-              change={(every) => change({ ...a, between: { ...between, every } }, "between every")}
+              change={(every) => change({ ...activity, between: { ...between, every } }, "between every")}
             />
           </div>
         </div>

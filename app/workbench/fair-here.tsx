@@ -13,7 +13,7 @@ const OTHERS = [6, 8, 10, 12, 14, "adult"] as const;
 
 /** What would make a match of the middle child fair: before and after, as the family's card works it out too. */
 export function FairHere({
-  activity: a,
+  activity,
   middle,
   change,
 }: {
@@ -24,20 +24,22 @@ export function FairHere({
   const [other, setOther] = useState<number | "adult">("adult");
   const [found, setFound] = useState<{ of: Activity; fair: Fair } | null>(null);
   const fair = useFair();
-  const told = found && found.of === a ? found.fair : null;
+  const told = found && found.of === activity ? found.fair : null;
   const step = paces(18).step;
-  const changes = (told?.people ?? []).flatMap((p, i) => {
+  const changes = (told?.people ?? []).flatMap((person, i) => {
     const who =
       i === 0
         ? tell("fairHere.child", { age: String(middle.age) })
         : label(other === "adult" ? "fairHere.adult" : "fairHere.other");
     const what = [
-      ...(p.head ? [tell("fairHere.head", { points: p.head })] : []),
-      ...(p.nearer ? [tell("fairHere.back", { ...inSteps(-p.nearer, step), metres: (-p.nearer).toFixed(2) })] : []),
-      ...(p.wider ? [label("fairHere.wide")] : []),
-      ...(p.court ? [tell("fairHere.court", { tenths: Math.round(10 * p.court) })] : []),
-      ...(p.otherHand ? [label("fairHere.hand")] : []),
-      ...(p.posture ? [label("fairHere.kneels")] : []),
+      ...(person.head ? [tell("fairHere.head", { points: person.head })] : []),
+      ...(person.nearer
+        ? [tell("fairHere.back", { ...inSteps(-person.nearer, step), metres: (-person.nearer).toFixed(2) })]
+        : []),
+      ...(person.wider ? [label("fairHere.wide")] : []),
+      ...(person.court ? [tell("fairHere.court", { tenths: Math.round(10 * person.court) })] : []),
+      ...(person.otherHand ? [label("fairHere.hand")] : []),
+      ...(person.posture ? [label("fairHere.kneels")] : []),
     ];
     return what.length > 0 ? [`${who}: ${what.join(", ")}`] : [];
   });
@@ -50,11 +52,11 @@ export function FairHere({
           <span>A typical child, {middle.age}, plays</span>
           <select
             value={String(other)}
-            onChange={(e) => setOther(e.target.value === "adult" ? "adult" : Number(e.target.value))}
+            onChange={(event) => setOther(event.target.value === "adult" ? "adult" : Number(event.target.value))}
           >
-            {OTHERS.map((o) => (
-              <option key={o} value={o}>
-                {o === "adult" ? "a grown-up" : `someone aged ${o}`}
+            {OTHERS.map((eachOther) => (
+              <option key={eachOther} value={eachOther}>
+                {eachOther === "adult" ? "a grown-up" : `someone aged ${eachOther}`}
               </option>
             ))}
           </select>
@@ -67,15 +69,17 @@ export function FairHere({
           <button
             type="button"
             className="btn btn-small"
-            onClick={() => fair.find(a, [middle, { age: other }], (f) => setFound({ of: a, fair: f }))}
+            onClick={() =>
+              fair.find(activity, [middle, { age: other }], (eachFair) => setFound({ of: activity, fair: eachFair }))
+            }
           >
             Make it fair
           </button>
         )}
       </div>
       <FairOrder
-        order={a.players.fair ?? FAIR_KNOBS}
-        put={(order) => change({ ...a, players: { ...a.players, fair: order } })}
+        order={activity.players.fair ?? FAIR_KNOBS}
+        put={(order) => change({ ...activity, players: { ...activity.players, fair: order } })}
       />
       <div role="status" className="text-sm">
         {fair.state === "working" && "Playing it many times …"}
@@ -88,8 +92,8 @@ export function FairHere({
             </p>
             {told.ties >= MANY_TIES && <p>{tell("fairHere.ties", { ties: Math.round(100 * told.ties) })}</p>}
             {told.starter !== null && <p>{tell("fairHere.starter", { wins: Math.round(100 * told.starter) })}</p>}
-            {changes.map((c) => (
-              <p key={c}>{c}</p>
+            {changes.map((text) => (
+              <p key={text}>{text}</p>
             ))}
             {changes.length === 0 && <p>It is fair already.</p>}
             {!told.fair && <p>Nothing allowed brings it within 3 points. This is the nearest.</p>}
@@ -107,29 +111,29 @@ const inSteps = (metres: number, step: number) => {
 
 /** What may be changed for somebody, the first one first: moved up by a button, left out by its box. Here and on the family's device. */
 function FairOrder({ order, put }: { order: readonly FairKnob[]; put: (order: FairKnob[]) => void }) {
-  const rest = FAIR_KNOBS.filter((k) => !order.includes(k));
+  const rest = FAIR_KNOBS.filter((fairKnob) => !order.includes(fairKnob));
   return (
     <details className="py-1">
       <summary className="cursor-pointer text-sm text-quiet">What may change, and in which order</summary>
       <ol className="grid">
-        {[...order, ...rest].map((k, i) => {
-          const on = order.includes(k);
+        {[...order, ...rest].map((key, i) => {
+          const on = order.includes(key);
           return (
-            <li key={k} className="flex items-center gap-2 py-0.5 text-sm">
+            <li key={key} className="flex items-center gap-2 py-0.5 text-sm">
               <label className="flex grow items-center gap-2">
                 <input
                   type="checkbox"
                   checked={on}
-                  onChange={() => put(on ? order.filter((x) => x !== k) : [...order, k])}
+                  onChange={() => put(on ? order.filter((text) => text !== key) : [...order, key])}
                 />
-                {label(`fairKnob.${k}`)}
+                {label(`fairKnob.${key}`)}
               </label>
               {on && i > 0 && (
                 <button
                   type="button"
                   className="grid size-8 place-items-center"
-                  aria-label={`Earlier: ${label(`fairKnob.${k}`)}`}
-                  onClick={() => put(order.map((x, n) => (n === i - 1 ? k : n === i ? order[i - 1]! : x)))}
+                  aria-label={`Earlier: ${label(`fairKnob.${key}`)}`}
+                  onClick={() => put(order.map((text, n) => (n === i - 1 ? key : n === i ? order[i - 1]! : text)))}
                 >
                   <ArrowUp size={16} aria-hidden="true" />
                 </button>

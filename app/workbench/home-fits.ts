@@ -27,31 +27,31 @@ export function shownOf(children: readonly Shown[]): Shown[] {
 export const RANKS = ["youngest", "typical", "oldest"];
 
 /** What single change would let a home in: one that is the teacher's to make before one that is the home's. */
-function singleFor(a: Activity, f: KitFit, name: (item: string) => string): HomeFit["single"] {
-  if (!f.can) {
-    const all = f.lets.map((c) => ({ words: changeText(c, name), next: withChange(a, c) }));
+function singleFor(activity: Activity, fit: KitFit, name: (item: string) => string): HomeFit["single"] {
+  if (!fit.can) {
+    const all = fit.lets.map((change) => ({ words: changeText(change, name), next: withChange(activity, change) }));
     return all.find((x) => x.next) ?? all[0] ?? null;
   }
-  const [help] = f.place?.status === "none" ? f.place.lets : [];
+  const [help] = fit.place?.status === "none" ? fit.place.lets : [];
   if (!help) return null;
   const next =
     help.kind === "fewer"
-      ? opened(a).remove(help.target)
+      ? opened(activity).remove(help.target)
       : help.kind === "backstop"
-        ? { ...a, behind: "soft" as const }
+        ? { ...activity, behind: "soft" as const }
         : null;
   return { words: letText(help), next };
 }
 
 /** How an activity goes in the homes of one child: in the best of them. */
 export function fitOf(
-  a: Activity,
+  activity: Activity,
   home: HomesOf,
   kit: ReadonlyMap<string, KitFit>,
   name: (item: string) => string,
 ): HomeFit {
-  const fits = home.homes.flatMap((h) => kit.get(h.id) ?? []);
-  const told = fits.filter((f) => f.place !== null || !f.guessed);
+  const fits = home.homes.flatMap((eachHome) => kit.get(eachHome.id) ?? []);
+  const told = fits.filter((fit) => fit.place !== null || !fit.guessed);
   const of = (fit: boolean | null, why: string, single: HomeFit["single"] = null): HomeFit => ({
     name: home.child,
     fits: fit,
@@ -59,29 +59,34 @@ export function fitOf(
     single,
   });
   if (told.length === 0) return of(null, "no answer");
-  const rank = (f: KitFit) => (f.can ? 4 : 0) + { designed: 2, adapted: 1, none: 0 }[f.place?.status ?? "designed"];
-  const best = told.reduce((x, f) => (rank(f) > rank(x) ? f : x));
+  const rank = (fit: KitFit) =>
+    (fit.can ? 4 : 0) + { designed: 2, adapted: 1, none: 0 }[fit.place?.status ?? "designed"];
+  const best = told.reduce((fit, f) => (rank(f) > rank(fit) ? f : fit));
   const { place } = best;
-  if (!best.can) return of(false, best.missing.map((m) => sayPhrase(m.why)).join(" "), singleFor(a, best, name));
+  if (!best.can)
+    return of(false, best.missing.map((unmet) => sayPhrase(unmet.why)).join(" "), singleFor(activity, best, name));
   if (!place) return of(null, "space unknown");
-  if (place.status === "none") return of(false, place.proved ? "too short" : "no room found", singleFor(a, best, name));
+  if (place.status === "none")
+    return of(false, place.proved ? "too short" : "no room found", singleFor(activity, best, name));
   return of(true, place.status === "designed" ? "as designed" : `${Math.round(100 * (1 - place.scale))} % nearer`);
 }
 
 /** The homes of one class: each once, each with its children, and what each is called. */
 export function useHomesOf(all: readonly HomesOf[], group: { name: string; children: readonly Shown[] } | undefined) {
   return useMemo(() => {
-    const own = all.filter((h) => h.className === group?.name);
+    const own = all.filter((homesOf) => homesOf.className === group?.name);
     const names: Record<string, string> = {};
-    for (const h of all) for (const x of h.homes) names[x.id] = names[x.id] ? `${names[x.id]}, ${h.child}` : h.child;
+    for (const homesOf of all)
+      for (const home of homesOf.homes)
+        names[home.id] = names[home.id] ? `${names[home.id]}, ${homesOf.child}` : homesOf.child;
     return {
       own,
-      facts: [...new Map(own.flatMap((h) => h.homes.map((x) => [x.id, x] as const))).values()],
-      choices: own.flatMap((h) => {
-        const age = group?.children.find((c) => c.name === h.child)?.age ?? MIDDLE_AGE;
-        return h.homes.map((facts) => ({ child: h.child, age, facts }));
+      facts: [...new Map(own.flatMap((homesOf) => homesOf.homes.map((home) => [home.id, home] as const))).values()],
+      choices: own.flatMap((homesOf) => {
+        const age = group?.children.find((child) => child.name === homesOf.child)?.age ?? MIDDLE_AGE;
+        return homesOf.homes.map((facts) => ({ child: homesOf.child, age, facts }));
       }),
-      housed: own.map((h) => ({ child: h.child, homes: h.homes.map((x) => x.id) })),
+      housed: own.map((homesOf) => ({ child: homesOf.child, homes: homesOf.homes.map((home) => home.id) })),
       names,
     };
   }, [all, group]);

@@ -45,8 +45,8 @@ export const TIGHT: HomeFacts = {
 };
 
 /** How a single change would let it in. */
-export function letText(l: Letting): string {
-  switch (l.kind) {
+export function letText(letting: Letting): string {
+  switch (letting.kind) {
     case "fewer":
       return "one target fewer";
     case "clearAway":
@@ -56,13 +56,13 @@ export function letText(l: Letting): string {
     case "backstop":
       return "a backstop";
     case "otherSpace":
-      return `another space of ${l.length} m`;
+      return `another space of ${letting.length} m`;
   }
 }
 
 /** The activity in one home of the class: where it lies there, what was changed and why, or what would let it in. */
 export const HomeView = memo(function HomeView({
-  activity: a,
+  activity,
   homes,
   items,
 }: {
@@ -71,23 +71,23 @@ export const HomeView = memo(function HomeView({
   items: SchoolItems;
 }) {
   const [id, setId] = useState(TIGHT.id);
-  const at = homes.find((h) => h.facts.id === id);
+  const at = homes.find((home) => home.facts.id === id);
   const facts = at?.facts ?? TIGHT;
-  const age = at?.age ?? Math.round((a.ages.from + a.ages.to) / 2);
-  const made = useHomeFit(a, facts, items, age);
-  const names = useMemo(() => namesOf([...items.own, ...a.kit.own]), [items.own, a.kit.own]);
+  const age = at?.age ?? Math.round((activity.ages.from + activity.ages.to) / 2);
+  const made = useHomeFit(activity, facts, items, age);
+  const names = useMemo(() => namesOf([...items.own, ...activity.kit.own]), [items.own, activity.kit.own]);
   const place = made && made.home === facts.id ? made.place : null;
   return (
     <section className="mt-4" aria-label="In a child's home">
       <h3 className="text-base">In a child's home</h3>
       <label className="row-line flex items-center justify-between gap-3 py-2 text-[0.92rem]">
         Home of
-        <select className="min-w-0" value={at ? id : TIGHT.id} onChange={(e) => setId(e.target.value)}>
+        <select className="min-w-0" value={at ? id : TIGHT.id} onChange={(event) => setId(event.target.value)}>
           <option value={TIGHT.id}>{TIGHT.label}</option>
-          {homes.map((h) => (
-            <option key={h.facts.id} value={h.facts.id}>
-              {h.child}
-              {h.facts.space ? `, ${h.facts.space.length} × ${h.facts.space.width} m` : ", no answer"}
+          {homes.map((home) => (
+            <option key={home.facts.id} value={home.facts.id}>
+              {home.child}
+              {home.facts.space ? `, ${home.facts.space.length} × ${home.facts.space.width} m` : ", no answer"}
             </option>
           ))}
         </select>
@@ -114,8 +114,8 @@ export const HomeView = memo(function HomeView({
           </p>
           {made.changes.length > 0 && (
             <ul className="list-disc pl-5 text-sm text-quiet">
-              {made.changes.map((c) => (
-                <li key={JSON.stringify(c)}>{sayPhrase(c, names)}</li>
+              {made.changes.map((change) => (
+                <li key={JSON.stringify(change)}>{sayPhrase(change, names)}</li>
               ))}
             </ul>
           )}

@@ -23,9 +23,10 @@ export function schoolOf(
   kits: readonly (Readonly<Record<string, number>> | null)[] = [],
   exercises: readonly OwnExercise[] = [],
 ): School {
-  const told = kits.filter((k) => k !== null);
+  const told = kits.filter((kit) => kit !== null);
   const had = new Map<string, number>();
-  for (const kit of told) for (const [id, n] of Object.entries(kit)) if (n > 0) had.set(id, (had.get(id) ?? 0) + 1);
+  for (const kit of told)
+    for (const [id, value] of Object.entries(kit)) if (value > 0) had.set(id, (had.get(id) ?? 0) + 1);
   return { items, list: listOf(items.own, items.hidden), told: told.length, had, exercises };
 }
 export const SchoolContext = createContext<School>(schoolOf({ own: [], hidden: [] }));
@@ -38,11 +39,11 @@ export function useSchool(): School & { name: (id: string) => string } {
 }
 
 /** The activity with the school's own things that it speaks of along, and no others. */
-export function withOwn(a: Activity, list: readonly Item[]): Activity {
-  const used = itemsIn(a);
+export function withOwn(activity: Activity, list: readonly Item[]): Activity {
+  const used = itemsIn(activity);
   const own = [...used].flatMap((id) => {
-    const i = list.find((x) => x.id === id) ?? a.kit.own.find((x) => x.id === id);
-    return i && i !== catalogueItem(id) ? [i] : [];
+    const item = list.find((eachItem) => eachItem.id === id) ?? activity.kit.own.find((eachItem) => eachItem.id === id);
+    return item && item !== catalogueItem(id) ? [item] : [];
   });
-  return { ...a, kit: { ...a.kit, own } };
+  return { ...activity, kit: { ...activity.kit, own } };
 }

@@ -49,29 +49,36 @@ interface Swap {
 }
 
 /** Station Kit: the roles of the game, what is asked of each in words, and which homes can do it. */
-export function KitPanel({ activity: a, change, people, names, fits, homes, housed }: Props) {
+export function KitPanel({ activity, change, people, names, fits, homes, housed }: Props) {
   const { list, name } = useSchool();
   const [open, setOpen] = useState<string | null>("send");
   const [swap, setSwap] = useState<Swap | null>(null);
-  const { roles } = rolesOf(a, 1);
+  const { roles } = rolesOf(activity, 1);
   // What could be sent beside what is sent already.
-  const sends = roles.find((r) => r.id === "send");
-  const next = sends && list.find((i) => serves(i, sends) && ![a.kit.send, ...extraObjects(a)].includes(i.id));
+  const sends = roles.find((role) => role.id === "send");
+  const next =
+    sends &&
+    list.find((item) => serves(item, sends) && ![activity.kit.send, ...extraObjects(activity)].includes(item.id));
 
-  function pick(role: string, i: Item) {
+  function pick(role: string, item: Item) {
     const target = targetOf(role);
     let next: Activity;
-    if (role === "layout" && a.layout) next = { ...a, layout: { ...a.layout, item: i.id } };
+    if (role === "layout" && activity.layout) next = { ...activity, layout: { ...activity.layout, item: item.id } };
     else if (extraObjectIndex(role) >= 0)
       next = {
-        ...a,
-        kit: { ...a.kit, others: extraObjects(a).map((x, k) => (k === extraObjectIndex(role) ? i.id : x)) },
+        ...activity,
+        kit: {
+          ...activity.kit,
+          others: extraObjects(activity).map((extraObject, k) =>
+            k === extraObjectIndex(role) ? item.id : extraObject,
+          ),
+        },
       };
-    else if (target === null) next = { ...a, kit: { ...a.kit, [role]: i.id } };
-    else next = opened(a).swap(target, { ...faceOf(i), label: i.name });
-    const from = roles.find((r) => r.id === role)?.as?.id ?? "";
-    if (role !== "marker" && role !== "blocker" && role !== "implement" && role !== "layout" && from !== i.id)
-      setSwap({ was: a, role, from, to: i.id });
+    else if (target === null) next = { ...activity, kit: { ...activity.kit, [role]: item.id } };
+    else next = opened(activity).swap(target, { ...faceOf(item), label: item.name });
+    const from = roles.find((eachRole) => eachRole.id === role)?.as?.id ?? "";
+    if (role !== "marker" && role !== "blocker" && role !== "implement" && role !== "layout" && from !== item.id)
+      setSwap({ was: activity, role, from, to: item.id });
     change(withOwn(next, list));
   }
 
@@ -80,14 +87,14 @@ export function KitPanel({ activity: a, change, people, names, fits, homes, hous
       {swap && (
         <Effect
           swap={swap}
-          now={a}
+          now={activity}
           people={people}
           names={names}
           itemName={name}
           hold={() => {
-            const held = holdChallenge(swap.was, a, people[1]!, {
-              longest: a.space.length,
-              ceiling: a.space.indoors ? USUAL_CEILING : null,
+            const held = holdChallenge(swap.was, activity, people[1]!, {
+              longest: activity.space.length,
+              ceiling: activity.space.indoors ? USUAL_CEILING : null,
             }).activity;
             change(held);
             setSwap(null);
@@ -95,57 +102,60 @@ export function KitPanel({ activity: a, change, people, names, fits, homes, hous
           leave={() => setSwap(null)}
         />
       )}
-      <ClassFit a={a} fits={fits} housed={housed} homes={homes} name={name} change={change} />
-      {roles.map((r) => {
-        const target = targetOf(r.id);
+      <ClassFit a={activity} fits={fits} housed={housed} homes={homes} name={name} change={change} />
+      {roles.map((role) => {
+        const target = targetOf(role.id);
         const title =
-          r.id === "layout"
+          role.id === "layout"
             ? label("use.layout")
             : target === null
-              ? label(extraObjectIndex(r.id) >= 0 ? `thing.${r.id}` : `use.${r.use}`)
-              : `${partNumber(a, target)} ${label("use.target")}`;
-        const is = r.as?.id ?? "";
-        const fit = list.filter((i) => serves(i, r));
-        const gone = is !== "" && !list.some((i) => i.id === is);
+              ? label(extraObjectIndex(role.id) >= 0 ? `thing.${role.id}` : `use.${role.use}`)
+              : `${partNumber(activity, target)} ${label("use.target")}`;
+        const is = role.as?.id ?? "";
+        const fit = list.filter((item) => serves(item, role));
+        const gone = is !== "" && !list.some((item) => item.id === is);
         return (
-          <section key={r.id} className="row-line py-1.5">
+          <section key={role.id} className="row-line py-1.5">
             <button
               type="button"
-              aria-expanded={open === r.id}
+              aria-expanded={open === role.id}
               className="flex w-full items-center gap-3 py-1 text-left"
-              onClick={() => setOpen(open === r.id ? null : r.id)}
+              onClick={() => setOpen(open === role.id ? null : role.id)}
             >
               <ItemDrawing item={is} size={36} className="shrink-0" />
               <span className="min-w-0 grow">
                 <span className="block text-xs text-quiet">{title}</span>
                 <span className="block font-semibold">
                   {name(is)}
-                  {r.count > 1 && r.use === "send" ? `, ${r.count} for each side` : ""}
-                  {r.count > 1 && (r.id === "layout" || target !== null) ? `, ${r.count} of them` : ""}
+                  {role.count > 1 && role.use === "send" ? `, ${role.count} for each side` : ""}
+                  {role.count > 1 && (role.id === "layout" || target !== null) ? `, ${role.count} of them` : ""}
                 </span>
-                <span className="block text-xs text-quiet">{askedWords(a.kit.roles, r.id)}</span>
+                <span className="block text-xs text-quiet">{askedWords(activity.kit.roles, role.id)}</span>
               </span>
-              {open === r.id ? <Minus size={16} aria-hidden="true" /> : <Plus size={16} aria-hidden="true" />}
+              {open === role.id ? <Minus size={16} aria-hidden="true" /> : <Plus size={16} aria-hidden="true" />}
             </button>
             {gone && (
               <p className="problem text-sm">
                 No longer in your school's list. This activity keeps its own copy. Choose another if you like.
               </p>
             )}
-            {open === r.id && (
+            {open === role.id && (
               <div className="pb-2">
-                <ThingPicker title={`${title}: thing`} items={fit} is={is} pick={(i) => pick(r.id, i)} />
-                {target !== null && <Stands a={a} id={target} />}
-                {r.id === "send" && <Gets a={a} />}
-                {extraObjectIndex(r.id) >= 0 && (
+                <ThingPicker title={`${title}: thing`} items={fit} is={is} pick={(item) => pick(role.id, item)} />
+                {target !== null && <Stands a={activity} id={target} />}
+                {role.id === "send" && <Gets a={activity} />}
+                {extraObjectIndex(role.id) >= 0 && (
                   <button
                     type="button"
                     className="btn btn-quiet btn-small mt-1"
                     onClick={() => {
                       setOpen(null);
                       change({
-                        ...a,
-                        kit: { ...a.kit, others: extraObjects(a).filter((_, k) => k !== extraObjectIndex(r.id)) },
+                        ...activity,
+                        kit: {
+                          ...activity.kit,
+                          others: extraObjects(activity).filter((_, k) => k !== extraObjectIndex(role.id)),
+                        },
                       });
                     }}
                   >
@@ -153,49 +163,52 @@ export function KitPanel({ activity: a, change, people, names, fits, homes, hous
                   </button>
                 )}
                 <Asks
-                  role={r.id}
-                  use={r.use}
-                  words={a.kit.roles}
-                  set={(next, key) => change({ ...a, kit: { ...a.kit, roles: next } }, key)}
+                  role={role.id}
+                  use={role.use}
+                  words={activity.kit.roles}
+                  set={(next, key) => change({ ...activity, kit: { ...activity.kit, roles: next } }, key)}
                 />
               </div>
             )}
           </section>
         );
       })}
-      {next && extraObjects(a).length < EXTRA_OBJECTS.length && takesTurns(a) && (
+      {next && extraObjects(activity).length < EXTRA_OBJECTS.length && takesTurns(activity) && (
         <button
           type="button"
           className="btn btn-quiet btn-small mt-2"
           onClick={() => {
-            setOpen(EXTRA_OBJECTS[extraObjects(a).length]!);
-            change(withOwn({ ...a, kit: { ...a.kit, others: [...extraObjects(a), next.id] } }, list));
+            setOpen(EXTRA_OBJECTS[extraObjects(activity).length]!);
+            change(
+              withOwn({ ...activity, kit: { ...activity.kit, others: [...extraObjects(activity), next.id] } }, list),
+            );
           }}
         >
           <Plus size={15} aria-hidden="true" /> Add another object, in turn
         </button>
       )}
-      {(opened(a).needs.implement || heldIn(a)) && (
+      {(opened(activity).needs.implement || heldIn(activity)) && (
         <label className="row-line flex items-center justify-between gap-3 py-2 text-[0.92rem]">
           {tell("kit.held")}
           <select
-            value={a.kit.implement ?? ""}
-            onChange={(e) => {
-              const kit = { ...a.kit, implement: e.target.value === "" ? null : e.target.value };
-              change(withOwn({ ...a, kit }, list));
+            value={activity.kit.implement ?? ""}
+            onChange={(event) => {
+              const kit = { ...activity.kit, implement: event.target.value === "" ? null : event.target.value };
+              change(withOwn({ ...activity, kit }, list));
             }}
           >
             <option value="">
-              {heldIn(a) ? tell("kit.heldUsual", { item: name(heldIn(a)!.usual) }) : "the bare hand"}
+              {heldIn(activity) ? tell("kit.heldUsual", { item: name(heldIn(activity)!.usual) }) : "the bare hand"}
             </option>
             {list
               .filter(
-                (i) =>
-                  i.uses.includes("implement") && (i.id === a.kit.implement || !heldIn(a) || doesFor(i, heldIn(a)!)),
+                (item) =>
+                  item.uses.includes("implement") &&
+                  (item.id === activity.kit.implement || !heldIn(activity) || doesFor(item, heldIn(activity)!)),
               )
-              .map((i) => (
-                <option key={i.id} value={i.id}>
-                  {name(i.id)}
+              .map((item) => (
+                <option key={item.id} value={item.id}>
+                  {name(item.id)}
                 </option>
               ))}
           </select>
@@ -211,34 +224,37 @@ export function KitPanel({ activity: a, change, people, names, fits, homes, hous
 }
 
 /** Whether the game can have things that take turns, or are called. */
-const takesTurns = (a: Activity) =>
-  extraObjects(a).length > 0 || JSON.stringify(a.pattern.params).match(/"things?":/) !== null;
-const partNumber = (a: Activity, id: string) => 1 + opened(a).pegs.findIndex((g) => g.id === id) || "";
+const takesTurns = (activity: Activity) =>
+  extraObjects(activity).length > 0 || JSON.stringify(activity.pattern.params).match(/"things?":/) !== null;
+const partNumber = (activity: Activity, id: string) =>
+  1 + opened(activity).pegs.findIndex((peg) => peg.id === id) || "";
 
 /** How far what is sent gets at all, and what lies beyond that. */
-function Gets({ a }: { a: Activity }) {
+function Gets({ a: activity }: { a: Activity }) {
   const { name } = useSchool();
-  const sending = sendingIn(a, USUAL_AGE);
+  const sending = sendingIn(activity, USUAL_AGE);
   if (!sending) return null;
   const far = farthest(sending);
-  const beyond = opened(a).pegs.filter((p) => p.distance >= far);
+  const beyond = opened(activity).pegs.filter((peg) => peg.distance >= far);
   return (
     <p className="py-1 text-xs text-quiet">
-      A child of {USUAL_AGE} can {verbOf(a.aim.action)} the {name(a.kit.send)} up to {far.toFixed(1)} m on{" "}
-      {label(`floor.${a.space.floor}`)}.
-      {beyond.length > 0 && ` Out of reach: ${beyond.map((p) => `${p.distance} m`).join(", ")}.`}
+      A child of {USUAL_AGE} can {verbOf(activity.aim.action)} the {name(activity.kit.send)} up to {far.toFixed(1)} m on{" "}
+      {label(`floor.${activity.space.floor}`)}.
+      {beyond.length > 0 && ` Out of reach: ${beyond.map((peg) => `${peg.distance} m`).join(", ")}.`}
       {pointless(sending) && " That is too little for a game. Use another object, or another action."}
     </p>
   );
 }
 
 /** Whether a target falls to what is sent, and how much water changes that. */
-function Stands({ a, id }: { a: Activity; id: string }) {
+function Stands({ a: activity, id }: { a: Activity; id: string }) {
   const { list, name } = useSchool();
-  const part = partsOf(opened(a).parts, "target").find((t) => (t.group ?? t.id) === id);
-  const target = list.find((i) => i.id === part?.item);
-  const object = list.find((i) => i.id === a.kit.send);
-  const sending = sendingIn(a, USUAL_AGE);
+  const part = partsOf(opened(activity).parts, "target").find(
+    (eachTarget) => (eachTarget.group ?? eachTarget.id) === id,
+  );
+  const target = list.find((item) => item.id === part?.item);
+  const object = list.find((item) => item.id === activity.kit.send);
+  const sending = sendingIn(activity, USUAL_AGE);
   if (!part || !target || !object || !sending) return null;
   const water = waterFor(target, sending, part.along);
   const litres = (l: number) => (l >= 0.995 ? `${l.toFixed(1)} l` : `${Math.round(l * 1000)} ml`);
@@ -278,8 +294,8 @@ function Asks({
   };
   const without = (ask: Asking): RoleWords => ({
     ...words,
-    limits: words.limits.filter((l) => l !== limitOf(words, ask)),
-    wishes: words.wishes.filter((w) => w !== wishOf(words, ask, use)),
+    limits: words.limits.filter((limit) => limit !== limitOf(words, ask)),
+    wishes: words.wishes.filter((wish) => wish !== wishOf(words, ask, use)),
   });
   const must = (ask: Asking, value: number, key?: string) => {
     const next = without(ask);
@@ -294,7 +310,7 @@ function Asks({
       <summary className="py-1 text-sm font-semibold text-teal">What a swap must have</summary>
       <ul className="grid">
         {askings
-          .filter((x) => x.for.includes(use))
+          .filter((asking) => asking.for.includes(use))
           .map((ask) => {
             const limit = limitOf(words, ask);
             const wish = wishOf(words, ask, use);
@@ -322,9 +338,9 @@ function Asks({
                       aria-label={text}
                       className="py-0 text-xs"
                       value={on}
-                      onChange={(e) => {
-                        if (e.target.value === "must") must(ask, value);
-                        else if (e.target.value === "wish") would(ask, value);
+                      onChange={(event) => {
+                        if (event.target.value === "must") must(ask, value);
+                        else if (event.target.value === "wish") would(ask, value);
                         else put(without(ask));
                       }}
                     >
@@ -342,7 +358,9 @@ function Asks({
                     most={ask.unit === "share" ? 1 : ask.unit === "loud" ? 3 : 20}
                     step={ask.step}
                     unit={UNITS[ask.unit]}
-                    change={(v) => (on === "must" ? must(ask, v, `ask ${ask.id}`) : would(ask, v, `ask ${ask.id}`))}
+                    change={(givenValue) =>
+                      on === "must" ? must(ask, givenValue, `ask ${ask.id}`) : would(ask, givenValue, `ask ${ask.id}`)
+                    }
                   />
                 )}
               </li>
@@ -353,10 +371,10 @@ function Asks({
   );
 }
 
-const percent = (p: number) => `${Math.round(100 * p)} %`;
+const percent = (chance: number) => `${Math.round(100 * chance)} %`;
 const meanOf = (rates: ReadonlyMap<string, number>, only: string | null) => {
   const all = only ? [rates.get(only) ?? 0] : [...rates.values()];
-  return all.reduce((s, x) => s + x, 0) / Math.max(1, all.length);
+  return all.reduce((sum, x) => sum + x, 0) / Math.max(1, all.length);
 };
 
 /** What a swap did to the hit rate of youngest, middle and oldest, and the offer to move the line for it. */
@@ -379,10 +397,14 @@ function Effect({
 }) {
   const only = targetOf(swap.role);
   const rows = useMemo(
-    () => people.map((p) => ({ was: meanOf(pegRates(swap.was, p), only), is: meanOf(pegRates(now, p), only) })),
+    () =>
+      people.map((person) => ({
+        was: meanOf(pegRates(swap.was, person), only),
+        is: meanOf(pegRates(now, person), only),
+      })),
     [people, swap, now, only],
   );
-  const moved = rows.some((r) => Math.abs(r.is - r.was) >= 0.005);
+  const moved = rows.some((row) => Math.abs(row.is - row.was) >= 0.005);
   return (
     <section
       aria-label="What the swap changes"
@@ -394,16 +416,16 @@ function Effect({
       </p>
       <table className="w-full">
         <tbody>
-          {rows.map((r, i) => (
+          {rows.map((row, i) => (
             <tr key={names[i]}>
               <th scope="row" className="text-left font-normal">
                 {names[i]}
               </th>
-              <td className="text-right text-quiet">{percent(r.was)}</td>
+              <td className="text-right text-quiet">{percent(row.was)}</td>
               <td className="text-center" aria-label="to">
                 →
               </td>
-              <td className="text-right font-bold">{percent(r.is)}</td>
+              <td className="text-right font-bold">{percent(row.is)}</td>
             </tr>
           ))}
         </tbody>
@@ -422,15 +444,15 @@ function Effect({
   );
 }
 
-export function changeText(c: Change, name: (id: string) => string): string {
-  if (c.kind === "thing") return `one more item at home: ${name(c.item)}`;
-  if (c.kind === "leaveOut") return "one target fewer";
-  return `not requiring ${say(`property.${c.property}`)}`;
+export function changeText(change: Change, name: (id: string) => string): string {
+  if (change.kind === "thing") return `one more item at home: ${name(change.item)}`;
+  if (change.kind === "leaveOut") return "one target fewer";
+  return `not requiring ${say(`property.${change.property}`)}`;
 }
 
 /** Which homes can do it with what they have, which cannot and why, and what single change would let them in. */
 function ClassFit({
-  a,
+  a: activity,
   fits,
   housed,
   homes,
@@ -442,7 +464,7 @@ function ClassFit({
   housed: readonly Housed[];
   homes: Readonly<Record<string, string>>;
   name: (id: string) => string;
-  change: (a: Activity) => void;
+  change: (givenActivity: Activity) => void;
 }) {
   // As high before the answer as with it: what stands under it does not move.
   if (!fits)
@@ -451,13 +473,13 @@ function ClassFit({
         Checking the homes …
       </p>
     );
-  const of = new Map(fits.map((f) => [f.home, f]));
+  const of = new Map(fits.map((fit) => [fit.home, fit]));
   const count = countHomes(housed, (id) => {
-    const f = of.get(id);
-    return !f || f.guessed ? null : f.can;
+    const fit = of.get(id);
+    return !fit || fit.guessed ? null : fit.can;
   });
-  const told = fits.filter((f) => !f.guessed);
-  const out = told.filter((f) => !f.can);
+  const told = fits.filter((fit) => !fit.guessed);
+  const out = told.filter((fit) => !fit.can);
   const ranked = rankedChanges(told).slice(0, 4);
   return (
     <details className="mb-1 min-h-16 rounded-sm border-2 border-hair px-2.5 py-1.5" aria-label="Homes">
@@ -472,10 +494,10 @@ function ClassFit({
       {out.length > 0 && (
         <>
           <ul className="text-sm">
-            {out.map((f) => (
-              <li key={f.home} className="row-line py-1">
-                <span className="font-semibold">{homes[f.home]}</span>{" "}
-                <span className="text-quiet">{f.missing.map((m) => sayPhrase(m.why)).join(" ")}</span>
+            {out.map((fit) => (
+              <li key={fit.home} className="row-line py-1">
+                <span className="font-semibold">{homes[fit.home]}</span>{" "}
+                <span className="text-quiet">{fit.missing.map((unmet) => sayPhrase(unmet.why)).join(" ")}</span>
               </li>
             ))}
           </ul>
@@ -484,7 +506,7 @@ function ClassFit({
           </p>
           <ul className="grid gap-1 pt-1 text-sm">
             {ranked.map(({ change: c, homes: who }) => {
-              const next = withChange(a, c);
+              const next = withChange(activity, c);
               return (
                 <li key={JSON.stringify(c)} className="flex items-center justify-between gap-2">
                   <span>
@@ -503,7 +525,7 @@ function ClassFit({
       )}
       <p className="pt-1 text-xs text-quiet">
         {out.length > 0 && "Everyone else still gets a card, using the closest items they have, or none at all. "}
-        {fits.some((f) => f.guessed) && "For homes that haven't told us, we assume the usual items."}
+        {fits.some((fit) => fit.guessed) && "For homes that haven't told us, we assume the usual items."}
       </p>
     </details>
   );

@@ -20,7 +20,7 @@ export function getIn(o: unknown, path: Path): unknown {
 /** A copy with one place changed. */
 export function setIn<T>(o: T, [k, ...rest]: Path, value: unknown): T {
   if (k === undefined) return value as T;
-  if (Array.isArray(o)) return o.map((x, i) => (i === k ? setIn(x, rest, value) : x)) as T;
+  if (Array.isArray(o)) return o.map((eachValue, i) => (i === k ? setIn(eachValue, rest, value) : eachValue)) as T;
   return { ...o, [k]: setIn((o as Record<string | number, unknown>)[k], rest, value) };
 }
 
@@ -33,7 +33,7 @@ interface NumberProps {
   unit?: string;
   hint?: string;
   problem?: string;
-  change: (n: number) => void;
+  change: (count: number) => void;
 }
 
 /** A number: what is typed stays as typed; only a number in its bounds is taken over, and the bounds are said otherwise. */
@@ -41,11 +41,11 @@ export function NumberField({ name, value, least, most, step, unit, hint, proble
   const [typed, setTyped] = useState<string | null>(null);
   const id = useId();
   const text = typed ?? String(value);
-  const n = Number(text.replace(",", "."));
+  const count = Number(text.replace(",", "."));
   const bad =
-    text.trim() === "" || !Number.isFinite(n)
+    text.trim() === "" || !Number.isFinite(count)
       ? `a number from ${least} to ${most}`
-      : n < least || n > most
+      : count < least || count > most
         ? `from ${least} to ${most}${unit ? ` ${unit}` : ""}`
         : null;
   const told = bad ? `${name} cannot be ${bad}` : problem;
@@ -63,17 +63,18 @@ export function NumberField({ name, value, least, most, step, unit, hint, proble
           value={text}
           aria-invalid={told ? true : undefined}
           aria-describedby={told ? `${id}-told` : undefined}
-          onChange={(e) => {
-            setTyped(e.target.value);
-            const v = Number(e.target.value.replace(",", "."));
-            if (e.target.value.trim() !== "" && Number.isFinite(v) && v >= least && v <= most) change(v);
+          onChange={(event) => {
+            setTyped(event.target.value);
+            const v = Number(event.target.value.replace(",", "."));
+            if (event.target.value.trim() !== "" && Number.isFinite(v) && v >= least && v <= most) change(v);
           }}
-          onKeyDown={(e) => {
-            if (e.key !== "ArrowUp" && e.key !== "ArrowDown") return;
-            e.preventDefault();
+          onKeyDown={(event) => {
+            if (event.key !== "ArrowUp" && event.key !== "ArrowDown") return;
+            event.preventDefault();
             setTyped(null);
             change(
-              Math.round(Math.min(most, Math.max(least, value + (e.key === "ArrowUp" ? step : -step))) * 1000) / 1000,
+              Math.round(Math.min(most, Math.max(least, value + (event.key === "ArrowUp" ? step : -step))) * 1000) /
+                1000,
             );
           }}
           onBlur={() => !bad && setTyped(null)}
@@ -116,12 +117,12 @@ export function Choice<T>({
         <select
           id={group}
           className="w-full"
-          value={options.findIndex((o) => same(o.value, value))}
-          onChange={(e) => change(options[Number(e.target.value)]!.value)}
+          value={options.findIndex((option) => same(option.value, value))}
+          onChange={(event) => change(options[Number(event.target.value)]!.value)}
         >
-          {options.map((o, i) => (
-            <option key={o.label} value={i}>
-              {o.label}
+          {options.map((eachOption, i) => (
+            <option key={eachOption.label} value={i}>
+              {eachOption.label}
             </option>
           ))}
         </select>
@@ -134,15 +135,15 @@ export function Choice<T>({
         {hint && <span className="block text-xs text-quiet">{hint}</span>}
       </legend>
       <div className="clear-both flex flex-wrap overflow-hidden rounded-sm border-2 border-ink text-[0.86rem]">
-        {options.map((o) => {
-          const on = same(o.value, value);
+        {options.map((option) => {
+          const on = same(option.value, value);
           return (
             <label
-              key={o.label}
+              key={option.label}
               className={`grow px-2.5 py-1 text-center font-semibold has-focus-visible:outline-3 ${on ? "bg-ink text-page" : ""}`}
             >
-              <input type="radio" name={group} className="sr-only" checked={on} onChange={() => change(o.value)} />
-              {o.label}
+              <input type="radio" name={group} className="sr-only" checked={on} onChange={() => change(option.value)} />
+              {option.label}
             </label>
           );
         })}
@@ -168,7 +169,7 @@ export function Toggle({
         {name}
         {hint && <span className="block text-xs text-quiet">{hint}</span>}
       </span>
-      <input type="checkbox" checked={value} onChange={(e) => change(e.target.checked)} />
+      <input type="checkbox" checked={value} onChange={(event) => change(event.target.checked)} />
     </label>
   );
 }
@@ -188,7 +189,7 @@ export function TextField({
   offers?: readonly string[];
   value: string;
   most: number;
-  change: (v: string) => void;
+  change: (givenValue: string) => void;
   rows?: number;
 }) {
   const id = useId();
@@ -198,20 +199,20 @@ export function TextField({
         {name} {hint && <span className="hint">{hint}</span>}
       </label>
       {rows ? (
-        <textarea id={id} rows={rows} maxLength={most} value={value} onChange={(e) => change(e.target.value)} />
+        <textarea id={id} rows={rows} maxLength={most} value={value} onChange={(event) => change(event.target.value)} />
       ) : (
         <input
           id={id}
           maxLength={most}
           value={value}
           {...(offers && { list: `${id}-offers` })}
-          onChange={(e) => change(e.target.value)}
+          onChange={(event) => change(event.target.value)}
         />
       )}
       {offers && (
         <datalist id={`${id}-offers`}>
-          {offers.map((o) => (
-            <option key={o} value={o} />
+          {offers.map((offer) => (
+            <option key={offer} value={offer} />
           ))}
         </datalist>
       )}
@@ -233,12 +234,12 @@ export function Knobs({
 }) {
   return (
     <>
-      {list.map((k) => (
+      {list.map((knob) => (
         <OneKnob
-          key={k.path.join(".") + k.label}
-          knob={k}
+          key={knob.path.join(".") + knob.label}
+          knob={knob}
           params={params}
-          problem={problems.find((p) => p.field === `pattern.params.${k.path.join(".")}`)?.message}
+          problem={problems.find((problem) => problem.field === `pattern.params.${knob.path.join(".")}`)?.message}
           change={change}
         />
       ))}
@@ -247,7 +248,7 @@ export function Knobs({
 }
 
 function OneKnob({
-  knob: k,
+  knob,
   params,
   problem,
   change,
@@ -258,33 +259,33 @@ function OneKnob({
   change: (params: unknown, key: string) => void;
 }) {
   // What a document from before does not have is off, or empty.
-  const value = getIn(params, k.path) ?? (k.kind === "text" ? "" : null);
-  const key = `knob ${k.path.join(".")}`;
-  const set = (v: unknown) => change(setIn(params, k.path, v), key);
+  const value = getIn(params, knob.path) ?? (knob.kind === "text" ? "" : null);
+  const key = `knob ${knob.path.join(".")}`;
+  const set = (v: unknown) => change(setIn(params, knob.path, v), key);
   const { label } = useWords();
-  const name = label(k.label);
-  const hint = k.hint ? label(k.hint) : undefined;
-  switch (k.kind) {
+  const name = label(knob.label);
+  const hint = knob.hint ? label(knob.hint) : undefined;
+  switch (knob.kind) {
     case "number":
       return (
         <>
-          {k.off && (
+          {knob.off && (
             <Toggle
               name={name}
-              hint={value === null ? label(k.off.label) : undefined}
+              hint={value === null ? label(knob.off.label) : undefined}
               value={value !== null}
-              change={(on) => change(setIn(params, k.path, on ? k.off!.initial : null), `${key} on`)}
+              change={(on) => change(setIn(params, knob.path, on ? knob.off!.initial : null), `${key} on`)}
             />
           )}
           {value !== null && (
             <NumberField
-              name={k.off ? (k.unit === "s" ? "Seconds" : "Number") : name}
+              name={knob.off ? (knob.unit === "s" ? "Seconds" : "Number") : name}
               hint={hint}
               value={(value ?? 0) as number}
-              least={k.least}
-              most={k.most}
-              step={k.step}
-              unit={k.unit}
+              least={knob.least}
+              most={knob.most}
+              step={knob.step}
+              unit={knob.unit}
               problem={problem}
               change={set}
             />
@@ -296,9 +297,9 @@ function OneKnob({
         <Choice
           name={name}
           hint={hint}
-          options={k.options.map((o) => ({ value: o.value, label: label(o.label) }))}
+          options={knob.options.map((option) => ({ value: option.value, label: label(option.label) }))}
           value={value}
-          change={(v) => change(setIn(params, k.path, v), `${key} ${String(JSON.stringify(v)).slice(0, 40)}`)}
+          change={(v) => change(setIn(params, knob.path, v), `${key} ${String(JSON.stringify(v)).slice(0, 40)}`)}
         />
       );
     case "toggle":
@@ -308,9 +309,9 @@ function OneKnob({
         <TextField
           name={name}
           value={value as string}
-          most={k.most}
+          most={knob.most}
           change={set}
-          {...(k.label.startsWith("knob.exercise") && { offers: exercises.map((e) => e.name) })}
+          {...(knob.label.startsWith("knob.exercise") && { offers: exercises.map((exercise) => exercise.name) })}
         />
       );
     case "turns":
@@ -318,9 +319,9 @@ function OneKnob({
         <InTurn
           name={name}
           {...(hint && { hint })}
-          options={k.options.map((o) => ({ id: o.value, name: label(o.label) }))}
-          most={k.most}
-          more={label(k.more)}
+          options={knob.options.map((option) => ({ id: option.value, name: label(option.label) }))}
+          most={knob.most}
+          more={label(knob.more)}
           value={(value ?? []) as readonly string[]}
           {...(problem && { problem })}
           change={set}
@@ -331,8 +332,8 @@ function OneKnob({
         <InTurn
           name={name}
           {...(hint && { hint })}
-          options={k.options.map((o) => ({ id: o, name: label(`action.${o}`) }))}
-          most={k.most}
+          options={knob.options.map((option) => ({ id: option, name: label(`action.${option}`) }))}
+          most={knob.most}
           more="Add another action, in turn"
           value={(value ?? []) as readonly string[]}
           {...(problem && { problem })}
@@ -365,7 +366,7 @@ function InTurn({
   problem?: string;
   change: (v: readonly string[]) => void;
 }) {
-  const free = (options.find((o) => !value.includes(o.id)) ?? options[0]!).id;
+  const free = (options.find((option) => !value.includes(option.id)) ?? options[0]!).id;
   return (
     <fieldset className="row-line py-2">
       <legend className="float-left mb-1 w-full text-[0.92rem]">
@@ -379,11 +380,11 @@ function InTurn({
               aria-label={`${name} ${i + 1}`}
               className="min-w-0 grow py-0.5 text-sm"
               value={way}
-              onChange={(e) => change(value.map((w, k) => (k === i ? e.target.value : w)))}
+              onChange={(event) => change(value.map((word, k) => (k === i ? event.target.value : word)))}
             >
-              {options.map((o) => (
-                <option key={o.id} value={o.id}>
-                  {o.name}
+              {options.map((eachOption) => (
+                <option key={eachOption.id} value={eachOption.id}>
+                  {eachOption.name}
                 </option>
               ))}
             </select>
@@ -422,11 +423,11 @@ function ItemPick({ value, change }: { value: { item: string }; change: (v: unkn
       </p>
       <ThingPicker
         title={label("knob.item")}
-        items={list.filter((t) => t.uses.includes("target"))}
+        items={list.filter((item) => item.uses.includes("target"))}
         is={value.item}
-        pick={(t) => {
-          const { opening, openingDepth, gap, mass, contents, ...face } = faceOf(t);
-          const kept = { ...value, ...face, label: name(t.id), opening, openingDepth, gap };
+        pick={(item) => {
+          const { opening, openingDepth, gap, mass, contents, ...face } = faceOf(item);
+          const kept = { ...value, ...face, label: name(item.id), opening, openingDepth, gap };
           const was = "weight" in value ? (value.weight as { filling: number } | undefined) : undefined;
           const weight = { weight: { mass, contents, filling: contents > 0 ? (was?.filling ?? 0) : 0 } };
           change(JSON.parse(JSON.stringify({ ...kept, ...weight })));

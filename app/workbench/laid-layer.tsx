@@ -27,11 +27,11 @@ const AROUND = 9;
 const SIZE_NUDGE = { by: 0.05, fine: 0.01 };
 
 /** Where the pointer is on the plan, metres from the middle of the start line. */
-function pointer(svg: SVGSVGElement | null, s: PlanScale, [cx, cy]: readonly [number, number]): Place | null {
+function pointer(svg: SVGSVGElement | null, planScale: PlanScale, [cx, cy]: readonly [number, number]): Place | null {
   const box = svg?.getBoundingClientRect();
   if (!box) return null;
   const k = WIDTH / box.width;
-  return s.placeAt((cx - box.left) * k, (cy - box.top) * k);
+  return planScale.placeAt((cx - box.left) * k, (cy - box.top) * k);
 }
 
 /**
@@ -43,7 +43,7 @@ export const LaidLayer = memo(function LaidLayer({ laid, scale, chosen, choose, 
   const parts = useMemo(() => laidParts(laid), [laid]);
   const list = useMemo(() => strokesOf(parts), [parts]);
   const rigid = layoutNamed(laid.name).rigid;
-  const marks = parts.filter((p) => p.kind === "obstacle" || p.kind === "spot");
+  const marks = parts.filter((part) => part.kind === "obstacle" || part.kind === "spot");
   const now = useRef(laid);
   now.current = laid;
   const move = useCallback(
@@ -59,24 +59,29 @@ export const LaidLayer = memo(function LaidLayer({ laid, scale, chosen, choose, 
       role="group"
       aria-label={label(`layout.${laid.name}`)}
     >
-      <Strokes list={list} to={(p) => [scale.x(p.along), scale.y(p.across)]} k={scale.k} lit={(id) => id === chosen} />
+      <Strokes
+        list={list}
+        to={(place) => [scale.x(place.along), scale.y(place.across)]}
+        k={scale.k}
+        lit={(id) => id === chosen}
+      />
       {!rigid &&
-        marks.map((p) => (
+        marks.map((mark) => (
           <MarkHandle
-            key={p.id}
-            id={p.id}
-            name={`${label(`layout.${laid.name}`)} ${p.label || p.id.slice(2)}`}
-            along={p.along}
-            across={p.across}
-            half={p.kind === "spot" ? p.radius : p.width / 2}
+            key={mark.id}
+            id={mark.id}
+            name={`${label(`layout.${laid.name}`)} ${mark.label || mark.id.slice(2)}`}
+            along={mark.along}
+            across={mark.across}
+            half={mark.kind === "spot" ? mark.radius : mark.width / 2}
             scale={scale}
             svg={svg}
-            chosen={p.id === chosen}
+            chosen={mark.id === chosen}
             choose={choose}
             move={move}
             snap={snap}
             step={step}
-            wrong={wrong.includes(p.id)}
+            wrong={wrong.includes(mark.id)}
           />
         ))}
       <Frame
@@ -113,7 +118,7 @@ const MarkHandle = memo(function MarkHandle({
   along,
   across,
   half,
-  scale: s,
+  scale: planScale,
   svg,
   chosen,
   choose,
@@ -130,7 +135,7 @@ const MarkHandle = memo(function MarkHandle({
         choose(id);
         (event.target as Element | null)?.closest<SVGGElement>("[data-mark]")?.focus();
       }
-      const at = dragging ? pointer(svg.current, s, xy) : null;
+      const at = dragging ? pointer(svg.current, planScale, xy) : null;
       if (at)
         move(
           id,
@@ -141,7 +146,7 @@ const MarkHandle = memo(function MarkHandle({
     },
     { pointer: { touch: true }, filterTaps: true },
   );
-  const r = Math.max(14, half * s.k + 4);
+  const r = Math.max(14, half * planScale.k + 4);
   return (
     <g
       {...bind()}
@@ -150,10 +155,10 @@ const MarkHandle = memo(function MarkHandle({
       tabIndex={0}
       aria-pressed={chosen}
       aria-label={`${name}: ${along.toFixed(2)} m, ${asideText(across)}. Arrow keys move it.`}
-      transform={`translate(${s.x(along)} ${s.y(across)})`}
+      transform={`translate(${planScale.x(along)} ${planScale.y(across)})`}
       onFocus={() => choose(id)}
-      onKeyDown={(e) => {
-        const to = nudged(e, { along, across });
+      onKeyDown={(event) => {
+        const to = nudged(event, { along, across });
         if (to) move(id, to.along, to.across, `keys ${id}`);
       }}
       className="pointer-events-auto cursor-move touch-none outline-none [&:focus-visible>circle]:stroke-mustard"
@@ -185,7 +190,7 @@ const MarkHandle = memo(function MarkHandle({
 /** The frame: dragged by its edge or its near grip, turned and resized by two more; the same by keys while it has the focus. */
 function Frame({
   laid,
-  scale: s,
+  scale: planScale,
   svg,
   chosen,
   choose,
@@ -197,11 +202,12 @@ function Frame({
   const from = useRef<{ at: Place; laid: Laid } | null>(null);
   // The extent in the layout's own directions, at the size it has now.
   const own = useMemo(() => boundsOf(laidParts({ ...laid, along: 0, across: 0, turn: 0 })), [laid]);
-  const pad = AROUND / s.k;
+  const pad = AROUND / planScale.k;
   const [u0, u1] = [own.along[0] - pad, own.along[1] + pad];
   const [v0, v1] = [own.across[0] - pad, own.across[1] + pad];
   const [c, sn] = [Math.cos(laid.turn), Math.sin(laid.turn)];
-  const put = (u: number, v: number) => [s.x(laid.along + u * c - v * sn), s.y(laid.across + u * sn + v * c)] as const;
+  const put = (u: number, value: number) =>
+    [planScale.x(laid.along + u * c - value * sn), planScale.y(laid.across + u * sn + value * c)] as const;
   const begin = (event: Event, at: Place) => {
     gesture.current++;
     from.current = { at, laid };
@@ -210,7 +216,7 @@ function Frame({
   };
   const drag = useDrag(
     ({ xy, first, event, altKey, dragging, args: [grip] }) => {
-      const at = pointer(svg.current, s, xy);
+      const at = pointer(svg.current, planScale, xy);
       if (!at) return;
       if (first) begin(event, at);
       const was = from.current;
@@ -248,20 +254,20 @@ function Frame({
       tabIndex={0}
       aria-pressed={chosen}
       aria-label={`${label(`layout.${laid.name}`)}, ${text}, starts at ${laid.along.toFixed(2)} m, ${asideText(laid.across)}, turned ${degrees} degrees. Arrow keys move it, Shift with left or right turns it, Shift with up or down resizes it.`}
-      onFocus={(e) => e.target === e.currentTarget && choose(LAYOUT)}
-      onKeyDown={(e) => {
-        const to = nudged(e, laid);
+      onFocus={(event) => event.target === event.currentTarget && choose(LAYOUT)}
+      onKeyDown={(event) => {
+        const to = nudged(event, laid);
         if (!to) return;
         const [turn, size] = to.way;
-        if (!e.shiftKey) lay({ ...laid, along: to.along, across: to.across }, "keys layout");
-        else if (turn !== 0) lay({ ...laid, turn: turnedBy(laid.turn, turn, e.altKey) }, "keys turn");
-        else lay({ ...laid, size: sizeHeld(laid.size - size * SIZE_NUDGE[e.altKey ? "fine" : "by"]) }, "keys size");
+        if (!event.shiftKey) lay({ ...laid, along: to.along, across: to.across }, "keys layout");
+        else if (turn !== 0) lay({ ...laid, turn: turnedBy(laid.turn, turn, event.altKey) }, "keys turn");
+        else lay({ ...laid, size: sizeHeld(laid.size - size * SIZE_NUDGE[event.altKey ? "fine" : "by"]) }, "keys size");
       }}
       className="touch-none outline-none [&:focus-visible>path]:stroke-mustard"
     >
       <path
         {...drag("move")}
-        d={`M${corners.map((p) => p.map((v) => v.toFixed(1)).join(" ")).join("L")}Z`}
+        d={`M${corners.map((corner) => corner.map((v) => v.toFixed(1)).join(" ")).join("L")}Z`}
         fill="none"
         pointerEvents="stroke"
         stroke={chosen ? "var(--color-mustard)" : "var(--color-chalk)"}
@@ -290,7 +296,7 @@ function Frame({
       {chosen && (
         <text
           x={Math.min(WIDTH - 150, Math.max(80, moveAt[0]))}
-          y={Math.max(14, Math.min(...corners.map((p) => p[1])) - 8)}
+          y={Math.max(14, Math.min(...corners.map((corner) => corner[1])) - 8)}
           fill="var(--color-mustard)"
           fontSize="13"
           fontWeight="700"
@@ -305,7 +311,7 @@ function Frame({
     </g>
   );
 }
-const sizeHeld = (n: number) => Math.round(Math.min(MAX_SIZE, Math.max(MIN_SIZE, n)) * 1000) / 1000;
+const sizeHeld = (count: number) => Math.round(Math.min(MAX_SIZE, Math.max(MIN_SIZE, count)) * 1000) / 1000;
 
 function Grip({
   at: [x, y],

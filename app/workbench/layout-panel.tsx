@@ -25,8 +25,8 @@ const Sketch = memo(function Sketch({ name }: { name: LayoutName }) {
   return (
     <svg viewBox={`0 0 ${SMALL.width} ${SMALL.height}`} className="block w-full rounded-sm bg-court" aria-hidden="true">
       <Strokes
-        list={strokesOf(parts).filter((s) => s.kind !== "text")}
-        to={(p) => [SMALL.width / 2 + (p.along - mid[0]) * k, SMALL.height / 2 + (p.across - mid[1]) * k]}
+        list={strokesOf(parts).filter((stroke) => stroke.kind !== "text")}
+        to={(place) => [SMALL.width / 2 + (place.along - mid[0]) * k, SMALL.height / 2 + (place.across - mid[1]) * k]}
         k={k}
       />
     </svg>
@@ -35,7 +35,7 @@ const Sketch = memo(function Sketch({ name }: { name: LayoutName }) {
 
 /** What more is laid out beside the game: chosen from pictures, then its own numbers, where it lies and how it is turned. */
 export function LayoutPanel({
-  activity: a,
+  activity,
   change,
   choose,
 }: {
@@ -43,8 +43,8 @@ export function LayoutPanel({
   change: (next: Activity, key?: string) => void;
   choose: (id: string | null) => void;
 }) {
-  const { layout } = a;
-  const lay = (next: Laid, key: string) => change({ ...a, layout: next }, key);
+  const { layout } = activity;
+  const lay = (next: Laid, key: string) => change({ ...activity, layout: next }, key);
   return (
     <section className="mt-3" aria-label="Add a layout">
       <h3 className="text-base">Add a layout</h3>
@@ -60,7 +60,7 @@ export function LayoutPanel({
                   type="button"
                   className="w-full rounded-sm border-2 border-hair p-0.5 text-[0.78rem] leading-tight font-semibold hover:border-ink"
                   onClick={() => {
-                    change(withLayout(a, name));
+                    change(withLayout(activity, name));
                     choose(LAYOUT);
                   }}
                 >
@@ -72,7 +72,9 @@ export function LayoutPanel({
           </ul>
         </details>
       )}
-      {layout && <LaidKnobs key={layout.name} laid={layout} lay={lay} gone={() => change({ ...a, layout: null })} />}
+      {layout && (
+        <LaidKnobs key={layout.name} laid={layout} lay={lay} gone={() => change({ ...activity, layout: null })} />
+      )}
     </section>
   );
 }
@@ -83,17 +85,17 @@ const BEHIND_ALL = 0.2;
  * The example of a layout in an activity: the space to plan for grows where it does not reach. What hangs on a wall comes behind all
  * targets, where the wall may be.
  */
-export function withLayout(a: Activity, name: LayoutName): Activity {
+export function withLayout(activity: Activity, name: LayoutName): Activity {
   const plain = exampleOf(name);
-  const hung = laidParts(plain).find((p) => p.kind === "obstacle" && p.base !== undefined);
-  const last = reachOfLayout(opened(a).parts) + BEHIND_ALL;
+  const hung = laidParts(plain).find((laidPart) => laidPart.kind === "obstacle" && laidPart.base !== undefined);
+  const last = reachOfLayout(opened(activity).parts) + BEHIND_ALL;
   const by = hung?.kind === "obstacle" ? Math.max(0, last - hung.along) : 0;
   const layout = { ...plain, along: Math.round((plain.along + by) * 100) / 100 };
   const { along, across } = boundsOf(laidParts(layout));
-  const up = (m: number) => Math.ceil(m * 10 - 1e-6) / 10;
-  const length = Math.max(a.space.length, up(along[1]));
-  const width = Math.max(a.space.width, up(2 * Math.max(-across[0], across[1])));
-  return { ...a, layout, space: { ...a.space, length, width } };
+  const up = (metres: number) => Math.ceil(metres * 10 - 1e-6) / 10;
+  const length = Math.max(activity.space.length, up(along[1]));
+  const width = Math.max(activity.space.width, up(2 * Math.max(-across[0], across[1])));
+  return { ...activity, layout, space: { ...activity.space, length, width } };
 }
 
 function LaidKnobs({ laid, lay, gone }: { laid: Laid; lay: (next: Laid, key: string) => void; gone: () => void }) {
@@ -101,7 +103,7 @@ function LaidKnobs({ laid, lay, gone }: { laid: Laid; lay: (next: Laid, key: str
   const values = laid.values as Record<string, number | string>;
   const set = (name: string, v: number | string) =>
     lay({ ...laid, values: { ...values, [name]: v } as never, moved: {} } as Laid, `layout ${name}`);
-  const cm = (m: number) => Math.round(m * 100) / 100;
+  const cm = (metres: number) => Math.round(metres * 100) / 100;
   return (
     <>
       <div className="flex items-center justify-between">
@@ -110,25 +112,25 @@ function LaidKnobs({ laid, lay, gone }: { laid: Laid; lay: (next: Laid, key: str
           <Trash2 size={15} aria-hidden="true" /> Remove
         </button>
       </div>
-      {Object.entries(fields).map(([name, f]) =>
-        f.kind === "choice" ? (
+      {Object.entries(fields).map(([name, value]) =>
+        value.kind === "choice" ? (
           <Choice
             key={name}
             name={label(`layout.field.${name}`)}
-            options={f.options.map((o) => ({ value: o, label: label(`layout.option.${o}`) }))}
+            options={value.options.map((option) => ({ value: option, label: label(`layout.option.${option}`) }))}
             value={String(values[name])}
-            change={(v) => set(name, v)}
+            change={(givenValue) => set(name, givenValue)}
           />
         ) : (
           <NumberField
             key={name}
             name={label(`layout.field.${name}`)}
-            unit={f.unit === "m" ? "m" : f.unit === "deg" ? "°" : undefined}
+            unit={value.unit === "m" ? "m" : value.unit === "deg" ? "°" : undefined}
             value={Number(values[name])}
-            least={f.least}
-            most={f.most}
-            step={f.step}
-            change={(v) => set(name, f.whole ? Math.round(v) : v)}
+            least={value.least}
+            most={value.most}
+            step={value.step}
+            change={(givenValue) => set(name, value.whole ? Math.round(givenValue) : givenValue)}
           />
         ),
       )}
@@ -167,7 +169,7 @@ function LaidKnobs({ laid, lay, gone }: { laid: Laid; lay: (next: Laid, key: str
         least={MIN_SIZE * 100}
         most={MAX_SIZE * 100}
         step={5}
-        change={(p) => lay({ ...laid, size: p / 100 }, "layout size")}
+        change={(chance) => lay({ ...laid, size: chance / 100 }, "layout size")}
       />
       {Object.keys(laid.moved).length > 0 && (
         <button

@@ -44,19 +44,19 @@ const levelsWorker = () => new Worker(new URL("../workers/levels.worker.ts", imp
 const PLAYED = ["pattern", "match", "aim", "kit", "space", "setOut", "between"] as const;
 
 /** Levels of difficulty: a corridor, how many, what may be turned; each with the chances of youngest, middle and oldest. */
-export function LevelsPanel({ activity: a, problems, change, middle, people = [middle] }: PanelProps) {
+export function LevelsPanel({ activity, problems, change, middle, people = [middle] }: PanelProps) {
   const attempt = useAttemptWords();
   const { list } = useSchool();
   const names = namesOf(list);
   const [knobs, setKnobs] = useState<readonly LevelKnob[]>(USUAL_KNOBS);
-  const [count, setCount] = useState(a.levels?.list.length ?? USUAL_LEVELS);
-  const [low, setLow] = useState(100 * (a.levels?.low ?? CORRIDOR.low));
-  const [high, setHigh] = useState(100 * (a.levels?.high ?? CORRIDOR.high));
-  const { things, targets } = offered(a, list);
-  const more = settable(a);
-  const actions = otherActions(a);
-  const game = { params: a.pattern.params, match: a.match };
-  const aimed = aimedAt(a) !== null;
+  const [count, setCount] = useState(activity.levels?.list.length ?? USUAL_LEVELS);
+  const [low, setLow] = useState(100 * (activity.levels?.low ?? CORRIDOR.low));
+  const [high, setHigh] = useState(100 * (activity.levels?.high ?? CORRIDOR.high));
+  const { things, targets } = offered(activity, list);
+  const more = settable(activity);
+  const actions = otherActions(activity);
+  const game = { params: activity.pattern.params, match: activity.match };
+  const aimed = aimedAt(activity) !== null;
   const fits: Record<LevelKnob, boolean> = {
     line: true,
     target: aimed,
@@ -64,38 +64,47 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
     posture: true,
     thing: true,
     action: actions.length > 0,
-    game: gradesOf(a).length > 1,
-    bounce: more.some((k) => k.path[k.path.length - 1] === "bounce"),
+    game: gradesOf(activity).length > 1,
+    bounce: more.some((eachSettable) => eachSettable.path[eachSettable.path.length - 1] === "bounce"),
   };
   const { step } = paces(middle.age === "adult" ? 18 : middle.age);
-  const levels = a.levels;
-  const texts = levels ? levelTexts(a, levels.list, step, names) : [];
+  const levels = activity.levels;
+  const texts = levels ? levelTexts(activity, levels.list, step, names) : [];
   const sends = useMemo(
-    () => (levels && levels.of !== "end" ? levels.list.map((s) => people.map((who) => rateAt(a, s, who))) : []),
-    [a, levels, people],
+    () =>
+      levels && levels.of !== "end"
+        ? levels.list.map((setting) => people.map((who) => rateAt(activity, setting, who)))
+        : [],
+    [activity, levels, people],
   );
-  const ends = useEnds(a, people);
+  const ends = useEnds(activity, people);
   const rates = levels?.of === "end" ? (ends ?? []) : sends;
-  const amounts = amountsOf(a);
-  const [by, setBy] = useState(levels?.of === "end" ? (levels.list.flatMap((s) => s.settings)[0]?.field ?? "") : "");
+  const amounts = amountsOf(activity);
+  const [by, setBy] = useState(
+    levels?.of === "end" ? (levels.list.flatMap((setting) => setting.settings)[0]?.field ?? "") : "",
+  );
   const [looked, setLooked] = useState(0);
   const [failing, setFailing] = useState<"nothing" | "meanwhile" | "fewer" | "fewerHits" | "noneDiffer" | null>(null);
   const [lets, setLets] = useState<LevelKnob | null>(null);
-  const latest = useRef(a);
+  const latest = useRef(activity);
   useEffect(() => {
-    latest.current = a;
+    latest.current = activity;
   });
   const amount = useBeside<LevelsWorker>(levelsWorker);
-  const byEnd = amounts.some((k) => fieldOf(k) === by);
+  const byEnd = amounts.some((eachAmount) => fieldOf(eachAmount) === by);
   const put = (on: Activity, next: NonNullable<Activity["levels"]>, key?: string) =>
     change(withOwn({ ...on, levels: next }, list), key);
   const set = (i: number, s: Partial<LevelSetting>, key?: string) =>
-    put(a, { ...levels!, list: levels!.list.map((x, k) => (k === i ? { ...x, ...s } : x)) }, key);
+    put(
+      activity,
+      { ...levels!, list: levels!.list.map((setting, k) => (k === i ? { ...setting, ...s } : setting)) },
+      key,
+    );
   function propose() {
     const corridor = { low: low / 100, high: high / 100 };
     setFailing(null);
     if (!byEnd) {
-      const plain = { ...a, levels: null };
+      const plain = { ...activity, levels: null };
       const may = { corridor, count, knobs, things, targets };
       const made = proposeLevels(plain, middle, may);
       if (made.length > 1) {
@@ -108,10 +117,11 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
     }
     setLooked(0);
     amount.ask(
-      (w) => w.propose(a, middle, by, { corridor, count }, Comlink.proxy(setLooked)) as Promise<Level[]>,
+      (remote) =>
+        remote.propose(activity, middle, by, { corridor, count }, Comlink.proxy(setLooked)) as Promise<Level[]>,
       (made) => {
         // Whatever else was changed while it was worked out stays; of a game that was changed it says nothing.
-        if (PLAYED.some((k) => latest.current[k] !== a[k])) setFailing("meanwhile");
+        if (PLAYED.some((key) => latest.current[key] !== activity[key])) setFailing("meanwhile");
         else if (made.length === 0) setFailing("nothing");
         else {
           if (made.length < count) setFailing("fewer");
@@ -120,24 +130,24 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
       },
     );
   }
-  function take(made: readonly Level[], of?: "end", on: Activity = a) {
+  function take(made: readonly Level[], of?: "end", on: Activity = activity) {
     const { up = 2, down = 1, stop } = on.levels ?? {};
     put(on, {
       ...(of && { of }),
       low: low / 100,
       high: high / 100,
-      list: made.map((l) => l.setting),
+      list: made.map((level) => level.setting),
       up,
       down,
       ...(stop !== undefined && { stop }),
     });
   }
-  const none = rates.some((r) => r.some((x) => x === null));
+  const none = rates.some((rate) => rate.some((x) => x === null));
   const wide = low >= high;
   const off = levels
     ? Math.max(
-        ...rates.map((r) => {
-          const at = r[Math.min(1, r.length - 1)];
+        ...rates.map((rate) => {
+          const at = rate[Math.min(1, rate.length - 1)];
           return at === null || at === undefined ? 0 : Math.max(levels.low - at, at - levels.high);
         }),
       )
@@ -146,16 +156,16 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
   // Begun where most of the time is spent.
   const settled = useMemo(() => {
     if (none || of === "end" || rates.length === 0) return null;
-    const middle = rates.map((r) => r[Math.min(1, r.length - 1)] ?? 0);
+    const middle = rates.map((eachRate) => eachRate[Math.min(1, eachRate.length - 1)] ?? 0);
     const { rate, shares } = settles(middle, up, down);
     const at = shares.indexOf(Math.max(...shares));
     return { rate, at, until: stop === null ? null : sendsUntil(middle, up, down, at, stop) };
   }, [rates, none, of, up, down, stop]);
-  const whole = (n: number) => Math.round(100 * n);
+  const whole = (givenCount: number) => Math.round(100 * givenCount);
   const thingsOf = (id: string | null, all: readonly string[]) =>
-    [...new Set([...(id ? [id] : []), ...all])].map((x) => ({
-      id: x,
-      name: names[x] ?? sayPhrase({ key: `item.${x}` }),
+    [...new Set([...(id ? [id] : []), ...all])].map((text) => ({
+      id: text,
+      name: names[text] ?? sayPhrase({ key: `item.${text}` }),
     }));
   return (
     <>
@@ -174,14 +184,20 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
       <NumberField name="Number of levels" value={count} least={3} most={MAX_LEVELS} step={1} change={setCount} />
       <fieldset className="row-line py-2">
         <legend className="text-[0.92rem]">What may change, easiest to set up first</legend>
-        {LEVEL_KNOBS.filter((k) => fits[k]).map((k) => (
-          <label key={k} className="flex items-center gap-2 py-1">
+        {LEVEL_KNOBS.filter((levelKnob) => fits[levelKnob]).map((levelKnob) => (
+          <label key={levelKnob} className="flex items-center gap-2 py-1">
             <input
               type="checkbox"
-              checked={knobs.includes(k)}
-              onChange={() => setKnobs(LEVEL_KNOBS.filter((x) => (x === k ? !knobs.includes(k) : knobs.includes(x))))}
+              checked={knobs.includes(levelKnob)}
+              onChange={() =>
+                setKnobs(
+                  LEVEL_KNOBS.filter((text) =>
+                    text === levelKnob ? !knobs.includes(levelKnob) : knobs.includes(text),
+                  ),
+                )
+              }
             />
-            {label(`levelKnob.${k}`)}
+            {label(`levelKnob.${levelKnob}`)}
           </label>
         ))}
       </fieldset>
@@ -192,13 +208,15 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
           </span>
           <select
             value={byEnd ? by : ""}
-            onChange={(e) => {
-              setBy(e.target.value);
+            onChange={(event) => {
+              setBy(event.target.value);
               setFailing(null);
             }}
           >
             <option value="">no, use hits</option>
-            <Options of={amounts.map((k) => ({ id: fieldOf(k), name: knobName(k, more, attempt) }))} />
+            <Options
+              of={amounts.map((eachAmount) => ({ id: fieldOf(eachAmount), name: knobName(eachAmount, more, attempt) }))}
+            />
           </select>
         </label>
       )}
@@ -227,7 +245,11 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
           </button>
         )}
         {levels && (
-          <button type="button" className="btn btn-quiet btn-small" onClick={() => change({ ...a, levels: null })}>
+          <button
+            type="button"
+            className="btn btn-quiet btn-small"
+            onClick={() => change({ ...activity, levels: null })}
+          >
             Remove levels
           </button>
         )}
@@ -243,7 +265,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
                 type="button"
                 className="btn btn-small mt-1 block"
                 onClick={() => {
-                  setKnobs(LEVEL_KNOBS.filter((k) => k === lets || knobs.includes(k)));
+                  setKnobs(LEVEL_KNOBS.filter((levelKnob) => levelKnob === lets || knobs.includes(levelKnob)));
                   setFailing(null);
                 }}
               >
@@ -255,11 +277,11 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
           failing && tell(`level.${failing}`)
         )}
       </div>
-      <Problems list={problems.filter((p) => p.field.startsWith("levels"))} />
+      <Problems list={problems.filter((problem) => problem.field.startsWith("levels"))} />
       {levels && (
         <>
           <ol className="grid gap-1" aria-label="Levels, easiest first">
-            {levels.list.map((s, i) => (
+            {levels.list.map((setting, i) => (
               <li key={i} className="row-line grid gap-1 py-2">
                 <p className="flex flex-wrap items-baseline justify-between gap-x-3">
                   <strong>{tell("level.number", { number: i + 1 })}</strong>
@@ -282,7 +304,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
                   <NumberField
                     name="Line: metres farther (below 0: nearer)"
                     unit="m"
-                    value={s.line}
+                    value={setting.line}
                     least={-10}
                     most={10}
                     step={0.1}
@@ -291,48 +313,52 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
                   <div className="grid grid-cols-2 gap-2 py-1">
                     <Pick
                       name={tell("level.sends", { number: i + 1 })}
-                      is={s.thing}
+                      is={setting.thing}
                       none="the same object"
-                      of={thingsOf(s.thing, things)}
+                      of={thingsOf(setting.thing, things)}
                       put={(thing) => set(i, { thing })}
                     />
                     {aimed && (
                       <Pick
                         name={tell("level.aims", { number: i + 1 })}
-                        is={s.target}
+                        is={setting.target}
                         none="the same target"
-                        of={thingsOf(s.target, targets)}
+                        of={thingsOf(setting.target, targets)}
                         put={(target) => set(i, { target })}
                       />
                     )}
                     <Pick
                       name={tell("level.hands", { number: i + 1 })}
-                      is={s.hand}
+                      is={setting.hand}
                       none="usual hand"
                       of={[{ id: "other", name: "other hand" }]}
                       put={(hand) => set(i, { hand: hand === "other" ? "other" : null })}
                     />
                     <Pick
                       name={tell("level.postures", { number: i + 1 })}
-                      is={s.posture}
+                      is={setting.posture}
                       none="as designed"
                       of={LOW_POSTURES.map((id) => ({ id, name: tell("level.posture", { posture: id }) }))}
-                      put={(posture) => set(i, { posture: LOW_POSTURES.find((p) => p === posture) ?? null })}
+                      put={(posture) =>
+                        set(i, { posture: LOW_POSTURES.find((lowPosture) => lowPosture === posture) ?? null })
+                      }
                     />
                     <Pick
                       name={tell("level.helpers", { number: i + 1 })}
-                      is={s.helper ?? null}
+                      is={setting.helper ?? null}
                       none="no helper"
                       of={HELPERS.map((id) => ({ id, name: tell("level.helper", { helper: id }) }))}
-                      put={(helper) => set(i, { helper: HELPERS.find((h) => h === helper) })}
+                      put={(helper) => set(i, { helper: HELPERS.find((hash) => hash === helper) })}
                     />
-                    {(actions.length > 0 || s.action) && (
+                    {(actions.length > 0 || setting.action) && (
                       <Pick
                         name={tell("level.actions", { number: i + 1 })}
-                        is={s.action}
+                        is={setting.action}
                         none="the same action"
                         of={actions.map((id) => ({ id, name: label(`action.${id}`) }))}
-                        put={(action) => set(i, { action: actions.find((x) => x === action) ?? null })}
+                        put={(action) =>
+                          set(i, { action: actions.find((eachAction) => eachAction === action) ?? null })
+                        }
                       />
                     )}
                     {more.length > 0 && (
@@ -340,54 +366,59 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
                         name={tell("level.also", { number: i + 1 })}
                         is={null}
                         none="choose a field …"
-                        of={more.map((k) => ({ id: fieldOf(k), name: knobName(k, more, attempt) }))}
+                        of={more.map((eachSettable) => ({
+                          id: fieldOf(eachSettable),
+                          name: knobName(eachSettable, more, attempt),
+                        }))}
                         put={(field) => {
-                          const k = more.find((x) => fieldOf(x) === field);
+                          const k = more.find((eachSettable) => fieldOf(eachSettable) === field);
                           const now = k && setTo(k, game);
                           if (!k || (typeof now !== "number" && typeof now !== "boolean" && typeof now !== "string"))
                             return;
                           const value = typeof now === "boolean" ? !now : now;
-                          const others = s.settings.filter((x) => x.field !== field);
+                          const others = setting.settings.filter((eachSetting) => eachSetting.field !== field);
                           set(i, { settings: [...others, { field: fieldOf(k), value }] });
                         }}
                       />
                     )}
                   </div>
-                  {s.settings.map((x) => {
-                    const k = more.find((m) => fieldOf(m) === x.field);
+                  {setting.settings.map((eachSetting) => {
+                    const k = more.find((eachSettable) => fieldOf(eachSettable) === eachSetting.field);
                     const put = (value: number | boolean | string) =>
                       set(
                         i,
-                        { settings: s.settings.map((y) => (y.field === x.field ? { ...y, value } : y)) },
-                        `level ${i} ${x.field}`,
+                        {
+                          settings: setting.settings.map((y) => (y.field === eachSetting.field ? { ...y, value } : y)),
+                        },
+                        `level ${i} ${eachSetting.field}`,
                       );
                     return (
-                      <div key={x.field} className="flex items-end gap-2">
+                      <div key={eachSetting.field} className="flex items-end gap-2">
                         <div className="flex-1">
-                          {k?.kind === "number" && typeof x.value === "number" ? (
+                          {k?.kind === "number" && typeof eachSetting.value === "number" ? (
                             <NumberField
                               name={knobName(k, more, attempt)}
-                              value={x.value}
+                              value={eachSetting.value}
                               least={k.least}
                               most={k.most}
                               step={k.step}
                               change={put}
                             />
-                          ) : typeof x.value === "string" ? (
+                          ) : typeof eachSetting.value === "string" ? (
                             <TextField
-                              name={k ? knobName(k, more, attempt) : x.field}
+                              name={k ? knobName(k, more, attempt) : eachSetting.field}
                               rows={2}
                               most={k?.kind === "text" ? k.most : 400}
-                              value={x.value}
+                              value={eachSetting.value}
                               change={put}
                             />
                           ) : (
                             <label className="flex items-center justify-between gap-3 py-1 text-[0.92rem]">
-                              {k ? knobName(k, more, attempt) : x.field}
+                              {k ? knobName(k, more, attempt) : eachSetting.field}
                               <input
                                 type="checkbox"
-                                checked={x.value === true}
-                                onChange={() => put(x.value !== true)}
+                                checked={eachSetting.value === true}
+                                onChange={() => put(eachSetting.value !== true)}
                               />
                             </label>
                           )}
@@ -395,7 +426,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
                         <button
                           type="button"
                           className="btn btn-quiet btn-small"
-                          onClick={() => set(i, { settings: s.settings.filter((y) => y !== x) })}
+                          onClick={() => set(i, { settings: setting.settings.filter((y) => y !== eachSetting) })}
                         >
                           Reset
                         </button>
@@ -417,7 +448,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
               least={1}
               most={5}
               step={1}
-              change={(up) => put(a, { ...levels, up })}
+              change={(up) => put(activity, { ...levels, up })}
             />
             <NumberField
               name="Offer “Easier” after this many misses in a row"
@@ -425,7 +456,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
               least={1}
               most={5}
               step={1}
-              change={(down) => put(a, { ...levels, down })}
+              change={(down) => put(activity, { ...levels, down })}
             />
             <NumberField
               name="Stop asking after this many turns"
@@ -434,7 +465,7 @@ export function LevelsPanel({ activity: a, problems, change, middle, people = [m
               least={0}
               most={12}
               step={1}
-              change={(n) => put(a, { ...levels, stop: n === 0 ? null : n })}
+              change={(givenCount) => put(activity, { ...levels, stop: givenCount === 0 ? null : givenCount })}
             />
           </div>
           {settled && (
@@ -475,7 +506,7 @@ function Pick({
       aria-label={name}
       className="w-full py-0.5 text-sm"
       value={is ?? ""}
-      onChange={(e) => put(e.target.value === "" ? null : e.target.value)}
+      onChange={(event) => put(event.target.value === "" ? null : event.target.value)}
     >
       <option value="">{none}</option>
       <Options of={of} />

@@ -48,7 +48,7 @@ export function LiveYard({
   names: readonly string[];
   paceOfAll: readonly Paces[];
   shown: number;
-  show: (n: number) => void;
+  show: (count: number) => void;
   /** The activity's id. */
   id: string;
 }) {
@@ -60,7 +60,9 @@ export function LiveYard({
   const { pegs, probes } = opened(live);
   const loose = useMemo(
     () =>
-      probes.flatMap((p, i) => (p.peg === null ? [{ id: p.id, about: tell("rates.round", { number: i + 1 }) }] : [])),
+      probes.flatMap((probe, i) =>
+        probe.peg === null ? [{ id: probe.id, about: tell("rates.round", { number: i + 1 }) }] : [],
+      ),
     [probes],
   );
   // What is laid out beside the game changes nothing of the game: dragging it works out no rates anew.
@@ -75,20 +77,20 @@ export function LiveYard({
   const scale = useMemo(() => planScale(length, width, backFrom), [length, width, backFrom]);
   const rows = useMemo(
     () =>
-      people.map((p, i) => {
-        const all = rates(game, p, parts);
+      people.map((person, i) => {
+        const all = rates(game, person, parts);
         return {
-          name: `${RANKS[i]}, ${p.age}`,
+          name: `${RANKS[i]}, ${person.age}`,
           rates: new Map([...all, ...byPeg(game, all)]),
-          step: paces(p.age).step,
+          step: paces(person.age).step,
         };
       }),
     [people, game, parts],
   );
   // Where even the one who is best at it has no chance to speak of.
-  const hopeless = pegs.flatMap((p, i) =>
-    rows.every((r) => (r.rates.get(p.id) ?? 1) < NO_CHANCE)
-      ? [p.kind === "line" ? `line ${i + 1}` : p.label || itemName(p.item ?? "")]
+  const hopeless = pegs.flatMap((peg, i) =>
+    rows.every((row) => (row.rates.get(peg.id) ?? 1) < NO_CHANCE)
+      ? [peg.kind === "line" ? `line ${i + 1}` : peg.label || itemName(peg.item ?? "")]
       : [],
   );
   const { action } = live.aim;
@@ -118,46 +120,46 @@ export function LiveYard({
     [allParts, length, width, sent, inAir, action, age, held, sending, ceiling],
   );
   // The same list as long as it says the same, so that the plan is not drawn anew for it.
-  const wrongIds = JSON.stringify(clashes.flatMap((c) => c.ids as readonly string[]));
+  const wrongIds = JSON.stringify(clashes.flatMap((clash) => clash.ids as readonly string[]));
   const wrong = useMemo(() => JSON.parse(wrongIds) as string[], [wrongIds]);
   const clear = useMemo(
     () => (yard.clearShown ? { swing: swingOf(action, age, held), away: awayFrom(action, age, held) } : null),
     [yard.clearShown, action, age, held],
   );
   const step = paces(age).step;
-  const chosenAt = pegs.find((p) => p.id === chosen)?.distance ?? null;
+  const chosenAt = pegs.find((peg) => peg.id === chosen)?.distance ?? null;
   const spread = useMemo(
     () => (chosenAt === null ? null : spreadAt(chosenAt, step, paceOfAll)),
     [chosenAt, step, paceOfAll],
   );
   const { undo, redo } = draft;
   useEffect(() => {
-    const press = (e: KeyboardEvent) => {
-      const t = e.target as HTMLElement;
-      if (t.matches("input, textarea, select") && !t.matches("[type=radio], [type=checkbox]")) return;
-      if (e.metaKey) return;
+    const press = (event: KeyboardEvent) => {
+      const element = event.target as HTMLElement;
+      if (element.matches("input, textarea, select") && !element.matches("[type=radio], [type=checkbox]")) return;
+      if (event.metaKey) return;
       const { chosen: chosenId, group } = yard;
-      const peg = opened(draft.ledger.live()).pegs.find((p) => p.id === chosenId);
-      const first = allParts.find((p) => p.id === group[0]);
+      const peg = opened(draft.ledger.live()).pegs.find((eachPeg) => eachPeg.id === chosenId);
+      const first = allParts.find((allPart) => allPart.id === group[0]);
       // All that is chosen moves, wherever the focus is but on one of them: that one moves them itself.
       if (
         group.length > 1 &&
         first?.kind === "target" &&
-        !t.closest("[data-mark], [data-peg], [data-frame], [role=radiogroup]")
+        !element.closest("[data-mark], [data-peg], [data-frame], [role=radiogroup]")
       ) {
-        const to = t.matches("[type=radio], [type=checkbox]") ? null : nudged(e, first);
+        const to = element.matches("[type=radio], [type=checkbox]") ? null : nudged(event, first);
         if (to) yard.place(first.id, to.along, to.across, "keys all");
         if (to) return;
       }
-      if (e.ctrlKey && e.key === "z" && !e.shiftKey) undo();
-      else if (e.ctrlKey && (e.key === "y" || e.key === "Z")) redo();
-      else if (!keyOfPage(e)) return;
-      else if (e.key === "u") undo();
-      else if (e.key === "U") redo();
-      else if (peg && (e.key === "[" || e.key === "]"))
-        yard.move(peg.id, peg.distance + (e.key === "[" ? -EASIER : EASIER), "keys easier");
+      if (event.ctrlKey && event.key === "z" && !event.shiftKey) undo();
+      else if (event.ctrlKey && (event.key === "y" || event.key === "Z")) redo();
+      else if (!keyOfPage(event)) return;
+      else if (event.key === "u") undo();
+      else if (event.key === "U") redo();
+      else if (peg && (event.key === "[" || event.key === "]"))
+        yard.move(peg.id, peg.distance + (event.key === "[" ? -EASIER : EASIER), "keys easier");
       else return;
-      e.preventDefault();
+      event.preventDefault();
     };
     addEventListener("keydown", press);
     return () => removeEventListener("keydown", press);
@@ -215,7 +217,9 @@ export function LiveYard({
       />
       <div className="flex flex-wrap items-center gap-x-4 gap-y-0.5 text-[0.8rem] leading-tight text-quiet">
         <span>
-          {[...new Set(probes.map((p) => p.ask.aim.kind))].map((kind) => tell(`rates.${kind}`, attempt)).join(" ")}{" "}
+          {[...new Set(probes.map((probe) => probe.ask.aim.kind))]
+            .map((kind) => tell(`rates.${kind}`, attempt))
+            .join(" ")}{" "}
           Outlined: between 60% and 80%.
         </span>
         <button type="button" className="ml-auto underline" onClick={() => setUnit(unit === "m" ? "ft" : "m")}>

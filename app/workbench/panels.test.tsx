@@ -45,7 +45,7 @@ describe("station Cues", () => {
     const read = activity.safeParse(a);
     const problems = read.success
       ? []
-      : read.error.issues.map((x) => ({ field: x.path.join("."), message: x.message }));
+      : read.error.issues.map((issue) => ({ field: issue.path.join("."), message: issue.message }));
     const html = inRouter(
       <CuesPanel activity={a} problems={problems} change={none} chosen={null} choose={none} middle={{ age: 7 }} />,
     );
@@ -60,18 +60,18 @@ describe("station Kit", () => {
     { ...NOTHING_SAID, id: "h2", label: "two", kit: { sock: 4 } },
     { ...NOTHING_SAID, id: "h3", label: "three" },
   ];
-  const panel = (a: Activity, school = schoolOf({ own: [], hidden: [] })) =>
+  const panel = (givenActivity: Activity, school = schoolOf({ own: [], hidden: [] })) =>
     inRouter(
       <SchoolContext value={school}>
         <KitPanel
-          activity={a}
+          activity={givenActivity}
           problems={[]}
           change={none}
           chosen={null}
           choose={none}
           people={people}
           names={names}
-          fits={fitHomes(a, homes, school.list)}
+          fits={fitHomes(givenActivity, homes, school.list)}
           housed={[
             { child: "Ada B.", homes: ["h1"] },
             { child: "Ben C.", homes: ["h2"] },
@@ -105,7 +105,7 @@ describe("station Kit", () => {
   it("keeps a thing that the school deleted, and says so", () => {
     const puck = { ...catalogueItem("sockBall")!, id: "puck", name: "felt puck" };
     const a = withOwn({ ...climb, kit: { ...climb.kit, send: "puck" } }, [...listOf([]), puck]);
-    expect(a.kit.own.map((i) => i.id)).toEqual(["puck"]);
+    expect(a.kit.own.map((item) => item.id)).toEqual(["puck"]);
     expect(itemsIn(a).has("puck")).toBe(true);
     expect(plain(panel(a))).toContain("No longer in your school");
     expect(plain(panel(a, schoolOf({ own: [puck], hidden: [] })))).not.toContain("No longer in your school");
@@ -115,29 +115,29 @@ describe("station Kit", () => {
   });
 });
 
-function drawn(a: Activity, chosen: string | null) {
-  const parts = layoutOf(a);
-  const scale = planScale(a.space.length, a.space.width, countedBackFrom(parts));
-  const object = { diameter: thing(a.kit, a.kit.send)!.width, inAir: false };
+function drawn(givenActivity: Activity, chosen: string | null) {
+  const parts = layoutOf(givenActivity);
+  const scale = planScale(givenActivity.space.length, givenActivity.space.width, countedBackFrom(parts));
+  const object = { diameter: thing(givenActivity.kit, givenActivity.kit.send)!.width, inAir: false };
   return renderToStaticMarkup(
     <Plan
-      space={a.space}
+      space={givenActivity.space}
       parts={parts}
       scale={scale}
       chosen={chosen}
       choose={none}
       focusOn={none}
-      spread={personOf(a, { age: 7 }).sends({}).spread}
+      spread={personOf(givenActivity, { age: 7 }).sends({}).spread}
       who="Ada B."
       place={none}
-      wrong={clashesOf(parts, a.space, object).flatMap((c) => c.ids as readonly string[])}
+      wrong={clashesOf(parts, givenActivity.space, object).flatMap((clash) => clash.ids as readonly string[])}
       group={[]}
       toggle={none}
       widen={none}
       snap="tens"
       step={0.5}
       clear={null}
-      behind={a.behind}
+      behind={givenActivity.behind}
     />,
   );
 }
@@ -176,7 +176,7 @@ describe("the plan", () => {
       expect(html, name).toContain("data-frame");
       expect(html.match(/data-grip="(move|turn|size)"/g), name).toHaveLength(3);
       const { rigid } = layoutNamed(name);
-      const marks = laidParts(a.layout!).filter((p) => p.kind === "obstacle" || p.kind === "spot");
+      const marks = laidParts(a.layout!).filter((laidPart) => laidPart.kind === "obstacle" || laidPart.kind === "spot");
       expect(html.match(/data-mark="x\./g)?.length ?? 0, name).toBe(rigid ? 0 : marks.length);
       expect(html).toContain(`aria-label="${label(`layout.${name}`)}, `);
       expect(plain(html)).not.toContain("[");
@@ -185,19 +185,19 @@ describe("the plan", () => {
   it("draws bands with their points, and no mark to move aside", () => {
     const html = drawn(bands, "b2");
     expect(html).not.toContain("data-mark");
-    for (const z of layoutOf(bands)) if (z.kind === "zone") expect(plain(html)).toContain(` ${z.points} `);
+    for (const part of layoutOf(bands)) if (part.kind === "zone") expect(plain(html)).toContain(` ${part.points} `);
   });
 });
 
 describe("the tape", () => {
-  const tape = (a: Activity, unit: "m" | "ft") => {
-    const parts = layoutOf(a);
+  const tape = (givenActivity: Activity, unit: "m" | "ft") => {
+    const parts = layoutOf(givenActivity);
     return renderToStaticMarkup(
       <Tape
-        pegs={opened(a).pegs}
-        scale={planScale(a.space.length, a.space.width, countedBackFrom(parts))}
-        length={a.space.length}
-        rows={people.map((p, i) => ({ name: names[i]!, rates: pegRates(a, p), step: 0.5 }))}
+        pegs={opened(givenActivity).pegs}
+        scale={planScale(givenActivity.space.length, givenActivity.space.width, countedBackFrom(parts))}
+        length={givenActivity.space.length}
+        rows={people.map((person, i) => ({ name: names[i]!, rates: pegRates(givenActivity, person), step: 0.5 }))}
         shown={1}
         show={none}
         chosen="t3"
@@ -220,8 +220,8 @@ describe("the tape", () => {
     expect(html).toContain('aria-valuenow="2.8"');
     expect(html).toMatch(/aria-valuetext="2\.80 m, [\d½]+ steps"/);
     expect(html.match(/data-rate=/g)).toHaveLength(15);
-    const rates = [...plain(html).matchAll(/(\d+) ?%/g)].map((m) => Number(m[1]));
-    expect(rates.every((r) => r >= 0 && r <= 100)).toBe(true);
+    const rates = [...plain(html).matchAll(/(\d+) ?%/g)].map((match) => Number(match[1]));
+    expect(rates.every((rate) => rate >= 0 && rate <= 100)).toBe(true);
     expect(plain(tape(climb, "ft"))).toContain("feet");
   });
 });
@@ -261,11 +261,11 @@ describe("the strip", () => {
     });
     expect(lacks.fits).toBe(false);
     expect(lacks.single!.words).toBe("one target fewer");
-    expect(opened(lacks.single!.next!).pegs.map((p) => p.id)).not.toContain("t2");
+    expect(opened(lacks.single!.next!).pegs.map((peg) => peg.id)).not.toContain("t2");
     const buy = told({ can: false, lets: [{ kind: "thing", item: "bucket" }] });
     expect(buy.single).toEqual({ words: "one more item at home: bucket", next: null });
     const tight = told({ place: { status: "none", proved: true, lets: [{ kind: "fewer", target: "t5" }], scale: 1 } });
-    expect(opened(tight.single!.next!).pegs.map((p) => p.id)).not.toContain("t5");
+    expect(opened(tight.single!.next!).pegs.map((peg) => peg.id)).not.toContain("t5");
     const runs = told({ place: { status: "none", proved: false, lets: [{ kind: "backstop" }], scale: 1 } });
     expect(runs.single!.next!.behind).toBe("soft");
     expect(told({ place: { status: "designed", lets: [], scale: 1 } })).toMatchObject({ fits: true, single: null });

@@ -29,7 +29,7 @@ const TOGETHER: readonly { how: Together; name: string; Icon: LucideIcon }[] = [
 /** Over the plan: choosing all, what to do with those chosen, what a drag snaps to, and whether keep-clear is shown. */
 export const PlanBar = memo(function PlanBar({
   yard,
-  activity: a,
+  activity,
   who,
   change,
 }: {
@@ -38,9 +38,9 @@ export const PlanBar = memo(function PlanBar({
   who: string;
   change: (next: Activity, key?: string) => void;
 }) {
-  const targets = opened(a)
-    .pegs.filter((p) => p.kind === "target")
-    .map((p) => p.id);
+  const targets = opened(activity)
+    .pegs.filter((peg) => peg.kind === "target")
+    .map((peg) => peg.id);
   const several = yard.group.length > 1;
   const chosen = several ? yard.group : targets;
   const all = yard.group.length === targets.length;
@@ -63,7 +63,7 @@ export const PlanBar = memo(function PlanBar({
               className="btn btn-quiet btn-small px-1.5"
               aria-label={name}
               title={`${name}: ${several ? "the selected targets" : "all targets"}`}
-              onClick={() => change(arrange(a, chosen, how))}
+              onClick={() => change(arrange(activity, chosen, how))}
             >
               <Icon size={17} aria-hidden="true" />
             </button>
@@ -75,14 +75,14 @@ export const PlanBar = memo(function PlanBar({
         <select
           className="w-28 py-0.5 text-[0.82rem]"
           value={yard.snap}
-          onChange={(e) => yard.setSnap(e.target.value === "steps" ? "steps" : "tens")}
+          onChange={(event) => yard.setSnap(event.target.value === "steps" ? "steps" : "tens")}
         >
           <option value="tens">10 cm</option>
           <option value="steps">half steps, {who.split(" ")[0]}</option>
         </select>
       </label>
       <label className="flex items-center gap-1.5">
-        <input type="checkbox" checked={yard.clearShown} onChange={(e) => yard.showClear(e.target.checked)} />
+        <input type="checkbox" checked={yard.clearShown} onChange={(event) => yard.showClear(event.target.checked)} />
         Keep clear
       </label>
     </div>

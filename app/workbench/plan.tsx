@@ -41,7 +41,7 @@ interface Props {
 export const Plan = memo(function Plan({
   space,
   parts,
-  scale: s,
+  scale: planScale,
   chosen,
   choose,
   focusOn,
@@ -58,31 +58,33 @@ export const Plan = memo(function Plan({
   behind,
 }: Props) {
   const svg = useRef<SVGSVGElement>(null);
-  const top = s.y(-space.width / 2);
-  const bottom = s.y(space.width / 2);
-  const right = s.x(space.length);
+  const top = planScale.y(-space.width / 2);
+  const bottom = planScale.y(space.width / 2);
+  const right = planScale.x(space.length);
   const runOn = partsOf(parts, "runOn")[0];
   const targets = partsOf(parts, "target");
-  const held = targets.find((t) => t.id === chosen);
+  const held = targets.find((target) => target.id === chosen);
   const zones = partsOf(parts, "zone");
-  const lines = partsOf(parts, "line").filter((l) => l.role === "start");
-  const from = lines.find((l) => l.id === chosen) ?? lines[0];
+  const lines = partsOf(parts, "line").filter((line) => line.role === "start");
+  const from = lines.find((line) => line.id === chosen) ?? lines[0];
   const fromId = from?.id;
   // What is sent at stands in handles of its own, with its words.
   const strokes = useMemo(() => {
-    const at = partsOf(parts, "line").filter((l) => l.role === "start");
-    const line = at.findIndex((l) => l.id === fromId);
-    const written = (p: Part) => {
-      if (p.kind !== "line" || p.role !== "start") return writtenOn(p);
-      if (p.id !== fromId) return "";
-      return s.reversed ? `line ${line + 1}` : "start";
+    const at = partsOf(parts, "line").filter((eachLine) => eachLine.role === "start");
+    const line = at.findIndex((eachLine) => eachLine.id === fromId);
+    const written = (part: Part) => {
+      if (part.kind !== "line" || part.role !== "start") return writtenOn(part);
+      if (part.id !== fromId) return "";
+      return planScale.reversed ? `line ${line + 1}` : "start";
     };
     return strokesOf(parts, written).filter(
-      (x) => !(x.kind === "thing" && x.aimed) && !(x.kind === "text" && x.of === "target"),
+      (stroke) => !(stroke.kind === "thing" && stroke.aimed) && !(stroke.kind === "text" && stroke.of === "target"),
     );
-  }, [parts, fromId, s.reversed]);
-  const aim = targets.find((t) => t.id === chosen || t.group === chosen) ?? (s.reversed ? targets[0] : null);
-  const zone = zones.find((z) => `b${z.id.slice(1)}` === chosen) ?? null;
+  }, [parts, fromId, planScale.reversed]);
+  const aim =
+    targets.find((target) => target.id === chosen || target.group === chosen) ??
+    (planScale.reversed ? targets[0] : null);
+  const zone = zones.find((eachZone) => `b${eachZone.id.slice(1)}` === chosen) ?? null;
   const aimed = aim
     ? { along: aim.along, across: aim.across }
     : zone
@@ -93,7 +95,7 @@ export const Plan = memo(function Plan({
   return (
     <svg
       ref={svg}
-      viewBox={`0 0 ${WIDTH} ${s.height}`}
+      viewBox={`0 0 ${WIDTH} ${planScale.height}`}
       className="on-court own-layer block w-full rounded-md bg-court"
       role="group"
       aria-label="Plan of the yard, to scale"
@@ -122,16 +124,16 @@ export const Plan = memo(function Plan({
         />
         {runOn && runOn.far > runOn.near && (
           <rect
-            x={s.x(runOn.near)}
+            x={planScale.x(runOn.near)}
             y={top}
-            width={Math.max(0, s.x(Math.min(runOn.far, space.length + 2)) - s.x(runOn.near))}
+            width={Math.max(0, planScale.x(Math.min(runOn.far, space.length + 2)) - planScale.x(runOn.near))}
             height={bottom - top}
             fill="url(#hatch)"
           />
         )}
         {behind !== "open" && (
           <path
-            d={`M${s.x(Math.max(...targets.map((t) => t.along), ...zones.map((z) => z.far)) + 0.18)} ${top + 6}V${bottom - 6}`}
+            d={`M${planScale.x(Math.max(...targets.map((target) => target.along), ...zones.map((eachZone) => eachZone.far)) + 0.18)} ${top + 6}V${bottom - 6}`}
             stroke="var(--color-chalk)"
             strokeWidth={behind === "wall" ? 6 : 12}
             strokeOpacity={behind === "wall" ? 0.9 : 0.35}
@@ -141,32 +143,32 @@ export const Plan = memo(function Plan({
         {clear && from && (
           <g fill="none" pointerEvents="none">
             <circle
-              cx={s.x(from.along)}
-              cy={s.y(0)}
-              r={clear.swing * s.k}
+              cx={planScale.x(from.along)}
+              cy={planScale.y(0)}
+              r={clear.swing * planScale.k}
               stroke="var(--color-ember)"
               strokeWidth="2"
               strokeDasharray="6 4"
             />
             <circle
-              cx={s.x(from.along)}
-              cy={s.y(0)}
-              r={clear.away * s.k}
+              cx={planScale.x(from.along)}
+              cy={planScale.y(0)}
+              r={clear.away * planScale.k}
               stroke="var(--color-lilac)"
               strokeWidth="2"
               strokeDasharray="2 5"
             />
-            {targets.map((t) => (
+            {targets.map((target) => (
               <path
-                key={t.id}
-                d={`M${s.x(from.along)} ${s.y(0)}L${s.x(t.along)} ${s.y(t.across)}`}
+                key={target.id}
+                d={`M${planScale.x(from.along)} ${planScale.y(0)}L${planScale.x(target.along)} ${planScale.y(target.across)}`}
                 stroke="var(--color-ember)"
                 strokeOpacity="0.25"
-                strokeWidth={Math.max(6, s.k * 0.18)}
+                strokeWidth={Math.max(6, planScale.k * 0.18)}
               />
             ))}
             <text
-              x={s.x(from.along + clear.swing) + 4}
+              x={planScale.x(from.along + clear.swing) + 4}
               y={bottom - 6}
               fill="var(--color-ember)"
               fontSize="12"
@@ -175,7 +177,7 @@ export const Plan = memo(function Plan({
               swing {clear.swing.toFixed(1)} m
             </text>
             <text
-              x={s.x(from.along + clear.away) + 4}
+              x={planScale.x(from.along + clear.away) + 4}
               y={top + 16}
               fill="var(--color-lilac)"
               fontSize="12"
@@ -187,92 +189,94 @@ export const Plan = memo(function Plan({
         )}
         <Strokes
           list={strokes}
-          to={(p) => [s.x(p.along), s.y(p.across)]}
-          k={s.k}
+          to={(givenPlace) => [planScale.x(givenPlace.along), planScale.y(givenPlace.across)]}
+          k={planScale.k}
           text={14}
           lit={(id) => id === chosen || id === from?.id || id === zone?.id}
         />
         {aimed && spread && distance > 0 && (
           <ellipse
-            cx={s.x(aimed.along)}
-            cy={s.y(aimed.across)}
-            rx={2 * spread.range * distance * s.k}
-            ry={2 * spread.lateral * distance * s.k}
+            cx={planScale.x(aimed.along)}
+            cy={planScale.y(aimed.across)}
+            rx={2 * spread.range * distance * planScale.k}
+            ry={2 * spread.lateral * distance * planScale.k}
             fill="url(#scatter)"
           />
         )}
         {from &&
-          !s.reversed &&
-          targets.map((t) => (
+          !planScale.reversed &&
+          targets.map((target) => (
             <path
-              key={t.id}
-              d={`M${s.x(from.along)} ${s.y(0)}L${s.x(t.along)} ${s.y(t.across)}`}
+              key={target.id}
+              d={`M${planScale.x(from.along)} ${planScale.y(0)}L${planScale.x(target.along)} ${planScale.y(target.across)}`}
               stroke="var(--color-chalk)"
-              strokeOpacity={t.id === chosen ? 0.95 : 0.22}
-              strokeWidth={t.id === chosen ? 2.4 : 1.5}
-              strokeDasharray={t.id === chosen ? "8 6" : undefined}
+              strokeOpacity={target.id === chosen ? 0.95 : 0.22}
+              strokeWidth={target.id === chosen ? 2.4 : 1.5}
+              strokeDasharray={target.id === chosen ? "8 6" : undefined}
             />
           ))}
-        {from && (s.reversed || zone) && aimed && (
+        {from && (planScale.reversed || zone) && aimed && (
           <path
-            d={`M${s.x(from.along)} ${s.y(0)}L${s.x(aimed.along)} ${s.y(aimed.across)}`}
+            d={`M${planScale.x(from.along)} ${planScale.y(0)}L${planScale.x(aimed.along)} ${planScale.y(aimed.across)}`}
             stroke="var(--color-chalk)"
             strokeWidth="2.4"
             strokeDasharray="8 6"
           />
         )}
-        {s.reversed &&
-          lines.map((l) => (
+        {planScale.reversed &&
+          lines.map((line) => (
             <path
-              key={l.id}
-              d={`M${s.x(l.along)} ${s.y(-l.width / 2)}V${s.y(l.width / 2)}`}
+              key={line.id}
+              d={`M${planScale.x(line.along)} ${planScale.y(-line.width / 2)}V${planScale.y(line.width / 2)}`}
               stroke="transparent"
               strokeWidth={LINE_GRIP}
-              onClick={() => choose(l.id)}
+              onClick={() => choose(line.id)}
               className="cursor-pointer"
             />
           ))}
         {from && (
-          <g transform={`translate(${s.x(from.along) - 24} ${s.y(0)})`}>
+          <g transform={`translate(${planScale.x(from.along) - 24} ${planScale.y(0)})`}>
             <ellipse rx="8" ry="18" fill="none" stroke="var(--color-chalk)" strokeWidth="2.5" />
             <circle r="7.5" fill="var(--color-chalk)" />
           </g>
         )}
-        {targets.map((t, i) => (
+        {targets.map((target, i) => (
           <TargetMark
-            key={t.id}
-            id={t.id}
-            item={t.item}
-            sign={t.sign}
-            name={t.group ? t.label : s.reversed ? targetName(t) : `${i + 1} ${targetName(t)}`}
-            x={s.x(t.along)}
-            y={s.y(t.across)}
-            size={drawnSize(t.width, { k: s.k, least: LEAST })}
-            foot={s.height}
-            chosen={t.id === chosen}
-            grouped={group.includes(t.id)}
+            key={target.id}
+            id={target.id}
+            item={target.item}
+            sign={target.sign}
+            name={
+              target.group ? target.label : planScale.reversed ? targetName(target) : `${i + 1} ${targetName(target)}`
+            }
+            x={planScale.x(target.along)}
+            y={planScale.y(target.across)}
+            size={drawnSize(target.width, { k: planScale.k, least: LEAST })}
+            foot={planScale.height}
+            chosen={target.id === chosen}
+            grouped={group.includes(target.id)}
             choose={choose}
             focusOn={focusOn}
             toggle={toggle}
-            wide={t.width}
+            wide={target.width}
             snap={snap}
             step={step}
             place={place}
-            scale={s}
+            scale={planScale}
             svg={svg}
-            distance={t.along}
-            across={t.across}
-            wrong={wrong.includes(t.id)}
+            distance={target.along}
+            across={target.across}
+            wrong={wrong.includes(target.id)}
           />
         ))}
-        {held && <WidthGrip key={held.id} target={held} widen={widen} scale={s} svg={svg} />}
-        <text x="26" y={s.height - 5} fill="var(--color-chalk)" fillOpacity="0.85" fontSize="13">
+        {held && <WidthGrip key={held.id} target={held} widen={widen} scale={planScale} svg={svg} />}
+        <text x="26" y={planScale.height - 5} fill="var(--color-chalk)" fillOpacity="0.85" fontSize="13">
           {label(`floor.${space.floor}`)}, {space.length} × {space.width} m. Shading: where attempts by {who} end
         </text>
         {beyond > 0 && (
           <text
             x={WIDTH - 14}
-            y={s.height - 5}
+            y={planScale.height - 5}
             textAnchor="end"
             fill="var(--color-chalk)"
             fillOpacity="0.85"
@@ -358,7 +362,7 @@ const TargetMark = memo(function TargetMark({
       }
       if (!box.current || !dragging) return;
       const px = WIDTH / box.current.width;
-      const to = (v: number) => snapped(v, snap, step, altKey);
+      const to = (value: number) => snapped(value, snap, step, altKey);
       const aside = ((cy - box.current.top) * px - scale.height / 2) / scale.k;
       const along = scale.reversed ? distance : to(scale.distanceAt((cx - box.current.left) * px));
       place(id, along, to(aside), `drag ${id} ${gesture.current}`);
@@ -375,15 +379,15 @@ const TargetMark = memo(function TargetMark({
         aria-pressed={chosen || grouped}
         aria-label={`${name}: ${distance.toFixed(2)} m, ${asideText(across)}. Arrow keys move it. Shift and space select several.`}
         transform={`translate(${x} ${y})`}
-        onClick={(e) => (e.shiftKey ? toggle(id) : choose(id))}
+        onClick={(event) => (event.shiftKey ? toggle(id) : choose(id))}
         onFocus={() => focusOn(id)}
-        onKeyDown={(e) => {
-          if (e.key === " " || e.key === "Enter") {
-            e.preventDefault();
-            if (e.shiftKey) toggle(id);
+        onKeyDown={(event) => {
+          if (event.key === " " || event.key === "Enter") {
+            event.preventDefault();
+            if (event.shiftKey) toggle(id);
             else choose(id);
           }
-          const to = nudged(e, { along: distance, across });
+          const to = nudged(event, { along: distance, across });
           if (to) place(id, to.along, to.across, `keys ${id}`);
         }}
         className="cursor-move touch-none outline-none [&:focus-visible>circle]:stroke-mustard"
@@ -453,7 +457,7 @@ const TargetMark = memo(function TargetMark({
 function WidthGrip({
   target: { id, along, across, width },
   widen,
-  scale: s,
+  scale: planScale,
   svg,
 }: {
   target: PartOf<"target">;
@@ -462,14 +466,14 @@ function WidthGrip({
   svg: React.RefObject<SVGSVGElement | null>;
 }) {
   const box = useRef<DOMRect | null>(null);
-  const y = s.y(across);
+  const y = planScale.y(across);
   const bind = useDrag(
     ({ xy: [, cy], first, startTime }) => {
       if (first) {
         box.current = svg.current?.getBoundingClientRect() ?? null;
       }
       if (!box.current) return;
-      const half = ((cy - box.current.top) * (WIDTH / box.current.width) - y) / s.k;
+      const half = ((cy - box.current.top) * (WIDTH / box.current.width) - y) / planScale.k;
       widen(id, Math.round(half * 2 * 100) / 100, `drag width ${id} ${startTime}`);
     },
     { pointer: { touch: true }, filterTaps: true },
@@ -478,7 +482,7 @@ function WidthGrip({
     <g
       {...bind()}
       data-grip={`width ${id}`}
-      transform={`translate(${s.x(along)} ${y + (width * s.k) / 2})`}
+      transform={`translate(${planScale.x(along)} ${y + (width * planScale.k) / 2})`}
       className="cursor-ns-resize touch-none"
     >
       <title>{`Width ${width.toFixed(2)} m: drag to change`}</title>

@@ -18,22 +18,22 @@ const FIRST: Answers = {
 
 /** The answers to the quick question: each with a picture, which one is right, and why. */
 export function QuestionAnswers({
-  activity: a,
+  activity,
   change,
 }: {
   activity: Activity;
   change: (next: Activity, key?: string) => void;
 }) {
   const { list: things, name } = useSchool();
-  const { answers } = a;
+  const { answers } = activity;
   const nameOf = (picture: string) => (picture.startsWith("pic-") ? label(`picture.${picture}`) : name(picture));
-  const set = (next: Answers | null, key?: string) => change({ ...a, answers: next }, key);
+  const set = (next: Answers | null, key?: string) => change({ ...activity, answers: next }, key);
   if (!answers)
     return (
       <button
         type="button"
         className="btn btn-quiet btn-small mb-3"
-        disabled={a.question === ""}
+        disabled={activity.question === ""}
         onClick={() => set(FIRST)}
       >
         <Plus size={15} aria-hidden="true" /> Picture answers, asked once before play
@@ -63,7 +63,7 @@ export function QuestionAnswers({
               className="min-w-0 text-sm"
               maxLength={60}
               value={x.text}
-              onChange={(e) => answer(i, { text: e.target.value }, `answer ${i}`)}
+              onChange={(event) => answer(i, { text: event.target.value }, `answer ${i}`)}
             />
             {list.length > 2 ? (
               <button
@@ -81,21 +81,24 @@ export function QuestionAnswers({
               aria-label={`Picture for answer ${i + 1}`}
               className="min-w-0 py-0.5 text-sm"
               value={x.picture}
-              onChange={(e) => answer(i, { picture: e.target.value })}
+              onChange={(event) => answer(i, { picture: event.target.value })}
             >
               <optgroup label="Technique">
-                {PICTURES.map((p) => (
-                  <option key={p} value={p}>
-                    {nameOf(p)}
+                {PICTURES.map((picture) => (
+                  <option key={picture} value={picture}>
+                    {nameOf(picture)}
                   </option>
                 ))}
               </optgroup>
               <optgroup label="Items">
-                {[...things.map((t) => t.id), ...(things.some((t) => t.id === x.picture) ? [] : [x.picture])]
-                  .filter((p) => !p.startsWith("pic-"))
-                  .map((p) => (
-                    <option key={p} value={p}>
-                      {nameOf(p)}
+                {[
+                  ...things.map((thing) => thing.id),
+                  ...(things.some((thing) => thing.id === x.picture) ? [] : [x.picture]),
+                ]
+                  .filter((path) => !path.startsWith("pic-"))
+                  .map((path) => (
+                    <option key={path} value={path}>
+                      {nameOf(path)}
                     </option>
                   ))}
               </optgroup>

@@ -9,20 +9,23 @@ import { RuleSentences } from "./rule-sentences.tsx";
 
 const scored = (name: (typeof patternNames)[number], over: object = {}) => {
   const base = fromPattern(name);
-  const a = { ...base, pattern: { name, params: { ...(base.pattern.params as object), ...over } } } as typeof base;
-  const game = { params: a.pattern.params, match: a.match };
-  return opened(a)
+  const activity = {
+    ...base,
+    pattern: { name, params: { ...(base.pattern.params as object), ...over } },
+  } as typeof base;
+  const game = { params: activity.pattern.params, match: activity.match };
+  return opened(activity)
     .knobs()
-    .filter((k) => k.station === "score")
-    .map((k) => ({ k, value: setTo(k, game) }));
+    .filter((knob) => knob.station === "score")
+    .map((knob) => ({ k: knob, value: setTo(knob, game) }));
 };
 
 it("every rule of every pattern has its sentence, with one thing in it that can be changed", () => {
   for (const name of patternNames)
-    for (const { k, value } of scored(name)) {
-      if (k.kind === "ways" || k.kind === "turns") continue;
-      const text = ruleOf(k, value, "underarmRoll");
-      expect(text, `${name} ${k.label}`).not.toBeNull();
+    for (const { k: knob, value } of scored(name)) {
+      if (knob.kind === "ways" || knob.kind === "turns") continue;
+      const text = ruleOf(knob, value, "underarmRoll");
+      expect(text, `${name} ${knob.label}`).not.toBeNull();
       expect(text!.split("*"), `${name} ${text}`).toHaveLength(3);
       expect(text).toMatch(/^[^{}]+[.]$/);
     }
@@ -30,8 +33,8 @@ it("every rule of every pattern has its sentence, with one thing in it that can 
 
 it("says what is set, what is off, and yes or no in words", () => {
   const at = (name: (typeof patternNames)[number], labelled: string, over: object = {}) => {
-    const { k, value } = scored(name, over).find((x) => x.k.label === labelled)!;
-    return ruleOf(k, value, "underarmRoll");
+    const { k: knob, value } = scored(name, over).find((x) => x.k.label === labelled)!;
+    return ruleOf(knob, value, "underarmRoll");
   };
   expect(at("climb", "knob.tries", { tries: 12 })).toBe("Each player has *12 rolls* in a go.");
   expect(at("board", "knob.sendsAll", { sends: null, once: true })).toBe("There is *no limit* on rolls.");
@@ -46,7 +49,7 @@ it("is read in the order of the fields, and each part can be opened", () => {
     <RuleSentences
       action="underarmRoll"
       list={list.map((x) => x.k)}
-      valueAt={(k) => list.find((x) => x.k === k)!.value}
+      valueAt={(knob) => list.find((x) => x.k === knob)!.value}
       one={() => null}
     />,
   );

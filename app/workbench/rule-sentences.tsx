@@ -14,22 +14,22 @@ export function RuleSentences({
   list: readonly Knob[];
   /** What is done in it: the noun of each attempt comes from it. */
   action: Action;
-  valueAt: (k: Knob) => unknown;
-  one: (k: Knob) => React.ReactNode;
+  valueAt: (knob: Knob) => unknown;
+  one: (knob: Knob) => React.ReactNode;
 }) {
   const [open, setOpen] = useState<string | null>(null);
-  const told = list.flatMap((k) => {
-    const text = ruleOf(k, valueAt(k), action);
-    const id = fieldOf(k);
-    const part = k.path.find((x): x is number => typeof x === "number");
-    return text === null ? [] : [{ k, id, text, part }];
+  const told = list.flatMap((knob) => {
+    const text = ruleOf(knob, valueAt(knob), action);
+    const id = fieldOf(knob);
+    const part = knob.path.find((x): x is number => typeof x === "number");
+    return text === null ? [] : [{ k: knob, id, text, part }];
   });
   if (told.length === 0) return null;
   return (
     <section aria-label="Rules in sentences" className="mb-3">
       <h3 className="mb-1 text-base">Rules</h3>
       <ul className="grid gap-0.5 text-[0.95rem] leading-snug">
-        {told.map(({ k, id, text, part }) => {
+        {told.map(({ k: knob, id, text, part }) => {
           const [before = "", what = "", after = ""] = text.split("*");
           return (
             <li key={id}>
@@ -44,7 +44,7 @@ export function RuleSentences({
                 {what}
               </button>
               {after}
-              {open === id && <div className="my-1 rounded-md bg-raised px-2">{one(k)}</div>}
+              {open === id && <div className="my-1 rounded-md bg-raised px-2">{one(knob)}</div>}
             </li>
           );
         })}

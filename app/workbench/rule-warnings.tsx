@@ -31,16 +31,16 @@ export function RuleWarnings({
     );
   return (
     <ul role="status" className="mb-2 grid gap-1.5" data-warnings="some">
-      {list.map((w) => (
-        <li key={w.kind} className="note problem text-sm">
-          {tell(w.phrase.key, w.phrase.params)}
-          {w.fix && (
+      {list.map((warning) => (
+        <li key={warning.kind} className="note problem text-sm">
+          {tell(warning.phrase.key, warning.phrase.params)}
+          {warning.fix && (
             <button
               type="button"
               className="btn btn-small mt-1 block"
-              onClick={() => change(withFix(activity, w.fix!))}
+              onClick={() => change(withFix(activity, warning.fix!))}
             >
-              {fixText(w.fix.phrase)}
+              {fixText(warning.fix.phrase)}
             </button>
           )}
         </li>
@@ -50,8 +50,8 @@ export function RuleWarnings({
 }
 
 /** Only what a change mends: what was typed meanwhile stays. */
-const withFix = (a: Activity, { activity: { pattern, match, minutes } }: Fix): Activity => ({
-  ...a,
+const withFix = (activity: Activity, { activity: { pattern, match, minutes } }: Fix): Activity => ({
+  ...activity,
   pattern,
   match,
   minutes,
@@ -59,16 +59,16 @@ const withFix = (a: Activity, { activity: { pattern, match, minutes } }: Fix): A
 
 /** What a tap on the change does: `Set sends in a go to 12`. */
 function fixText({ key, params }: Phrase): string {
-  const named = Object.entries(params ?? {}).map(([k, v]) => [
+  const named = Object.entries(params ?? {}).map(([k, value]) => [
     k,
-    k === "knob" || k === "option" ? label(String(v)).toLowerCase() : v,
+    k === "knob" || k === "option" ? label(String(value)).toLowerCase() : value,
   ]);
   return tell(key, Object.fromEntries(named));
 }
 
 /** Points that make every choice real, where things have points of their own. */
 export function PointsSuggested({
-  activity: a,
+  activity,
   who,
   change,
 }: {
@@ -79,33 +79,33 @@ export function PointsSuggested({
   const attempt = useAttemptWords();
   const list = useMemo(() => {
     try {
-      return fairPoints(a, who);
+      return fairPoints(activity, who);
     } catch {
       return null;
     }
-  }, [a, who]);
+  }, [activity, who]);
   if (!list) return null;
-  const { pegs } = opened(a);
-  const next = withPoints(a, list);
-  const same = JSON.stringify(next.pattern.params) === JSON.stringify(a.pattern.params);
+  const { pegs } = opened(activity);
+  const next = withPoints(activity, list);
+  const same = JSON.stringify(next.pattern.params) === JSON.stringify(activity.pattern.params);
   return (
     <section aria-label="Suggested points" className="row-line mb-2 py-2">
       <h3 className="text-base">Suggested points</h3>
       <p className="text-sm text-quiet">
         With these points, every target is worth trying for: a typical child scores the same{" "}
-        {a.match.seconds === null ? `per ${attempt.one}` : "per second"} at each.
+        {activity.match.seconds === null ? `per ${attempt.one}` : "per second"} at each.
       </p>
       <ul className="my-1 text-sm">
-        {list.map((f) => {
-          const at = pegs.findIndex((p) => p.id === f.peg);
+        {list.map((eachFairPoints) => {
+          const at = pegs.findIndex((eachPeg) => eachPeg.id === eachFairPoints.peg);
           const peg = pegs[at]!;
           return (
-            <li key={f.peg} className="flex justify-between gap-2">
+            <li key={eachFairPoints.peg} className="flex justify-between gap-2">
               <span>
                 {peg.kind === "line" ? `line ${at + 1}` : peg.label || itemName(peg.item ?? "")}
-                <span className="text-quiet"> hit {Math.round(100 * f.rate)} %</span>
+                <span className="text-quiet"> hit {Math.round(100 * eachFairPoints.rate)} %</span>
               </span>
-              <strong>{f.points}</strong>
+              <strong>{eachFairPoints.points}</strong>
             </li>
           );
         })}

@@ -26,19 +26,19 @@ interface Step {
   at: View;
 }
 /** A whole go of a made-up child, step by step, as the referee told it. */
-function stepsOf(a: Activity, who: Who, seed: number): Step[] {
-  const label = labelAmong(opened(a).parts);
-  const said = (e: PlayEvent) =>
-    e.kind === "count"
-      ? say(e.drop ? "play.dropped" : "play.counted", { count: e.n })
-      : e.kind === "bell"
+function stepsOf(activity: Activity, who: Who, seed: number): Step[] {
+  const label = labelAmong(opened(activity).parts);
+  const said = (event: PlayEvent) =>
+    event.kind === "count"
+      ? say(event.drop ? "play.dropped" : "play.counted", { count: event.n })
+      : event.kind === "bell"
         ? say("play.bell")
-        : e.kind === "task"
+        : event.kind === "task"
           ? say("play.done")
-          : seenText(e as GameEvent, label);
+          : seenText(event as GameEvent, label);
   const age = who.age === "adult" ? 12 : who.age;
-  const events = playGo(a, [age], [behaviorProfile(seed)], { ...ALONE, seed }, seed);
-  let play = openPlayOf(opened(a).pattern, gamePartOf(a), { ...ALONE, seed });
+  const events = playGo(activity, [age], [behaviorProfile(seed)], { ...ALONE, seed }, seed);
+  let play = openPlayOf(opened(activity).pattern, gamePartOf(activity), { ...ALONE, seed });
   const steps: Step[] = [{ seen: null, at: view(play) }];
   for (const event of events.slice(0, MOST)) {
     const next = referee(play, event);
@@ -50,18 +50,18 @@ function stepsOf(a: Activity, who: Who, seed: number): Step[] {
 }
 
 /** A sample game of the rules as they are set: it plays itself, and is stepped by hand, forward and back. */
-export function SampleGame({ activity: a, who }: { activity: Activity; who: Who }) {
+export function SampleGame({ activity, who }: { activity: Activity; who: Who }) {
   const [seed, setSeed] = useState(7);
   const [now, setNow] = useState(0);
   const [runs, setRuns] = useState(false);
   const steps = useMemo(() => {
     try {
-      return stepsOf(a, who, seed);
+      return stepsOf(activity, who, seed);
     } catch {
       // What is being typed cannot be played yet.
       return null;
     }
-  }, [a, who, seed]);
+  }, [activity, who, seed]);
   const last = (steps?.length ?? 1) - 1;
   const at = Math.min(now, last);
   useEffect(() => {
@@ -80,10 +80,10 @@ export function SampleGame({ activity: a, who }: { activity: Activity; who: Who 
     asked?.kind === "send" && asked.aim.kind === "any" && asked.aim.want.length === 1 ? asked.aim.want[0] : undefined;
   const from = v.from !== null && v.from !== "start" ? v.from : undefined;
   const how = asked && "manner" in asked ? asked.manner.action : undefined;
-  const noun = attemptWords(a.aim.action);
+  const noun = attemptWords(activity.aim.action);
   const next = v.ending
     ? sayPhrase(v.ending.reason, {}, noun)
-    : sayPhrase(v.now, {}, attemptWords(how ?? a.aim.action));
+    : sayPhrase(v.now, {}, attemptWords(how ?? activity.aim.action));
   const score = v.score[v.side]!;
   const step = (by: number) => {
     setRuns(false);
@@ -99,7 +99,7 @@ export function SampleGame({ activity: a, who }: { activity: Activity; who: Who 
         </span>
       </div>
       <YardMap
-        parts={opened(a).parts}
+        parts={opened(activity).parts}
         width={260}
         height={170}
         marks={{

@@ -21,7 +21,7 @@ export function SaveNote({ draft, zone }: { draft: Draft; zone: string }) {
       role="status"
       data-save={state.at}
       className={`text-sm whitespace-nowrap max-[600px]:w-full max-[600px]:text-right ${state.at === "saved" || state.at === "waiting" ? "text-quiet" : "problem"}`}
-      title={state.at === "mend" ? state.problems.map((p) => p.message).join("\n") : undefined}
+      title={state.at === "mend" ? state.problems.map((problem) => problem.message).join("\n") : undefined}
     >
       {text}
       {state.at === "offline" && (
@@ -93,13 +93,13 @@ export function SignInAgain({ draft }: { draft: Draft }) {
           <Dialog.Description>Your work is safe on this page. Sign in to save it.</Dialog.Description>
           <form
             className="grid gap-3"
-            onSubmit={async (e) => {
-              e.preventDefault();
-              const body = new FormData(e.currentTarget);
+            onSubmit={async (event) => {
+              event.preventDefault();
+              const body = new FormData(event.currentTarget);
               const response = await fetch("/sign-in-here", { method: "POST", body });
               const answer = (await response.json()) as { ok: boolean; problems: { message: string }[] };
               if (answer.ok) draft.retry();
-              else setTold(answer.problems.map((p) => p.message).join(" "));
+              else setTold(answer.problems.map((problem) => problem.message).join(" "));
             }}
           >
             {told && (

@@ -29,7 +29,7 @@ interface Props {
 
 /** To a class, with its times and tries. A plain form: it works before the script loads. */
 export function SendPanel(props: Props) {
-  const { activity: a, change, classes, classId, times, zone, held, problems, unit, orderId, others } = props;
+  const { activity, change, classes, classId, times, zone, held, problems, unit, orderId, others } = props;
   const busy = useNavigation().formData?.get("intent") === "send";
   const [to, setTo] = useState(classId);
   const [some, setSome] = useState(0);
@@ -55,7 +55,7 @@ export function SendPanel(props: Props) {
     const [first] = problems;
     if (first) form.current?.querySelector<HTMLElement>(`[name="${CSS.escape(first.field)}"]`)?.focus();
   }, [problems]);
-  const told = (field: string) => problems.find((p) => p.field === field);
+  const told = (field: string) => problems.find((problem) => problem.field === field);
   const line = (field: string) =>
     told(field) && (
       <p role="alert" className="problem" id={`send-${field}`}>
@@ -69,8 +69,8 @@ export function SendPanel(props: Props) {
         className="grid gap-3"
         id="send-form"
         ref={form}
-        onSubmit={(e) => {
-          const typed = [...new FormData(e.currentTarget)].filter(([, v]) => typeof v === "string");
+        onSubmit={(event) => {
+          const typed = [...new FormData(event.currentTarget)].filter(([, v]) => typeof v === "string");
           sessionStorage.setItem(key, JSON.stringify(Object.fromEntries(typed)));
         }}
       >
@@ -81,8 +81,8 @@ export function SendPanel(props: Props) {
           <select
             name="classId"
             value={to}
-            onChange={(e) => {
-              setTo(e.target.value);
+            onChange={(event) => {
+              setTo(event.target.value);
               setSome(0);
             }}
           >
@@ -98,13 +98,13 @@ export function SendPanel(props: Props) {
           <details key={group.id}>
             <summary>Send only to some children</summary>
             <fieldset
-              onChange={(e) => setSome(e.currentTarget.querySelectorAll(":checked").length)}
+              onChange={(event) => setSome(event.currentTarget.querySelectorAll(":checked").length)}
               className="mt-1 grid max-h-56 grid-cols-2 gap-x-3 overflow-y-auto"
             >
               <legend className="sr-only">Children in {group.name}</legend>
-              {group.children.map((k) => (
-                <label key={k.id} className="flex items-center gap-2 py-0.5 text-sm">
-                  <input type="checkbox" name="child" value={k.id} /> {k.name}
+              {group.children.map((child) => (
+                <label key={child.id} className="flex items-center gap-2 py-0.5 text-sm">
+                  <input type="checkbox" name="child" value={child.id} /> {child.name}
                 </label>
               ))}
             </fieldset>
@@ -115,7 +115,12 @@ export function SendPanel(props: Props) {
           </details>
         )}
         {group && others.length > 0 && (
-          <OtherGame key={`other ${group.id}`} others={others} ages={group.children.map((k) => k.age)} told={told} />
+          <OtherGame
+            key={`other ${group.id}`}
+            others={others}
+            ages={group.children.map((child) => child.age)}
+            told={told}
+          />
         )}
         <label className="field">
           <span>
@@ -187,19 +192,19 @@ export function SendPanel(props: Props) {
       <h3 className="mt-4 text-base">On the card</h3>
       <NumberField
         name="Minutes on the card"
-        value={a.minutes}
+        value={activity.minutes}
         least={1}
         most={60}
         step={1}
-        change={(minutes) => change({ ...a, minutes }, "minutes")}
+        change={(minutes) => change({ ...activity, minutes }, "minutes")}
       />
       <TextField
         name="Your own safety note"
         hint="shown on every card"
         rows={2}
         most={200}
-        value={a.caution}
-        change={(caution) => change({ ...a, caution }, "caution")}
+        value={activity.caution}
+        change={(caution) => change({ ...activity, caution }, "caution")}
       />
     </>
   );
@@ -215,7 +220,9 @@ function OtherGame({
   ages: readonly number[];
   told: (field: string) => Problem | undefined;
 }) {
-  const problem = ["other.activityId", "other.from", "other.to"].map(told).find((p) => p !== undefined);
+  const problem = ["other.activityId", "other.from", "other.to"]
+    .map(told)
+    .find((eachProblem) => eachProblem !== undefined);
   return (
     <details open={problem !== undefined}>
       <summary>{tell("send.otherGame")}</summary>
@@ -224,9 +231,9 @@ function OtherGame({
           <span>{tell("send.thatGame")}</span>
           <select name="other.activityId" defaultValue="">
             <option value="">{tell("send.sameForAll")}</option>
-            {others.map((o) => (
-              <option key={o.id} value={o.id}>
-                {o.alike ? tell("send.alike", { title: o.title }) : o.title}
+            {others.map((other) => (
+              <option key={other.id} value={other.id}>
+                {other.alike ? tell("send.alike", { title: other.title }) : other.title}
               </option>
             ))}
           </select>

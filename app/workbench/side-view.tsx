@@ -12,7 +12,7 @@ const POINTS = 28;
 /** From the side, for what is thrown: each flight from the hand to its target, and the ceiling over it. Distances share the plan's scale. */
 export const SideView = memo(function SideView({
   parts,
-  scale: s,
+  scale: planScale,
   sending,
   ceiling,
   chosen,
@@ -27,17 +27,23 @@ export const SideView = memo(function SideView({
   who: string;
 }) {
   const targets = partsOf(parts, "target");
-  const start = partsOf(parts, "line").find((l) => l.role === "start" && (l.id === chosen || l.id === "start"));
-  const from = start?.along ?? partsOf(parts, "line").find((l) => l.role === "start")?.along ?? 0;
-  const flights = targets.map((t) => {
-    const d = Math.hypot(t.along - from, t.across);
-    return { t, d, f: pathTo(sending, d, (t.base ?? 0) + t.height / 2, purposeOf(t.rule)) };
+  const start = partsOf(parts, "line").find(
+    (line) => line.role === "start" && (line.id === chosen || line.id === "start"),
+  );
+  const from = start?.along ?? partsOf(parts, "line").find((line) => line.role === "start")?.along ?? 0;
+  const flights = targets.map((target) => {
+    const distance = Math.hypot(target.along - from, target.across);
+    return {
+      t: target,
+      d: distance,
+      f: pathTo(sending, distance, (target.base ?? 0) + target.height / 2, purposeOf(target.rule)),
+    };
   });
-  const shown = flights.find((x) => x.t.id === chosen) ?? flights[flights.length - 1];
-  const highest = Math.max(ceiling ?? 0, sending.height + 0.3, ...flights.map((x) => x.f.apex + 0.2));
-  const ky = Math.min(s.k, HIGHEST / highest);
+  const shown = flights.find((flight) => flight.t.id === chosen) ?? flights[flights.length - 1];
+  const highest = Math.max(ceiling ?? 0, sending.height + 0.3, ...flights.map((flight) => flight.f.apex + 0.2));
+  const ky = Math.min(planScale.k, HIGHEST / highest);
   const height = highest * ky + FLOOR_GAP + 8;
-  const y = (m: number) => height - FLOOR_GAP - m * ky;
+  const y = (metres: number) => height - FLOOR_GAP - metres * ky;
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${height.toFixed(1)}`}
@@ -63,15 +69,15 @@ export const SideView = memo(function SideView({
           </text>
         </>
       )}
-      {flights.map(({ t, d, f }) => {
-        const now = t.id === shown?.t.id;
+      {flights.map(({ t: target, d: distance, f }) => {
+        const now = target.id === shown?.t.id;
         const hits = ceiling !== null && f.apex > ceiling;
         const points = Array.from({ length: POINTS + 1 }, (_, i) => {
-          const x = (d * i) / POINTS;
-          return `${s.x(from + ((t.along - from) * i) / POINTS).toFixed(1)} ${y(f.at(x)).toFixed(1)}`;
+          const x = (distance * i) / POINTS;
+          return `${planScale.x(from + ((target.along - from) * i) / POINTS).toFixed(1)} ${y(f.at(x)).toFixed(1)}`;
         });
         return (
-          <g key={t.id}>
+          <g key={target.id}>
             <path
               d={`M${points.join("L")}`}
               fill="none"
@@ -81,10 +87,10 @@ export const SideView = memo(function SideView({
               strokeDasharray={now ? undefined : "5 5"}
             />
             <rect
-              x={s.x(t.along) - 3}
-              y={y((t.base ?? 0) + t.height)}
+              x={planScale.x(target.along) - 3}
+              y={y((target.base ?? 0) + target.height)}
               width="6"
-              height={Math.max(2, t.height * ky)}
+              height={Math.max(2, target.height * ky)}
               fill="none"
               stroke="var(--color-mint)"
               strokeWidth="2"
@@ -92,12 +98,12 @@ export const SideView = memo(function SideView({
           </g>
         );
       })}
-      <circle cx={s.x(from) - 4} cy={y(sending.height)} r="5" fill="var(--color-chalk)" />
-      <path d={`M${s.x(from) - 4} ${y(0)}V${y(sending.height)}`} stroke="var(--color-chalk)" strokeWidth="2" />
+      <circle cx={planScale.x(from) - 4} cy={y(sending.height)} r="5" fill="var(--color-chalk)" />
+      <path d={`M${planScale.x(from) - 4} ${y(0)}V${y(sending.height)}`} stroke="var(--color-chalk)" strokeWidth="2" />
       <text x="26" y={height - 5} fill="var(--color-chalk)" fillOpacity="0.85" fontSize="12.5">
         Side view, {who}
         {shown && `: ${targetName(shown.t)}, up to ${shown.f.apex.toFixed(1)} m`}
-        {ky < s.k - 0.5 && ". Heights are drawn smaller"}
+        {ky < planScale.k - 0.5 && ". Heights are drawn smaller"}
       </text>
     </svg>
   );

@@ -6,36 +6,36 @@ import { answerOf, STATIONS, type Station, stationName } from "./stations.tsx";
 /** The plan of the lesson, one line a station. Links, so that they work before the script loads. */
 export const Stations = memo(function Stations({ activity, station }: { activity: Activity; station: Station }) {
   const [search] = useSearchParams();
-  const to = (s: Station) => {
+  const to = (text: Station) => {
     const next = new URLSearchParams(search);
-    next.set("station", s);
+    next.set("station", text);
     return `?${next}`;
   };
   return (
     <nav aria-label="Stations" className="min-[1101px]:overflow-y-auto">
       <ol className="relative grid gap-1">
         <li aria-hidden="true" className="absolute top-6 bottom-8 left-[12px] border-l-2 border-dashed border-hair" />
-        {STATIONS.map((s, i) => (
-          <li key={s} className="relative">
+        {STATIONS.map((text, i) => (
+          <li key={text} className="relative">
             <Link
-              to={to(s)}
+              to={to(text)}
               replace
               preventScrollReset
-              aria-current={s === station ? "step" : undefined}
+              aria-current={text === station ? "step" : undefined}
               className="grid w-full grid-cols-[26px_1fr] gap-x-3 rounded-sm py-1.5 text-left"
             >
               <span
-                className={`grid size-[26px] place-items-center rounded-full border-2 border-ink text-sm font-bold ${s === station ? "bg-mustard text-night" : "bg-page"}`}
+                className={`grid size-[26px] place-items-center rounded-full border-2 border-ink text-sm font-bold ${text === station ? "bg-mustard text-night" : "bg-page"}`}
               >
                 {i + 1}
               </span>
               <span>
                 <span
-                  className={`font-head text-[1.05rem] font-bold ${s === station ? "border-b-4 border-mustard" : ""}`}
+                  className={`font-head text-[1.05rem] font-bold ${text === station ? "border-b-4 border-mustard" : ""}`}
                 >
-                  {stationName[s]}
+                  {stationName[text]}
                 </span>
-                <span className="line-clamp-2 text-[0.86rem] leading-snug text-quiet">{answerOf(s, activity)}</span>
+                <span className="line-clamp-2 text-[0.86rem] leading-snug text-quiet">{answerOf(text, activity)}</span>
               </span>
             </Link>
           </li>

@@ -49,32 +49,32 @@ export const stationName: Record<Station, string> = {
 };
 
 /** The station's answer in one line, so that the column reads as the plan of the lesson. */
-export function answerOf(s: Station, a: Activity): string {
-  const { pegs, summary } = opened(a);
-  const many = pegs.reduce((n, p) => n + (p.many ?? 1), 0);
-  const far = Math.max(...pegs.map((p) => p.distance));
-  const near = Math.min(...pegs.map((p) => p.distance));
-  switch (s) {
+export function answerOf(text: Station, activity: Activity): string {
+  const { pegs, summary } = opened(activity);
+  const many = pegs.reduce((sum, peg) => sum + (peg.many ?? 1), 0);
+  const far = Math.max(...pegs.map((peg) => peg.distance));
+  const near = Math.min(...pegs.map((peg) => peg.distance));
+  switch (text) {
     case "aim":
-      return a.aim.outcome || `${label(`action.${a.aim.action}`)}, no outcome yet`;
+      return activity.aim.outcome || `${label(`action.${activity.aim.action}`)}, no outcome yet`;
     case "cues":
-      return `${a.cues.length} cues, ${a.criteria.length} criteria`;
+      return `${activity.cues.length} cues, ${activity.criteria.length} criteria`;
     case "kit":
-      return `${itemName(a.kit.send, namesOf(a.kit.own))}, ${itemName(a.kit.marker, namesOf(a.kit.own))} for lines`;
+      return `${itemName(activity.kit.send, namesOf(activity.kit.own))}, ${itemName(activity.kit.marker, namesOf(activity.kit.own))} for lines`;
     case "yard":
       return pegs.length === 0
-        ? `${a.space.length} × ${a.space.width} m`
+        ? `${activity.space.length} × ${activity.space.width} m`
         : `${many} ${tell(`pegs.${pegs[0]!.kind}`, { count: many })}, ${near === far ? "" : `${near}–`}${far} m`;
     case "score":
-      return sayPhrase(summary, {}, attemptWordsForTeacher(a.aim.action));
+      return sayPhrase(summary, {}, attemptWordsForTeacher(activity.aim.action));
     case "players":
-      return `${a.players.least === a.players.most ? a.players.least : `${a.players.least}–${a.players.most}`}, ${a.players.modes.map((m) => label(`mode.${m}`).replace(/ \(.*/, "")).join(", ")}`;
+      return `${activity.players.least === activity.players.most ? activity.players.least : `${activity.players.least}–${activity.players.most}`}, ${activity.players.modes.map((mode) => label(`mode.${mode}`).replace(/ \(.*/, "")).join(", ")}`;
     case "levels":
-      return a.levels
-        ? `${a.levels.list.length} levels, ${Math.round(100 * a.levels.low)}–${Math.round(100 * a.levels.high)}% ${a.levels.of === "end" ? "finish" : "hits"}`
+      return activity.levels
+        ? `${activity.levels.list.length} levels, ${Math.round(100 * activity.levels.low)}–${Math.round(100 * activity.levels.high)}% ${activity.levels.of === "end" ? "finish" : "hits"}`
         : "Everyone plays the game as designed";
     case "send":
-      return a.minutes === 1 ? "About 1 minute" : `About ${a.minutes} minutes`;
+      return activity.minutes === 1 ? "About 1 minute" : `About ${activity.minutes} minutes`;
   }
 }
 
@@ -93,32 +93,32 @@ export interface PanelProps {
 /** As many other skills may stand in. */
 const MAX_ALSO = 3;
 
-export function AimPanel({ activity: a, change }: PanelProps) {
-  const able = opened(a).pattern.actions;
+export function AimPanel({ activity, change }: PanelProps) {
+  const able = opened(activity).pattern.actions;
   const { list } = useSchool();
-  const s = starters[a.aim.action];
-  const offered = s.outcomes.filter((o) => o !== a.aim.outcome);
+  const starter = starters[activity.aim.action];
+  const offered = starter.outcomes.filter((outcome) => outcome !== activity.aim.outcome);
   return (
     <>
       <label className="field py-2">
         <span>Action</span>
         <select
-          value={a.aim.action}
-          onChange={(e) => {
-            const action = e.target.value as Activity["aim"]["action"];
+          value={activity.aim.action}
+          onChange={(event) => {
+            const action = event.target.value as Activity["aim"]["action"];
             const travel = actionFacts[action].travel;
-            const serving = (i: Item) => i.uses.includes("send") && i.moves.includes(travel);
-            const fits = list.some((i) => i.id === a.kit.send && serving(i));
+            const serving = (item: Item) => item.uses.includes("send") && item.moves.includes(travel);
+            const fits = list.some((item) => item.id === activity.kit.send && serving(item));
             change({
-              ...a,
-              aim: { ...a.aim, action, also: a.aim.also?.filter((x) => x !== action) },
-              kit: { ...a.kit, send: fits ? a.kit.send : list.find(serving)!.id },
+              ...activity,
+              aim: { ...activity.aim, action, also: activity.aim.also?.filter((text) => text !== action) },
+              kit: { ...activity.kit, send: fits ? activity.kit.send : list.find(serving)!.id },
             });
           }}
         >
-          {ACTIONS.filter(able).map((x) => (
-            <option key={x} value={x}>
-              {label(`action.${x}`)}
+          {ACTIONS.filter(able).map((action) => (
+            <option key={action} value={action}>
+              {label(`action.${action}`)}
             </option>
           ))}
         </select>
@@ -126,26 +126,28 @@ export function AimPanel({ activity: a, change }: PanelProps) {
       <details className="py-1">
         <summary className="cursor-pointer text-sm">
           Use another action where this one does not work
-          {a.aim.also?.length ? `: ${a.aim.also.map((x) => label(`action.${x}`).toLowerCase()).join(", ")}` : ""}
+          {activity.aim.also?.length
+            ? `: ${activity.aim.also.map((text) => label(`action.${text}`).toLowerCase()).join(", ")}`
+            : ""}
         </summary>
         <fieldset className="grid gap-1 py-1 text-sm">
           <legend className="text-quiet">
             Up to three, in the order you tick them. If you tick none, homes without room use a rolled T-shirt.
           </legend>
-          {ACTIONS.filter((x) => x !== a.aim.action && able(x)).map((x) => {
-            const on = a.aim.also ?? [];
+          {ACTIONS.filter((action) => action !== activity.aim.action && able(action)).map((action) => {
+            const on = activity.aim.also ?? [];
             return (
-              <label key={x} className="flex items-center gap-2">
+              <label key={action} className="flex items-center gap-2">
                 <input
                   type="checkbox"
-                  checked={on.includes(x)}
-                  disabled={!on.includes(x) && on.length >= MAX_ALSO}
-                  onChange={(e) => {
-                    const also = e.target.checked ? [...on, x] : on.filter((y) => y !== x);
-                    change({ ...a, aim: { ...a.aim, also: also.length > 0 ? also : undefined } });
+                  checked={on.includes(action)}
+                  disabled={!on.includes(action) && on.length >= MAX_ALSO}
+                  onChange={(event) => {
+                    const also = event.target.checked ? [...on, action] : on.filter((text) => text !== action);
+                    change({ ...activity, aim: { ...activity.aim, also: also.length > 0 ? also : undefined } });
                   }}
                 />
-                {label(`action.${x}`)}
+                {label(`action.${action}`)}
               </label>
             );
           })}
@@ -156,19 +158,19 @@ export function AimPanel({ activity: a, change }: PanelProps) {
         hint="what the child will be able to do"
         rows={2}
         most={200}
-        value={a.aim.outcome}
-        change={(outcome) => change({ ...a, aim: { ...a.aim, outcome } }, "outcome")}
+        value={activity.aim.outcome}
+        change={(outcome) => change({ ...activity, aim: { ...activity.aim, outcome } }, "outcome")}
       />
       {offered.length > 0 && (
         <Offers title="Ready-made outcomes">
-          {offered.map((o) => (
+          {offered.map((option) => (
             <button
-              key={o}
+              key={option}
               type="button"
               className="btn btn-quiet btn-small h-auto justify-start text-left"
-              onClick={() => change({ ...a, aim: { ...a.aim, outcome: o } })}
+              onClick={() => change({ ...activity, aim: { ...activity.aim, outcome: option } })}
             >
-              {o}
+              {option}
             </button>
           ))}
         </Offers>
@@ -177,19 +179,19 @@ export function AimPanel({ activity: a, change }: PanelProps) {
         name="Standards"
         hint="your own, separated by commas"
         most={200}
-        value={a.aim.standards.join(", ")}
-        change={(t) =>
+        value={activity.aim.standards.join(", ")}
+        change={(text) =>
           change(
             {
-              ...a,
+              ...activity,
               aim: {
-                ...a.aim,
-                standards: t
+                ...activity.aim,
+                standards: text
                   .split(",")
-                  .map((x) => x.trimStart())
-                  .filter((x, i, all) => x.trim() !== "" || i === all.length - 1)
-                  .map((x) => x.slice(0, 60))
-                  .filter((x) => x !== ""),
+                  .map((eachText) => eachText.trimStart())
+                  .filter((eachText, i, all) => eachText.trim() !== "" || i === all.length - 1)
+                  .map((eachText) => eachText.slice(0, 60))
+                  .filter((eachText) => eachText !== ""),
               },
             },
             "standards",
@@ -199,19 +201,19 @@ export function AimPanel({ activity: a, change }: PanelProps) {
       <div className="grid grid-cols-2 gap-x-3">
         <NumberField
           name="Ages from"
-          value={a.ages.from}
+          value={activity.ages.from}
           least={4}
           most={15}
           step={1}
-          change={(from) => change({ ...a, ages: { from, to: Math.max(from, a.ages.to) } }, "ages")}
+          change={(from) => change({ ...activity, ages: { from, to: Math.max(from, activity.ages.to) } }, "ages")}
         />
         <NumberField
           name="to"
-          value={a.ages.to}
+          value={activity.ages.to}
           least={4}
           most={15}
           step={1}
-          change={(to) => change({ ...a, ages: { to, from: Math.min(to, a.ages.from) } }, "ages")}
+          change={(to) => change({ ...activity, ages: { to, from: Math.min(to, activity.ages.from) } }, "ages")}
         />
       </div>
     </>
@@ -241,7 +243,7 @@ function EntryList({
   offers: readonly string[];
   set: (list: Entries, key?: string) => void;
 }) {
-  const free = offers.filter((o) => !list.some((x) => x.text === o));
+  const free = offers.filter((offer) => !list.some((x) => x.text === offer));
   const add = (text: string) => set([...list, { id: nanoid(8), text }]);
   return (
     <section className="mb-4">
@@ -255,9 +257,9 @@ function EntryList({
               className="min-w-0 grow text-sm"
               maxLength={160}
               value={x.text}
-              onChange={(e) =>
+              onChange={(event) =>
                 set(
-                  list.map((y) => (y.id === x.id ? { ...y, text: e.target.value } : y)),
+                  list.map((y) => (y.id === x.id ? { ...y, text: event.target.value } : y)),
                   `entry ${x.id}`,
                 )
               }
@@ -280,14 +282,14 @@ function EntryList({
           </button>
           {free.length > 0 && (
             <Offers title="Suggestions">
-              {free.map((o) => (
+              {free.map((option) => (
                 <button
-                  key={o}
+                  key={option}
                   type="button"
                   className="btn btn-quiet btn-small h-auto justify-start text-left"
-                  onClick={() => add(o)}
+                  onClick={() => add(option)}
                 >
-                  {o}
+                  {option}
                 </button>
               ))}
             </Offers>
@@ -298,15 +300,17 @@ function EntryList({
   );
 }
 
-export function CuesPanel({ activity: a, problems, change, middle }: PanelProps) {
-  const s = starters[a.aim.action];
-  const [band, setBand] = useState<Band>(bandOf((a.ages.from + a.ages.to) / 2));
-  const mistakes = mistakesOf(a.aim.action);
-  const watch = watchFor(a.aim.action);
-  const taken = new Set(a.cues.map((c) => c.text));
+export function CuesPanel({ activity, problems, change, middle }: PanelProps) {
+  const starter = starters[activity.aim.action];
+  const [band, setBand] = useState<Band>(bandOf((activity.ages.from + activity.ages.to) / 2));
+  const mistakes = mistakesOf(activity.aim.action);
+  const watch = watchFor(activity.aim.action);
+  const taken = new Set(activity.cues.map((cue) => cue.text));
   const addCue = (text: string) => {
-    const id = [1, 2, 3, 4, 5, 6].map((n) => `c${n}`).find((x) => !a.cues.some((c) => c.id === x));
-    if (id) change({ ...a, cues: [...a.cues, { id, text }] });
+    const id = [1, 2, 3, 4, 5, 6]
+      .map((n) => `c${n}`)
+      .find((eachText) => !activity.cues.some((cue) => cue.id === eachText));
+    if (id) change({ ...activity, cues: [...activity.cues, { id, text }] });
   };
   return (
     <>
@@ -315,24 +319,24 @@ export function CuesPanel({ activity: a, problems, change, middle }: PanelProps)
         <span aria-hidden="true" className="text-quiet">
           Suggested cues for
         </span>
-        {BANDS.map((b) => (
+        {BANDS.map((text) => (
           <button
-            key={b}
+            key={text}
             type="button"
-            aria-pressed={b === band}
-            className={`rounded-md border-2 px-2 py-0.5 font-semibold ${b === band ? "border-ink bg-mustard text-night" : "border-hair"}`}
-            onClick={() => setBand(b)}
+            aria-pressed={text === band}
+            className={`rounded-md border-2 px-2 py-0.5 font-semibold ${text === band ? "border-ink bg-mustard text-night" : "border-hair"}`}
+            onClick={() => setBand(text)}
           >
-            {label(`band.${b}`)}
+            {label(`band.${text}`)}
           </button>
         ))}
       </div>
       <EntryList
         title="Cues"
         most={6}
-        list={a.cues}
-        offers={cuesFor(a.aim.action, band)}
-        set={(cues, key) => change({ ...a, cues }, key)}
+        list={activity.cues}
+        offers={cuesFor(activity.aim.action, band)}
+        set={(cues, key) => change({ ...activity, cues }, key)}
       />
       <section aria-label="Common mistakes" className="mb-3">
         <h3 className="text-base">Common mistakes</h3>
@@ -346,7 +350,7 @@ export function CuesPanel({ activity: a, problems, change, middle }: PanelProps)
               <button
                 type="button"
                 className="btn btn-quiet btn-small"
-                disabled={taken.has(cue) || a.cues.length >= 6}
+                disabled={taken.has(cue) || activity.cues.length >= 6}
                 aria-label={`Use the cue: ${cue}`}
                 onClick={() => addCue(cue)}
               >
@@ -359,9 +363,9 @@ export function CuesPanel({ activity: a, problems, change, middle }: PanelProps)
       <EntryList
         title="Success criteria"
         most={6}
-        list={a.criteria}
-        offers={s.criteria}
-        set={(criteria, key) => change({ ...a, criteria }, key)}
+        list={activity.criteria}
+        offers={starter.criteria}
+        set={(criteria, key) => change({ ...activity, criteria }, key)}
       />
       <section aria-label="What a grown-up can watch for" className="mb-2">
         <h3 className="text-base">A grown-up can watch for</h3>
@@ -371,15 +375,19 @@ export function CuesPanel({ activity: a, problems, change, middle }: PanelProps)
             name={`Watch for ${i + 1}`}
             hint={i === 0 ? "shown on the card and the sheet; optional" : undefined}
             most={100}
-            value={a.watch?.[i] ?? ""}
-            change={(t) => {
-              const list = [0, 1].map((k) => (k === i ? t : (a.watch?.[k] ?? "")));
-              change({ ...a, watch: list.filter((x) => x !== "") }, `watch ${i}`);
+            value={activity.watch?.[i] ?? ""}
+            change={(text) => {
+              const list = [0, 1].map((k) => (k === i ? text : (activity.watch?.[k] ?? "")));
+              change({ ...activity, watch: list.filter((eachText) => eachText !== "") }, `watch ${i}`);
             }}
           />
         ))}
-        {(a.watch ?? []).length === 0 && (
-          <button type="button" className="btn btn-quiet btn-small" onClick={() => change({ ...a, watch: [...watch] })}>
+        {(activity.watch ?? []).length === 0 && (
+          <button
+            type="button"
+            className="btn btn-quiet btn-small"
+            onClick={() => change({ ...activity, watch: [...watch] })}
+          >
             Use the two for this action
           </button>
         )}
@@ -388,25 +396,27 @@ export function CuesPanel({ activity: a, problems, change, middle }: PanelProps)
         name="Quick question"
         hint="optional"
         most={200}
-        value={a.question}
-        change={(question) => change({ ...a, question }, "question")}
+        value={activity.question}
+        change={(question) => change({ ...activity, question }, "question")}
       />
-      <QuestionAnswers activity={a} change={change} />
-      <Problems list={problems.filter((p) => p.field === "question" || p.field.startsWith("answers"))} />
-      <ExerciseFields activity={a} change={change} middle={middle} />
+      <QuestionAnswers activity={activity} change={change} />
+      <Problems
+        list={problems.filter((problem) => problem.field === "question" || problem.field.startsWith("answers"))}
+      />
+      <ExerciseFields activity={activity} change={change} middle={middle} />
       {[0, 1].map((i) => (
         <TextField
           key={i}
           name={`Reflection ${i + 1}`}
           most={160}
-          value={a.reflection[i] ?? ""}
-          change={(t) =>
+          value={activity.reflection[i] ?? ""}
+          change={(text) =>
             change(
               {
-                ...a,
+                ...activity,
                 reflection: [0, 1]
-                  .map((k) => (k === i ? t : (a.reflection[k] ?? "")))
-                  .filter((x, k) => x !== "" || k < 1)
+                  .map((k) => (k === i ? text : (activity.reflection[k] ?? "")))
+                  .filter((eachText, k) => eachText !== "" || k < 1)
                   .slice(0, 2),
               },
               `reflection ${i}`,
@@ -414,11 +424,11 @@ export function CuesPanel({ activity: a, problems, change, middle }: PanelProps)
           }
         />
       ))}
-      {a.reflection.every((r) => r === "") && (
+      {activity.reflection.every((role) => role === "") && (
         <button
           type="button"
           className="btn btn-quiet btn-small"
-          onClick={() => change({ ...a, reflection: [...starterQuestions] })}
+          onClick={() => change({ ...activity, reflection: [...starterQuestions] })}
         >
           Use two suggested questions
         </button>
@@ -428,14 +438,14 @@ export function CuesPanel({ activity: a, problems, change, middle }: PanelProps)
 }
 
 /** Whether the child itself sets the targets out, and where. */
-function SetOutFields({ activity: a, problems, change }: Pick<PanelProps, "activity" | "problems" | "change">) {
-  const { setOut } = a;
-  const at = opened(a).pegs.map((p) => p.distance);
-  const metres = (m: number) => Math.round(m * 20) / 20;
+function SetOutFields({ activity, problems, change }: Pick<PanelProps, "activity" | "problems" | "change">) {
+  const { setOut } = activity;
+  const at = opened(activity).pegs.map((peg) => peg.distance);
+  const metres = (givenMetres: number) => Math.round(givenMetres * 20) / 20;
   const usual = {
     near: Math.max(0.3, metres(Math.min(...at) - 0.4)),
-    far: Math.min(a.space.length, metres(Math.max(...at) + 0.4)),
-    width: Math.min(a.space.width, 2),
+    far: Math.min(activity.space.length, metres(Math.max(...at) + 0.4)),
+    width: Math.min(activity.space.width, 2),
     farther: false,
   };
   const size = (name: string, field: "near" | "far" | "width", most: number) =>
@@ -447,8 +457,8 @@ function SetOutFields({ activity: a, problems, change }: Pick<PanelProps, "activ
         most={most}
         step={0.05}
         unit="m"
-        problem={problems.find((p) => p.field === `setOut.${field}`)?.message}
-        change={(v) => change({ ...a, setOut: { ...setOut, [field]: v } }, `setOut ${field}`)}
+        problem={problems.find((problem) => problem.field === `setOut.${field}`)?.message}
+        change={(value) => change({ ...activity, setOut: { ...setOut, [field]: value } }, `setOut ${field}`)}
       />
     );
   return (
@@ -457,17 +467,17 @@ function SetOutFields({ activity: a, problems, change }: Pick<PanelProps, "activ
         name="The child sets out the targets"
         hint="within an area of this size; only goes set out alike are compared"
         value={setOut !== null && setOut !== undefined}
-        change={(on) => change({ ...a, setOut: on ? usual : null })}
+        change={(on) => change({ ...activity, setOut: on ? usual : null })}
       />
       {setOut && (
         <>
-          {size("Nearest allowed", "near", a.space.length)}
-          {size("Farthest allowed", "far", a.space.length)}
-          {size("Width of the area", "width", a.space.width)}
+          {size("Nearest allowed", "near", activity.space.length)}
+          {size("Farthest allowed", "far", activity.space.length)}
+          {size("Width of the area", "width", activity.space.width)}
           <Toggle
             name="Bigger numbers must stand farther away"
             value={setOut.farther}
-            change={(farther) => change({ ...a, setOut: { ...setOut, farther } })}
+            change={(farther) => change({ ...activity, setOut: { ...setOut, farther } })}
           />
         </>
       )}
@@ -478,22 +488,22 @@ function SetOutFields({ activity: a, problems, change }: Pick<PanelProps, "activ
 /** Layouts whose places the game's own targets can take. */
 const ARRANGED = ["row", "scattered", "around", "pins"] as const;
 
-export function YardPanel({ activity: a, problems, change, chosen, choose, middle }: PanelProps) {
+export function YardPanel({ activity, problems, change, chosen, choose, middle }: PanelProps) {
   const { id } = useParams();
-  const o = opened(a);
+  const o = opened(activity);
   const { pegs } = o;
-  const peg = pegs.find((x) => x.id === chosen);
+  const peg = pegs.find((eachPeg) => eachPeg.id === chosen);
   const longer = o.add();
-  const advice = o.pattern.advice?.(a.pattern.params, sentIn(a).width) ?? [];
+  const advice = o.pattern.advice?.(activity.pattern.params, sentIn(activity).width) ?? [];
   const less = peg && o.remove(peg.id);
-  const told = problems.filter((x) =>
-    ["pattern.params.peg", "space", "layout", "off", "ramp"].some((f) => x.field.startsWith(f)),
+  const told = problems.filter((problem) =>
+    ["pattern.params.peg", "space", "layout", "off", "ramp"].some((field) => problem.field.startsWith(field)),
   );
   return (
     <>
-      {told.map((x) => (
-        <p key={x.message} role="alert" className="note problem mb-2">
-          {x.message}
+      {told.map((problem) => (
+        <p key={problem.message} role="alert" className="note problem mb-2">
+          {problem.message}
         </p>
       ))}
       {peg && (
@@ -517,7 +527,7 @@ export function YardPanel({ activity: a, problems, change, chosen, choose, middl
               <Trash2 size={15} aria-hidden="true" /> Remove
             </button>
           </div>
-          <Fields key={peg.id} list={o.pegKnobs(peg.id)} activity={a} problems={problems} change={change} />
+          <Fields key={peg.id} list={o.pegKnobs(peg.id)} activity={activity} problems={problems} change={change} />
         </section>
       )}
       {pegs.length > 1 && pegs[0]!.kind === "target" && (
@@ -525,23 +535,25 @@ export function YardPanel({ activity: a, problems, change, chosen, choose, middl
           Arrange the targets
           <select
             value=""
-            onChange={(e) => e.target.value && change(arrangeAs(a, e.target.value as (typeof ARRANGED)[number]))}
+            onChange={(event) =>
+              event.target.value && change(arrangeAs(activity, event.target.value as (typeof ARRANGED)[number]))
+            }
           >
             <option value="">as they are</option>
-            {ARRANGED.map((x) => (
-              <option key={x} value={x}>
-                {label(`layout.${x}`)}
+            {ARRANGED.map((text) => (
+              <option key={text} value={text}>
+                {label(`layout.${text}`)}
               </option>
             ))}
           </select>
         </label>
       )}
-      {advice.map((x) => (
-        <p key={x.key} className="mb-2 text-sm text-quiet">
-          {tell(x.key, x.params)}
+      {advice.map((phrase) => (
+        <p key={phrase.key} className="mb-2 text-sm text-quiet">
+          {tell(phrase.key, phrase.params)}
         </p>
       ))}
-      {id && o.parts.some((x) => x.kind === "target" && x.sign !== undefined) && (
+      {id && o.parts.some((part) => part.kind === "target" && part.sign !== undefined) && (
         <p className="mb-2 text-sm">
           <Link to={`/activities/${id}/cards`} className="underline">
             Print the cards to cut out
@@ -557,35 +569,43 @@ export function YardPanel({ activity: a, problems, change, chosen, choose, middl
       >
         <Plus size={15} aria-hidden="true" /> {pegs[0]?.kind === "line" ? "Add line" : "Add target"}
       </button>
-      <Fields list={o.knobs().filter((k) => k.station === "yard")} activity={a} problems={problems} change={change} />
+      <Fields
+        list={o.knobs().filter((knob) => knob.station === "yard")}
+        activity={activity}
+        problems={problems}
+        change={change}
+      />
       {o
         .knobs()
         .map(
-          (k) =>
-            k.kind === "choice" && k.compared && <Compared key={k.path.join(".")} activity={a} knob={k} who={middle} />,
+          (knob) =>
+            knob.kind === "choice" &&
+            knob.compared && <Compared key={knob.path.join(".")} activity={activity} knob={knob} who={middle} />,
         )}
-      {(canSetOut(a) || a.setOut) && <SetOutFields activity={a} problems={problems} change={change} />}
-      <LayoutPanel activity={a} change={change} choose={choose} />
+      {(canSetOut(activity) || activity.setOut) && (
+        <SetOutFields activity={activity} problems={problems} change={change} />
+      )}
+      <LayoutPanel activity={activity} change={change} choose={choose} />
       <h3 className="mt-3 text-base">How distances are given, and what is behind</h3>
       <Choice
         name="Distances on the card in"
         hint="a step is each child's own"
-        options={COUNTED.map((c) => ({ value: c, label: label(`counted.${c}`) }))}
-        value={a.counted ?? "steps"}
-        change={(counted) => change({ ...a, counted })}
+        options={COUNTED.map((text) => ({ value: text, label: label(`counted.${text}`) }))}
+        value={activity.counted ?? "steps"}
+        change={(counted) => change({ ...activity, counted })}
       />
       <Choice
         name="Behind the targets"
-        options={BEHIND.map((b) => ({ value: b, label: label(`behind.${b}`) }))}
-        value={a.behind ?? "open"}
-        change={(behind) => change({ ...a, behind })}
+        options={BEHIND.map((text) => ({ value: text, label: label(`behind.${text}`) }))}
+        value={activity.behind ?? "open"}
+        change={(behind) => change({ ...activity, behind })}
       />
       <Choice
         name="It must first touch"
         hint="once; an object that hardly bounces will not come up again"
         options={[
           { value: "straight", label: "nothing" },
-          ...(flies(a) || a.off === "floor" || a.off === "table"
+          ...(flies(activity) || activity.off === "floor" || activity.off === "table"
             ? [
                 { value: "floor", label: "the floor" },
                 { value: "table", label: "a table" },
@@ -593,27 +613,27 @@ export function YardPanel({ activity: a, problems, change, chosen, choose, middl
             : []),
           { value: "wall", label: "the wall behind them" },
         ]}
-        value={a.off ?? "straight"}
+        value={activity.off ?? "straight"}
         change={(first) => {
-          const { off: was, wall: gap, ...rest } = a;
+          const { off: was, wall: gap, ...rest } = activity;
           if (first === "straight") change(rest);
           else if (first === "wall") change({ ...rest, off: "wall", wall: gap ?? WALL_GAP });
           else change({ ...rest, off: first as "floor" | "table" });
         }}
       />
-      {a.off === "wall" && (
+      {activity.off === "wall" && (
         <NumberField
           name="Wall behind the farthest target, at"
           unit="m"
-          value={a.wall ?? WALL_GAP}
+          value={activity.wall ?? WALL_GAP}
           least={0.2}
           most={5}
           step={0.1}
-          problem={problems.find((x) => x.field === "wall")?.message}
-          change={(wall) => change({ ...a, wall }, "wall")}
+          problem={problems.find((problem) => problem.field === "wall")?.message}
+          change={(wall) => change({ ...activity, wall }, "wall")}
         />
       )}
-      {(a.aim.action === "underarmRoll" || a.ramp) && (
+      {(activity.aim.action === "underarmRoll" || activity.ramp) && (
         <>
           <Choice
             name="How it starts"
@@ -622,9 +642,9 @@ export function YardPanel({ activity: a, problems, change, chosen, choose, middl
               { value: "behind", label: "down a ramp, standing behind it" },
               { value: "beside", label: "down a ramp, standing beside it" },
             ]}
-            value={a.ramp?.stand ?? "hand"}
+            value={activity.ramp?.stand ?? "hand"}
             change={(how) => {
-              const { ramp: was, ...rest } = a;
+              const { ramp: was, ...rest } = activity;
               change(
                 how === "hand"
                   ? rest
@@ -632,15 +652,15 @@ export function YardPanel({ activity: a, problems, change, chosen, choose, middl
               );
             }}
           />
-          {a.ramp && (
+          {activity.ramp && (
             <NumberField
               name="Height of the ramp"
               unit="m"
-              value={a.ramp.height}
+              value={activity.ramp.height}
               least={0.05}
               most={0.8}
               step={0.05}
-              change={(height) => change({ ...a, ramp: { ...a.ramp!, height } }, "ramp")}
+              change={(height) => change({ ...activity, ramp: { ...activity.ramp!, height } }, "ramp")}
             />
           )}
         </>
@@ -649,38 +669,43 @@ export function YardPanel({ activity: a, problems, change, chosen, choose, middl
       <NumberField
         name="Length"
         unit="m"
-        value={a.space.length}
+        value={activity.space.length}
         least={0.5}
         most={60}
         step={0.1}
-        change={(length) => change({ ...a, space: { ...a.space, length } }, "length")}
+        change={(length) => change({ ...activity, space: { ...activity.space, length } }, "length")}
       />
       <NumberField
         name="Width"
         unit="m"
-        value={a.space.width}
+        value={activity.space.width}
         least={0.5}
         most={60}
         step={0.1}
-        change={(width) => change({ ...a, space: { ...a.space, width } }, "width")}
+        change={(width) => change({ ...activity, space: { ...activity.space, width } }, "width")}
       />
       <label className="row-line flex items-center justify-between py-2 text-[0.92rem]">
         Floor
         <select
-          value={a.space.floor}
-          onChange={(e) => change({ ...a, space: { ...a.space, floor: e.target.value as Activity["space"]["floor"] } })}
+          value={activity.space.floor}
+          onChange={(event) =>
+            change({
+              ...activity,
+              space: { ...activity.space, floor: event.target.value as Activity["space"]["floor"] },
+            })
+          }
         >
-          {FLOORS.map((f) => (
-            <option key={f} value={f}>
-              {label(`floor.${f}`)}
+          {FLOORS.map((floor) => (
+            <option key={floor} value={floor}>
+              {label(`floor.${floor}`)}
             </option>
           ))}
         </select>
       </label>
       <Toggle
         name="Indoors"
-        value={a.space.indoors}
-        change={(indoors) => change({ ...a, space: { ...a.space, indoors } })}
+        value={activity.space.indoors}
+        change={(indoors) => change({ ...activity, space: { ...activity.space, indoors } })}
       />
     </>
   );
@@ -689,7 +714,7 @@ export function YardPanel({ activity: a, problems, change, chosen, choose, middl
 /** What can be set, in the parameters or in the match around them. */
 function Fields({
   list,
-  activity: a,
+  activity,
   problems,
   change,
 }: {
@@ -701,106 +726,115 @@ function Fields({
   return (
     <>
       <Knobs
-        list={list.filter((k) => k.of !== "match")}
-        params={a.pattern.params}
+        list={list.filter((knob) => knob.of !== "match")}
+        params={activity.pattern.params}
         problems={problems}
-        change={(params, key) => change(withoutLost(withParams(a, params)), key)}
+        change={(params, key) => change(withoutLost(withParams(activity, params)), key)}
       />
       <Knobs
-        list={list.filter((k) => k.of === "match")}
-        params={a.match}
+        list={list.filter((knob) => knob.of === "match")}
+        params={activity.match}
         problems={problems}
-        change={(match, key) => change(withoutLost({ ...a, match: match as Activity["match"] }), key)}
+        change={(match, key) => change(withoutLost({ ...activity, match: match as Activity["match"] }), key)}
       />
     </>
   );
 }
 
-export function ScorePanel({ activity: a, problems, change, middle, people }: PanelProps) {
-  const list = opened(a)
+export function ScorePanel({ activity, problems, change, middle, people }: PanelProps) {
+  const list = opened(activity)
     .knobs()
-    .filter((k) => k.station === "score");
+    .filter((knob) => knob.station === "score");
   const three = useMemo(
     () => (people?.length === 3 ? ([people[0]!, people[1]!, people[2]!] as const) : null),
     [people],
   );
   return (
     <>
-      <SampleGame activity={a} who={middle} />
-      {three && <RuleWarnings activity={a} people={three} change={change} />}
+      <SampleGame activity={activity} who={middle} />
+      {three && <RuleWarnings activity={activity} people={three} change={change} />}
       <RuleSentences
-        action={a.aim.action}
+        action={activity.aim.action}
         list={list}
-        valueAt={(k) => setTo(k, { params: a.pattern.params, match: a.match })}
-        one={(k) => <Fields list={[k]} activity={a} problems={problems} change={change} />}
+        valueAt={(knob) => setTo(knob, { params: activity.pattern.params, match: activity.match })}
+        one={(knob) => <Fields list={[knob]} activity={activity} problems={problems} change={change} />}
       />
       <h3 className="text-base">All settings</h3>
-      <Fields list={list} activity={a} problems={problems} change={change} />
-      <PointsSuggested activity={a} who={middle} change={change} />
+      <Fields list={list} activity={activity} problems={problems} change={change} />
+      <PointsSuggested activity={activity} who={middle} change={change} />
     </>
   );
 }
 
-export function PlayersPanel({ activity: a, problems, change, middle }: PanelProps) {
-  const o = opened(a);
+export function PlayersPanel({ activity, problems, change, middle }: PanelProps) {
+  const o = opened(activity);
   const { modes: able } = o.pattern;
-  const turn = (m: Mode) => {
-    const modes = MODES.filter((x) => (x === m ? !a.players.modes.includes(m) : a.players.modes.includes(x)));
-    if (modes.length > 0) change({ ...a, players: { ...a.players, modes } });
+  const turn = (mode: Mode) => {
+    const modes = MODES.filter((text) =>
+      text === mode ? !activity.players.modes.includes(mode) : activity.players.modes.includes(text),
+    );
+    if (modes.length > 0) change({ ...activity, players: { ...activity.players, modes } });
   };
   return (
     <>
       <div className="grid grid-cols-2 gap-x-3">
         <NumberField
           name="From"
-          value={a.players.least}
+          value={activity.players.least}
           least={1}
           most={6}
           step={1}
           change={(least) =>
-            change({ ...a, players: { ...a.players, least, most: Math.max(least, a.players.most) } }, "players")
+            change(
+              { ...activity, players: { ...activity.players, least, most: Math.max(least, activity.players.most) } },
+              "players",
+            )
           }
         />
         <NumberField
           name="to"
-          value={a.players.most}
+          value={activity.players.most}
           least={1}
           most={6}
           step={1}
           change={(most) =>
-            change({ ...a, players: { ...a.players, most, least: Math.min(most, a.players.least) } }, "players")
+            change(
+              { ...activity, players: { ...activity.players, most, least: Math.min(most, activity.players.least) } },
+              "players",
+            )
           }
         />
       </div>
       <fieldset className="row-line py-2">
         <legend className="text-[0.92rem]">Ways to play the family may choose</legend>
-        {able.map((m) => (
-          <label key={m} className="flex items-center gap-2 py-1">
-            <input type="checkbox" checked={a.players.modes.includes(m)} onChange={() => turn(m)} />
-            {label(`mode.${m}`)}
+        {able.map((mode) => (
+          <label key={mode} className="flex items-center gap-2 py-1">
+            <input type="checkbox" checked={activity.players.modes.includes(mode)} onChange={() => turn(mode)} />
+            {label(`mode.${mode}`)}
           </label>
         ))}
-        {(a.players.call || inTwoHomes(o.pattern, { params: a.pattern.params, match: a.match }, true)) && (
+        {(activity.players.call ||
+          inTwoHomes(o.pattern, { params: activity.pattern.params, match: activity.match }, true)) && (
           <label className="flex items-center gap-2 py-1">
             <input
               type="checkbox"
-              checked={a.players.call}
-              onChange={() => change({ ...a, players: { ...a.players, call: !a.players.call } })}
+              checked={activity.players.call}
+              onChange={() => change({ ...activity, players: { ...activity.players, call: !activity.players.call } })}
             />
             {label("players.call")}
           </label>
         )}
       </fieldset>
       <Fields
-        list={o.knobs().filter((k) => k.station === "players")}
-        activity={a}
+        list={o.knobs().filter((knob) => knob.station === "players")}
+        activity={activity}
         problems={problems}
         change={change}
       />
-      {a.players.modes.includes("against") && a.players.most > 1 && (
-        <FairHere activity={a} middle={middle} change={change} />
+      {activity.players.modes.includes("against") && activity.players.most > 1 && (
+        <FairHere activity={activity} middle={middle} change={change} />
       )}
-      <FamilyRange activity={a} change={change} />
+      <FamilyRange activity={activity} change={change} />
     </>
   );
 }

@@ -34,7 +34,7 @@ interface Props {
   apply: (next: Activity) => void;
 }
 
-const percent = (p: number) => `${Math.round(100 * p)} %`;
+const percent = (chance: number) => `${Math.round(100 * chance)} %`;
 /** From one to the other; where so many are cut off that there is no other, `lo or more`. */
 const range = (lo: number, hi: number) =>
   !Number.isFinite(lo)
@@ -55,15 +55,15 @@ function Bars({ at, p }: { at: readonly number[]; p: readonly number[] }) {
   const most = Math.max(...sums, 1e-9);
   return (
     <svg viewBox="0 0 128 56" className="h-14 w-32 shrink-0" aria-hidden="true">
-      {sums.map((s, i) => (
+      {sums.map((sum, i) => (
         <rect
           key={`b${i + 1}`}
           x={i * 8}
-          y={56 - 54 * (s / most)}
+          y={56 - 54 * (sum / most)}
           width="6.5"
-          height={Math.max(1, 54 * (s / most))}
+          height={Math.max(1, 54 * (sum / most))}
           fill="var(--color-mustard)"
-          fillOpacity={0.35 + 0.65 * (s / most)}
+          fillOpacity={0.35 + 0.65 * (sum / most)}
         />
       ))}
     </svg>
@@ -78,7 +78,7 @@ function Ends({
 }: {
   ends: NonNullable<ReturnType<typeof setOutEnds>>;
   who: Who;
-  of: (f: Forecast) => number;
+  of: (forecast: Forecast) => number;
 }) {
   const told = useSetOutEnds(ends, who);
   return (
@@ -120,10 +120,10 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes,
     fixed || counted
       ? { title: counted ? label(`strip.${unit}`) : unit === "points" ? "Points" : "Score", d: side?.points }
       : { title: unit === "trips" ? label("strip.trips") : `${attempt.Many} per go`, d: sends };
-  const shown = (v: number) => (fixed && unit === "tenths" ? Math.round(v / 10) : v);
+  const shown = (value: number) => (fixed && unit === "tenths" ? Math.round(value / 10) : value);
   const toMinutes = (t: number) => Math.max(1, Math.round(t / 600));
-  const fits = homes.filter((h) => h.fits === true).length;
-  const silent = homes.filter((h) => h.fits === null).length;
+  const fits = homes.filter((home) => home.fits === true).length;
+  const silent = homes.filter((home) => home.fits === null).length;
   const wait = <span className="text-2xl font-bold">…</span>;
   return (
     <section
@@ -159,7 +159,7 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes,
               <Ends
                 ends={ends}
                 who={people[1]!}
-                of={(f) => shown(mode(fixed || counted ? f.sides[0]!.points : f.sides[0]!.sends))}
+                of={(forecast) => shown(mode(fixed || counted ? forecast.sides[0]!.points : forecast.sides[0]!.sends))}
               />
             )}
           </div>
@@ -245,10 +245,10 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes,
             <p className="text-[13px] whitespace-nowrap">{tell("strip.canWhat", { silent })}</p>
           </div>
           <div className="flex max-w-40 flex-wrap gap-[3px]" aria-hidden="true">
-            {homes.map((h) => (
+            {homes.map((home) => (
               <span
-                key={h.name}
-                className={`size-2.5 ${h.fits === null ? "rounded-full border border-chalk/70" : h.fits ? "bg-mint" : "rotate-45 bg-coral"}`}
+                key={home.name}
+                className={`size-2.5 ${home.fits === null ? "rounded-full border border-chalk/70" : home.fits ? "bg-mint" : "rotate-45 bg-coral"}`}
               />
             ))}
           </div>
@@ -298,20 +298,20 @@ function HomeList({ homes, apply }: { homes: readonly HomeFit[]; apply: (next: A
     <ul className="columns-2 gap-6 text-sm max-sm:columns-1">
       {[...homes]
         .sort((a, b) => Number(a.fits ?? 0.5) - Number(b.fits ?? 0.5))
-        .map((h) => (
-          <li key={h.name} className="row-line flex justify-between gap-2 py-1">
-            <span className="font-semibold">{h.name}</span>
+        .map((home) => (
+          <li key={home.name} className="row-line flex justify-between gap-2 py-1">
+            <span className="font-semibold">{home.name}</span>
             <span className="text-right">
-              <span className={h.fits === false ? "problem" : "text-quiet"}>{h.why}</span>
-              {h.single && (
+              <span className={home.fits === false ? "problem" : "text-quiet"}>{home.why}</span>
+              {home.single && (
                 <span className="mt-0.5 flex flex-wrap items-center justify-end gap-2">
-                  {h.single.words}
-                  {h.single.next ? (
+                  {home.single.words}
+                  {home.single.next ? (
                     <button
                       type="button"
                       className="btn btn-small"
-                      aria-label={`For ${h.name}: ${h.single.words}`}
-                      onClick={() => apply(h.single!.next!)}
+                      aria-label={`For ${home.name}: ${home.single.words}`}
+                      onClick={() => apply(home.single!.next!)}
                     >
                       Apply
                     </button>

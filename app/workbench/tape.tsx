@@ -95,8 +95,8 @@ export const Tape = memo(function Tape({
   const pegged = bands ? pegs.slice(0, -1) : pegs;
   const rated: readonly { id: string; about?: string }[] = [...pegged, ...loose];
   const middles = cellXs([
-    ...pegged.map((p, i) =>
-      bands ? (scale.xOf(p.distance) + scale.xOf(pegs[i + 1]!.distance)) / 2 : scale.xOf(p.distance),
+    ...pegged.map((peg, i) =>
+      bands ? (scale.xOf(peg.distance) + scale.xOf(pegs[i + 1]!.distance)) / 2 : scale.xOf(peg.distance),
     ),
     ...loose.map((_, i) => LOOSE.first + i * LOOSE.between),
   ]);
@@ -157,18 +157,18 @@ export const Tape = memo(function Tape({
           })}
         </g>
       ))}
-      {pegs.map((p, i) => (
+      {pegs.map((peg, i) => (
         <PegHandle
-          key={p.id}
-          id={p.id}
-          name={p.label || (p.item ? itemName(p.item) : "")}
-          distance={p.distance}
-          kind={p.kind}
+          key={peg.id}
+          id={peg.id}
+          name={peg.label || (peg.item ? itemName(peg.item) : "")}
+          distance={peg.distance}
+          kind={peg.kind}
           number={i + 1}
-          x={scale.xOf(p.distance)}
+          x={scale.xOf(peg.distance)}
           scale={scale}
           svg={svg}
-          chosen={p.id === chosen}
+          chosen={peg.id === chosen}
           choose={choose}
           move={move}
           step={step}
@@ -345,13 +345,17 @@ const PegHandle = memo(function PegHandle({
       aria-valuenow={distance}
       aria-valuetext={`${distance.toFixed(2)} m, ${stepsText(distance, step)} steps`}
       onFocus={() => choose(id)}
-      onKeyDown={(e) => {
+      onKeyDown={(event) => {
         const sign =
-          e.key === "ArrowRight" || e.key === "ArrowUp" ? 1 : e.key === "ArrowLeft" || e.key === "ArrowDown" ? -1 : 0;
+          event.key === "ArrowRight" || event.key === "ArrowUp"
+            ? 1
+            : event.key === "ArrowLeft" || event.key === "ArrowDown"
+              ? -1
+              : 0;
         if (sign === 0) return;
-        e.preventDefault();
-        const way = scale.reversed && (e.key === "ArrowLeft" || e.key === "ArrowRight") ? -sign : sign;
-        move(id, distance + way * (e.shiftKey ? step : NUDGE), `keys ${id}`);
+        event.preventDefault();
+        const way = scale.reversed && (event.key === "ArrowLeft" || event.key === "ArrowRight") ? -sign : sign;
+        move(id, distance + way * (event.shiftKey ? step : NUDGE), `keys ${id}`);
       }}
       transform={`translate(${x} 0)`}
       className="peg cursor-ew-resize touch-none outline-none"

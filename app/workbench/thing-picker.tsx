@@ -18,16 +18,16 @@ export function ThingPicker({
   title: string;
   items: readonly Item[];
   is: string;
-  pick: (i: Item) => void;
+  pick: (item: Item) => void;
 }) {
   const { name, had, told } = useSchool();
   const [wanted, setWanted] = useState("");
   const [sort, setSort] = useState<(typeof SORTS)[number]>("homes");
   const group = useId();
-  const homes = (i: Item) => (i.always ? told : (had.get(i.id) ?? 0));
+  const homes = (item: Item) => (item.always ? told : (had.get(item.id) ?? 0));
   const letters = wanted.trim().toLowerCase();
   const shown = items
-    .filter((i) => name(i.id).toLowerCase().includes(letters))
+    .filter((item) => name(item.id).toLowerCase().includes(letters))
     .sort((a, b) =>
       sort === "homes" && told > 0
         ? homes(b) - homes(a) || b.homes - a.homes
@@ -46,13 +46,13 @@ export function ThingPicker({
             placeholder="Find an item"
             aria-label={`${title}: find an item`}
             value={wanted}
-            onChange={(e) => setWanted(e.target.value)}
+            onChange={(event) => setWanted(event.target.value)}
           />
           <select
             className="py-0.5"
             aria-label={`${title}: sort by`}
             value={sort}
-            onChange={(e) => setSort(e.target.value as typeof sort)}
+            onChange={(event) => setSort(event.target.value as typeof sort)}
           >
             <option value="homes">sort by homes</option>
             <option value="name">sort by name</option>
@@ -60,24 +60,26 @@ export function ThingPicker({
         </div>
       )}
       <div className="grid max-h-56 grid-cols-4 gap-1 overflow-y-auto py-1">
-        {shown.map((i) => (
+        {shown.map((item) => (
           <label
-            key={i.id}
-            className={`grid content-start justify-items-center rounded-sm border-2 p-0.5 text-center text-[11px] leading-tight has-focus-visible:outline-3 ${is === i.id ? "border-ink bg-mustard font-bold text-night" : "border-hair"}`}
+            key={item.id}
+            className={`grid content-start justify-items-center rounded-sm border-2 p-0.5 text-center text-[11px] leading-tight has-focus-visible:outline-3 ${is === item.id ? "border-ink bg-mustard font-bold text-night" : "border-hair"}`}
           >
             <input
               type="radio"
               name={group}
               className="sr-only"
-              aria-label={told > 0 ? tell("picker.thing", { name: name(i.id), n: homes(i), all: told }) : name(i.id)}
-              checked={is === i.id}
-              onChange={() => pick(i)}
+              aria-label={
+                told > 0 ? tell("picker.thing", { name: name(item.id), n: homes(item), all: told }) : name(item.id)
+              }
+              checked={is === item.id}
+              onChange={() => pick(item)}
             />
-            <ItemDrawing item={i.id} size={30} />
-            <span aria-hidden="true">{name(i.id)}</span>
+            <ItemDrawing item={item.id} size={30} />
+            <span aria-hidden="true">{name(item.id)}</span>
             {told > 0 && (
               <span aria-hidden="true" className="font-normal opacity-80">
-                {homes(i)} of {told}
+                {homes(item)} of {told}
               </span>
             )}
           </label>

@@ -15,27 +15,27 @@ const DAYS = 7;
 const shown = (minutes: number) => (minutes < 10 ? minutes.toFixed(1) : String(Math.round(minutes)));
 
 /** What the activity as it is takes and how much of that is moving, in the words of a plan. */
-function planOf(a: Activity, age: number, go: GoTimes, own: readonly Exercise[]): TimePlan {
-  const [before, after] = [timeOf(a.warmUp ?? [], age, own), timeOf(a.coolDown ?? [], age, own)];
-  const rounds = a.rounds ?? 1;
+function planOf(activity: Activity, age: number, go: GoTimes, own: readonly Exercise[]): TimePlan {
+  const [before, after] = [timeOf(activity.warmUp ?? [], age, own), timeOf(activity.coolDown ?? [], age, own)];
+  const rounds = activity.rounds ?? 1;
   const game = rounds * go.minutes + (rounds - 1) * REST;
-  const minutes = wholeMinutes(a, age, go.minutes, own);
+  const minutes = wholeMinutes(activity, age, go.minutes, own);
   return {
-    warmUp: a.warmUp ?? [],
-    coolDown: a.coolDown ?? [],
+    warmUp: activity.warmUp ?? [],
+    coolDown: activity.coolDown ?? [],
     rounds,
     before: before.seconds / 60,
     game,
     after: after.seconds / 60,
     minutes,
     active: (before.moving + after.moving) / 60 + rounds * go.minutes * go.moving,
-    over: Math.max(0, minutes - a.minutes),
+    over: Math.max(0, minutes - activity.minutes),
   };
 }
 
 /** The minutes asked for, filled: warm-up, so many games, cool-down; and what a week of it comes to. */
 export function TimePlanFields({
-  activity: a,
+  activity,
   change,
   middle,
   own,
@@ -46,13 +46,13 @@ export function TimePlanFields({
   own: readonly Exercise[];
 }) {
   const people = useMemo(() => [middle], [middle]);
-  const [told] = useForecast(a, people) ?? [];
-  const [asked, setAsked] = useState(a.minutes);
+  const [told] = useForecast(activity, people) ?? [];
+  const [asked, setAsked] = useState(activity.minutes);
   const age = middle.age === "adult" ? 18 : middle.age;
   const go: GoTimes | null = told
     ? { minutes: Math.max(0.1, quantile(told.time, 0.5) / 600), moving: told.share.acting + told.share.fetching }
     : null;
-  const plan = go && Number.isFinite(go.minutes) ? planOf(a, age, go, own) : null;
+  const plan = go && Number.isFinite(go.minutes) ? planOf(activity, age, go, own) : null;
   const days = (goal: number) => (plan && plan.active > 0 ? Math.ceil(goal / plan.active) : Number.POSITIVE_INFINITY);
   return (
     <section aria-label="Time plan" className="mb-3">
@@ -63,19 +63,25 @@ export function TimePlanFields({
         className="btn btn-small"
         disabled={!plan}
         onClick={() => {
-          const p = planFor(age, asked, go!, { own });
-          change({ ...a, minutes: asked, warmUp: p.warmUp, coolDown: p.coolDown, rounds: p.rounds });
+          const timePlan = planFor(age, asked, go!, { own });
+          change({
+            ...activity,
+            minutes: asked,
+            warmUp: timePlan.warmUp,
+            coolDown: timePlan.coolDown,
+            rounds: timePlan.rounds,
+          });
         }}
       >
         Fill the minutes
       </button>
       <NumberField
         name="Games in a row"
-        value={a.rounds ?? 1}
+        value={activity.rounds ?? 1}
         least={1}
         most={12}
         step={1}
-        change={(rounds) => change({ ...a, rounds }, "rounds")}
+        change={(rounds) => change({ ...activity, rounds }, "rounds")}
       />
       {plan && (
         <p className="text-sm" role="status">
@@ -85,7 +91,7 @@ export function TimePlanFields({
             game: shown(plan.game),
             after: shown(plan.after),
             all: shown(plan.minutes),
-            asked: a.minutes,
+            asked: activity.minutes,
             age,
             active: shown(plan.active),
           })}{" "}
@@ -94,34 +100,34 @@ export function TimePlanFields({
       )}
       <Toggle
         name="Weekly goal"
-        value={a.week !== null && a.week !== undefined}
-        change={(on) => change({ ...a, week: on ? USUAL_WEEK : null })}
+        value={activity.week !== null && activity.week !== undefined}
+        change={(on) => change({ ...activity, week: on ? USUAL_WEEK : null })}
       />
-      {a.week && (
+      {activity.week && (
         <>
           <NumberField
             name="Days a week"
-            value={a.week.days}
+            value={activity.week.days}
             least={1}
             most={DAYS}
             step={1}
-            change={(n) => change({ ...a, week: { ...a.week!, days: n } }, "days")}
+            change={(count) => change({ ...activity, week: { ...activity.week!, days: count } }, "days")}
           />
           <NumberField
             name="Active minutes a week"
-            value={a.week.goal}
+            value={activity.week.goal}
             least={5}
             most={MAX_GOAL}
             step={5}
-            change={(goal) => change({ ...a, week: { ...a.week!, goal } }, "goal")}
+            change={(goal) => change({ ...activity, week: { ...activity.week!, goal } }, "goal")}
           />
           {plan && (
             <p className="text-sm" role="status">
-              {tell(days(a.week.goal) > DAYS ? "plan.never" : "plan.week", {
-                days: a.week.days,
-                active: Math.round(a.week.days * plan.active),
-                goal: a.week.goal,
-                more: a.week.days * plan.active >= a.week.goal ? 0 : days(a.week.goal),
+              {tell(days(activity.week.goal) > DAYS ? "plan.never" : "plan.week", {
+                days: activity.week.days,
+                active: Math.round(activity.week.days * plan.active),
+                goal: activity.week.goal,
+                more: activity.week.days * plan.active >= activity.week.goal ? 0 : days(activity.week.goal),
               })}
             </p>
           )}

@@ -27,42 +27,42 @@ export function TitleBar({
   setSearch: ReturnType<typeof useSearchParams>[1];
   send: () => void;
 }) {
-  const { settled: a, change, undo, redo } = draft;
+  const { settled: activity, change, undo, redo } = draft;
   return (
     // One row on a wide screen, two on a narrow one, whatever the title and the note of saving say: what is under a hand never moves by it.
     <div className="flex items-center gap-x-3 gap-y-2 px-6 pt-2 pb-1.5 max-[1240px]:flex-wrap">
-      <h1 className="sr-only">{a.title}</h1>
+      <h1 className="sr-only">{activity.title}</h1>
       <input
         aria-label="Title"
-        title={a.title}
+        title={activity.title}
         className="min-w-40 shrink text-ellipsis border-transparent bg-transparent px-1 font-head text-[1.65rem] leading-tight font-bold hover:border-hair max-[1240px]:max-w-full"
-        style={{ width: `${Math.min(28, Math.max(8, a.title.length * 0.62))}em`, fontSize: "1.65rem" }}
-        value={a.title}
+        style={{ width: `${Math.min(28, Math.max(8, activity.title.length * 0.62))}em`, fontSize: "1.65rem" }}
+        value={activity.title}
         maxLength={60}
-        onChange={(e) => change({ ...a, title: e.target.value }, "title")}
+        onChange={(event) => change({ ...activity, title: event.target.value }, "title")}
       />
-      <span className="tag shrink-0">{label(`pattern.${a.pattern.name}`)}</span>
+      <span className="tag shrink-0">{label(`pattern.${activity.pattern.name}`)}</span>
       <span className="tag shrink-0">
-        ages {a.ages.from} – {a.ages.to}
+        ages {activity.ages.from} – {activity.ages.to}
       </span>
       <label className="flex min-w-36 items-center gap-2 text-sm">
         <span className="shrink-0 text-quiet">shown for</span>
         <select
           className="max-w-60 min-w-0 py-0.5 text-sm font-semibold"
           value={group?.id}
-          onChange={(e) =>
+          onChange={(event) =>
             setSearch(
               (old) => {
-                old.set("class", e.target.value);
+                old.set("class", event.target.value);
                 return old;
               },
               { replace: true, preventScrollReset: true },
             )
           }
         >
-          {classes.map((c) => (
-            <option key={c.id} value={c.id}>
-              {c.name}, {c.children.length} children
+          {classes.map((eachGroup) => (
+            <option key={eachGroup.id} value={eachGroup.id}>
+              {eachGroup.name}, {eachGroup.children.length} children
             </option>
           ))}
         </select>

@@ -57,7 +57,7 @@ function useWorker<A>(ask: ((worker: Remote) => Promise<A>) | null, name: string
         // What is being typed cannot be played yet: the last answer stays.
       } finally {
         const rest = MIN_GAP - (performance.now() - began);
-        if (rest > 0) await new Promise((r) => setTimeout(r, rest));
+        if (rest > 0) await new Promise((resolve) => setTimeout(resolve, rest));
         busy.current = false;
         void run();
       }
@@ -69,23 +69,26 @@ function useWorker<A>(ask: ((worker: Remote) => Promise<A>) | null, name: string
 
 /** Forecasts of an activity for some people. */
 export function useForecast(activity: Activity, people: readonly Who[]): Forecast[] | null {
-  const ask = useCallback((w: Remote) => w.each(activity, people), [activity, people]);
+  const ask = useCallback((remote: Remote) => remote.each(activity, people), [activity, people]);
   return useWorker(ask, "strip");
 }
 
 /** The share of goes that reach the end on each level of an activity, by person; none where its levels are not made by that. */
 export function useEnds(activity: Activity, people: readonly Who[]): number[][] | null {
   const { levels } = activity;
-  const ask = useCallback((w: Remote) => w.ends(activity, levels?.list ?? [], people), [activity, levels, people]);
+  const ask = useCallback(
+    (remote: Remote) => remote.ends(activity, levels?.list ?? [], people),
+    [activity, levels, people],
+  );
   return useWorker(levels?.of === "end" ? ask : null, "ends");
 }
 
 /** Where the child sets the targets out: what somebody meets with all of them near, and with all of them far. */
 export function useSetOutEnds(ends: { near: Activity; far: Activity }, who: Who): [Forecast, Forecast] | null {
   const ask = useCallback(
-    async (w: Remote): Promise<[Forecast, Forecast]> => {
-      const [near] = await w.each(ends.near, [who]);
-      const [far] = await w.each(ends.far, [who]);
+    async (remote: Remote): Promise<[Forecast, Forecast]> => {
+      const [near] = await remote.each(ends.near, [who]);
+      const [far] = await remote.each(ends.far, [who]);
       return [near!, far!];
     },
     [ends, who],
@@ -95,13 +98,13 @@ export function useSetOutEnds(ends: { near: Activity; far: Activity }, who: Who)
 
 /** What should be looked at before an activity is sent, for the youngest, the middle and the oldest. */
 export function useWarnings(activity: Activity, people: readonly [Who, Who, Who]): Warning[] | null {
-  const ask = useCallback((w: Remote) => w.warnings(activity, people), [activity, people]);
+  const ask = useCallback((remote: Remote) => remote.warnings(activity, people), [activity, people]);
   return useWorker(ask, "warnings");
 }
 
 /** What somebody can expect of each of some activities, points. */
 export function useExpected(activities: readonly Activity[], who: Who): (number | null)[] | null {
-  const ask = useCallback((w: Remote) => w.expected(activities, who), [activities, who]);
+  const ask = useCallback((remote: Remote) => remote.expected(activities, who), [activities, who]);
   return useWorker(ask, "expected");
 }
 
@@ -112,12 +115,12 @@ export function useKitFits(
   items: SchoolItems,
   who: Who,
 ): KitFit[] | null {
-  const ask = useCallback((w: Remote) => w.homes(activity, homes, items, who), [activity, homes, items, who]);
+  const ask = useCallback((remote: Remote) => remote.homes(activity, homes, items, who), [activity, homes, items, who]);
   return useWorker(ask, "homes");
 }
 
 /** An activity in one home. */
 export function useHomeFit(activity: Activity, home: HomeFacts, items: SchoolItems, age: number): HomeMade | null {
-  const ask = useCallback((w: Remote) => w.oneHome(activity, home, items, age), [activity, home, items, age]);
+  const ask = useCallback((remote: Remote) => remote.oneHome(activity, home, items, age), [activity, home, items, age]);
   return useWorker(ask, "home");
 }

@@ -19,7 +19,7 @@ export interface Yard {
   widen: (id: string, width: number, gesture: string) => void;
   lay: (next: Laid, gesture: string) => void;
   snap: Snap;
-  setSnap: (s: Snap) => void;
+  setSnap: (snap: Snap) => void;
   clearShown: boolean;
   showClear: (on: boolean) => void;
 }
@@ -51,7 +51,7 @@ export function useYard(
     const { chosen: now, group: all } = selected.current;
     const was = now === id ? before.current : now;
     const begun = all.length > 0 ? all : was !== null && was !== id ? [was] : [];
-    const next = begun.includes(id) ? begun.filter((x) => x !== id) : [...begun, id];
+    const next = begun.includes(id) ? begun.filter((text) => text !== id) : [...begun, id];
     setGroup(next.length > 1 ? next : []);
     setChosen(next.includes(id) ? id : (next[0] ?? null));
   }, []);
@@ -74,7 +74,7 @@ export function useYard(
     (id: string, metres: number, gesture: string) => {
       const from = current();
       const next = opened(from).move(id, { along: metres });
-      const distanceIn = (a: Activity) => opened(a).pegs.find((g) => g.id === id)?.distance;
+      const distanceIn = (activity: Activity) => opened(activity).pegs.find((peg) => peg.id === id)?.distance;
       if (distanceIn(next) === distanceIn(from)) return;
       change(next, gesture);
     },

@@ -28,26 +28,26 @@ describe("plan and tape share one scale", () => {
   it.each(patternNames)(
     "%s: a peg and its part stand under each other, and a place on the tape leads back to its distance",
     (name) => {
-      const a = fromPattern(name);
-      const parts = layoutOf(a);
-      const s = planScale(a.space.length, a.space.width, countedBackFrom(parts));
-      expect(s.x(a.space.length)).toBeLessThanOrEqual(WIDTH);
-      for (const peg of opened(a).pegs) {
-        const part = parts.find((p) => p.id === peg.id);
+      const activity = fromPattern(name);
+      const parts = layoutOf(activity);
+      const s = planScale(activity.space.length, activity.space.width, countedBackFrom(parts));
+      expect(s.x(activity.space.length)).toBeLessThanOrEqual(WIDTH);
+      for (const peg of opened(activity).pegs) {
+        const part = parts.find((eachPart) => eachPart.id === peg.id);
         if (part && "along" in part) expect(s.xOf(peg.distance)).toBeCloseTo(s.x(part.along), 9);
         expect(s.distanceAt(s.xOf(peg.distance))).toBeCloseTo(peg.distance, 9);
       }
     },
   );
   it("runs back from the target where the line moves", () => {
-    const a = fromPattern("climb");
+    const activity = fromPattern("climb");
     const other = patternOf("climb")
-      .knobs(a.pattern.params)
-      .find((k) => k.label === "knob.ladder")!;
+      .knobs(activity.pattern.params)
+      .find((knob) => knob.label === "knob.ladder")!;
     if (other.kind !== "choice") throw new Error("a choice was expected");
-    const params = setIn(a.pattern.params, other.path, other.options[1]!.value);
-    const parts = layoutOf({ ...a, pattern: { ...a.pattern, params } } as Activity);
-    const s = planScale(a.space.length, a.space.width, countedBackFrom(parts));
+    const params = setIn(activity.pattern.params, other.path, other.options[1]!.value);
+    const parts = layoutOf({ ...activity, pattern: { ...activity.pattern, params } } as Activity);
+    const s = planScale(activity.space.length, activity.space.width, countedBackFrom(parts));
     expect(s.reversed).toBe(true);
     expect(s.xOf(1)).toBeGreaterThan(s.xOf(2));
     expect(s.distanceAt(s.xOf(1.7))).toBeCloseTo(1.7, 9);
@@ -72,20 +72,20 @@ describe("stations", () => {
   it.each(patternNames)(
     "%s answers every station in a line, and everything it lets a teacher set has a name",
     (name) => {
-      const a = fromPattern(name);
-      for (const s of STATIONS) {
-        expect(answerOf(s, a).length).toBeGreaterThan(3);
-        expect(answerOf(s, a)).not.toContain("[");
+      const activity = fromPattern(name);
+      for (const station of STATIONS) {
+        expect(answerOf(station, activity).length).toBeGreaterThan(3);
+        expect(answerOf(station, activity)).not.toContain("[");
       }
-      const o = opened(a);
-      const knobs: Knob[] = [...o.knobs(), ...o.pegs.flatMap((g) => o.pegKnobs(g.id))];
-      const keys = knobs.flatMap((k) => [
-        k.label,
-        k.hint,
-        ...(k.kind === "choice" ? k.options.map((o) => o.label) : []),
-        k.kind === "number" ? k.off?.label : undefined,
+      const o = opened(activity);
+      const knobs: Knob[] = [...o.knobs(), ...o.pegs.flatMap((peg) => o.pegKnobs(peg.id))];
+      const keys = knobs.flatMap((knob) => [
+        knob.label,
+        knob.hint,
+        ...(knob.kind === "choice" ? knob.options.map((option) => option.label) : []),
+        knob.kind === "number" ? knob.off?.label : undefined,
       ]);
-      expect(keys.filter((k) => k !== undefined && !hasLabel(k))).toEqual([]);
+      expect(keys.filter((key) => key !== undefined && !hasLabel(key))).toEqual([]);
       expect(hasLabel(`pattern.${name}`) && hasLabel(`pattern.${name}.how`)).toBe(true);
     },
   );
@@ -95,7 +95,7 @@ describe("hints", () => {
   it("speak only of stations that there are", async () => {
     const { enTeacher } = await import("#words/en-teacher.ts");
     const { labels } = await import("#words/teacher.ts");
-    const known = STATIONS.map((s) => stationName[s]);
+    const known = STATIONS.map((station) => stationName[station]);
     for (const [key, words] of [...Object.entries(labels), ...Object.entries(enTeacher)])
       for (const [, name] of words.matchAll(/station ([A-Z]\w+)/g))
         expect([key, known.includes(name as never)]).toEqual([key, true]);

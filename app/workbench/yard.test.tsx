@@ -52,9 +52,9 @@ describe("arranging a game's targets as a layout", () => {
         [9, 4],
       ]) {
         const a = arrangeAs({ ...climb, space: { ...climb.space, length: length!, width: width! } }, name);
-        for (const t of partsOf(opened(a).parts, "target")) {
-          expect(t.along).toBeLessThanOrEqual(length! + 1e-9);
-          expect(Math.abs(t.across) + t.width / 2).toBeLessThanOrEqual(width! / 2 + 1e-9);
+        for (const target of partsOf(opened(a).parts, "target")) {
+          expect(target.along).toBeLessThanOrEqual(length! + 1e-9);
+          expect(Math.abs(target.across) + target.width / 2).toBeLessThanOrEqual(width! / 2 + 1e-9);
         }
       }
   });

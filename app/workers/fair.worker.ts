@@ -5,7 +5,7 @@ import type { Activity } from "#core/formats/activity.ts";
 
 const fair = {
   /** The smallest change that makes it even; the worker is ended to give it up. */
-  match: (a: Activity, who: readonly Who[]): Fair => fairMatch(a, who),
+  match: (activity: Activity, who: readonly Who[]): Fair => fairMatch(activity, who),
 };
 export type FairWorker = typeof fair;
 

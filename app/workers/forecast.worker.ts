@@ -29,9 +29,9 @@ function each(activity: Activity, people: readonly Who[]): Forecast[] {
 
 /** What one person alone can expect of each activity, points; null where it cannot be played so. */
 function expected(activities: readonly Activity[], who: Who): (number | null)[] {
-  return activities.map((a) => {
-    if (!parseActivity(a).ok) return null;
-    return mean(forecastActivity(a, [who], alone, "middle").sides[0]!.points);
+  return activities.map((activity) => {
+    if (!parseActivity(activity).ok) return null;
+    return mean(forecastActivity(activity, [who], alone, "middle").sides[0]!.points);
   });
 }
 

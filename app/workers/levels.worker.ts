@@ -7,12 +7,12 @@ import type { Level } from "#core/levels/levels.ts";
 const work = {
   /** See `proposeAmount`; `seen` is told how many values were looked at. */
   propose: (
-    a: Activity,
+    activity: Activity,
     who: Who,
     field: string,
     want: { corridor: { low: number; high: number }; count: number },
     seen: (values: number) => void,
-  ): Level[] => proposeAmount(a, who, field, want, { seen }),
+  ): Level[] => proposeAmount(activity, who, field, want, { seen }),
 };
 export type LevelsWorker = typeof work;
 Comlink.expose(work);

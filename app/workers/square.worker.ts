@@ -13,8 +13,8 @@ const squares = {
     const until = performance.now() + PATIENCE;
     return mixed(order, told, () => performance.now() > until);
   },
-  fewest: (cells: Cells, n: number, reach: Reach): Fewest =>
-    fewestTrips(cells, n, reach, { budget: n >= 5 ? LOOKS.five : LOOKS.small }),
+  fewest: (cells: Cells, count: number, reach: Reach): Fewest =>
+    fewestTrips(cells, count, reach, { budget: count >= 5 ? LOOKS.five : LOOKS.small }),
 };
 export type Squares = typeof squares;
 

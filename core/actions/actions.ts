@@ -29,7 +29,7 @@ export const SKILLS = ["keepUp", "catch", "tossCatch", "carry", "dribbleFoot", "
 export type Skill = (typeof SKILLS)[number];
 export const ACTIONS = [...SENDS, ...SKILLS] as const;
 export type Action = Send | Skill;
-export const isSend = (a: Action): a is Send => (SENDS as readonly string[]).includes(a);
+export const isSend = (action: Action): action is Send => (SENDS as readonly string[]).includes(action);
 
 /** What is assumed of an action for a child of 8 with an easy object (of a skill: only whether the thing flies; the rest is keeper.ts); how fast and how far is physics/release.ts. */
 export interface ActionFacts {

@@ -128,20 +128,23 @@ describe("hit rules", () => {
     };
     const normal = () => Math.sqrt(-2 * Math.log(u())) * Math.cos(2 * Math.PI * u());
     const sends = Array.from({ length: 60_000 }, () => [normal() * 0.32, normal() * 0.48, normal() * 0.4] as const);
-    const b = s.object.diameter;
+    const diameter = s.object.diameter;
     const counts = (r: HitRule, [x, y, z]: readonly [number, number, number]): boolean => {
       switch (r.kind) {
         case "anyOf":
           return r.rules.some((one) => counts(one, [x, y, z]));
         case "touch":
-          return Math.abs(x) < r.width / 2 + b / 2 && (r.height === undefined || Math.abs(z) < r.height / 2 + b / 2);
+          return (
+            Math.abs(x) < r.width / 2 + diameter / 2 &&
+            (r.height === undefined || Math.abs(z) < r.height / 2 + diameter / 2)
+          );
         case "through":
-          return Math.abs(x) < (r.gap - b) / 2;
+          return Math.abs(x) < (r.gap - diameter) / 2;
         case "into":
-          return Math.hypot(x, r.facing === "player" ? z : y) < r.opening / 2 - b / 4;
+          return Math.hypot(x, r.facing === "player" ? z : y) < r.opening / 2 - diameter / 4;
         case "on":
           return r.radius === undefined
-            ? Math.abs(x) < r.width! / 2 + b / 2 && Math.abs(y) < r.depth! / 2 + b / 2
+            ? Math.abs(x) < r.width! / 2 + diameter / 2 && Math.abs(y) < r.depth! / 2 + diameter / 2
             : Math.hypot(x, y) < r.radius;
         case "cell":
           return Math.abs(x - r.acrossOffset!) < r.width / 2 && Math.abs(y - r.alongOffset!) < r.depth / 2;
@@ -150,7 +153,7 @@ describe("hit rules", () => {
       }
     };
     for (const rule of rules) {
-      const counted = sends.filter((e) => counts(rule, e)).length / sends.length;
+      const counted = sends.filter((send) => counts(rule, send)).length / sends.length;
       expect(Math.abs(hitChance(rule, s) - counted), JSON.stringify(rule)).toBeLessThan(0.0085);
     }
   });
@@ -160,9 +163,9 @@ describe("hit rules", () => {
     fc.assert(
       fc.property(width, width, width, (w, h, r) => {
         const rules = [{ kind: "touch", width: w, height: h } as const, { kind: "on", radius: r } as const];
-        const [a, c] = rules.map((one) => hitChance(one, shot())) as [number, number];
+        const [age, c] = rules.map((one) => hitChance(one, shot())) as [number, number];
         const both = hitChance({ kind: "anyOf", rules }, shot());
-        return both >= Math.max(a, c) - 1e-9 && both <= a + c + 1e-9 && both <= 1 + 1e-9;
+        return both >= Math.max(age, c) - 1e-9 && both <= age + c + 1e-9 && both <= 1 + 1e-9;
       }),
     );
   });
@@ -175,7 +178,7 @@ describe("hit rules", () => {
         (rule, aim) => {
           const shifts = lineShifts([1, 5, 2], rule as "lower", "out", 0.1);
           const all = stopBands([1, 1.5, 2.2, 3], aim, 0.15, shifts);
-          return Math.abs(all.reduce((a, c) => a + c, 0) - 1) < 1e-12 && all.every((p) => p >= 0);
+          return Math.abs(all.reduce((sum, c) => sum + c, 0) - 1) < 1e-12 && all.every((p) => p >= 0);
         },
       ),
     );
@@ -207,7 +210,7 @@ describe("several targets", () => {
           { lateral: 0.09, vertical: 0.1 },
           { inAir },
         );
-        const sum = Object.values(got.byTarget).reduce((a, c) => a + c, got.none);
+        const sum = Object.values(got.byTarget).reduce((eachSum, c) => eachSum + c, got.none);
         return Math.abs(sum - 1) < 1e-9 && Object.values(got.byTarget).every((p) => p >= -1e-12);
       }),
     );
@@ -233,11 +236,11 @@ describe("several targets", () => {
   it("what a strip sweeps sums to 1 and holds what it touches", () => {
     const pins = [-0.15, 0, 0.15].map((across, i) => ({ id: `p${i + 1}`, distance: 3, across, width: 0.08 }));
     const sets = new Map<string, number>();
-    for (const { p, swept } of sweep(pins, { across: 0, distance: 3 }, 0.12, 0.06)) {
+    for (const { p: chance, swept } of sweep(pins, { across: 0, distance: 3 }, 0.12, 0.06)) {
       const key = swept.map((t) => t.id).join(" ");
-      sets.set(key, (sets.get(key) ?? 0) + p);
+      sets.set(key, (sets.get(key) ?? 0) + chance);
     }
-    expect([...sets.values()].reduce((a, c) => a + c, 0)).toBeCloseTo(1, 12);
+    expect([...sets.values()].reduce((sum, c) => sum + c, 0)).toBeCloseTo(1, 12);
     expect(sets.get("p1 p3")).toBeUndefined();
     expect(sets.get("p1 p2")).toBeCloseTo(sets.get("p2 p3")!, 12);
   });

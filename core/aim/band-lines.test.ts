@@ -20,10 +20,9 @@ describe("lines of bands", () => {
     expect(top("out")).toBeLessThan(top("middle"));
     expect(top("middle")).toBeLessThan(top("past"));
     for (const last of LAST_LINES)
-      expect(stopBands(lines, 3, 0.12, lineShifts([1, 2], "lower", last, 0.2)).reduce((a, p) => a + p, 0)).toBeCloseTo(
-        1,
-        12,
-      );
+      expect(
+        stopBands(lines, 3, 0.12, lineShifts([1, 2], "lower", last, 0.2)).reduce((sum, p) => sum + p, 0),
+      ).toBeCloseTo(1, 12);
   });
 
   it("agrees with pieces drawn and looked at, whatever the points and rules", () => {
@@ -44,8 +43,8 @@ describe("lines of bands", () => {
             const at = 2 * (1 + 0.14 * normalDraw(draw));
             const worth = (band: number) => (band === 0 ? 0 : points[band - 1]!);
             // Looked at: the bands it lies in by front and back, the points decide between two of them.
-            let band = lines.filter((l) => at > l).length;
-            const on = lines.findIndex((l) => Math.abs(at - l) < b / 2);
+            let band = lines.filter((line) => at > line).length;
+            const on = lines.findIndex((line) => Math.abs(at - line) < b / 2);
             if (on === lines.length - 1) band = last === "out" ? 4 : last === "past" ? 3 : band;
             else if (on >= 0 && rule !== "centre" && worth(on) !== worth(on + 1)) {
               const lower = worth(on) < worth(on + 1) ? on : on + 1;
@@ -53,8 +52,8 @@ describe("lines of bands", () => {
             }
             counted[band] = counted[band]! + 1 / DRAWS;
           }
-          for (const [k, p] of told.entries())
-            expect(Math.abs(p - counted[k]!), `${points} ${rule} ${last} ${k}`).toBeLessThan(
+          for (const [k, chance] of told.entries())
+            expect(Math.abs(chance - counted[k]!), `${points} ${rule} ${last} ${k}`).toBeLessThan(
               4 * (0.5 / Math.sqrt(DRAWS)),
             );
         }

@@ -4,7 +4,7 @@ import { started } from "../formats/begun.ts";
 import { BANDS, bandOf, cuesFor, mistakesOf, watchFor } from "./cue-bank.ts";
 import { mirrored } from "./mirrored.ts";
 
-const words = (s: string) => s.split(/\s+/).length;
+const words = (text: string) => text.split(/\s+/).length;
 
 it("has cues for three bands of ages, mistakes with what mends them, and two things to watch for, for every action", () => {
   for (const action of ACTIONS) {
@@ -29,7 +29,7 @@ it("has cues for three bands of ages, mistakes with what mends them, and two thi
 
 it("gives a new activity the cues of its ages, and what to watch for", () => {
   expect([4, 6, 7, 9, 10, 13].map(bandOf)).toEqual(["young", "young", "middle", "middle", "older", "older"]);
-  expect(started("underarmRoll", 5).cues.map((c) => c.text)).toEqual(cuesFor("underarmRoll", "young"));
+  expect(started("underarmRoll", 5).cues.map((cue) => cue.text)).toEqual(cuesFor("underarmRoll", "young"));
   expect(started("underarmRoll").cues[0]!.text).toBe("Face the target");
   expect(started("kick", 12).watch).toEqual([...watchFor("kick")]);
 });

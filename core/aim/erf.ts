@@ -45,13 +45,13 @@ for (let i = 0; i <= SATURATED * PER_UNIT; i++) {
  * forecast, so that it goes by polynomials worked out once. `erf(0.5)` is 0.5204998778.
  */
 export function erf(x: number): number {
-  const a = Math.abs(x);
+  const age = Math.abs(x);
   // Not below: what is no number stays none.
-  if (!(a < SATURATED)) return Math.sign(x);
-  const i = Math.round(a * PER_UNIT);
-  const h = a - i / PER_UNIT;
+  if (!(age < SATURATED)) return Math.sign(x);
+  const i = Math.round(age * PER_UNIT);
+  const height = age - i / PER_UNIT;
   const at = i * (DEGREE + 1);
   let sum = about[at + DEGREE]!;
-  for (let n = DEGREE - 1; n >= 0; n--) sum = sum * h + about[at + n]!;
+  for (let n = DEGREE - 1; n >= 0; n--) sum = sum * height + about[at + n]!;
   return x < 0 ? -sum : sum;
 }

@@ -28,10 +28,10 @@ export function firstTouched(
   sd: { lateral: number; vertical: number },
   options: { inAir?: boolean; reach?: (distance: number) => number } = {},
 ): Touched {
-  const things = targets.map((t) => ({
-    ...t,
-    height: t.height ?? 0,
-    rule: { kind: "touch", width: t.width } as const,
+  const things = targets.map((target) => ({
+    ...target,
+    height: target.height ?? 0,
+    rule: { kind: "touch", width: target.width } as const,
   }));
   const chances = jointChances(things, {
     aim: { ...aim, up: aim.up ?? 0 },
@@ -41,7 +41,7 @@ export function firstTouched(
     ...(options.reach && { reach: options.reach }),
   });
   const byTarget = Object.fromEntries(chances);
-  return { byTarget, none: Math.max(0, 1 - Object.values(byTarget).reduce((a, p) => a + p, 0)) };
+  return { byTarget, none: Math.max(0, 1 - Object.values(byTarget).reduce((sum, p) => sum + p, 0)) };
 }
 
 /**
@@ -55,18 +55,21 @@ export function* sweep<T extends Pick<Upright, "distance" | "across" | "width">>
   lateral: number,
 ): Generator<{ p: number; swept: T[] }> {
   const aimed = aim.across / aim.distance;
-  const strips = things.map((t) => ({
-    t,
-    lo: (t.across - t.width / 2 - b / 2) / t.distance,
-    hi: (t.across + t.width / 2 + b / 2) / t.distance,
+  const strips = things.map((thing) => ({
+    t: thing,
+    lo: (thing.across - thing.width / 2 - b / 2) / thing.distance,
+    hi: (thing.across + thing.width / 2 + b / 2) / thing.distance,
   }));
-  const cuts = [...new Set(strips.flatMap((s) => [s.lo, s.hi]))].sort((x, y) => x - y);
+  const cuts = [...new Set(strips.flatMap((strip) => [strip.lo, strip.hi]))].sort((x, y) => x - y);
   const edges = [Number.NEGATIVE_INFINITY, ...cuts, Number.POSITIVE_INFINITY];
   for (let i = 1; i < edges.length; i++) {
     const [lo, hi] = [edges[i - 1]!, edges[i]!];
-    const p = within(lo - aimed, hi - aimed, lateral);
-    if (p <= 0) continue;
+    const chance = within(lo - aimed, hi - aimed, lateral);
+    if (chance <= 0) continue;
     const middle = lo === edges[0] ? hi - 1 : hi === Number.POSITIVE_INFINITY ? lo + 1 : (lo + hi) / 2;
-    yield { p, swept: strips.filter((x) => x.lo < middle && middle < x.hi).map((x) => x.t) };
+    yield {
+      p: chance,
+      swept: strips.filter((strip) => strip.lo < middle && middle < strip.hi).map((strip) => strip.t),
+    };
   }
 }

@@ -66,17 +66,17 @@ export function oddsAt(age: Age): number {
 }
 
 /** How fast a thing comes down from the height of a touch, m/s: a fall that the air holds back. */
-function fallsAt(i: Item): number {
-  const length = dragLength(i);
+function fallsAt(item: Item): number {
+  const length = dragLength(item);
   return Math.sqrt(GRAVITY * length * (1 - Math.exp((-2 * HIGH) / length)));
 }
 const FREE = Math.sqrt(2 * GRAVITY * HIGH);
 
 /** What the thing adds to the log-odds: slow and wide ones are easier, heavy ones harder. */
-export function thingOdds(i: Item): number {
-  const wide = Math.max(-WIDEST, Math.min(WIDEST, Math.log(i.width / PLAIN.width)));
-  const slow = SLOW * 2 * (1 - Math.min(1, fallsAt(i) / FREE));
-  return slow + WIDE * wide + HEAVY.each * Math.max(0, i.mass - HEAVY.from);
+export function thingOdds(item: Item): number {
+  const wide = Math.max(-WIDEST, Math.min(WIDEST, Math.log(item.width / PLAIN.width)));
+  const slow = SLOW * 2 * (1 - Math.min(1, fallsAt(item) / FREE));
+  return slow + WIDE * wide + HEAVY.each * Math.max(0, item.mass - HEAVY.from);
 }
 /** What how it is done adds to the log-odds. */
 export function mannerOdds(manner: Manner): number {
@@ -95,15 +95,15 @@ export function mannerOdds(manner: Manner): number {
  * How somebody of that age keeps a thing up on a floor. Log-odds: the skill of the age (`off` moves it for one child), the thing (slow and
  * wide ones are easier, heavy ones harder) and how it is done. Source: core model, "Chances that are not a spread".
  */
-export function goalkeeperOf(age: Age, i: Item, floor: Floor, manner: Manner, off = 0): Goalkeeper {
-  const falls = fallsAt(i);
-  const odds = oddsAt(age) + off + thingOdds(i) + mannerOdds(manner);
+export function goalkeeperOf(age: Age, item: Item, floor: Floor, manner: Manner, off = 0): Goalkeeper {
+  const falls = fallsAt(item);
+  const odds = oddsAt(age) + off + thingOdds(item) + mannerOdds(manner);
   const prior = agePrior(age);
   const up = FREE / GRAVITY;
   return {
     p: logistic(odds),
     touch: up + Math.max(up, (2 * HIGH) / Math.max(0.1, falls)),
-    lies: runAfterLanding(i, floor, 1, DROPS),
+    lies: runAfterLanding(item, floor, 1, DROPS),
     restart: (PICK_UP + SETTLE) * prior.tempo,
   };
 }

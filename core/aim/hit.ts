@@ -47,21 +47,21 @@ function disc(plane: Region["plane"], radius: number, x0: number, y0: number): R
     left: x0 - radius,
     right: x0 + radius,
     span: (x) => {
-      const h = Math.sqrt(Math.max(0, radius * radius - (x - x0) * (x - x0)));
-      return [y0 - h, y0 + h];
+      const height = Math.sqrt(Math.max(0, radius * radius - (x - x0) * (x - x0)));
+      return [y0 - height, y0 + height];
     },
   };
 }
 
-function opened(plane: Region["plane"], i: Inside, x0: number, y0: number): Region {
-  const half = halfWidth(i);
+function opened(plane: Region["plane"], inside: Inside, x0: number, y0: number): Region {
+  const half = halfWidth(inside);
   return {
     plane,
     left: x0 - half,
     right: x0 + half,
-    cuts: cornersAcross(i).map((x) => x0 + x),
+    cuts: cornersAcross(inside).map((x) => x0 + x),
     span: (x) => {
-      const [lo, hi] = spanAt(i, x - x0);
+      const [lo, hi] = spanAt(inside, x - x0);
       return [y0 + lo, y0 + hi];
     },
   };
@@ -73,41 +73,45 @@ function box(plane: Region["plane"], halfX: number, halfY: number, x0: number, y
 }
 
 function region(rule: SingleRule, shot: Shot): Region | null {
-  const b = shot.object.diameter;
+  const diameter = shot.object.diameter;
   const x0 = shot.off?.across ?? 0;
   const y0 = shot.off?.along ?? 0;
   const z0 = shot.off?.up ?? 0;
   switch (rule.kind) {
     case "touch":
       return rule.height === undefined
-        ? box("side", rule.width / 2 + b / 2, Number.POSITIVE_INFINITY, x0, 0)
-        : box("upright", rule.width / 2 + b / 2, rule.height / 2 + b / 2, x0, z0);
+        ? box("side", rule.width / 2 + diameter / 2, Number.POSITIVE_INFINITY, x0, 0)
+        : box("upright", rule.width / 2 + diameter / 2, rule.height / 2 + diameter / 2, x0, z0);
     case "topple":
       if (!topples(rule, { ...shot.object, ...(shot.inAir && { at: rule.height / 2 }) })) return null;
       return shot.inAir
-        ? box("upright", rule.width / 2 + b / 2, rule.height / 2 + b / 2, x0, z0)
-        : box("side", rule.width / 2 + b / 2, Number.POSITIVE_INFINITY, x0, 0);
+        ? box("upright", rule.width / 2 + diameter / 2, rule.height / 2 + diameter / 2, x0, z0)
+        : box("side", rule.width / 2 + diameter / 2, Number.POSITIVE_INFINITY, x0, 0);
     case "through": {
-      if (rule.gap <= b) return null;
-      if (!shot.inAir) return box("side", (rule.gap - b) / 2, Number.POSITIVE_INFINITY, x0, 0);
-      return shot.inAir.height <= b ? null : box("upright", (rule.gap - b) / 2, (shot.inAir.height - b) / 2, x0, z0);
+      if (rule.gap <= diameter) return null;
+      if (!shot.inAir) return box("side", (rule.gap - diameter) / 2, Number.POSITIVE_INFINITY, x0, 0);
+      return shot.inAir.height <= diameter
+        ? null
+        : box("upright", (rule.gap - diameter) / 2, (shot.inAir.height - diameter) / 2, x0, z0);
     }
     case "into": {
       if (rule.facing === "mouth") {
-        const half = mouthOf(rule, b, shot.object.speed);
+        const half = mouthOf(rule, diameter, shot.object.speed);
         return half === null ? null : box("side", half, Number.POSITIVE_INFINITY, x0, 0);
       }
-      const i = rule.facing === "player" ? facingOf(rule, b) : insideOf(rule, b);
-      return i && (rule.facing === "player" ? opened("upright", i, x0, z0) : opened("ground", i, x0, y0));
+      const inside = rule.facing === "player" ? facingOf(rule, diameter) : insideOf(rule, diameter);
+      return (
+        inside && (rule.facing === "player" ? opened("upright", inside, x0, z0) : opened("ground", inside, x0, y0))
+      );
     }
     case "on": {
-      const grow = rule.touching ? b / 2 : 0;
+      const grow = rule.touching ? diameter / 2 : 0;
       return rule.radius === undefined
         ? box("ground", rule.width! / 2 + grow, rule.depth! / 2 + grow, x0, y0)
         : disc("ground", rule.radius + grow, x0, y0);
     }
     case "band": {
-      const shift = lineShift(rule.lineRule ?? "centre", b);
+      const shift = lineShift(rule.lineRule ?? "centre", diameter);
       const lo = rule.near + shift - shot.distance;
       const hi = rule.far + shift - shot.distance;
       return { ...box("ground", Number.POSITIVE_INFINITY, 0, 0, 0), span: () => [lo, hi] };
@@ -124,7 +128,7 @@ function region(rule: SingleRule, shot: Shot): Region | null {
  */
 export function hitChance(rule: HitRule, shot: Shot): number {
   const rules = rule.kind === "anyOf" ? rule.rules : [rule];
-  const regions = rules.map((r) => region(r, shot)).filter((r) => r !== null);
+  const regions = rules.map((eachRule) => region(eachRule, shot)).filter((eachRegion) => eachRegion !== null);
   return unionChance(regions, shot) * (shot.reach ?? 1);
 }
 
@@ -137,15 +141,16 @@ function unionChance(regions: Region[], shot: Shot): number {
   if (sx === 0) return sliceChance(regions, 0, sd);
   if (only && only.span(only.left) === only.span(only.right)) return boxChance(only, sx, sd);
   const edges = new Set([-TAIL * sx, TAIL * sx]);
-  for (const r of regions)
-    for (const e of [r.left, r.right, ...(r.cuts ?? [])]) if (Math.abs(e) < TAIL * sx) edges.add(e);
+  for (const eachRegion of regions)
+    for (const e of [eachRegion.left, eachRegion.right, ...(eachRegion.cuts ?? [])])
+      if (Math.abs(e) < TAIL * sx) edges.add(e);
   const cuts = [...edges].sort((a, b) => a - b);
   let total = 0;
   for (let i = 1; i < cuts.length; i++) {
     const middle = (cuts[i - 1]! + cuts[i]!) / 2;
-    const here = regions.filter((r) => r.left < middle && middle < r.right);
+    const here = regions.filter((eachRegion) => eachRegion.left < middle && middle < eachRegion.right);
     if (here.length === 0) continue;
-    if (here.some((r) => r.plane === "side")) total += within(cuts[i - 1]!, cuts[i]!, sx);
+    if (here.some((eachRegion) => eachRegion.plane === "side")) total += within(cuts[i - 1]!, cuts[i]!, sx);
     else total += integrate((x) => density(x, sx) * sliceChance(here, x, sd), cuts[i - 1]!, cuts[i]!, sx);
   }
   return total;
@@ -153,11 +158,13 @@ function unionChance(regions: Region[], shot: Shot): number {
 
 type SecondSd = { upright: number; ground: number };
 
-function boxChance(r: Region, sx: number, sd: SecondSd): number {
-  const [lo, hi] = r.span(0);
+function boxChance(givenRegion: Region, sx: number, sd: SecondSd): number {
+  const [lo, hi] = givenRegion.span(0);
   const across =
-    r.left === Number.NEGATIVE_INFINITY || r.right === Number.POSITIVE_INFINITY ? 1 : within(r.left, r.right, sx);
-  return across * within(lo, hi, sd[r.plane as "upright" | "ground"]);
+    givenRegion.left === Number.NEGATIVE_INFINITY || givenRegion.right === Number.POSITIVE_INFINITY
+      ? 1
+      : within(givenRegion.left, givenRegion.right, sx);
+  return across * within(lo, hi, sd[givenRegion.plane as "upright" | "ground"]);
 }
 
 /** Chance over the second coordinates at one sideways error: within a plane the union, across planes independent. */
@@ -165,16 +172,18 @@ function sliceChance(regions: Region[], x: number, sd: SecondSd): number {
   let miss = 1;
   for (const plane of ["upright", "ground"] as const) {
     const spans = regions
-      .filter((r) => r.plane === plane && r.left <= x && x <= r.right)
-      .map((r) => r.span(x))
+      .filter((eachRegion) => eachRegion.plane === plane && eachRegion.left <= x && x <= eachRegion.right)
+      .map((eachRegion) => eachRegion.span(x))
       .sort((a, b) => a[0] - b[0]);
-    let p = 0;
+    let chance = 0;
     let reached = Number.NEGATIVE_INFINITY;
     for (const [lo, hi] of spans) {
-      if (hi > reached) p += within(Math.max(lo, reached), hi, sd[plane]);
+      if (hi > reached) chance += within(Math.max(lo, reached), hi, sd[plane]);
       reached = Math.max(reached, hi);
     }
-    miss *= 1 - p;
+    miss *= 1 - chance;
   }
-  return regions.some((r) => r.plane === "side" && r.left <= x && x <= r.right) ? 1 : 1 - miss;
+  return regions.some((eachRegion) => eachRegion.plane === "side" && eachRegion.left <= x && x <= eachRegion.right)
+    ? 1
+    : 1 - miss;
 }

@@ -13,15 +13,16 @@ function sceneOf(draw: () => number): { things: Standing[]; send: JointSend } {
   const upTo = (lo: number, hi: number) => lo + (hi - lo) * draw();
   const b = upTo(0.03, 0.2);
   const things: Standing[] = [];
-  const n = 1 + Math.floor(5 * draw());
-  for (let i = 0; i < n * 4 && things.length < n; i++) {
+  const count = 1 + Math.floor(5 * draw());
+  for (let i = 0; i < count * 4 && things.length < count; i++) {
     const width = upTo(0.1, 0.6);
     const height = upTo(0.05, 0.8);
     const near = things[0] && draw() < 0.5 ? things[0].distance + (draw() < 0.5 ? 0 : upTo(-0.05, 0.05)) : upTo(0.8, 5);
     const t = { distance: near, across: upTo(-0.9, 0.9), width };
     if (
       things.some(
-        (o) => Math.abs(o.distance - t.distance) < 0.4 && Math.abs(o.across - t.across) < (o.width + width) / 2,
+        (thing) =>
+          Math.abs(thing.distance - t.distance) < 0.4 && Math.abs(thing.across - t.across) < (thing.width + width) / 2,
       )
     )
       continue;
@@ -61,39 +62,47 @@ function sceneOf(draw: () => number): { things: Standing[]; send: JointSend } {
 
 /** The law told plainly: draw the three errors, follow the path past everything in the order it is met, say what happened. */
 function follow({ things, send }: ReturnType<typeof sceneOf>, draw: () => number): string {
-  const b = send.object.diameter;
+  const diameter = send.object.diameter;
   const u = send.aim.across / send.aim.distance + send.spread.lateral * normalDraw(draw);
-  const v = send.spread.vertical * normalDraw(draw);
+  const value = send.spread.vertical * normalDraw(draw);
   const comesDown = send.aim.distance * (1 + send.spread.range * normalDraw(draw));
-  const counts = (r: SingleRule, t: Standing): boolean => {
-    const x = u * t.distance - t.across;
-    const z = send.aim.up + v * t.distance;
-    const y = comesDown - t.distance;
-    const touches = Math.abs(x) < t.width / 2 + b / 2 && (!send.inAir || (z > -b / 2 && z < t.height + b / 2));
+  const counts = (r: SingleRule, standing: Standing): boolean => {
+    const x = u * standing.distance - standing.across;
+    const z = send.aim.up + value * standing.distance;
+    const y = comesDown - standing.distance;
+    const touches =
+      Math.abs(x) < standing.width / 2 + diameter / 2 &&
+      (!send.inAir || (z > -diameter / 2 && z < standing.height + diameter / 2));
     switch (r.kind) {
       case "touch":
         return touches;
       case "topple":
-        return touches && topples(r, { ...send.object, ...(send.inAir && { at: t.height / 2 }) });
+        return touches && topples(r, { ...send.object, ...(send.inAir && { at: standing.height / 2 }) });
       case "through":
-        return r.gap > b && Math.abs(x) < (r.gap - b) / 2 && (!send.inAir || (z > b / 2 && z < t.height - b / 2));
+        return (
+          r.gap > diameter &&
+          Math.abs(x) < (r.gap - diameter) / 2 &&
+          (!send.inAir || (z > diameter / 2 && z < standing.height - diameter / 2))
+        );
       case "into": {
         const turn = r.turn ?? 0;
         const looks = send.inAir ? r.facing === "player" || r.facing === "mouth" : r.facing !== "up";
-        const room = (side: number) => (side <= b ? 0 : side / 2 - b / 2 + ((r.rimAllowance ?? 0.5) * b) / 2);
+        const room = (side: number) =>
+          side <= diameter ? 0 : side / 2 - diameter / 2 + ((r.rimAllowance ?? 0.5) * diameter) / 2;
         const tall = r.depth ?? r.opening;
-        if (!send.inAir) return looks && tall > b && Math.abs(x) < (r.opening * Math.abs(Math.cos(turn)) - b) / 2;
+        if (!send.inAir)
+          return looks && tall > diameter && Math.abs(x) < (r.opening * Math.abs(Math.cos(turn)) - diameter) / 2;
         const [wide, high] = [room(looks ? r.opening * Math.abs(Math.cos(turn)) : r.opening), room(tall)];
         if (wide === 0 || high === 0) return false;
-        const other = looks ? z - t.height / 2 : y;
+        const other = looks ? z - standing.height / 2 : y;
         if (r.depth === undefined) return (x / wide) ** 2 + (other / high) ** 2 < 1;
         if (looks) return Math.abs(x) < wide && Math.abs(other) < high;
         // In the opening's own two directions.
-        const [c, n] = [Math.cos(turn), Math.sin(turn)];
-        return Math.abs(x * c + y * n) < wide && Math.abs(-x * n + y * c) < high;
+        const [c, count] = [Math.cos(turn), Math.sin(turn)];
+        return Math.abs(x * c + y * count) < wide && Math.abs(-x * count + y * c) < high;
       }
       case "on": {
-        const grow = r.touching ? b / 2 : 0;
+        const grow = r.touching ? diameter / 2 : 0;
         return r.radius === undefined
           ? Math.abs(x) < r.width! / 2 + grow && Math.abs(y) < r.depth! / 2 + grow
           : Math.hypot(x, y) < r.radius + grow;
@@ -102,14 +111,14 @@ function follow({ things, send }: ReturnType<typeof sceneOf>, draw: () => number
         return false;
     }
   };
-  const contact = (t: Standing) => {
-    const gap = Math.max(0, Math.abs(u * t.distance - t.across) - t.width / 2);
-    return t.distance - Math.sqrt(Math.max(0, (b / 2) ** 2 - gap * gap));
+  const contact = (standing: Standing) => {
+    const gap = Math.max(0, Math.abs(u * standing.distance - standing.across) - standing.width / 2);
+    return standing.distance - Math.sqrt(Math.max(0, (diameter / 2) ** 2 - gap * gap));
   };
-  for (const t of [...things].sort((a, c) => contact(a) - contact(c))) {
-    const rules = t.rule.kind === "anyOf" ? t.rule.rules : [t.rule];
-    if (rules.some((r) => counts(r, t))) return t.id;
-    if (rules.some((r) => r.kind !== "on") && counts({ kind: "touch", width: t.width }, t)) return "none";
+  for (const thing of [...things].sort((a, c) => contact(a) - contact(c))) {
+    const rules = thing.rule.kind === "anyOf" ? thing.rule.rules : [thing.rule];
+    if (rules.some((rule) => counts(rule, thing))) return thing.id;
+    if (rules.some((rule) => rule.kind !== "on") && counts({ kind: "touch", width: thing.width }, thing)) return "none";
   }
   return "none";
 }
@@ -121,22 +130,22 @@ describe("one send past everything", () => {
     for (let s = 0; s < SCENES; s++) {
       const scene = sceneOf(draw);
       const told = jointChances(scene.things, scene.send);
-      const sum = [...told.values()].reduce((a, p) => a + p, 0);
+      const sum = [...told.values()].reduce((eachSum, p) => eachSum + p, 0);
       expect(sum).toBeLessThanOrEqual(1 + 1e-9);
-      for (const p of told.values()) expect(p).toBeGreaterThanOrEqual(0);
+      for (const chance of told.values()) expect(chance).toBeGreaterThanOrEqual(0);
       const counted = new Map<string, number>();
       for (let i = 0; i < DRAWS; i++) {
         const id = follow(scene, draw);
         counted.set(id, (counted.get(id) ?? 0) + 1);
       }
-      for (const [id, p] of [...told, ["none", 1 - sum] as const]) {
+      for (const [id, chance] of [...told, ["none", 1 - sum] as const]) {
         const share = (counted.get(id) ?? 0) / DRAWS;
         // What is seen a time or two in so many draws has no normal error: it is given that of two.
-        const error = Math.sqrt(Math.max(p * (1 - p), 2 / DRAWS) / DRAWS);
-        worst = Math.max(worst, Math.abs(share - p) / error);
+        const error = Math.sqrt(Math.max(chance * (1 - chance), 2 / DRAWS) / DRAWS);
+        worst = Math.max(worst, Math.abs(share - chance) / error);
         expect(
-          Math.abs(share - p) / error,
-          `scene ${s} ${id}: ${p} counted ${share} ${JSON.stringify(scene)}`,
+          Math.abs(share - chance) / error,
+          `scene ${s} ${id}: ${chance} counted ${share} ${JSON.stringify(scene)}`,
         ).toBeLessThan(4);
       }
     }
@@ -150,35 +159,39 @@ describe("one send past everything", () => {
       const { things, send } = sceneOf(draw);
       const told = jointChances(things, send);
       const other = jointChances([...things].reverse(), send);
-      for (const [id, p] of told) expect(other.get(id)!).toBeCloseTo(p, 12);
+      for (const [id, chance] of told) expect(other.get(id)!).toBeCloseTo(chance, 12);
     }
   });
 
   it("is `hitChance` for one thing alone, to 1e-6", () => {
     const draw = random(4);
-    let n = 0;
-    while (n < 200) {
+    let count = 0;
+    while (count < 200) {
       const { things, send } = sceneOf(draw);
-      const [t] = things as [Standing];
+      const [standing] = things as [Standing];
       // What counts must not be hidden by the thing's own body: aimed at alone, nothing hides it.
-      const aim = { distance: t.distance, across: t.across, up: t.height / 2 };
+      const aim = { distance: standing.distance, across: standing.across, up: standing.height / 2 };
       const seen = (r: SingleRule): SingleRule =>
         r.kind === "touch" && send.inAir
-          ? { ...r, height: t.height }
+          ? { ...r, height: standing.height }
           : r.kind === "into"
             ? { ...r, ...(send.inAir ? r.facing === "mouth" && { facing: "player" } : { facing: "mouth" }) }
             : r;
       const stands = (r: SingleRule) => r.kind === "into" && r.facing === "up" && !send.inAir;
-      if (t.rule.kind === "anyOf" ? t.rule.rules.some(stands) : stands(t.rule)) continue;
-      const rule: HitRule = t.rule.kind === "anyOf" ? { kind: "anyOf", rules: t.rule.rules.map(seen) } : seen(t.rule);
-      const p = hitChance(rule, {
-        distance: t.distance,
+      if (standing.rule.kind === "anyOf" ? standing.rule.rules.some(stands) : stands(standing.rule)) continue;
+      const rule: HitRule =
+        standing.rule.kind === "anyOf" ? { kind: "anyOf", rules: standing.rule.rules.map(seen) } : seen(standing.rule);
+      const chance = hitChance(rule, {
+        distance: standing.distance,
         spread: send.spread,
         object: send.object,
-        ...(send.inAir && { inAir: { height: t.height } }),
+        ...(send.inAir && { inAir: { height: standing.height } }),
       });
-      expect(jointChances([t], { ...send, aim }).get(t.id)!, JSON.stringify([rule, send])).toBeCloseTo(p, 6);
-      n++;
+      expect(jointChances([standing], { ...send, aim }).get(standing.id)!, JSON.stringify([rule, send])).toBeCloseTo(
+        chance,
+        6,
+      );
+      count++;
     }
   });
 
@@ -186,16 +199,16 @@ describe("one send past everything", () => {
     const draw = random(31);
     for (let s = 0; s < 300; s++) {
       const { things, send } = sceneOf(draw);
-      const as = (rule: (t: Standing) => HitRule) =>
+      const as = (rule: (standing: Standing) => HitRule) =>
         jointChances(
-          things.map((t, i) => (i === 0 ? { ...t, rule: rule(t) } : t)),
+          things.map((thing, i) => (i === 0 ? { ...thing, rule: rule(thing) } : thing)),
           send,
         ).get(things[0]!.id)!;
-      const touch = as((t) => ({ kind: "touch", width: t.width }));
-      expect(as((t) => ({ kind: "topple", width: t.width, height: t.height, mass: 0.02 }))).toBeLessThanOrEqual(
-        touch + 1e-12,
-      );
-      expect(as((t) => ({ kind: "through", gap: t.width * 0.9 }))).toBeLessThanOrEqual(touch + 1e-12);
+      const touch = as((standing) => ({ kind: "touch", width: standing.width }));
+      expect(
+        as((standing) => ({ kind: "topple", width: standing.width, height: standing.height, mass: 0.02 })),
+      ).toBeLessThanOrEqual(touch + 1e-12);
+      expect(as((standing) => ({ kind: "through", gap: standing.width * 0.9 }))).toBeLessThanOrEqual(touch + 1e-12);
     }
     // The figures that were wrong: a bottle thrown at from 3 m.
     const shot = {
@@ -254,9 +267,9 @@ describe("one send past everything", () => {
     };
     let last: number | null = null;
     for (let d = 1.9; d <= 2.1; d += 0.01) {
-      const p = jointChances([left(d), right], send).get("l")!;
-      if (last !== null) expect(Math.abs(p - last), d.toFixed(2)).toBeLessThan(0.06);
-      last = p;
+      const chance = jointChances([left(d), right], send).get("l")!;
+      if (last !== null) expect(Math.abs(chance - last), d.toFixed(2)).toBeLessThan(0.06);
+      last = chance;
     }
     const even = jointChances([left(2), right], send);
     expect(even.get("l")!).toBeCloseTo(even.get("r")!, 9);

@@ -68,9 +68,9 @@ interface Arc {
 }
 
 /** What a thing covers of the sideways angle, grown by half of what is sent. */
-const arcOf = (t: Standing, b: number): Arc => ({
-  lo: (t.across - t.width / 2 - b / 2) / t.distance,
-  hi: (t.across + t.width / 2 + b / 2) / t.distance,
+const arcOf = (standing: Standing, b: number): Arc => ({
+  lo: (standing.across - standing.width / 2 - b / 2) / standing.distance,
+  hi: (standing.across + standing.width / 2 + b / 2) / standing.distance,
 });
 
 /**
@@ -78,9 +78,9 @@ const arcOf = (t: Standing, b: number): Arc => ({
  * overlaps by g at sqrt(r^2 - g^2) before its middle is level with it. Of two side by side at one distance each is touched first up to midway
  * between their facing edges, and that moves steadily as one of them is nearer, until by `r` the nearer has all.
  */
-function contactAt(t: Standing, u: number, r: number): number {
-  const gap = Math.max(0, Math.abs(u * t.distance - t.across) - t.width / 2);
-  return t.distance - Math.sqrt(Math.max(0, r * r - gap * gap));
+function contactAt(standing: Standing, u: number, r: number): number {
+  const gap = Math.max(0, Math.abs(u * standing.distance - standing.across) - standing.width / 2);
+  return standing.distance - Math.sqrt(Math.max(0, r * r - gap * gap));
 }
 /** Where one of two neighbours takes over from the other: the angle between their facing edges at which both are touched at once. */
 function takesOver(one: Standing, other: Standing, r: number): number {
@@ -97,58 +97,71 @@ function takesOver(one: Standing, other: Standing, r: number): number {
   return (lo + hi) / 2;
 }
 
-const isPlain = (i: Inside) => !i.round && i.turn === 0;
+const isPlain = (inside: Inside) => !inside.round && inside.turn === 0;
 /** How hard and where a thing is met: at its middle in the air, low on the floor. */
-const blowOn = (t: Standing, send: JointSend): Blow => ({
+const blowOn = (standing: Standing, send: JointSend): Blow => ({
   ...send.object,
-  ...(send.path && { speed: send.path.speedAt(t.distance) }),
-  ...(send.inAir && { at: t.height / 2 }),
+  ...(send.path && { speed: send.path.speedAt(standing.distance) }),
+  ...(send.inAir && { at: standing.height / 2 }),
 });
 
 /** The region of one rule on one thing. Null: it can never count. */
-function regionOf(rule: SingleRule, t: Standing, arc: Arc, send: JointSend): Region | null {
-  const b = send.object.diameter;
-  const up = (z: number) => (z - send.aim.up) / t.distance;
-  const face: Span = send.inAir ? [up(-b / 2), up(Math.max(t.height, LOW) + b / 2)] : ALL;
-  const offAlong = t.distance - send.aim.distance;
-  const between = (half: number): Arc => ({ lo: (t.across - half) / t.distance, hi: (t.across + half) / t.distance });
+function regionOf(rule: SingleRule, standing: Standing, arc: Arc, send: JointSend): Region | null {
+  const diameter = send.object.diameter;
+  const up = (z: number) => (z - send.aim.up) / standing.distance;
+  const face: Span = send.inAir ? [up(-diameter / 2), up(Math.max(standing.height, LOW) + diameter / 2)] : ALL;
+  const offAlong = standing.distance - send.aim.distance;
+  const between = (half: number): Arc => ({
+    lo: (standing.across - half) / standing.distance,
+    hi: (standing.across + half) / standing.distance,
+  });
   switch (rule.kind) {
     case "touch":
       return { ...arc, plane: "up", span: face };
     case "topple":
-      return topples(rule, blowOn(t, send)) ? { ...arc, plane: "up", span: face } : null;
+      return topples(rule, blowOn(standing, send)) ? { ...arc, plane: "up", span: face } : null;
     case "through": {
-      if (rule.gap <= b) return null;
-      const clear: Span = send.inAir ? [up(b / 2), up(t.height - b / 2)] : ALL;
-      return { ...between((rule.gap - b) / 2), plane: "up", span: clear };
+      if (rule.gap <= diameter) return null;
+      const clear: Span = send.inAir ? [up(diameter / 2), up(standing.height - diameter / 2)] : ALL;
+      return { ...between((rule.gap - diameter) / 2), plane: "up", span: clear };
     }
     case "into": {
       // On the ground a container lies, its mouth towards the player, unless it is said to stand: then nothing rolls into it.
       if (!send.inAir) {
         const half =
-          rule.facing === "up" ? null : mouthOf(rule, b, send.path?.speedAt(t.distance) ?? send.object.speed);
+          rule.facing === "up"
+            ? null
+            : mouthOf(rule, diameter, send.path?.speedAt(standing.distance) ?? send.object.speed);
         return half === null ? null : { ...between(half), plane: "up", span: ALL };
       }
       // What lies looks at the player.
       const looks = rule.facing === "player" || rule.facing === "mouth";
-      const i = looks ? facingOf(rule, b) : insideOf(rule, b);
-      if (!i) return null;
-      if (!looks && send.path && !dropsIn(rule.depth ?? rule.opening, b, send.path.angleAt(t.distance))) return null;
-      const angles = { ...between(halfWidth(i)), cuts: cornersAcross(i).map((x) => (t.across + x) / t.distance) };
-      const at = (u: number) => spanAt(i, u * t.distance - t.across);
+      const inside = looks ? facingOf(rule, diameter) : insideOf(rule, diameter);
+      if (!inside) return null;
+      if (!looks && send.path && !dropsIn(rule.depth ?? rule.opening, diameter, send.path.angleAt(standing.distance)))
+        return null;
+      const angles = {
+        ...between(halfWidth(inside)),
+        cuts: cornersAcross(inside).map((x) => (standing.across + x) / standing.distance),
+      };
+      const at = (u: number) => spanAt(inside, u * standing.distance - standing.across);
       if (looks)
-        return { ...angles, plane: "up", span: (u) => [up(t.height / 2 + at(u)[0]), up(t.height / 2 + at(u)[1])] };
-      if (isPlain(i)) return { ...angles, plane: "along", span: [offAlong - i.y, offAlong + i.y] };
+        return {
+          ...angles,
+          plane: "up",
+          span: (u) => [up(standing.height / 2 + at(u)[0]), up(standing.height / 2 + at(u)[1])],
+        };
+      if (isPlain(inside)) return { ...angles, plane: "along", span: [offAlong - inside.y, offAlong + inside.y] };
       return { ...angles, plane: "along", span: (u) => [offAlong + at(u)[0], offAlong + at(u)[1]] };
     }
     case "on": {
-      const grow = rule.touching ? b / 2 : 0;
+      const grow = rule.touching ? diameter / 2 : 0;
       if (rule.radius === undefined) {
         const deep = rule.depth! / 2 + grow;
         return { ...between(rule.width! / 2 + grow), plane: "along", span: [offAlong - deep, offAlong + deep] };
       }
       const radius = rule.radius + grow;
-      const half = (u: number) => Math.sqrt(Math.max(0, radius ** 2 - (u * t.distance - t.across) ** 2));
+      const half = (u: number) => Math.sqrt(Math.max(0, radius ** 2 - (u * standing.distance - standing.across) ** 2));
       return { ...between(radius), plane: "along", span: (u) => [offAlong - half(u), offAlong + half(u)] };
     }
     case "band":
@@ -160,14 +173,14 @@ function regionOf(rule: SingleRule, t: Standing, arc: Arc, send: JointSend): Reg
 const rulesOf = (r: HitRule): readonly SingleRule[] => (r.kind === "anyOf" ? r.rules : [r]);
 
 function metBy(things: readonly Standing[], send: JointSend): Met[] {
-  const b = send.object.diameter;
+  const diameter = send.object.diameter;
   const sorted = [...things].sort((a, c) => a.distance - c.distance || a.across - c.across || (a.id < c.id ? -1 : 1));
-  return sorted.map((t) => {
-    const arc = arcOf(t, b);
-    const flat = rulesOf(t.rule).every((r) => r.kind === "on");
-    const body = flat ? null : regionOf({ kind: "touch", width: t.width }, t, arc, send);
-    const counts = rulesOf(t.rule).flatMap((r) => regionOf(r, t, arc, send) ?? []);
-    return { of: t, counts, body };
+  return sorted.map((standing) => {
+    const arc = arcOf(standing, diameter);
+    const flat = rulesOf(standing.rule).every((r) => r.kind === "on");
+    const body = flat ? null : regionOf({ kind: "touch", width: standing.width }, standing, arc, send);
+    const counts = rulesOf(standing.rule).flatMap((r) => regionOf(r, standing, arc, send) ?? []);
+    return { of: standing, counts, body };
   });
 }
 
@@ -189,8 +202,9 @@ function measure(spans: readonly Span[], sd: number): number {
   return sum;
 }
 
-const spanAtAngle = (r: Region, u: number): Span => (typeof r.span === "function" ? r.span(u) : r.span);
-const isMet = (r: Region, u: number) => r.lo <= u && u <= r.hi;
+const spanAtAngle = (region: Region, u: number): Span =>
+  typeof region.span === "function" ? region.span(u) : region.span;
+const isMet = (region: Region, u: number) => region.lo <= u && u <= region.hi;
 
 /** Chance of each thing to be what happens, given the sideways angle. Asked thousands of times a chance, so that it makes next to nothing. */
 function given(
@@ -205,9 +219,9 @@ function given(
   let along: readonly Span[] = [];
   let free = 1;
   out.fill(0);
-  const add = (r: Region) => {
-    if (r.plane === "up") up = join(up, spanAtAngle(r, u));
-    else along = join(along, spanAtAngle(r, u));
+  const add = (region: Region) => {
+    if (region.plane === "up") up = join(up, spanAtAngle(region, u));
+    else along = join(along, spanAtAngle(region, u));
   };
   const left = () => (1 - measure(up, sdUp)) * (1 - measure(along, sdAlong));
   const last = order[order.length - 1];
@@ -215,9 +229,9 @@ function given(
     if (free <= 0) break;
     const { counts, body } = met[i]!;
     let counted = false;
-    for (const r of counts) {
-      if (!isMet(r, u)) continue;
-      add(r);
+    for (const count of counts) {
+      if (!isMet(count, u)) continue;
+      add(count);
       counted = true;
     }
     if (counted) {
@@ -249,8 +263,8 @@ export function jointChances(things: readonly Standing[], send: JointSend): Map<
   };
   const r = send.object.diameter / 2;
   // Only neighbours of nearly one distance can be met in another order than they stand in.
-  const near = met.flatMap((a, i) =>
-    met.slice(i + 1).flatMap((b) => (b.of.distance - a.of.distance < r ? [[a.of, b.of] as const] : [])),
+  const near = met.flatMap((eachMet, i) =>
+    met.slice(i + 1).flatMap((b) => (b.of.distance - eachMet.of.distance < r ? [[eachMet.of, b.of] as const] : [])),
   );
   const order = met.map((_, i) => i);
   const look = (u: number) => {
@@ -261,13 +275,13 @@ export function jointChances(things: readonly Standing[], send: JointSend): Map<
     look(aimed);
     add(1);
   } else {
-    const regions = met.flatMap((m) => [...m.counts, ...(m.body ? [m.body] : [])]);
+    const regions = met.flatMap((eachMet) => [...eachMet.counts, ...(eachMet.body ? [eachMet.body] : [])]);
     const ends = [aimed - TAIL * sd, aimed + TAIL * sd] as const;
     const cuts = [
       ...new Set([
         ...ends,
-        ...regions.flatMap((g) => [g.lo, g.hi, ...(g.cuts ?? [])]),
-        ...near.map(([a, c]) => takesOver(a, c, r)),
+        ...regions.flatMap((region) => [region.lo, region.hi, ...(region.cuts ?? [])]),
+        ...near.map(([standing, c]) => takesOver(standing, c, r)),
       ]),
     ]
       .filter((u) => u >= ends[0] && u <= ends[1])
@@ -275,7 +289,9 @@ export function jointChances(things: readonly Standing[], send: JointSend): Map<
     for (let k = 1; k < cuts.length; k++) {
       const [lo, hi] = [cuts[k - 1]!, cuts[k]!];
       const middle = (lo + hi) / 2;
-      const changes = regions.some((g) => typeof g.span === "function" && g.lo < middle && middle < g.hi);
+      const changes = regions.some(
+        (region) => typeof region.span === "function" && region.lo < middle && middle < region.hi,
+      );
       if (!changes) {
         look(middle);
         add(within(lo - aimed, hi - aimed, sd));
@@ -294,5 +310,7 @@ export function jointChances(things: readonly Standing[], send: JointSend): Map<
     }
   }
   const gets = send.reach ?? (() => 1);
-  return new Map(met.map((m, i) => [m.of.id, Math.min(1, sums[i]!) * gets(m.of.distance, m.of.height / 2)]));
+  return new Map(
+    met.map((eachMet, i) => [eachMet.of.id, Math.min(1, sums[i]!) * gets(eachMet.of.distance, eachMet.of.height / 2)]),
+  );
 }

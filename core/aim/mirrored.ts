@@ -2,5 +2,5 @@
 const PAIRS: Record<string, string> = { left: "right", right: "left", Left: "Right", Right: "Left" };
 /** A cue for the other hand: left and right change places. */
 export function mirrored(text: string): string {
-  return text.replace(/\b(left|right|Left|Right)\b/g, (w) => PAIRS[w]!);
+  return text.replace(/\b(left|right|Left|Right)\b/g, (word) => PAIRS[word]!);
 }

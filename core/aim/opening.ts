@@ -51,35 +51,37 @@ export function mouthOf(rule: Into, b: number, speed?: number): number | null {
 }
 
 /** How far across an opening reaches from its middle. */
-export function halfWidth(i: Inside): number {
-  return i.turn === 0 ? i.x : i.x * Math.abs(Math.cos(i.turn)) + i.y * Math.abs(Math.sin(i.turn));
+export function halfWidth(inside: Inside): number {
+  return inside.turn === 0
+    ? inside.x
+    : inside.x * Math.abs(Math.cos(inside.turn)) + inside.y * Math.abs(Math.sin(inside.turn));
 }
 /** Where a turned rectangle has corners, across from its middle: what is cut there is smooth in between. */
-export function cornersAcross(i: Inside): number[] {
-  if (i.turn === 0 || i.round) return [];
-  const [c, s] = [i.x * Math.cos(i.turn), i.y * Math.sin(i.turn)];
+export function cornersAcross(inside: Inside): number[] {
+  if (inside.turn === 0 || inside.round) return [];
+  const [c, s] = [inside.x * Math.cos(inside.turn), inside.y * Math.sin(inside.turn)];
   return [c + s, c - s, -c + s, -c - s];
 }
 /** The span of the other coordinate at `x` across from the middle. */
-export function spanAt(i: Inside, x: number): readonly [number, number] {
-  if (i.round) {
-    const h = i.y * Math.sqrt(Math.max(0, 1 - (x / i.x) ** 2));
-    return [-h, h];
+export function spanAt(inside: Inside, x: number): readonly [number, number] {
+  if (inside.round) {
+    const height = inside.y * Math.sqrt(Math.max(0, 1 - (x / inside.x) ** 2));
+    return [-height, height];
   }
-  if (i.turn === 0) return [-i.y, i.y];
+  if (inside.turn === 0) return [-inside.y, inside.y];
   // A point x across and y away lies x c + y s along its first side and -x s + y c along the other.
-  const [c, s] = [Math.cos(i.turn), Math.sin(i.turn)];
+  const [c, s] = [Math.cos(inside.turn), Math.sin(inside.turn)];
   let [lo, hi] = [Number.NEGATIVE_INFINITY, Number.POSITIVE_INFINITY];
   const keep = (slope: number, at: number, half: number) => {
     if (Math.abs(slope) < 1e-12) {
       if (Math.abs(at) > half) [lo, hi] = [0, 0];
       return;
     }
-    const [a, b] = [(-half - at) / slope, (half - at) / slope];
-    lo = Math.max(lo, Math.min(a, b));
-    hi = Math.min(hi, Math.max(a, b));
+    const [age, b] = [(-half - at) / slope, (half - at) / slope];
+    lo = Math.max(lo, Math.min(age, b));
+    hi = Math.min(hi, Math.max(age, b));
   };
-  keep(s, x * c, i.x);
-  keep(c, -x * s, i.y);
+  keep(s, x * c, inside.x);
+  keep(c, -x * s, inside.y);
   return hi > lo ? [lo, hi] : [0, 0];
 }

@@ -44,9 +44,9 @@ export interface AtGate {
   retrieving: number;
 }
 /** How somebody of that age gets through a gate. */
-export function gateOf(age: Age, gate: Gate, i: Item, floor: Floor, manner: Manner, off = 0): AtGate {
+export function gateOf(age: Age, gate: Gate, item: Item, floor: Floor, manner: Manner, off = 0): AtGate {
   const { walking } = agePrior(age);
-  const { lies, restart } = goalkeeperOf(age, i, floor, manner);
+  const { lies, restart } = goalkeeperOf(age, item, floor, manner);
   return {
     p: logistic(oddsAt(age) + off + GATE[gate.kind] + mannerOdds(manner)),
     seconds: gate.metres / (DRIBBLES * walking),
@@ -61,7 +61,7 @@ export function gateOf(age: Age, gate: Gate, i: Item, floor: Floor, manner: Mann
  */
 export function performerOf(
   age: Age,
-  i: Item,
+  item: Item,
   floor: Floor,
   task: Doing,
   manner: Manner,
@@ -71,21 +71,27 @@ export function performerOf(
     const seconds = (task.seconds ?? USUAL_EXERCISE) * agePrior(age).tempo;
     return { p: 1, touch: seconds, failed: seconds, lies: 0, restart: 0 };
   }
-  const { lies, restart } = goalkeeperOf(age, i, floor, manner);
+  const { lies, restart } = goalkeeperOf(age, item, floor, manner);
   if (task.id === "balance" || task.id === "carry") {
     const { multiplier, walking } = agePrior(age);
     const q = Math.min(0.5, LOSES[task.id] * multiplier ** 2 * Math.exp(-off));
     const seconds =
       task.id === "balance" ? (task.seconds ?? USUAL.seconds) : (task.metres ?? USUAL.metres) / (CAREFUL * walking);
     const tenths = Math.round(10 * seconds);
-    const p = (1 - q) ** tenths;
+    const chance = (1 - q) ** tenths;
     // When it is lost, if it is: the mean over the tenths before the end.
-    const failed = p >= 1 ? seconds : (1 / q - (tenths * p) / (1 - p)) / 10;
-    return { p, touch: seconds, failed: Math.max(0.1, failed), lies: task.id === "balance" ? 0 : lies, restart };
+    const failed = chance >= 1 ? seconds : (1 / q - (tenths * chance) / (1 - chance)) / 10;
+    return {
+      p: chance,
+      touch: seconds,
+      failed: Math.max(0.1, failed),
+      lies: task.id === "balance" ? 0 : lies,
+      restart,
+    };
   }
   const height = task.height ?? USUAL.height;
   const spare = airTime(height) - TAKES[task.id];
-  const odds = oddsAt(age) + off + thingOdds(i) + mannerOdds(manner) - HIGHER * height + SPARE * 10 * spare;
+  const odds = oddsAt(age) + off + thingOdds(item) + mannerOdds(manner) - HIGHER * height + SPARE * 10 * spare;
   const p = spare > 0 ? logistic(odds) : 0;
   return { p, touch: airTime(height) + GATHER, failed: airTime(height), lies, restart };
 }

@@ -32,23 +32,23 @@ export interface PlayerModel {
 /** Aimed by turning the board: how far off in angle, and how even it runs; of a child of 8 (assumptions). */
 const RAMP = { lateral: 0.03, range: 0.05 } as const;
 /** The same player with a ramp: the board's errors replace the arm's, and half of what age does is left. */
-export function withRamp(p: PlayerModel, height: number, multiplier: number): PlayerModel {
-  const m = Math.sqrt(multiplier);
+export function withRamp(givenPlayerModel: PlayerModel, height: number, multiplier: number): PlayerModel {
+  const metres = Math.sqrt(multiplier);
   return {
-    ...p,
-    spread: { lateral: RAMP.lateral * m, range: RAMP.range * m, vertical: 0 },
-    sending: downRamp(p.sending, height),
+    ...givenPlayerModel,
+    spread: { lateral: RAMP.lateral * metres, range: RAMP.range * metres, vertical: 0 },
+    sending: downRamp(givenPlayerModel.sending, height),
   };
 }
 
 /** The same player who throws off a surface first: the floor, or a table. */
-export function offSurface(p: PlayerModel, surface: Surface): PlayerModel {
-  if (p.sending.travel !== "air") return p;
-  const { lateral, range, vertical } = p.spread;
+export function offSurface(givenPlayerModel: PlayerModel, surface: Surface): PlayerModel {
+  if (givenPlayerModel.sending.travel !== "air") return givenPlayerModel;
+  const { lateral, range, vertical } = givenPlayerModel.spread;
   return {
-    ...p,
+    ...givenPlayerModel,
     spread: { lateral: lateral * OFF_SPREAD, range: range * OFF_SPREAD, vertical: vertical * OFF_SPREAD },
-    sending: { ...p.sending, off: HEIGHT_OF[surface] },
+    sending: { ...givenPlayerModel.sending, off: HEIGHT_OF[surface] },
   };
 }
 
@@ -65,9 +65,9 @@ export function playerModel(
 ): PlayerModel {
   const { spread, windUp } = actionFacts[action];
   const prior = agePrior(who.age);
-  const m = (who.multiplier ?? prior.multiplier) * object.handling * awkward(how);
+  const metres = (who.multiplier ?? prior.multiplier) * object.handling * awkward(how);
   return {
-    spread: { lateral: spread.lateral * m, range: spread.range * m, vertical: spread.vertical * m },
+    spread: { lateral: spread.lateral * metres, range: spread.range * metres, vertical: spread.vertical * metres },
     sending: sendingOf(who.age, action, object, floor, how),
     walking: prior.walking,
     windUp: windUp * prior.tempo,

@@ -161,17 +161,17 @@ export const widerBy = (ask: Ask, times: number): Ask =>
 /** The same ask with courts and goals so many times as wide, by the number of whoever guards them; of several on a side the narrowest. */
 export function guardedBy(ask: Ask, courts: readonly number[]): Ask {
   if (ask.kind !== "send" || (ask.aim.kind !== "point" && ask.aim.kind !== "goal")) return ask;
-  if (courts.every((c) => c === 1)) return ask;
+  if (courts.every((court) => court === 1)) return ask;
   const known = guarded.get(ask.aim) ?? new WeakMap<readonly number[], Aim>();
   guarded.set(ask.aim, known);
   let aim = known.get(courts);
   if (!aim) {
-    const [a, b] = ask.aim.people.map((side) => Math.min(1, ...side.map((i) => courts[i] ?? 1))) as [number, number];
+    const [age, b] = ask.aim.people.map((side) => Math.min(1, ...side.map((i) => courts[i] ?? 1))) as [number, number];
     aim =
       ask.aim.kind === "point"
-        ? { ...ask.aim, areas: [ask.aim.areas[0]! * a, ask.aim.areas[1]! * b] }
+        ? { ...ask.aim, areas: [ask.aim.areas[0]! * age, ask.aim.areas[1]! * b] }
         : // Each side shoots at the goal of the other.
-          { ...ask.aim, widths: [ask.aim.widths[0] * b, ask.aim.widths[1] * a] };
+          { ...ask.aim, widths: [ask.aim.widths[0] * b, ask.aim.widths[1] * age] };
     known.set(courts, aim);
   }
   return { ...ask, aim };
@@ -340,9 +340,10 @@ export const arranged = (spots: readonly Spot[]) => ({
   })),
 });
 export const askOf = <K extends AskKind>(asks: readonly Ask[], kind: K): AskOf<K> | undefined =>
-  asks.find((a): a is AskOf<K> => a.kind === kind);
+  asks.find((ask): ask is AskOf<K> => ask.kind === kind);
 /** What has to happen before anything goes on: asks that cannot be passed over, the bell aside. */
-export const mainAsks = (asks: readonly Ask[]): Ask[] => asks.filter((a) => !a.optional && a.kind !== "bell");
+export const mainAsks = (asks: readonly Ask[]): Ask[] => asks.filter((ask) => !ask.optional && ask.kind !== "bell");
 /** Where whoever is asked to send stands; null where nobody is. */
 export const standsAt = (asks: readonly Ask[]): string | null =>
-  mainAsks(asks).flatMap((a) => (a.kind === "send" || a.kind === "count" ? [a.from] : []))[0] ?? null;
+  mainAsks(asks).flatMap((mainAsk) => (mainAsk.kind === "send" || mainAsk.kind === "count" ? [mainAsk.from] : []))[0] ??
+  null;

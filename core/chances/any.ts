@@ -26,28 +26,35 @@ const widest = (width: number, rule: HitRule): number =>
 export const any: KindOf<Any> = {
   options: (aim) => (aim.want.length === 1 ? [aim] : aim.want.map((id) => ({ ...aim, want: [id] }))),
   alone(aim, { parts, person, manner, from }) {
-    const b = person.sends(manner).object.diameter;
+    const diameter = person.sends(manner).object.diameter;
     const at = standAt(parts, from);
-    const things = partsOf(parts, "target").flatMap((t) => {
-      if (!aim.among.includes(t.id)) return [];
-      const distance = t.along - at;
-      const half = widest(t.width, t.rule) / 2 + b;
-      return [{ id: t.id, distance, lo: (t.across - half) / distance, hi: (t.across + half) / distance }];
+    const things = partsOf(parts, "target").flatMap((target) => {
+      if (!aim.among.includes(target.id)) return [];
+      const distance = target.along - at;
+      const half = widest(target.width, target.rule) / 2 + diameter;
+      return [
+        { id: target.id, distance, lo: (target.across - half) / distance, hi: (target.across + half) / distance },
+      ];
     });
-    const wanted = things.filter((t) => aim.want.includes(t.id));
+    const wanted = things.filter((thing) => aim.want.includes(thing.id));
     // Only what stands before it, or beside it, and in its way.
     const meets = (t: (typeof things)[number]) =>
-      wanted.some((w) => t.distance < w.distance + b && t.lo < w.hi && w.lo < t.hi);
-    return { ...aim, among: things.filter((t) => aim.want.includes(t.id) || meets(t)).map((t) => t.id) };
+      wanted.some((w) => t.distance < w.distance + diameter && t.lo < w.hi && w.lo < t.hi);
+    return {
+      ...aim,
+      among: things.filter((thing) => aim.want.includes(thing.id) || meets(thing)).map((thing) => thing.id),
+    };
   },
   refs: (aim) => ({ named: aim.among, rest: NONE, meant: aim.want[0] ?? null }),
   reach: (aim, parts, from) => {
     const at = standAt(parts, from);
-    return Math.max(...partsOf(parts, "target").flatMap((t) => (aim.want.includes(t.id) ? [t.along - at] : [])));
+    return Math.max(
+      ...partsOf(parts, "target").flatMap((target) => (aim.want.includes(target.id) ? [target.along - at] : [])),
+    );
   },
   meets: (aim, parts) => {
-    const t = partsOf(parts, "target").find((x) => x.id === aim.want[0])!;
-    return { height: (t.base ?? 0) + t.height / 2, purpose: purposeOf(t.rule) };
+    const target = partsOf(parts, "target").find((eachTarget) => eachTarget.id === aim.want[0])!;
+    return { height: (target.base ?? 0) + target.height / 2, purpose: purposeOf(target.rule) };
   },
   runsOn: (aim, { parts, person, manner, from }) => {
     const { sending } = person.sends(manner);
@@ -55,8 +62,10 @@ export const any: KindOf<Any> = {
     return Math.max(
       0,
       ...partsOf(parts, "target")
-        .filter((t) => aim.among.includes(t.id))
-        .map((t) => runsOn(sending, t.along - at, sending.travel === "air" ? t.height / 2 : 0, purposeOf(t.rule))),
+        .filter((target) => aim.among.includes(target.id))
+        .map((target) =>
+          runsOn(sending, target.along - at, sending.travel === "air" ? target.height / 2 : 0, purposeOf(target.rule)),
+        ),
     );
   },
   outcomes(aim, { parts, person, manner, from, policy }) {
@@ -64,9 +73,9 @@ export const any: KindOf<Any> = {
     const inAir = player.sending.travel === "air";
     const at = standAt(parts, from);
     const targets = partsOf(parts, "target")
-      .filter((t) => aim.among.includes(t.id))
-      .map((t) => ({ ...t, distance: t.along - at }));
-    const aimed = targets.find((t) => t.id === aim.want[0])!;
+      .filter((target) => aim.among.includes(target.id))
+      .map((target) => ({ ...target, distance: target.along - at }));
+    const aimed = targets.find((target) => target.id === aim.want[0])!;
     const up = inAir ? aimed.height / 2 : 0;
     const path = pathTo(player.sending, aimed.distance, up, purposeOf(aimed.rule));
     const chances = (across: number) =>
@@ -86,16 +95,16 @@ export const any: KindOf<Any> = {
     };
     const across = policy === "middle" ? aimed.across : bestAim(hits, aimed.across - half, aimed.across + half);
     const found = chances(across);
-    const list: Outcome[] = targets.map((t) => ({
-      ref: t.id,
-      seen: { hit: t.id },
-      p: found.get(t.id)!,
-      ...underWay(player, path, t.distance, t.distance),
+    const list: Outcome[] = targets.map((target) => ({
+      ref: target.id,
+      seen: { hit: target.id },
+      p: found.get(target.id)!,
+      ...underWay(player, path, target.distance, target.distance),
     }));
     // What meets nothing lies where it came to rest, short or beyond, or where something stopped it.
     const lies = Math.min(path.ends, Math.max(aimed.distance, endOfRunOn(parts) - at));
-    const p = Math.max(0, 1 - list.reduce((sum, o) => sum + o.p, 0));
-    list.push({ ref: NONE, seen: { hit: null }, p, ...underWay(player, path, aimed.distance, lies) });
+    const chance = Math.max(0, 1 - list.reduce((sum, outcome) => sum + outcome.p, 0));
+    list.push({ ref: NONE, seen: { hit: null }, p: chance, ...underWay(player, path, aimed.distance, lies) });
     return { list, distance: aimed.distance, across };
   },
 };

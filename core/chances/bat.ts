@@ -27,7 +27,7 @@ export function basesMade(aim: AimOf<"bat">, far: number, batter: Person, fielde
   const run = RUNS * batter.walking;
   // Alone the batter fetches it, after running: the stop spot stops nobody else.
   if (fielders.length === 0) return Math.max(1, Math.min(aim.home, Math.floor(far / aim.side) + 1));
-  const walk = fielders.reduce((sum, f) => sum + f.walking, 0) / fielders.length;
+  const walk = fielders.reduce((sum, fielder) => sum + fielder.walking, 0) / fielders.length;
   // Somebody stands half-way out already.
   const back = far / 2 / (RUNS * walk) + PICK + far / THROW;
   const made = Math.floor(Math.max(0, back - AWAY) / (aim.side / run));
@@ -35,7 +35,7 @@ export function basesMade(aim: AimOf<"bat">, far: number, batter: Person, fielde
 }
 
 const reachedBy = (aim: AimOf<"bat">, made: number): number[] => [
-  ...aim.runners.map((b) => Math.min(aim.home, b + made)),
+  ...aim.runners.map((runner) => Math.min(aim.home, runner + made)),
   made,
 ];
 
@@ -63,10 +63,10 @@ export const bat: KindOf<AimOf<"bat">> = {
       law[made] = law[made]! + 1 / SHARES;
     }
     const time = { under: 2, windUp: 3 * person.tempo, lies: middle, after: 6 };
-    const ran = (body: Omit<Extract<Body, { kind: "run" }>, "kind">, ref: string, p: number): Outcome => ({
+    const ran = (body: Omit<Extract<Body, { kind: "run" }>, "kind">, ref: string, chance: number): Outcome => ({
       ref,
       seen: { ran: body },
-      p,
+      p: chance,
       ...time,
     });
     const list = [

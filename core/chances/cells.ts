@@ -8,17 +8,17 @@ import { type KindOf, type Outcome, type Sight, standAt, underWay } from "./kind
 type Cells = AimOf<"cells">;
 const OUT = "out";
 const cellsIn = (aim: Cells, parts: readonly Part[]): PartOf<"cell">[] =>
-  partsOf(parts, "cell").filter((c) => aim.among.includes(c.id));
+  partsOf(parts, "cell").filter((cell) => aim.among.includes(cell.id));
 
 /** A piece counts where its middle rests: every square at once, offset from the aim. */
 export const cells: KindOf<Cells> = {
   options: (aim) => aim.want.map((id) => ({ ...aim, want: [id] })),
   refs: (aim) => ({ named: aim.among, also: [OUT], rest: OUT, meant: null }),
-  reach: (aim, parts, from) => Math.max(...cellsIn(aim, parts).map((c) => c.along)) - standAt(parts, from),
+  reach: (aim, parts, from) => Math.max(...cellsIn(aim, parts).map((cell) => cell.along)) - standAt(parts, from),
   meets: () => ({ height: 0, purpose: "stop" }),
   runsOn: (aim, { parts, person, manner, from }) =>
     person.typical(manner).range *
-    (Math.max(...cellsIn(aim, parts).map((c) => c.along + c.depth / 2)) - standAt(parts, from)),
+    (Math.max(...cellsIn(aim, parts).map((cell) => cell.along + cell.depth / 2)) - standAt(parts, from)),
   outcomes: (aim, sight) => known(aim, sight, () => restsAt(aim, sight)),
 };
 
@@ -40,18 +40,20 @@ function restsAt(aim: Cells, { parts, person, manner, from }: Sight): Rests {
   const player = person.sends(manner);
   const at = standAt(parts, from);
   const all = cellsIn(aim, parts);
-  const aimed = all.find((c) => c.id === aim.want[0])!;
+  const aimed = all.find((cell) => cell.id === aim.want[0])!;
   const distance = aimed.along - at;
   const sd = { across: player.spread.lateral * distance, along: player.spread.range * distance };
   const gets = reachChance(player.sending, distance);
   const path = pathTo(player.sending, distance, 0, "stop");
-  const list: Outcome[] = all.map((c) => {
-    const [x, y] = [c.across - aimed.across, c.along - aimed.along];
-    const p =
-      gets * within(x - c.width / 2, x + c.width / 2, sd.across) * within(y - c.depth / 2, y + c.depth / 2, sd.along);
-    return { ref: c.id, seen: { rest: c.id }, p, ...underWay(player, path, distance, c.along - at) };
+  const list: Outcome[] = all.map((cell) => {
+    const [x, y] = [cell.across - aimed.across, cell.along - aimed.along];
+    const chance =
+      gets *
+      within(x - cell.width / 2, x + cell.width / 2, sd.across) *
+      within(y - cell.depth / 2, y + cell.depth / 2, sd.along);
+    return { ref: cell.id, seen: { rest: cell.id }, p: chance, ...underWay(player, path, distance, cell.along - at) };
   });
-  const p = Math.max(0, 1 - list.reduce((sum, o) => sum + o.p, 0));
+  const p = Math.max(0, 1 - list.reduce((sum, outcome) => sum + outcome.p, 0));
   list.push({ ref: OUT, seen: { rest: OUT }, p, ...underWay(player, path, distance, distance) });
   return { list, distance, across: aimed.across };
 }

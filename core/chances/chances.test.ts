@@ -69,7 +69,7 @@ function sendChances(aim: Aim, parts: readonly Part[], player: PlayerModel, poli
     tempo: 1,
   };
   const { list, ...rest } = kindOf(aim).outcomes(aim, { parts, person, manner: {}, from: "start", policy });
-  return { byRef: new Map(list.map((o) => [o.ref, o.p])), aim: rest };
+  return { byRef: new Map(list.map((outcome) => [outcome.ref, outcome.p])), aim: rest };
 }
 
 describe("first touched, against sends drawn one by one", () => {
@@ -86,11 +86,12 @@ describe("first touched, against sends drawn one by one", () => {
     const counted: Record<string, number> = {};
     for (let i = 0; i < DRAWS; i++) {
       const u = aim.across / aim.distance + sd.lateral * normalDraw(draw);
-      const v = sd.vertical * normalDraw(draw);
-      const touching = yard.filter((t) => {
-        const z = aim.up + v * t.distance;
+      const value = sd.vertical * normalDraw(draw);
+      const touching = yard.filter((upright) => {
+        const z = aim.up + value * upright.distance;
         return (
-          Math.abs(u * t.distance - t.across) < t.width / 2 + b / 2 && (!inAir || (z > -b / 2 && z < t.height! + b / 2))
+          Math.abs(u * upright.distance - upright.across) < upright.width / 2 + b / 2 &&
+          (!inAir || (z > -b / 2 && z < upright.height! + b / 2))
         );
       });
       touching.sort(
@@ -103,8 +104,10 @@ describe("first touched, against sends drawn one by one", () => {
     }
     const told = firstTouched(yard, aim, b, sd, { inAir });
     // Where equals overlap in the air, the height of both decides; their strip is narrow here.
-    for (const t of yard)
-      expect(Math.abs(told.byTarget[t.id]! - (counted[t.id] ?? 0)), t.id).toBeLessThan(inAir ? 2 * CLOSE : CLOSE);
+    for (const upright of yard)
+      expect(Math.abs(told.byTarget[upright.id]! - (counted[upright.id] ?? 0)), upright.id).toBeLessThan(
+        inAir ? 2 * CLOSE : CLOSE,
+      );
     expect(Math.abs(told.none - (counted.none ?? 0))).toBeLessThan(inAir ? 2 * CLOSE : CLOSE);
   });
 });
@@ -118,7 +121,7 @@ describe("the aim", () => {
     expect(middle.aim.across).toBe(0);
     expect(best.aim.across).toBeLessThan(0);
     expect(best.byRef.get("b")!).toBeGreaterThan(middle.byRef.get("b")! + 0.01);
-    for (const c of [middle, best]) expect([...c.byRef.values()].reduce((x, y) => x + y, 0)).toBeCloseTo(1, 9);
+    for (const c of [middle, best]) expect([...c.byRef.values()].reduce((sum, y) => sum + y, 0)).toBeCloseTo(1, 9);
   });
 
   it("goes shorter than the richest band when it is thin and nothing lies behind it", () => {
@@ -142,7 +145,7 @@ describe("the aim", () => {
     const weak = sendChances(send, parts, { ...sure, sending: reaching(2.05, 0.4) }, "middle");
     // A band that not half of the sends get as far as is not aimed at; what falls short of what is, is short.
     expect(weak.aim.distance).toBeLessThan(1.9);
-    expect([...weak.byRef.values()].reduce((x, y) => x + y, 0)).toBeCloseTo(1, 9);
+    expect([...weak.byRef.values()].reduce((sum, y) => sum + y, 0)).toBeCloseTo(1, 9);
   });
 
   it("counts a container by its own rule, less what stands before it", () => {
@@ -187,12 +190,12 @@ describe("stopping", () => {
       const counted = [0, 0, 0, 0, 0];
       for (let i = 0; i < DRAWS; i++) {
         const calls = 1.8 * (1 + 0.16 * normalDraw(draw)) + edge;
-        const k = lines.filter((l) => calls >= l).length;
-        counted[k] = counted[k]! + 1 / DRAWS;
+        const length = lines.filter((line) => calls >= line).length;
+        counted[length] = counted[length]! + 1 / DRAWS;
       }
       const shift = -edge;
-      stopBands(lines, 1.8, 0.16, [shift, shift, shift, shift]).forEach((p, k) => {
-        expect(Math.abs(p - counted[k]!), `${rule} ${k}`).toBeLessThan(CLOSE);
+      stopBands(lines, 1.8, 0.16, [shift, shift, shift, shift]).forEach((stopBand, k) => {
+        expect(Math.abs(stopBand - counted[k]!), `${rule} ${k}`).toBeLessThan(CLOSE);
       });
     }
   });

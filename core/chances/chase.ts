@@ -10,7 +10,7 @@ type Chases = AimOf<"chase">;
 /** Running beside walking: an assumption. And a turn on the spot, seconds, of a child of 8. */
 const RUNS = 2.4;
 const markAt = (id: string | null, { parts, from }: Pick<Sight, "parts" | "from">) =>
-  id === null ? 0 : (partsOf(parts, "line").find((l) => l.id === id)?.along ?? 0) - standAt(parts, from);
+  id === null ? 0 : (partsOf(parts, "line").find((line) => line.id === id)?.along ?? 0) - standAt(parts, from);
 
 /** Tossed up ahead of oneself so steeply, radians: an assumption. */
 const STEEP = (68 * Math.PI) / 180;
@@ -26,9 +26,9 @@ function tossed(aim: Chases, sight: Sight, near: number, far: number) {
   const distance = (from + to) / 2;
   const speed = Math.sqrt((GRAVITY * distance) / Math.sin(2 * STEEP));
   const sd = player.spread.range * distance;
-  const lands = (a: number, b: number) => within(a - distance, b - distance, sd);
+  const lands = (age: number, b: number) => within(age - distance, b - distance, sd);
   const inside = under && speed <= player.sending.most ? lands(from, to) : 0;
-  const p = inside * person.does({ id: "catch", height: (distance * Math.tan(STEEP)) / 4 }, sight.manner).p;
+  const chance = inside * person.does({ id: "catch", height: (distance * Math.tan(STEEP)) / 4 }, sight.manner).p;
   const short = lands(Number.NEGATIVE_INFINITY, near);
   const at = (ref: string, share: number, lost: number) => ({
     ref,
@@ -39,7 +39,11 @@ function tossed(aim: Chases, sight: Sight, near: number, far: number) {
     windUp: player.windUp,
     after: 1,
   });
-  return { list: [at(aim.mark, p, 0), at("over", 1 - short - p, 1), at("short", short, 0)], distance, across: 0 };
+  return {
+    list: [at(aim.mark, chance, 0), at("over", 1 - short - chance, 1), at("short", short, 0)],
+    distance,
+    across: 0,
+  };
 }
 
 /** Rolled, and run after: caught while it rolls between two marks, past the farther one, or at rest before. Whoever comes up with it picks it up as it catches. */
@@ -65,7 +69,7 @@ export const chase: KindOf<Chases> = {
     const reaches = reachChance(player.sending, distance);
     const inside = window ? within(from - distance, to - distance, sd) * reaches : 0;
     const past = within(to - distance, Number.POSITIVE_INFINITY, sd) * reaches;
-    const p = inside * person.does({ id: "catch", height: 0.5 }, sight.manner).p;
+    const chance = inside * person.does({ id: "catch", height: 0.5 }, sight.manner).p;
     const met = fieldedAt(Math.sqrt(2 * how.slows * distance), how);
     const under = met?.seconds ?? how.turn + distance / run;
     const lies = (met?.metres ?? distance) / 2;
@@ -80,9 +84,9 @@ export const chase: KindOf<Chases> = {
     });
     return {
       list: [
-        at(aim.mark, p, 0),
+        at(aim.mark, chance, 0),
         // Past the mark, or touched and not held.
-        at("over", past + inside - p, 1),
+        at("over", past + inside - chance, 1),
         at("short", Math.max(0, 1 - past - inside), 0),
       ],
       distance,

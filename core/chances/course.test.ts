@@ -15,8 +15,8 @@ const RETRIEVING = 3.4;
 const WALKING = 1.05;
 const person = {
   walking: WALKING,
-  gate: (g: Gate) => {
-    const i = GATES.indexOf(g);
+  gate: (gate: Gate) => {
+    const i = GATES.indexOf(gate);
     return { p: P[i]!, seconds: SECONDS[i]!, retrieving: RETRIEVING };
   },
 } as unknown as Person;
@@ -24,17 +24,17 @@ const law = (miss: "gate" | "lap", gates = GATES) => {
   const aim = { kind: "course", gates, miss } satisfies AimOf<"course">;
   return course.outcomes(aim, { parts: [], person, manner: {}, from: "start", policy: "middle" }).list;
 };
-const seconds = (list: ReturnType<typeof law>) => list.reduce((sum, o) => sum + o.p * o.windUp, 0);
+const seconds = (list: ReturnType<typeof law>) => list.reduce((sum, outcome) => sum + outcome.p * outcome.windUp, 0);
 
 describe("a course, lap by lap", () => {
   it("a gate done again takes its time and the retrieving for each miss: the mean is the sum of each gate's", () => {
     const list = law("gate");
     const mean = P.reduce((sum, p, i) => sum + SECONDS[i]! + ((1 - p) / p) * (SECONDS[i]! + RETRIEVING), 0);
-    expect(list.reduce((sum, o) => sum + o.p, 0)).toBeCloseTo(1, 12);
+    expect(list.reduce((sum, outcome) => sum + outcome.p, 0)).toBeCloseTo(1, 12);
     expect(seconds(list)).toBeCloseTo(mean, 6);
     // The way back leads over what the gates led away: round something leads nowhere.
     expect((2 * list[0]!.lies) / WALKING).toBeCloseTo(4.5 / WALKING, 12);
-    expect(Math.min(...list.map((o) => o.windUp))).toBeCloseTo(5.3, 9);
+    expect(Math.min(...list.map((outcome) => outcome.windUp))).toBeCloseTo(5.3, 9);
   });
 
   it("a lap begun anew is, time by time, what laps drawn miss by miss are", () => {
@@ -47,9 +47,9 @@ describe("a course, lap by lap", () => {
       let tenths = 0;
       for (;;) {
         let [spent, far, missed] = [0, 0, false];
-        for (const [i, g] of GATES.entries()) {
+        for (const [i, gate] of GATES.entries()) {
           spent += SECONDS[i]!;
-          far += g.kind === "circle" ? 0 : g.metres;
+          far += gate.kind === "circle" ? 0 : gate.metres;
           missed = draw() >= P[i]!;
           if (missed) {
             tenths += Math.round(10 * (spent + RETRIEVING + far / WALKING));
@@ -63,9 +63,9 @@ describe("a course, lap by lap", () => {
       sum += tenths / 10;
       drawn.set(tenths, (drawn.get(tenths) ?? 0) + 1 / many);
     }
-    for (const o of list.filter((x) => x.p > 0.01)) {
-      const error = Math.sqrt((o.p * (1 - o.p)) / many);
-      expect(Math.abs(o.p - (drawn.get(Math.round(10 * o.windUp)) ?? 0))).toBeLessThan(5 * error);
+    for (const outcome of list.filter((eachOutcome) => eachOutcome.p > 0.01)) {
+      const error = Math.sqrt((outcome.p * (1 - outcome.p)) / many);
+      expect(Math.abs(outcome.p - (drawn.get(Math.round(10 * outcome.windUp)) ?? 0))).toBeLessThan(5 * error);
     }
     expect(Math.abs(seconds(list) - sum / many)).toBeLessThan(0.15);
   });

@@ -23,47 +23,50 @@ function afterFailures(done: { p: number; takes: number }, failures: readonly { 
   const law = new Float64Array(LONGEST + 1);
   let left = 1;
   for (let t = 0; t < LONGEST; t++) {
-    let p = t === done.takes ? done.p : 0;
-    for (const f of failures) if (f.takes > 0 && t >= f.takes) p += f.p * law[t - f.takes]!;
-    law[t] = p;
-    left -= p;
+    let chance = t === done.takes ? done.p : 0;
+    for (const failure of failures)
+      if (failure.takes > 0 && t >= failure.takes) chance += failure.p * law[t - failure.takes]!;
+    law[t] = chance;
+    left -= chance;
   }
   law[LONGEST] = Math.max(0, left);
   return law;
 }
-function both(a: Law, b: Law): Law {
+function both(givenLaw: Law, b: Law): Law {
   const law = new Float64Array(LONGEST + 1);
-  const some = (of: Law) => [...of.entries()].filter(([, p]) => p >= LEAST);
+  const some = (of: Law) => [...of.entries()].filter(([, chance]) => chance >= LEAST);
   const others = some(b);
-  for (const [i, p] of some(a))
+  for (const [i, chance] of some(givenLaw))
     for (const [k, q] of others) {
       const t = Math.min(LONGEST, i + k);
-      law[t] = law[t]! + p * q;
+      law[t] = law[t]! + chance * q;
     }
   return law;
 }
 
 /** A gate that is done until it comes off. */
-const untilDone = ({ p, seconds, retrieving }: AtGate): Law =>
-  p <= 0
+const untilDone = ({ p: chance, seconds, retrieving }: AtGate): Law =>
+  chance <= 0
     ? sure(LONGEST)
-    : afterFailures({ p, takes: tenths(seconds) }, [{ p: 1 - p, takes: Math.max(1, tenths(seconds + retrieving)) }]);
+    : afterFailures({ p: chance, takes: tenths(seconds) }, [
+        { p: 1 - chance, takes: Math.max(1, tenths(seconds + retrieving)) },
+      ]);
 
 /** A lap that begins anew at every miss: back from where it was missed. */
 function lapAnew(gates: readonly AtGate[], backTo: (gate: number) => number): Law {
   const failures: { p: number; takes: number }[] = [];
   let through = 1;
   let spent = 0;
-  for (const [i, { p, seconds, retrieving }] of gates.entries()) {
+  for (const [i, { p: chance, seconds, retrieving }] of gates.entries()) {
     spent += seconds;
-    failures.push({ p: through * (1 - p), takes: Math.max(1, tenths(spent + retrieving + backTo(i))) });
-    through *= p;
+    failures.push({ p: through * (1 - chance), takes: Math.max(1, tenths(spent + retrieving + backTo(i))) });
+    through *= chance;
   }
   return through <= 0 ? sure(LONGEST) : afterFailures({ p: through, takes: tenths(spent) }, failures);
 }
 
 /** How far from the start a gate leads: round something leads nowhere. */
-const leads = (g: Gate) => (g.kind === "circle" ? 0 : g.metres);
+const leads = (gate: Gate) => (gate.kind === "circle" ? 0 : gate.metres);
 
 /**
  * Once through a course: it always ends, and takes the longer the more is missed. The lap counts once its last gate came off; then the way back to
@@ -78,18 +81,27 @@ export const course: KindOf<Course> = {
   meets: () => null,
   runsOn: () => 0,
   outcomes(aim, { person, manner }) {
-    const gates = aim.gates.map((g) => person.gate(g, manner));
-    const far = (upTo: number) => aim.gates.slice(0, upTo + 1).reduce((m, g) => m + leads(g), 0);
+    const gates = aim.gates.map((gate) => person.gate(gate, manner));
+    const far = (upTo: number) => aim.gates.slice(0, upTo + 1).reduce((sum, gate) => sum + leads(gate), 0);
     const law =
       aim.miss === "gate" ? gates.map(untilDone).reduce(both) : lapAnew(gates, (i) => far(i) / person.walking);
     const back = far(aim.gates.length - 1);
     const list: Outcome[] = [];
-    for (const [t, p] of law.entries()) {
-      if (p < LEAST) continue;
+    for (const [t, chance] of law.entries()) {
+      if (chance < LEAST) continue;
       // Whoever fetches walks out and back: of this only back.
-      list.push({ ref: LAP, seen: { kept: true }, p, under: 0, released: 0, lies: back / 2, windUp: t / 10, after: 0 });
+      list.push({
+        ref: LAP,
+        seen: { kept: true },
+        p: chance,
+        under: 0,
+        released: 0,
+        lies: back / 2,
+        windUp: t / 10,
+        after: 0,
+      });
     }
-    const all = list.reduce((sum, o) => sum + o.p, 0);
-    return { list: list.map((o) => ({ ...o, p: o.p / all })), distance: 0, across: 0 };
+    const all = list.reduce((sum, outcome) => sum + outcome.p, 0);
+    return { list: list.map((outcome) => ({ ...outcome, p: outcome.p / all })), distance: 0, across: 0 };
   },
 };

@@ -21,7 +21,7 @@ interface Pin {
 /** The pins that stand, nearest first, where they stand; their sizes are the layout's. */
 function pinsOf(aim: Fall, { parts, from }: Pick<Sight, "parts" | "from">): Pin[] {
   const at = standAt(parts, from);
-  const targets = new Map(partsOf(parts, "target").map((t) => [t.id, t]));
+  const targets = new Map(partsOf(parts, "target").map((target) => [target.id, target]));
   return aim.standing
     .map(({ id, along, across }) => ({ ...targets.get(id)!, distance: along - at, across }))
     .sort((a, b) => a.distance - b.distance || (a.id < b.id ? -1 : 1));
@@ -30,10 +30,10 @@ const anyTopple = (r: HitRule) => (r.kind === "anyOf" ? r.rules : [r]).find((x) 
 
 /** What falls for each sideways angle, and how likely. Ids sorted, joined by a space; the empty key is none. */
 type Sets = Map<string, number>;
-const add = (sets: Sets, ids: readonly string[], p: number) => {
-  if (p <= 0) return;
+const add = (sets: Sets, ids: readonly string[], chance: number) => {
+  if (chance <= 0) return;
   const key = [...ids].sort().join(" ");
-  sets.set(key, (sets.get(key) ?? 0) + p);
+  sets.set(key, (sets.get(key) ?? 0) + chance);
 };
 
 /** How a send at a formation goes: what of it can fall at all at the speed that it has there, and how far it is sure to get. */
@@ -42,12 +42,12 @@ function sending(pins: readonly Pin[], sight: Sight) {
   const inAir = player.sending.travel === "air";
   const far = pins[pins.length - 1]!;
   const path = pathTo(player.sending, far.distance, inAir ? far.height / 2 : 0, "fell");
-  const falls = (t: Pin) => {
-    const rule = anyTopple(t.rule);
+  const falls = (pin: Pin) => {
+    const rule = anyTopple(pin.rule);
     if (!rule) return true;
-    return topples(rule, { ...player.object, speed: path.speedAt(t.distance), ...(inAir && { at: t.height / 2 }) });
+    return topples(rule, { ...player.object, speed: path.speedAt(pin.distance), ...(inAir && { at: pin.height / 2 }) });
   };
-  return { player, inAir, path, falls: new Map(pins.map((t) => [t.id, falls(t)])) };
+  return { player, inAir, path, falls: new Map(pins.map((pin) => [pin.id, falls(pin)])) };
 }
 
 /**
@@ -57,32 +57,34 @@ function sending(pins: readonly Pin[], sight: Sight) {
 function setsAt(pins: readonly Pin[], s: ReturnType<typeof sending>, across: number, distance: number): Sets {
   const { player, inAir } = s;
   const out: Sets = new Map();
-  for (const { p, swept } of sweep(pins, { across, distance }, player.object.diameter, player.spread.lateral)) {
-    if (inAir) flies(out, swept, s, p);
-    else rolls(out, swept, s, p);
+  for (const { p: chance, swept } of sweep(pins, { across, distance }, player.object.diameter, player.spread.lateral)) {
+    if (inAir) flies(out, swept, s, chance);
+    else rolls(out, swept, s, chance);
   }
   return out;
 }
 
 /** As far as it gets: pins of a row that it does not come to stand. */
-function rolls(out: Sets, swept: readonly Pin[], s: ReturnType<typeof sending>, p: number): void {
-  const gets = swept.map((t) => reachChance(s.player.sending, t.distance));
+function rolls(out: Sets, swept: readonly Pin[], s: ReturnType<typeof sending>, chance: number): void {
+  const gets = swept.map((pin) => reachChance(s.player.sending, pin.distance));
   const felled: string[] = [];
   let left = 1;
-  for (const [k, t] of swept.entries()) {
-    add(out, felled, p * (left - gets[k]!));
+  for (const [k, pin] of swept.entries()) {
+    add(out, felled, chance * (left - gets[k]!));
     left = gets[k]!;
-    if (s.falls.get(t.id)) felled.push(t.id);
+    if (s.falls.get(pin.id)) felled.push(pin.id);
   }
-  add(out, felled, p * left);
+  add(out, felled, chance * left);
 }
 
 /** The first face met on the way, up and down; faces of nearer pins hide those behind. */
-function flies(out: Sets, swept: readonly Pin[], s: ReturnType<typeof sending>, p: number): void {
+function flies(out: Sets, swept: readonly Pin[], s: ReturnType<typeof sending>, chance: number): void {
   const { player } = s;
-  const b = player.object.diameter;
-  const aim = swept.length > 0 ? Math.max(...swept.map((t) => t.height)) / 2 : 0;
-  const faces = swept.map((t) => [(-b / 2 - aim) / t.distance, (t.height + b / 2 - aim) / t.distance] as const);
+  const diameter = player.object.diameter;
+  const aim = swept.length > 0 ? Math.max(...swept.map((pin) => pin.height)) / 2 : 0;
+  const faces = swept.map(
+    (pin) => [(-diameter / 2 - aim) / pin.distance, (pin.height + diameter / 2 - aim) / pin.distance] as const,
+  );
   const edges = [...new Set(faces.flat())].sort((x, y) => x - y);
   const all = [Number.NEGATIVE_INFINITY, ...edges, Number.POSITIVE_INFINITY];
   let missed = 1;
@@ -93,24 +95,24 @@ function flies(out: Sets, swept: readonly Pin[], s: ReturnType<typeof sending>, 
     const first = swept.find((_, k) => faces[k]![0] < middle && middle < faces[k]![1]);
     if (!first || q <= 0) continue;
     const gets = reachChance(player.sending, first.distance, first.height / 2);
-    const near = swept.filter((t) => Math.abs(t.distance - first.distance) <= b && s.falls.get(t.id));
+    const near = swept.filter((pin) => Math.abs(pin.distance - first.distance) <= diameter && s.falls.get(pin.id));
     add(
       out,
-      near.map((t) => t.id),
-      p * q * gets,
+      near.map((pin) => pin.id),
+      chance * q * gets,
     );
     missed -= q * gets;
   }
-  add(out, [], p * missed);
+  add(out, [], chance * missed);
 }
 
 export const fall: KindOf<Fall> = {
   options: (aim) => [aim],
-  refs: (aim) => ({ named: [], sets: aim.standing.map((s) => s.id), rest: "none", meant: null }),
-  reach: (aim, parts, from) => Math.min(...pinsOf(aim, { parts, from }).map((t) => t.distance)),
+  refs: (aim) => ({ named: [], sets: aim.standing.map((spot) => spot.id), rest: "none", meant: null }),
+  reach: (aim, parts, from) => Math.min(...pinsOf(aim, { parts, from }).map((pin) => pin.distance)),
   meets: (aim, parts) => {
     const pins = pinsOf(aim, { parts, from: "" });
-    return { height: Math.max(...pins.map((t) => t.height)) / 2, purpose: "fell" };
+    return { height: Math.max(...pins.map((pin) => pin.height)) / 2, purpose: "fell" };
   },
   runsOn: (aim, sight) => {
     const { sending: how } = sight.person.sends(sight.manner);
@@ -128,18 +130,18 @@ export const fall: KindOf<Fall> = {
     };
     const worth = (sets: Sets) => {
       let sum = 0;
-      for (const [key, p] of sets) {
-        const n = key === "" ? 0 : key.split(" ").length;
-        sum += p * (n * aim.each + (n === pins.length ? aim.all : 0));
+      for (const [key, chance] of sets) {
+        const count = key === "" ? 0 : key.split(" ").length;
+        sum += chance * (count * aim.each + (count === pins.length ? aim.all : 0));
       }
       return sum;
     };
     // At the pin nearest to the middle of what stands; or where the most is to be had.
-    const angle = (t: Pin) => t.across / t.distance;
+    const angle = (pin: Pin) => pin.across / pin.distance;
     const angles = pins.map(angle);
     const [left, right] = [Math.min(...angles), Math.max(...angles)];
-    const middle = pins.reduce((a, t) =>
-      Math.abs(angle(t) - (left + right) / 2) < Math.abs(angle(a) - (left + right) / 2) - 1e-12 ? t : a,
+    const middle = pins.reduce((pin, t) =>
+      Math.abs(angle(t) - (left + right) / 2) < Math.abs(angle(pin) - (left + right) / 2) - 1e-12 ? t : pin,
     );
     const distance = far.distance;
     const across =
@@ -147,10 +149,10 @@ export const fall: KindOf<Fall> = {
         ? angle(middle) * distance
         : bestAim((x) => worth(laid(x)), left * distance, right * distance);
     const lies = Math.min(s.path.ends, Math.max(distance, endOfRunOn(sight.parts) - at));
-    const list: Outcome[] = [...laid(across)].map(([key, p]) => ({
+    const list: Outcome[] = [...laid(across)].map(([key, chance]) => ({
       ref: key === "" ? "none" : key,
       seen: { fell: key === "" ? [] : key.split(" ") },
-      p,
+      p: chance,
       ...underWay(s.player, s.path, distance, lies),
     }));
     return { list, distance, across };

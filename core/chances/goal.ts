@@ -14,7 +14,7 @@ const SHOT = 0.55;
 const TICK = 0.1;
 
 const level = (people: readonly Person[], { manner }: Sight) =>
-  people.reduce((sum, p) => sum + logit(p.keeps(manner).p), 0) / Math.max(1, people.length);
+  people.reduce((sum, person) => sum + logit(person.keeps(manner).p), 0) / Math.max(1, people.length);
 
 /** Goals of either side a second: more skill more of them, a wider goal more, a longer way fewer. */
 export function goalRates(aim: AimOf<"goal">, sight: Sight): [number, number] {
@@ -42,23 +42,23 @@ export const goal: KindOf<AimOf<"goal">> = {
   meets: () => null,
   runsOn: () => 0,
   outcomes(aim, sight) {
-    const [a, b] = goalRates(aim, sight);
+    const [age, b] = goalRates(aim, sight);
     // With a clock the time until play goes on is a step of its own: a goal counts that is scored before the bell.
     const after = { lies: 0, after: aim.ticks ? 0 : RESTART, released: 0 };
     if (aim.shot !== null) {
-      const p = Math.min(0.95, (SHOT * aim.widths[aim.shot]!) / USUAL.width);
+      const chance = Math.min(0.95, (SHOT * aim.widths[aim.shot]!) / USUAL.width);
       const own = { under: 0, windUp: 2, ...after };
       const list = [
-        { ref: aim.shot === 0 ? "won" : "lost", seen: { point: aim.shot }, p, ...own },
-        { ref: "on", seen: { point: null, why: "missed" }, p: 1 - p, ...own },
+        { ref: aim.shot === 0 ? "won" : "lost", seen: { point: aim.shot }, p: chance, ...own },
+        { ref: "on", seen: { point: null, why: "missed" }, p: 1 - chance, ...own },
       ];
       return { list, distance: 0, across: 0 };
     }
     const on = { ref: "on", seen: { point: null, why: "on" }, under: 0, lies: 0, after: 0, released: 0 } as const;
     if (aim.stopped) return { list: [{ ...on, p: 1, windUp: RESTART }], distance: 0, across: 0 };
-    const all = a + b;
+    const all = age + b;
     const windUp = aim.ticks ? TICK : 1 / all;
-    const [pa, pb] = aim.ticks ? [a * TICK, b * TICK] : [a / all, b / all];
+    const [pa, pb] = aim.ticks ? [age * TICK, b * TICK] : [age / all, b / all];
     return {
       list: [
         { ref: "won", seen: { point: 0 }, p: pa, under: 0, windUp, ...after },

@@ -9,13 +9,20 @@ export const keep: KindOf<AimOf<"keep">> = {
   meets: () => null,
   runsOn: () => 0,
   outcomes(_, { person, manner }) {
-    const k = person.keeps(manner);
+    const goalkeeper = person.keeps(manner);
     // It is let go at the touch, and comes down again until the next.
-    const under = { under: 0, windUp: k.touch, released: 0 };
+    const under = { under: 0, windUp: goalkeeper.touch, released: 0 };
     return {
       list: [
-        { ref: "touch", seen: { kept: true }, p: k.p, ...under, lies: 0, after: 0 },
-        { ref: "drop", seen: { kept: false }, p: 1 - k.p, ...under, lies: k.lies, after: k.restart },
+        { ref: "touch", seen: { kept: true }, p: goalkeeper.p, ...under, lies: 0, after: 0 },
+        {
+          ref: "drop",
+          seen: { kept: false },
+          p: 1 - goalkeeper.p,
+          ...under,
+          lies: goalkeeper.lies,
+          after: goalkeeper.restart,
+        },
       ],
       distance: 0,
       across: 0,

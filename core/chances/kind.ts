@@ -59,7 +59,7 @@ export interface Refs {
 export function setOf(ref: string, of: readonly string[] = []): string[] | null {
   const ids = ref.split(" ");
   const places = ids.map((id) => of.indexOf(id));
-  return places.every((n, i) => n >= 0 && (i === 0 || n > places[i - 1]!)) ? ids : null;
+  return places.every((place, i) => place >= 0 && (i === 0 || place > places[i - 1]!)) ? ids : null;
 }
 
 /** What one kind of aim means. */
@@ -85,7 +85,7 @@ export const RESET = 1.5;
 
 /** Metres along of the line that somebody stands at. */
 export const standAt = (parts: readonly Part[], from: string): number =>
-  partsOf(parts, "line").find((l) => l.id === from)?.along ?? 0;
+  partsOf(parts, "line").find((line) => line.id === from)?.along ?? 0;
 
 /** A send on its way to where it meets something, or to where it lies. */
 export function underWay(
@@ -106,16 +106,16 @@ export function bestAim(worth: (x: number) => number, lo: number, hi: number): n
   let most = Number.NEGATIVE_INFINITY;
   for (let i = 0; i <= TRIALS; i++) {
     const x = lo + ((hi - lo) * i) / TRIALS;
-    const w = worth(x);
-    if (w > most + 1e-12) [best, most] = [x, w];
+    const weight = worth(x);
+    if (weight > most + 1e-12) [best, most] = [x, weight];
   }
-  let a = Math.max(lo, best - (hi - lo) / TRIALS);
+  let age = Math.max(lo, best - (hi - lo) / TRIALS);
   let b = Math.min(hi, best + (hi - lo) / TRIALS);
   for (let i = 0; i < NARROWINGS; i++) {
-    const third = (b - a) / 3;
-    if (worth(a + third) < worth(b - third)) a += third;
+    const third = (b - age) / 3;
+    if (worth(age + third) < worth(b - third)) age += third;
     else b -= third;
   }
-  const x = (a + b) / 2;
+  const x = (age + b) / 2;
   return worth(x) > most ? x : best;
 }

@@ -12,11 +12,12 @@ const pin = (id: string, distance: number, across: number): Knocked => ({
   width: 0.08,
   height: 0.28,
 });
-const row = (n: number, gap = 0.08) => Array.from({ length: n }, (_, i) => pin(`p${i + 1}`, 2, i * (0.08 + gap)));
+const row = (count: number, gap = 0.08) =>
+  Array.from({ length: count }, (_, i) => pin(`p${i + 1}`, 2, i * (0.08 + gap)));
 const all = () => true;
 const alone = { players: 1, mode: "alone", seed: 1 } as const;
 const many = (sets: ReadonlyMap<string, number>) =>
-  [...sets].reduce((sum, [key, p]) => sum + p * (key === "" ? 0 : key.split(" ").length), 0);
+  [...sets].reduce((sum, [key, chance]) => sum + chance * (key === "" ? 0 : key.split(" ").length), 0);
 
 describe("pins that knock over pins", () => {
   it("are likelier to the nearer they stand, and ahead more than aside; never back, and never beyond their height", () => {
@@ -30,7 +31,7 @@ describe("pins that knock over pins", () => {
 
   it("of two it is the chance itself; what cannot fall stays; all sums to one", () => {
     const two = row(2);
-    const p = knockChance(two[0]!, two[1]!);
+    const chance = knockChance(two[0]!, two[1]!);
     const sets = withKnocks(
       new Map([
         ["p1", 0.4],
@@ -39,18 +40,20 @@ describe("pins that knock over pins", () => {
       two,
       all,
     );
-    expect(sets.get("p1 p2")).toBeCloseTo(0.4 * p, 12);
-    expect(sets.get("p1")).toBeCloseTo(0.4 * (1 - p), 12);
+    expect(sets.get("p1 p2")).toBeCloseTo(0.4 * chance, 12);
+    expect(sets.get("p1")).toBeCloseTo(0.4 * (1 - chance), 12);
     expect(sets.get("")).toBeCloseTo(0.6, 12);
     expect(withKnocks(new Map([["p1", 1]]), two, (id) => id !== "p2").get("p1")).toBe(1);
-    for (const n of [3, 6, 8])
-      expect([...withKnocks(new Map([["p1", 1]]), row(n), all).values()].reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
+    for (const count of [3, 6, 8])
+      expect(
+        [...withKnocks(new Map([["p1", 1]]), row(count), all).values()].reduce((sum, b) => sum + b, 0),
+      ).toBeCloseTo(1, 9);
   });
 
   it.each([3, 5, 6])(
     "a row of %i from its first pin: the mean number that falls is that of falls drawn one by one",
-    (n) => {
-      const pins = row(n, 0.04);
+    (count) => {
+      const pins = row(count, 0.04);
       const draw = random(11);
       const games = 60_000;
       let [sum, squares] = [0, 0];
@@ -59,7 +62,7 @@ describe("pins that knock over pins", () => {
         const down = new Set([0]);
         const fresh = [0];
         for (let a = fresh.pop(); a !== undefined; a = fresh.pop())
-          for (let b = 0; b < n; b++)
+          for (let b = 0; b < count; b++)
             if (!down.has(b) && draw() < knockChance(pins[a]!, pins[b]!)) {
               down.add(b);
               fresh.push(b);
@@ -74,13 +77,13 @@ describe("pins that knock over pins", () => {
   );
 
   it("a full row of five can fall with one ball; without them it never does", () => {
-    const a = fromPattern("stackUp");
+    const activity = fromPattern("stackUp");
     const of = (pinOnPin: boolean): Activity => ({
-      ...a,
+      ...activity,
       pattern: {
         name: "stackUp",
         params: {
-          ...(a.pattern.params as object),
+          ...(activity.pattern.params as object),
           full: 5,
           sends: 1,
           rounds: 30,
@@ -90,19 +93,23 @@ describe("pins that knock over pins", () => {
         } as never,
       },
     });
-    const finish = (x: Activity) => forecastActivity(x, [{ age: 9 }], alone, "middle").sides[0]!.finish;
+    const finish = (givenActivity: Activity) =>
+      forecastActivity(givenActivity, [{ age: 9 }], alone, "middle").sides[0]!.finish;
     expect(finish(of(false))).toBe(0);
     expect(finish(of(true))).toBeGreaterThan(0);
   });
 
   it("exact up to six pins, drawn beyond, and only where what falls untouched counts", () => {
-    const a = fromPattern("pins");
+    const activity = fromPattern("pins");
     const of = (change: object): Activity => ({
-      ...a,
-      space: { ...a.space, length: 6 },
-      pattern: { name: "pins", params: { ...(a.pattern.params as object), frames: 1, rolls: 1, ...change } as never },
+      ...activity,
+      space: { ...activity.space, length: 6 },
+      pattern: {
+        name: "pins",
+        params: { ...(activity.pattern.params as object), frames: 1, rolls: 1, ...change } as never,
+      },
     });
-    const { formation } = a.pattern.params as unknown as { formation: object };
+    const { formation } = activity.pattern.params as unknown as { formation: object };
     const told = (change: object) => forecastActivity(of(change), [{ age: 8 }], alone, "middle");
     expect(told({}).method).toBe("exact");
     expect(told({ formation: { ...formation, count: 10 } }).method).toBe("sampled");

@@ -19,15 +19,15 @@ export const MAX_EXACT = 6;
 const DRAWN = 400;
 
 /**
- * How likely pin `a`, falling, knocks over pin `b`: it reaches as far as it is high, ever more weakly, and falls the way the object goes, seldom aside
+ * How likely pin `knocked`, falling, knocks over pin `givenKnocked`: it reaches as far as it is high, ever more weakly, and falls the way the object goes, seldom aside
  * (half as likely), never back.
  */
-export function knockChance(a: Knocked, b: Knocked): number {
-  const [along, across] = [b.distance - a.distance, b.across - a.across];
+export function knockChance(knocked: Knocked, givenKnocked: Knocked): number {
+  const [along, across] = [givenKnocked.distance - knocked.distance, givenKnocked.across - knocked.across];
   const far = Math.hypot(along, across);
-  const gap = Math.max(0, far - (a.width + b.width) / 2);
+  const gap = Math.max(0, far - (knocked.width + givenKnocked.width) / 2);
   const ahead = far === 0 ? 1 : (1 + along / far) / 2;
-  return TOUCHING * Math.max(0, 1 - gap / a.height) * ahead;
+  return TOUCHING * Math.max(0, 1 - gap / knocked.height) * ahead;
 }
 
 type Sets = ReadonlyMap<string, number>;
@@ -38,40 +38,42 @@ const idsOf = (key: string) => (key === "" ? [] : key.split(" "));
  * spaces, each with its chance; `may`: what can fall at all. Exact up to six pins, else drawn with a seed of its own.
  */
 export function withKnocks(sets: Sets, pins: readonly Knocked[], may: (id: string) => boolean): Map<string, number> {
-  const n = pins.length;
-  const place = new Map(pins.map((t, i) => [t.id, i]));
-  const chance = pins.map((a) => pins.map((b) => (a === b || !may(b.id) ? 0 : knockChance(a, b))));
+  const count = pins.length;
+  const place = new Map(pins.map((pin, i) => [pin.id, i]));
+  const chance = pins.map((pin) =>
+    pins.map((knocked) => (pin === knocked || !may(knocked.id) ? 0 : knockChance(pin, knocked))),
+  );
   const out = new Map<number, number>();
-  const add = (set: number, p: number) => out.set(set, (out.get(set) ?? 0) + p);
+  const add = (set: number, givenChance: number) => out.set(set, (out.get(set) ?? 0) + givenChance);
   /** How likely pin `b` falls to what has just fallen. */
   const hit = (b: number, just: number) => {
     let stands = 1;
-    for (let a = 0; a < n; a++) if (just & (1 << a)) stands *= 1 - chance[a]![b]!;
+    for (let a = 0; a < count; a++) if (just & (1 << a)) stands *= 1 - chance[a]![b]!;
     return 1 - stands;
   };
   /** Everything that may fall next, pin by pin. */
-  const goOn = (down: number, just: number, p: number): void => {
+  const goOn = (down: number, just: number, givenChance: number): void => {
     if (just === 0) {
-      add(down, p);
+      add(down, givenChance);
       return;
     }
-    let ways: [next: number, p: number][] = [[0, p]];
-    for (let b = 0; b < n; b++) {
+    let ways: [next: number, p: number][] = [[0, givenChance]];
+    for (let b = 0; b < count; b++) {
       const q = down & (1 << b) ? 0 : hit(b, just);
       if (q > 0)
-        ways = ways.flatMap(([next, w]): [number, number][] => [
-          [next, w * (1 - q)],
-          [next | (1 << b), w * q],
+        ways = ways.flatMap(([next, weight]): [number, number][] => [
+          [next, weight * (1 - q)],
+          [next | (1 << b), weight * q],
         ]);
     }
-    for (const [next, w] of ways) if (w > 0) goOn(down | next, next, w);
+    for (const [next, weight] of ways) if (weight > 0) goOn(down | next, next, weight);
   };
-  const draw = random(n);
+  const draw = random(count);
   const drawn = (down: number, just: number): number => {
     let [lies, fresh] = [down, just];
     while (fresh !== 0) {
       let next = 0;
-      for (let b = 0; b < n; b++) if (!(lies & (1 << b)) && draw() < hit(b, fresh)) next |= 1 << b;
+      for (let b = 0; b < count; b++) if (!(lies & (1 << b)) && draw() < hit(b, fresh)) next |= 1 << b;
       lies |= next;
       fresh = next;
     }
@@ -79,13 +81,13 @@ export function withKnocks(sets: Sets, pins: readonly Knocked[], may: (id: strin
   };
   for (const [key, p] of sets) {
     const first = idsOf(key).reduce((set, id) => set | (1 << place.get(id)!), 0);
-    if (first === 0 || n <= MAX_EXACT) goOn(first, first, p);
+    if (first === 0 || count <= MAX_EXACT) goOn(first, first, p);
     else for (let k = 0; k < DRAWN; k++) add(drawn(first, first), p / DRAWN);
   }
   const named = (set: number) =>
     pins
       .filter((_, i) => set & (1 << i))
-      .map((t) => t.id)
+      .map((pin) => pin.id)
       .sort()
       .join(" ");
   return new Map([...out].map(([set, p]) => [named(set), p]));

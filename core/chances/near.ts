@@ -22,8 +22,8 @@ const NEAR_ENOUGH = 1e-12;
  */
 export function radiusOf(share: number, sx: number, sy: number): number {
   const along = Array.from({ length: ANGLES }, (_, i) => {
-    const a = (Math.PI * (i + 0.5)) / ANGLES;
-    return (Math.cos(a) / sx) ** 2 + (Math.sin(a) / sy) ** 2;
+    const age = (Math.PI * (i + 0.5)) / ANGLES;
+    return (Math.cos(age) / sx) ** 2 + (Math.sin(age) / sy) ** 2;
   });
   const most = Math.max(sx, sy);
   let [lo, hi] = [0, 8 * most];
@@ -59,7 +59,7 @@ function binsOf(sx: number, sy: number, turn: number): readonly number[] {
     if (kept.size > 500) kept.clear();
     kept.set(key, bins);
   }
-  return bins.map((r) => Math.round(1000 * sy * r));
+  return bins.map((bin) => Math.round(1000 * sy * bin));
 }
 
 /**

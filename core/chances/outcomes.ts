@@ -19,7 +19,7 @@ export interface Spent {
   fetching: number;
   waiting: number;
 }
-export const total = (s: Spent) => s.acting + s.fetching + s.waiting;
+export const total = (spent: Spent) => spent.acting + spent.fetching + spent.waiting;
 
 /** One way on: what happens, how likely, and the time it takes. */
 export interface Way {
@@ -55,7 +55,7 @@ function spentOn({ by, seconds, walk, moving }: Takes, people: readonly Person[]
       waiting: inPlace ? 0 : still,
     };
   });
-  return times.reduce((slowest, t) => (total(t) > total(slowest) ? t : slowest));
+  return times.reduce((slowest, time) => (total(time) > total(slowest) ? time : slowest));
 }
 const sure = (body: Body, takes: Takes, { people }: Play): Way[] => [
   { body, share: 1, spent: spentOn(takes, people), released: null, landed: null },
@@ -68,9 +68,9 @@ function nearerParts(parts: readonly Part[], from: string, by: number): readonly
   const key = `${from} ${by}`;
   let made = known.get(key);
   if (!made) {
-    const line = partsOf(parts, "line").find((l) => l.id === from);
+    const line = partsOf(parts, "line").find((eachLine) => eachLine.id === from);
     const is = line ?? { kind: "line" as const, id: from, along: 0, across: 0, width: 0, role: "start" as const };
-    made = [...parts.filter((p) => p !== line), { ...is, along: is.along + by }];
+    made = [...parts.filter((part) => part !== line), { ...is, along: is.along + by }];
     known.set(key, made);
   }
   return made;
@@ -83,8 +83,10 @@ function widerParts(parts: readonly Part[], by: number): readonly Part[] {
   widened.set(parts, known);
   let made = known.get(by);
   if (!made) {
-    made = parts.map((p) =>
-      p.kind === "target" ? { ...p, width: by * p.width, height: by * p.height, rule: widerRule(p.rule, by) } : p,
+    made = parts.map((part) =>
+      part.kind === "target"
+        ? { ...part, width: by * part.width, height: by * part.height, rule: widerRule(part.rule, by) }
+        : part,
     );
     known.set(by, made);
   }
@@ -94,8 +96,11 @@ const widened = new WeakMap<readonly Part[], Map<number, readonly Part[]>>();
 const SIZES = ["width", "height", "opening", "depth", "gap", "radius"] as const;
 /** A rule on a thing so many times as big: its sizes, and nothing else of it. */
 function widerRule(rule: HitRule, by: number): HitRule {
-  if (rule.kind === "anyOf") return { ...rule, rules: rule.rules.map((r) => widerRule(r, by) as SingleRule) };
-  const sizes = SIZES.flatMap((k) => (k in rule ? [[k, by * (rule as unknown as Record<string, number>)[k]!]] : []));
+  if (rule.kind === "anyOf")
+    return { ...rule, rules: rule.rules.map((eachRule) => widerRule(eachRule, by) as SingleRule) };
+  const sizes = SIZES.flatMap((siz) =>
+    siz in rule ? [[siz, by * (rule as unknown as Record<string, number>)[siz]!]] : [],
+  );
   return { ...rule, ...Object.fromEntries(sizes) } as HitRule;
 }
 
@@ -122,19 +127,22 @@ function outcomesOf(ask: AskOf<"send" | "count">, play: Play): Outcome[] {
   if (sets) return felled(list, sets, chances);
   const given = new Map<string, number>();
   for (const ref of named) {
-    const p =
+    const chance =
       ref === meant ? (own(chances, ask.from) ?? own(chances, ref) ?? 0) : meant === null ? own(chances, ref) : 0;
-    given.set(ref, p ?? 0);
+    given.set(ref, chance ?? 0);
   }
-  for (const ref of also) if (ref !== rest && list.some((o) => o.ref === ref)) given.set(ref, own(chances, ref) ?? 0);
+  for (const ref of also)
+    if (ref !== rest && list.some((outcome) => outcome.ref === ref)) given.set(ref, own(chances, ref) ?? 0);
   const left = 1 - [...given.values()].reduce((sum, p) => sum + p, 0);
   given.set(rest, (given.get(rest) ?? 0) + Math.max(0, left));
   // Several outcomes of one name keep their shares of it.
   const all = new Map<string, number>();
-  for (const o of list) all.set(o.ref, (all.get(o.ref) ?? 0) + o.p);
-  const alike = (o: Outcome) =>
-    all.get(o.ref)! > 0 ? o.p / all.get(o.ref)! : 1 / list.filter((x) => x.ref === o.ref).length;
-  return list.map((o) => ({ ...o, p: (given.get(o.ref) ?? 0) * alike(o) }));
+  for (const outcome of list) all.set(outcome.ref, (all.get(outcome.ref) ?? 0) + outcome.p);
+  const alike = (outcome: Outcome) =>
+    all.get(outcome.ref)! > 0
+      ? outcome.p / all.get(outcome.ref)!
+      : 1 / list.filter((eachOutcome) => eachOutcome.ref === outcome.ref).length;
+  return list.map((outcome) => ({ ...outcome, p: (given.get(outcome.ref) ?? 0) * alike(outcome) }));
 }
 
 /** Sets that fall, by chances of whole sets: of each what still stands falls. */
@@ -145,26 +153,26 @@ function felled(
 ): Outcome[] {
   const sets = new Map<string, number>();
   let none = 1;
-  for (const [ref, p] of Object.entries(chances)) {
+  for (const [ref, value] of Object.entries(chances)) {
     const ids = ref.split(" ").filter((id) => standing.includes(id));
     if (ids.length === 0) continue;
-    sets.set(ids.join(" "), (sets.get(ids.join(" ")) ?? 0) + p);
-    none -= p;
+    sets.set(ids.join(" "), (sets.get(ids.join(" ")) ?? 0) + value);
+    none -= value;
   }
   const [like] = list;
-  return [...sets, ["none", none] as const].map(([ref, p]) => ({
-    ...(list.find((o) => o.ref === ref) ?? like!),
+  return [...sets, ["none", none] as const].map(([ref, chance]) => ({
+    ...(list.find((outcome) => outcome.ref === ref) ?? like!),
     ref,
     seen: { fell: ref === "none" ? [] : ref.split(" ") },
-    p: Math.max(0, p),
+    p: Math.max(0, chance),
   }));
 }
 
-function spentBy(o: Outcome, person: Person, fetched: boolean): Spent {
+function spentBy(outcome: Outcome, person: Person, fetched: boolean): Spent {
   return {
-    acting: quanta(o.windUp),
-    fetching: fetched ? quanta((2 * o.lies) / person.walking) : 0,
-    waiting: quanta(o.under) + (fetched ? quanta(o.after) : 0),
+    acting: quanta(outcome.windUp),
+    fetching: fetched ? quanta((2 * outcome.lies) / person.walking) : 0,
+    waiting: quanta(outcome.under) + (fetched ? quanta(outcome.after) : 0),
   };
 }
 const waysOf = (
@@ -174,17 +182,17 @@ const waysOf = (
   fetched: (seen: Seen) => boolean,
 ): Way[] =>
   outcomesOf(ask, play)
-    .filter((o) => o.p > 0)
-    .map((o) => {
-      const body = bodyOf(o.seen);
+    .filter((outcome) => outcome.p > 0)
+    .map((outcome) => {
+      const body = bodyOf(outcome.seen);
       return {
         body,
-        share: o.p,
-        spent: spentBy(o, play.people[ask.player]!, fetched(o.seen)),
-        released: quanta(o.released ?? o.windUp),
+        share: outcome.p,
+        spent: spentBy(outcome, play.people[ask.player]!, fetched(outcome.seen)),
+        released: quanta(outcome.released ?? outcome.windUp),
         // A point, or a play of runners, is over when it is over.
-        landed: body.kind === "send" || body.kind === "count" ? quanta(o.windUp) + quanta(o.under) : null,
-        worth: worthTo(ask.aim, o.seen),
+        landed: body.kind === "send" || body.kind === "count" ? quanta(outcome.windUp) + quanta(outcome.under) : null,
+        worth: worthTo(ask.aim, outcome.seen),
       };
     });
 
@@ -238,8 +246,8 @@ const chancesOf: { [K in AskKind]: ((ask: AskOf<K>, play: Play) => Way[]) | null
     }));
   },
   swap: (ask, play) => {
-    const [a, b] = ask.sensible ?? [0, 1];
-    return sure({ kind: "swap", a, b }, ask.takes, play);
+    const [age, b] = ask.sensible ?? [0, 1];
+    return sure({ kind: "swap", a: age, b }, ask.takes, play);
   },
   stand: (ask, play) => sure({ kind: "stand" }, ask.takes, play),
   ready: (ask, play) => sure({ kind: "ready" }, ask.takes, play),
@@ -282,7 +290,7 @@ export function optionsOf(ask: Ask): Ask[] {
 /** What is expected of one ask: what the one-step best goes by. */
 export function worthOf(ask: Ask, play: Play): number {
   // A choice is worth what it is made for.
-  if (ask.kind === "choose") return ask.leads ? Math.max(...ask.leads.map((a) => worthOf(a, play))) : 0;
+  if (ask.kind === "choose") return ask.leads ? Math.max(...ask.leads.map((lead) => worthOf(lead, play))) : 0;
   if (ask.kind !== "send" && ask.kind !== "count") return 0;
-  return outcomesOf(ask, play).reduce((sum, o) => sum + o.p * worthTo(ask.aim, o.seen), 0);
+  return outcomesOf(ask, play).reduce((sum, outcome) => sum + outcome.p * worthTo(ask.aim, outcome.seen), 0);
 }

@@ -16,7 +16,7 @@ const LIES = 2;
 const cover = (area: number) => Math.max(-MAX_COVER, Math.min(MAX_COVER, COVER * (AREA - area)));
 /** The chance that a side sends one more back: the middle of its players, in log-odds. */
 export function touchOf(people: readonly Person[], manner: Manner, area: number, over: AimOf<"over">["over"]): number {
-  const odds = people.reduce((sum, p) => sum + logit(p.keeps(manner).p), 0) / Math.max(1, people.length);
+  const odds = people.reduce((sum, person) => sum + logit(person.keeps(manner).p), 0) / Math.max(1, people.length);
   return logistic(odds + OVER[over] + cover(area));
 }
 
@@ -28,12 +28,12 @@ export const over: KindOf<AimOf<"over">> = {
   meets: () => null,
   runsOn: () => 0,
   outcomes(aim, { person, manner }) {
-    const p = touchOf([person], manner, aim.area, aim.over);
+    const chance = touchOf([person], manner, aim.area, aim.over);
     const at = { under: 0, windUp: TOUCH, released: 0 };
     return {
       list: [
-        { ref: "touch", seen: { kept: true }, p, ...at, lies: 0, after: 0 },
-        { ref: "drop", seen: { kept: false }, p: 1 - p, ...at, lies: LIES, after: RESET },
+        { ref: "touch", seen: { kept: true }, p: chance, ...at, lies: 0, after: 0 },
+        { ref: "drop", seen: { kept: false }, p: 1 - chance, ...at, lies: LIES, after: RESET },
       ],
       distance: 0,
       across: 0,
@@ -57,13 +57,13 @@ export const point: KindOf<AimOf<"point">> = {
   runsOn: () => 0,
   outcomes(aim, sight) {
     const other = 1 - aim.server;
-    const p = touchOf(sideOf(aim, aim.server, sight), sight.manner, aim.areas[aim.server]!, aim.over);
-    const q = touchOf(sideOf(aim, other, sight), sight.manner, aim.areas[other]!, aim.over);
+    const chance = touchOf(sideOf(aim, aim.server, sight), sight.manner, aim.areas[aim.server]!, aim.over);
+    const touch = touchOf(sideOf(aim, other, sight), sight.manner, aim.areas[other]!, aim.over);
     // Once the serve is in, the other side has to send it back first.
-    const after = (1 - q) / (1 - p * q);
-    const fault = aim.again ? 1 - p : 0;
-    const won = p * after;
-    const touches = (p * (1 + q)) / (1 - p * q);
+    const after = (1 - touch) / (1 - chance * touch);
+    const fault = aim.again ? 1 - chance : 0;
+    const won = chance * after;
+    const touches = (chance * (1 + touch)) / (1 - chance * touch);
     const long = { under: 0, windUp: (1 + touches) * TOUCH, lies: LIES, after: RESET };
     return {
       list: [

@@ -10,8 +10,8 @@ type Rebound = AimOf<"rebound">;
 function ways(aim: Rebound, parts: readonly Part[], from: string) {
   const at = standAt(parts, from);
   const targets = partsOf(parts, "target");
-  const wall = targets.find((t) => t.id === aim.wall)!;
-  const onto = targets.find((t) => t.id === aim.onto)!;
+  const wall = targets.find((target) => target.id === aim.wall)!;
+  const onto = targets.find((target) => target.id === aim.onto)!;
   return { wall, onto, there: wall.along - at, back: wall.along - onto.along };
 }
 
@@ -35,7 +35,7 @@ export const rebound: KindOf<Rebound> = {
     const height = flies ? (wall.base ?? 0) + wall.height / 2 : 0;
     const shot = { distance: there + back, spread: player.spread, object: player.object };
     const off = { across: onto.across - wall.across };
-    const p = hitChance(onto.rule, { ...shot, off }) * reachChance(player.sending, there, height);
+    const chance = hitChance(onto.rule, { ...shot, off }) * reachChance(player.sending, there, height);
     const path = pathTo(player.sending, there, height);
     const returning = Math.max(0.5, path.speedAt(there) * player.sending.item.rebound);
     const under = path.seconds(there) + back / returning;
@@ -45,8 +45,8 @@ export const rebound: KindOf<Rebound> = {
     const times = { under, windUp: player.windUp, after: PICK_UP * person.tempo };
     return {
       list: [
-        { ref: aim.onto, seen: { kept: true }, p, ...times, lies: short },
-        { ref: "none", seen: { kept: false }, p: 1 - p, ...times, lies: Math.max(short, there - back) },
+        { ref: aim.onto, seen: { kept: true }, p: chance, ...times, lies: short },
+        { ref: "none", seen: { kept: false }, p: 1 - chance, ...times, lies: Math.max(short, there - back) },
       ],
       distance: there + back,
       across: wall.across,

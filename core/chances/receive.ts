@@ -9,7 +9,7 @@ type Receives = AimOf<"receive">;
 /** How far to each side, and how high, somebody reaches who waits for it, metres: assumptions. */
 const REACH = { wide: 1.1, high: 1.3 } as const;
 const markAt = (id: string, { parts, from }: Pick<Sight, "parts" | "from">) =>
-  (partsOf(parts, "line").find((l) => l.id === id)?.along ?? 0) - standAt(parts, from);
+  (partsOf(parts, "line").find((line) => line.id === id)?.along ?? 0) - standAt(parts, from);
 
 /** Sent to somebody at a mark: within their reach, times their catch. Who catches is taken to be as good as who sends (a named assumption). */
 export const receive: KindOf<Receives> = {
@@ -29,15 +29,15 @@ export const receive: KindOf<Receives> = {
       : ({ kind: "touch", width: REACH.wide } as const);
     const within = hitChance(rule, { distance, spread: player.spread, object: player.object });
     const gets = within * reachChance(player.sending, distance, up);
-    const p =
+    const chance =
       gets * person.does({ id: "catch", height: 0.6 }, { ...sight.manner, ...(aim.bounce && { bounce: true }) }).p;
     const path = pathTo(player.sending, distance, up);
     const at = { under: path.seconds(distance), windUp: player.windUp, after: PICK_UP * person.tempo };
     return {
       list: [
         // It is sent back.
-        { ref: aim.mark, seen: { rest: aim.mark }, p, lies: 0, ...at },
-        { ref: "over", seen: { rest: "over" }, p: 1 - p, lies: distance / 2, ...at },
+        { ref: aim.mark, seen: { rest: aim.mark }, p: chance, lies: 0, ...at },
+        { ref: "over", seen: { rest: "over" }, p: 1 - chance, lies: distance / 2, ...at },
       ],
       distance,
       across: 0,

@@ -12,7 +12,7 @@ type Zone = PartOf<"zone">;
 /** How far the lines of bands count from where they lie, for a thing of diameter `b`. */
 export const shiftsOf = (zones: readonly Zone[], b: number): number[] =>
   lineShifts(
-    zones.map((z) => z.points),
+    zones.map((zone) => zone.points),
     zones[0]!.lineRule,
     zones[0]!.lastLine ?? "out",
     b,
@@ -23,16 +23,16 @@ export function middleOf(band: Zone, zones: readonly Zone[], shifts: readonly nu
   return (band.near + shifts[i]! + band.far + shifts[i + 1]!) / 2;
 }
 const zonesIn = (aim: Zones, parts: readonly Part[]) =>
-  partsOf(parts, "zone").filter((z) => Object.hasOwn(aim.worth, z.id));
+  partsOf(parts, "zone").filter((zone) => Object.hasOwn(aim.worth, zone.id));
 
 /** Everything from where it is sent, metres. */
 function stops(aim: Zones, { parts, person, manner, from }: Sight) {
   const player = person.sends(manner);
   const at = standAt(parts, from);
-  const zones = zonesIn(aim, parts).map((z) => ({ ...z, near: z.near - at, far: z.far - at }));
-  const lines = [...zones.map((z) => z.near), zones[zones.length - 1]!.far];
+  const zones = zonesIn(aim, parts).map((zone) => ({ ...zone, near: zone.near - at, far: zone.far - at }));
+  const lines = [...zones.map((zone) => zone.near), zones[zones.length - 1]!.far];
   const shifts = shiftsOf(zones, player.object.diameter);
-  const refs = ["short", ...zones.map((z) => z.id), "over"];
+  const refs = ["short", ...zones.map((zone) => zone.id), "over"];
   const aimedAt = (distance: number): Map<string, number> => {
     const gets = reachChance(player.sending, distance);
     // Softer than is steady nobody sends.
@@ -45,15 +45,16 @@ function stops(aim: Zones, { parts, person, manner, from }: Sight) {
 export const zones: KindOf<Zones> = {
   options: (aim) => [aim],
   refs: (aim) => ({ named: Object.keys(aim.worth), also: ["short", "over"], rest: "short", meant: null }),
-  reach: (aim, parts, from) => Math.min(...zonesIn(aim, parts).map((z) => z.near)) - standAt(parts, from),
+  reach: (aim, parts, from) => Math.min(...zonesIn(aim, parts).map((zone) => zone.near)) - standAt(parts, from),
   meets: () => ({ height: 0, purpose: "stop" }),
   // Where it is to stop among lines, one SD of its length at the last.
   runsOn: (aim, { parts, person, manner, from }) =>
-    person.typical(manner).range * (Math.max(...zonesIn(aim, parts).map((z) => z.far)) - standAt(parts, from)),
+    person.typical(manner).range * (Math.max(...zonesIn(aim, parts).map((zone) => zone.far)) - standAt(parts, from)),
   outcomes(aim, sight) {
     const { player, zones: all, lines, shifts, aimedAt } = stops(aim, sight);
     const worth = (id: string) => own(aim.worth, id) ?? 0;
-    const expected = (d: number) => [...aimedAt(d)].reduce((sum, [ref, p]) => sum + p * worth(ref), 0);
+    const expected = (givenDistance: number) =>
+      [...aimedAt(givenDistance)].reduce((sum, [ref, chance]) => sum + chance * worth(ref), 0);
     // Of the bands that half of the sends get as far as; the nearest where none is.
     const far = asksAtMost(player.sending);
     const reachable = all.filter((z, i) => i === 0 || middleOf(z, all, shifts) <= far);
@@ -63,10 +64,10 @@ export const zones: KindOf<Zones> = {
         ? middleOf(best, all, shifts)
         : bestAim(expected, lines[0]! / 2, lines[lines.length - 1]!);
     const path = pathTo(player.sending, distance, 0, "stop");
-    const list = [...aimedAt(distance)].map(([ref, p]) => ({
+    const list = [...aimedAt(distance)].map(([ref, chance]) => ({
       ref,
       seen: { rest: ref },
-      p,
+      p: chance,
       ...underWay(player, path, distance, distance),
     }));
     return { list, distance, across: 0 };

@@ -17,31 +17,35 @@ interface Taken {
   along: readonly [number, number];
   across: readonly [number, number];
 }
-function takenBy(p: Part): Taken | null {
-  const patch = patchOf(p);
+function takenBy(part: Part): Taken | null {
+  const patch = patchOf(part);
   if (!patch) return null;
   const all = cornersOf(patch);
   const span = (list: readonly number[]) => [Math.min(...list), Math.max(...list)] as const;
-  return { id: "id" in p ? p.id : "", along: span(all.map((c) => c.along)), across: span(all.map((c) => c.across)) };
+  return {
+    id: "id" in part ? part.id : "",
+    along: span(all.map((place) => place.along)),
+    across: span(all.map((place) => place.across)),
+  };
 }
 const meets = (a: readonly [number, number], b: readonly [number, number]) =>
   Math.min(a[1], b[1]) - Math.max(a[0], b[0]);
 /** Whether two things stand in each other, by more than touching. */
-const inOther = (a: Taken, b: Taken) =>
-  meets(a.along, b.along) > OVERLAP_ALLOWED && meets(a.across, b.across) > OVERLAP_ALLOWED;
+const inOther = (taken: Taken, givenTaken: Taken) =>
+  meets(taken.along, givenTaken.along) > OVERLAP_ALLOWED && meets(taken.across, givenTaken.across) > OVERLAP_ALLOWED;
 
 /** What hangs on the wall: how far across it, and how high. */
-const hanging = (t: PartOf<"target">): Taken => ({
-  id: t.id,
-  along: [t.base!, t.base! + t.height],
-  across: [t.across - t.width / 2, t.across + t.width / 2],
+const hanging = (target: PartOf<"target">): Taken => ({
+  id: target.id,
+  along: [target.base!, target.base! + target.height],
+  across: [target.across - target.width / 2, target.across + target.width / 2],
 });
 /** Spots of the game and the things laid out beside it: those may be moved out of the way. */
 function beside(parts: readonly Part[]): { spots: Taken[]; laid: Taken[] } {
-  const all = parts.flatMap((p) =>
-    p.kind === "spot" || (p.kind === "obstacle" && p.base === undefined) ? (takenBy(p) ?? []) : [],
+  const all = parts.flatMap((part) =>
+    part.kind === "spot" || (part.kind === "obstacle" && part.base === undefined) ? (takenBy(part) ?? []) : [],
   );
-  return { spots: all.filter((t) => !isLaid(t.id)), laid: all.filter((t) => isLaid(t.id)) };
+  return { spots: all.filter((taken) => !isLaid(taken.id)), laid: all.filter((taken) => isLaid(taken.id)) };
 }
 
 /** What stands on the floor of a layout: targets, and things laid out beside the game. */
@@ -50,7 +54,7 @@ function standing(parts: readonly Part[]): { targets: Taken[]; things: Taken[] }
   return {
     targets: partsOf(parts, "target")
       .filter(on)
-      .map((t) => takenBy(t)!),
+      .map((target) => takenBy(target)!),
     things: partsOf(parts, "obstacle")
       .filter(on)
       .map((o) => takenBy(o)!),
@@ -61,27 +65,28 @@ function standing(parts: readonly Part[]): { targets: Taken[]; things: Taken[] }
 export function inEachOther(parts: readonly Part[]): [string, string][] {
   const { targets, things } = standing(parts);
   const out: [string, string][] = [];
-  targets.forEach((t, i) => {
-    for (const u of [...targets.slice(i + 1), ...things]) if (inOther(t, u)) out.push([t.id, u.id]);
+  targets.forEach((target, i) => {
+    for (const taken of [...targets.slice(i + 1), ...things])
+      if (inOther(target, taken)) out.push([target.id, taken.id]);
   });
-  const wall = partsOf(parts, "target").flatMap((t) => (t.base === undefined ? [] : [hanging(t)]));
-  wall.forEach((t, i) => {
-    for (const u of wall.slice(i + 1)) if (inOther(t, u)) out.push([t.id, u.id]);
+  const wall = partsOf(parts, "target").flatMap((target) => (target.base === undefined ? [] : [hanging(target)]));
+  wall.forEach((taken, i) => {
+    for (const eachTaken of wall.slice(i + 1)) if (inOther(taken, eachTaken)) out.push([taken.id, eachTaken.id]);
   });
   const { spots, laid } = beside(parts);
-  for (const s of spots) for (const u of laid) if (inOther(s, u)) out.push([s.id, u.id]);
+  for (const spot of spots) for (const taken of laid) if (inOther(spot, taken)) out.push([spot.id, taken.id]);
   return out;
 }
 
 /** The place for a peg nearest to `wanted` between `low` and `high` at which it stands in nothing; null where there is none. */
-export function freeOf(a: Activity, id: string, wanted: number, low: number, high: number): number | null {
-  const { targets, things } = standing(layoutOf(a));
-  const own = targets.find((t) => t.id === id);
+export function freeOf(activity: Activity, id: string, wanted: number, low: number, high: number): number | null {
+  const { targets, things } = standing(layoutOf(activity));
+  const own = targets.find((target) => target.id === id);
   if (!own) return wanted;
   const half = (own.along[1] - own.along[0]) / 2;
-  const taken = [...targets.filter((t) => t.id !== id), ...things]
-    .filter((t) => meets(t.across, own.across) > OVERLAP_ALLOWED)
-    .map((t) => [t.along[0] - half - ROOM / 2, t.along[1] + half + ROOM / 2] as const);
+  const taken = [...targets.filter((target) => target.id !== id), ...things]
+    .filter((eachTaken) => meets(eachTaken.across, own.across) > OVERLAP_ALLOWED)
+    .map((eachTaken) => [eachTaken.along[0] - half - ROOM / 2, eachTaken.along[1] + half + ROOM / 2] as const);
   const free = (x: number) => x >= low && x <= high && taken.every(([from, to]) => x <= from || x >= to);
   const tried = [wanted, ...taken.flat()].filter(free);
   return tried.length === 0 ? null : tried.reduce((x, y) => (Math.abs(y - wanted) < Math.abs(x - wanted) ? y : x));
@@ -91,23 +96,23 @@ export function freeOf(a: Activity, id: string, wanted: number, low: number, hig
  * The same activity with its targets standing in nothing: each that does is moved to the nearest free place, farther ones first outwards, up to
  * `longest` metres; where its own way is full, aside.
  */
-export function spread(a: Activity, longest = Number.POSITIVE_INFINITY): Activity {
-  let now = a;
+export function spread(activity: Activity, longest = Number.POSITIVE_INFINITY): Activity {
+  let now = activity;
   // Every move parts one thing from all others for good, so there are no more rounds than things.
-  const rounds = 2 * (opened(a).pegs.length + beside(layoutOf(a)).laid.length);
+  const rounds = 2 * (opened(activity).pegs.length + beside(layoutOf(activity)).laid.length);
   for (let round = 0; round < rounds; round++) {
     const parts = layoutOf(now);
     const pairs = inEachOther(parts);
     if (pairs.length === 0) return now;
     const targets = partsOf(parts, "target");
-    const in_ = targets.filter((t) => pairs.some(([x, y]) => x === t.id || y === t.id));
+    const in_ = targets.filter((target) => pairs.some(([text, y]) => text === target.id || y === target.id));
     if (in_.length === 0) {
       const next = asideOf(now, pairs[0]![1]);
       if (!next) return now;
       now = next;
       continue;
     }
-    const far = in_.reduce((x, y) => (y.along >= x.along ? y : x));
+    const far = in_.reduce((target, y) => (y.along >= target.along ? y : target));
     const next = parted(now, far.id, far.along, longest);
     if (!next) return now;
     now = next;
@@ -116,15 +121,18 @@ export function spread(a: Activity, longest = Number.POSITIVE_INFINITY): Activit
 }
 
 /** The same activity with one thing that is laid out beside the game moved to the nearest place where it lies in nothing of it; null: there is none. */
-function asideOf(a: Activity, id: string): Activity | null {
-  if (!a.layout || !isLaid(id)) return null;
-  const parts = layoutOf(a);
+function asideOf(activity: Activity, id: string): Activity | null {
+  if (!activity.layout || !isLaid(id)) return null;
+  const parts = layoutOf(activity);
   const { spots, laid } = beside(parts);
-  const own = laid.find((t) => t.id === id);
+  const own = laid.find((taken) => taken.id === id);
   if (!own) return null;
-  const middle = (t: Taken) => ({ along: (t.along[0] + t.along[1]) / 2, across: (t.across[0] + t.across[1]) / 2 });
+  const middle = (taken: Taken) => ({
+    along: (taken.along[0] + taken.along[1]) / 2,
+    across: (taken.across[0] + taken.across[1]) / 2,
+  });
   const is = middle(own);
-  const others = [...spots, ...laid.filter((t) => t.id !== id), ...standing(parts).targets];
+  const others = [...spots, ...laid.filter((taken) => taken.id !== id), ...standing(parts).targets];
   const half = { along: (own.along[1] - own.along[0]) / 2, across: (own.across[1] - own.across[0]) / 2 };
   const at = (along: number, across: number): Taken => ({
     id,
@@ -132,43 +140,48 @@ function asideOf(a: Activity, id: string): Activity | null {
     across: [across - half.across, across + half.across],
   });
   // Just past each of the others, on every side.
-  const tried = others.flatMap((t) => [
-    at(t.along[0] - half.along - ROOM, is.across),
-    at(t.along[1] + half.along + ROOM, is.across),
-    at(is.along, t.across[0] - half.across - ROOM),
-    at(is.along, t.across[1] + half.across + ROOM),
+  const tried = others.flatMap((other) => [
+    at(other.along[0] - half.along - ROOM, is.across),
+    at(other.along[1] + half.along + ROOM, is.across),
+    at(is.along, other.across[0] - half.across - ROOM),
+    at(is.along, other.across[1] + half.across + ROOM),
   ]);
-  const far = (t: Taken) => Math.hypot(middle(t).along - is.along, middle(t).across - is.across);
-  const free = tried.filter((t) => t.along[0] >= 0 && !others.some((o) => inOther(t, o)));
+  const far = (taken: Taken) => Math.hypot(middle(taken).along - is.along, middle(taken).across - is.across);
+  const free = tried.filter((taken) => taken.along[0] >= 0 && !others.some((other) => inOther(taken, other)));
   if (free.length === 0) return null;
-  const nearest = free.reduce((x, y) => (far(y) < far(x) ? y : x));
+  const nearest = free.reduce((taken, y) => (far(y) < far(taken) ? y : taken));
   const to = middle(nearest);
-  const all = { along: a.layout.along + to.along - is.along, across: a.layout.across + to.across - is.across };
+  const all = {
+    along: activity.layout.along + to.along - is.along,
+    across: activity.layout.across + to.across - is.across,
+  };
   // Where its marks keep their places to each other, all of it goes along.
-  const moved = layoutNamed(a.layout.name).rigid ? moveLaid(a.layout, null, all) : moveLaid(a.layout, ownId(id), to);
-  return moved === a.layout ? null : { ...a, layout: moved };
+  const moved = layoutNamed(activity.layout.name).rigid
+    ? moveLaid(activity.layout, null, all)
+    : moveLaid(activity.layout, ownId(id), to);
+  return moved === activity.layout ? null : { ...activity, layout: moved };
 }
 
-function parted(a: Activity, id: string, at: number, longest: number): Activity | null {
-  const o = opened(a);
-  const peg = o.pegs.find((g) => g.id === id);
+function parted(activity: Activity, id: string, at: number, longest: number): Activity | null {
+  const o = opened(activity);
+  const peg = o.pegs.find((eachPeg) => eachPeg.id === id);
   const far = Math.max(longest, at);
-  const out = peg && freeOf(a, id, at, at, far);
-  const back = peg && freeOf(a, id, at, NEAREST, at);
+  const out = peg && freeOf(activity, id, at, at, far);
+  const back = peg && freeOf(activity, id, at, NEAREST, at);
   const steps = (x: number, up: boolean) => (up ? Math.ceil(x * 100 - 1e-6) : Math.floor(x * 100 + 1e-6)) / 100;
   if (peg && out !== null && out !== undefined) return o.move(id, { along: steps(out, true) });
   if (peg && back !== null && back !== undefined) return o.move(id, { along: steps(back, false) });
-  const { targets, things } = standing(layoutOf(a));
-  const own = targets.find((t) => t.id === id)!;
+  const { targets, things } = standing(layoutOf(activity));
+  const own = targets.find((target) => target.id === id)!;
   const half = (own.across[1] - own.across[0]) / 2;
   const middle = (own.across[0] + own.across[1]) / 2;
-  const taken = [...targets.filter((t) => t.id !== id), ...things]
-    .filter((t) => meets(t.along, own.along) > OVERLAP_ALLOWED)
-    .map((t) => [t.across[0] - half - ROOM / 2, t.across[1] + half + ROOM / 2] as const);
-  const room = a.space.width / 2 - half;
+  const taken = [...targets.filter((target) => target.id !== id), ...things]
+    .filter((eachTaken) => meets(eachTaken.along, own.along) > OVERLAP_ALLOWED)
+    .map((eachTaken) => [eachTaken.across[0] - half - ROOM / 2, eachTaken.across[1] + half + ROOM / 2] as const);
+  const room = activity.space.width / 2 - half;
   const tried = taken.flat().filter((x) => Math.abs(x) <= room && taken.every(([f, t]) => x <= f || x >= t));
   if (tried.length === 0) return null;
   const aside = tried.reduce((x, y) => (Math.abs(y - middle) < Math.abs(x - middle) ? y : x));
   const moved = o.move(id, { across: Math.round(aside * 100) / 100 });
-  return moved === a ? null : moved;
+  return moved === activity ? null : moved;
 }

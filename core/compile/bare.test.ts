@@ -28,7 +28,7 @@ describe("a game without any things", () => {
     const card = remake(making, { ...NOTHING_DECIDED, bare: true });
     expect(card.needs.pieces).toBe(0);
     expect(card.activity.pattern.name).toBe("tally");
-    expect(card.home?.picks.filter((p) => p.role === "send" || p.role.startsWith("target"))).toEqual([]);
+    expect(card.home?.picks.filter((pick) => pick.role === "send" || pick.role.startsWith("target"))).toEqual([]);
     expect(card.activity.title).toBe(making.designed.title);
     // And back again it is what was sent.
     expect(remake(making, NOTHING_DECIDED).activity).toEqual(compileFor(making).activity);

@@ -9,7 +9,7 @@ const ROUND = 45;
 const REST = 20;
 /** Cues shown of each exercise. */
 const CUES = 2;
-const capital = (t: string) => t.slice(0, 1).toUpperCase() + t.slice(1);
+const capital = (text: string) => text.slice(0, 1).toUpperCase() + text.slice(1);
 /** The field by which a go without things is told apart: it compares with others like it, never with the game itself. */
 export const BARE_FIELD = "bare";
 /** And the one of a go that is counted in another unit than a go alone. */
@@ -19,34 +19,34 @@ export const UNIT_FIELD = "unit";
  * The version of an activity that takes nothing but the body: how many of the exercises that stand for its pattern in so many seconds each. Its
  * moods and who may play stay; distances, things, the question about the throw and what the family might have set do not.
  */
-export function bareOf(a: Activity): Activity {
-  const { bare } = patternOf(a.pattern.name);
+export function bareOf(activity: Activity): Activity {
+  const { bare } = patternOf(activity.pattern.name);
   const exercises = bare.flatMap((id) => exerciseOf(id) ?? []);
-  const rounds = exercises.map((e) => ({
+  const rounds = exercises.map((exercise) => ({
     task: "exercise" as const,
     seconds: ROUND,
     rest: REST,
     hand: "usual" as const,
     moving: false,
     bounce: false,
-    exercise: e.name,
-    each: e.each,
+    exercise: exercise.name,
+    each: exercise.each,
   }));
-  const cues = exercises.flatMap((e) =>
-    e.cues
+  const cues = exercises.flatMap((exercise) =>
+    exercise.cues
       .slice(0, CUES)
-      .map((text, i) => ({ id: `${e.id}${i + 1}`, text: `${capital(e.name)}: ${text.toLowerCase()}` })),
+      .map((text, i) => ({ id: `${exercise.id}${i + 1}`, text: `${capital(exercise.name)}: ${text.toLowerCase()}` })),
   );
-  const { ramp: _, off: __, wall: ___, ...rest } = a;
+  const { ramp: _, off: __, wall: ___, ...rest } = activity;
   return {
     ...rest,
-    aim: { ...a.aim, action: "balance", also: [] },
+    aim: { ...activity.aim, action: "balance", also: [] },
     pattern: { name: "tally", params: { ...tally.example.params, rounds, keep: "sum" } },
     cues,
     criteria: [],
     watch: [],
     match: { ...USUAL_MATCH, swap: "go" },
-    kit: { ...a.kit, implement: null, others: [], roles: [] },
+    kit: { ...activity.kit, implement: null, others: [], roles: [] },
     behind: "open",
     family: [],
     setOut: null,
@@ -55,6 +55,6 @@ export function bareOf(a: Activity): Activity {
     // Asked of the throw that is not made.
     question: "",
     answers: null,
-    players: { ...a.players, modes: a.players.modes.filter((m) => tally.modes.includes(m)) },
+    players: { ...activity.players, modes: activity.players.modes.filter((mode) => tally.modes.includes(mode)) },
   };
 }

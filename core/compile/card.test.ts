@@ -11,22 +11,27 @@ import { cautionsOf, compileCard } from "./card.ts";
 const climb = fromPattern("climb");
 const bands = fromPattern("bands");
 const child = { age: 7, step: null, leftHanded: false };
-const change = (a: Activity, over: Partial<Activity>): Activity => activity.parse({ ...a, ...over });
+const change = (givenActivity: Activity, over: Partial<Activity>): Activity =>
+  activity.parse({ ...givenActivity, ...over });
 
 describe("a card for one child", () => {
   it("counts every marker in the child's own steps, each within 3 points of hit rate, or in shoe lengths", () => {
-    for (const a of [climb, bands])
+    for (const eachActivity of [climb, bands])
       for (const age of [5, 7, 9, 13]) {
-        const card = compileCard(a, { ...child, age });
+        const card = compileCard(eachActivity, { ...child, age });
         expect(card.step).toBeCloseTo(0.41 * stature(age), 12);
         expect(card.measured).toBe(false);
-        for (const m of card.markers) {
-          expect(m.count * 2).toBe(Math.round(m.count * 2));
-          if (m.unit === "shoe") expect(m.count).toBeLessThanOrEqual(12);
-          const at = (metres: number) => pegRates(opened(a).move(m.id, { along: metres }), { age }).get(m.id) ?? 0;
-          const moved = Math.abs(at(m.reached) - at(m.metres));
-          const nearestHalf = Math.abs(m.reached - m.metres) <= card.step / 4 + 1e-9;
-          expect(moved <= 0.03 || nearestHalf || m.unit === "shoe", `${a.title} ${age} ${m.id}`).toBe(true);
+        for (const marker of card.markers) {
+          expect(marker.count * 2).toBe(Math.round(marker.count * 2));
+          if (marker.unit === "shoe") expect(marker.count).toBeLessThanOrEqual(12);
+          const at = (metres: number) =>
+            pegRates(opened(eachActivity).move(marker.id, { along: metres }), { age }).get(marker.id) ?? 0;
+          const moved = Math.abs(at(marker.reached) - at(marker.metres));
+          const nearestHalf = Math.abs(marker.reached - marker.metres) <= card.step / 4 + 1e-9;
+          expect(
+            moved <= 0.03 || nearestHalf || marker.unit === "shoe",
+            `${eachActivity.title} ${age} ${marker.id}`,
+          ).toBe(true);
         }
       }
   });
@@ -76,14 +81,15 @@ describe("starter texts", () => {
     expect(mirrored("Step with the left foot, right hand low. Leftovers stay.")).toBe(
       "Step with the right foot, left hand low. Leftovers stay.",
     );
-    for (const s of Object.values(starters)) for (const cue of s.cues) expect(mirrored(mirrored(cue))).toBe(cue);
+    for (const starter of Object.values(starters))
+      for (const cue of starter.cues) expect(mirrored(mirrored(cue))).toBe(cue);
   });
   it("give every action an outcome, cues and criteria of a length that the document takes", () => {
-    for (const s of Object.values(starters)) {
-      expect(s.outcomes.length).toBeGreaterThan(0);
-      expect(s.cues.length).toBeGreaterThanOrEqual(3);
-      expect(s.cues.length).toBeLessThanOrEqual(6);
-      expect(s.criteria.length).toBeGreaterThanOrEqual(2);
+    for (const starter of Object.values(starters)) {
+      expect(starter.outcomes.length).toBeGreaterThan(0);
+      expect(starter.cues.length).toBeGreaterThanOrEqual(3);
+      expect(starter.cues.length).toBeLessThanOrEqual(6);
+      expect(starter.criteria.length).toBeGreaterThanOrEqual(2);
     }
   });
 });

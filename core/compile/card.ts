@@ -130,32 +130,32 @@ function countAside(metres: number, own: Paces, counted: Counted): NonNullable<M
 }
 
 /** What is laid out beside the game, mark by mark as a child counts it out. */
-function marksToCount(a: Activity, parts: readonly Part[], own: Paces, counted: Counted): Marker[] {
-  const spots = (opened(a).spots ?? []).map((s): Mark => ({ ...s, what: "spot", item: null }));
-  const marks = [...spots, ...(a.layout ? marksOf(a.layout) : [])];
+function marksToCount(activity: Activity, parts: readonly Part[], own: Paces, counted: Counted): Marker[] {
+  const spots = (opened(activity).spots ?? []).map((spot): Mark => ({ ...spot, what: "spot", item: null }));
+  const marks = [...spots, ...(activity.layout ? marksOf(activity.layout) : [])];
   if (marks.length === 0) return [];
   // Where the throwing line moves, everything is counted back from the target.
   const from = countedBackFrom(parts);
-  return marks.map((m): Marker => {
-    const reach = from === null ? m.along : from - m.along;
+  return marks.map((mark): Marker => {
+    const reach = from === null ? mark.along : from - mark.along;
     const away = Math.abs(reach);
     const on = away < MIN_ASIDE;
     const ahead = countPlain(away, own, counted);
-    const aside = Math.abs(m.across) >= MIN_ASIDE ? countAside(Math.abs(m.across), own, counted) : undefined;
+    const aside = Math.abs(mark.across) >= MIN_ASIDE ? countAside(Math.abs(mark.across), own, counted) : undefined;
     return {
       ...(aside && { aside }),
       ...(reach < 0 && !on && { behind: true }),
-      id: m.id,
+      id: mark.id,
       kind: "mark",
-      what: m.what,
-      ...(m.up !== undefined && { up: m.up }),
-      item: m.item ?? a.kit.marker,
-      label: m.label,
+      what: mark.what,
+      ...(mark.up !== undefined && { up: mark.up }),
+      item: mark.item ?? activity.kit.marker,
+      label: mark.label,
       unit: ahead.unit,
       count: on ? 0 : ahead.count,
       metres: reach,
       reached: on ? 0 : ahead.metres,
-      across: m.across,
+      across: mark.across,
     };
   });
 }
@@ -172,31 +172,37 @@ const ALWAYS: readonly Caution[] = [
 const ASKS_GROWN_UP: readonly Caution[] = ["grownUpYes", "outdoorsOnly", "roads", "cutting"];
 
 /** Cautions gathered from the action, the things and the space, in a fixed order, each once. */
-export function cautionsOf(a: Activity, also: readonly string[] = []): Caution[] {
+export function cautionsOf(activity: Activity, also: readonly string[] = []): Caution[] {
   const out = new Set<Caution>(ALWAYS);
-  if (actionsIn(a).some((x) => actionFacts[x].travel === "air")) out.add("ceiling");
+  if (actionsIn(activity).some((action) => actionFacts[action].travel === "air")) out.add("ceiling");
   // Its foot and what it rolls into are steadied, and a grown-up says that it stands.
-  if (a.ramp) for (const c of ["steady", "grownUpYes"] as const) out.add(c);
+  if (activity.ramp) for (const text of ["steady", "grownUpYes"] as const) out.add(text);
   // Throwing onto a table is a grown-up's to allow.
-  if (a.off === "table") for (const c of ["steady", "grownUpYes"] as const) out.add(c);
-  if (!a.space.indoors) out.add("roads");
+  if (activity.off === "table") for (const text of ["steady", "grownUpYes"] as const) out.add(text);
+  if (!activity.space.indoors) out.add("roads");
   else out.add("doorShut");
-  const targets = layoutOf(a).flatMap((p) => (p.kind === "target" ? [p.item] : []));
-  const use = heldIn(a);
-  const heldItem = use && (a.kit.implement ?? use.usual);
+  const targets = layoutOf(activity).flatMap((part) => (part.kind === "target" ? [part.item] : []));
+  const use = heldIn(activity);
+  const heldItem = use && (activity.kit.implement ?? use.usual);
   // Long things and swung ones are kept low and away from others.
   if (use && heldItem !== BARE_HAND && (use.how === "swing" || use.how === "push")) out.add("keepLow");
-  for (const id of [a.kit.send, ...(heldItem ? [heldItem] : []), ...extraObjects(a), ...targets, ...also]) {
-    const i = thing(a.kit, id);
-    if (!i) continue;
-    for (const c of cautionsOfItem(i, a.space.indoors)) out.add(c);
+  for (const id of [
+    activity.kit.send,
+    ...(heldItem ? [heldItem] : []),
+    ...extraObjects(activity),
+    ...targets,
+    ...also,
+  ]) {
+    const item = thing(activity.kit, id);
+    if (!item) continue;
+    for (const text of cautionsOfItem(item, activity.space.indoors)) out.add(text);
   }
   return [...out];
 }
 
 /** Cautions that only the home's own space gives: a slope that things roll down, wind that light things drift in. */
-function spaceCautions(a: Activity, space: HomeSpace | null): Caution[] {
-  const { travel } = actionFacts[a.aim.action];
+function spaceCautions(activity: Activity, space: HomeSpace | null): Caution[] {
+  const { travel } = actionFacts[activity.aim.action];
   const out: Caution[] = [];
   if (space?.slope && space.slope !== "level" && travel !== "air") out.push("slope");
   if (space?.wind && space.wind !== "still" && travel === "air") out.push("wind");
@@ -204,19 +210,21 @@ function spaceCautions(a: Activity, space: HomeSpace | null): Caution[] {
 }
 
 /** Compiles an activity for one child, as designed: distances in the child's own steps, cautions, parts. */
-export function compileCard(a: Activity, child: CardChild, also: readonly string[] = []): Card {
+export function compileCard(activity: Activity, child: CardChild, also: readonly string[] = []): Card {
   const own = paces(child.age, child.step ?? undefined);
-  const o = opened(a);
-  const parts = layoutOf(a);
-  const counted = a.counted ?? "steps";
-  const cells = a.layout ? cellsOf(a.layout) : null;
+  const o = opened(activity);
+  const parts = layoutOf(activity);
+  const counted = activity.counted ?? "steps";
+  const cells = activity.layout ? cellsOf(activity.layout) : null;
   const rateAt = (id: string) => (along: number) =>
     pegRates(o.move(id, { along }), whoIs(child), undefined, id).get(id) ?? 0;
   const markers = o.pegs
     .filter((peg) => !peg.drawn)
     .map((peg): Marker => {
       const { unit, count, metres } = countOut(peg.distance, own, rateAt(peg.id), counted);
-      const targets = partsOf(parts, "target").filter((t) => t.id === peg.id || t.group === peg.id);
+      const targets = partsOf(parts, "target").filter(
+        (eachTarget) => eachTarget.id === peg.id || eachTarget.group === peg.id,
+      );
       const [target] = targets;
       // Of several of a kind, the middle of them.
       const across = targets.length > 0 ? targets.reduce((sum, t) => sum + t.across, 0) / targets.length : 0;
@@ -226,7 +234,7 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
         id: peg.id,
         kind: peg.kind,
         ...(target?.base !== undefined && { up: target.base }),
-        item: target?.item ?? a.kit.marker,
+        item: target?.item ?? activity.kit.marker,
         label: peg.label,
         unit,
         count,
@@ -235,22 +243,27 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
         across,
       };
     });
-  const [before, after] = [a.warmUp ?? [], a.coolDown ?? []].map((ids) => forCard(ids, child.age, a.exercises));
-  const extra = a.between && exerciseNamed(a.between.exercise, a.exercises);
+  const [before, after] = [activity.warmUp ?? [], activity.coolDown ?? []].map((ids) =>
+    forCard(ids, child.age, activity.exercises),
+  );
+  const extra = activity.between && exerciseNamed(activity.between.exercise, activity.exercises);
   const said = extra && cautionOf(extra);
   const cautions = [
-    ...new Set([...cautionsOf(a, also), ...before!.cautions, ...after!.cautions, ...(said ? [said] : [])]),
+    ...new Set([...cautionsOf(activity, also), ...before!.cautions, ...after!.cautions, ...(said ? [said] : [])]),
   ];
-  const ramp = a.ramp && { key: `ramp.setUp.${a.ramp.stand}`, params: { cm: Math.round(a.ramp.height * 100) } };
-  const cm = (m: number) => Math.round(m * 100);
-  const field: Phrase[] = a.setOut
+  const ramp = activity.ramp && {
+    key: `ramp.setUp.${activity.ramp.stand}`,
+    params: { cm: Math.round(activity.ramp.height * 100) },
+  };
+  const cm = (metres: number) => Math.round(metres * 100);
+  const field: Phrase[] = activity.setOut
     ? [
-        { key: "setOut.card", params: { near: cm(a.setOut.near), far: cm(a.setOut.far) } },
-        { key: "setOut.wide", params: { wide: cm(a.setOut.width) } },
+        { key: "setOut.card", params: { near: cm(activity.setOut.near), far: cm(activity.setOut.far) } },
+        { key: "setOut.wide", params: { wide: cm(activity.setOut.width) } },
       ]
     : [];
-  const use = heldIn(a);
-  const heldItem = a.kit.implement ?? use?.usual;
+  const use = heldIn(activity);
+  const heldItem = activity.kit.implement ?? use?.usual;
   const held: Phrase[] =
     use && heldItem
       ? [
@@ -260,38 +273,43 @@ export function compileCard(a: Activity, child: CardChild, also: readonly string
           },
         ]
       : [];
-  const between: Phrase[] = a.between
-    ? [{ key: "between.card", params: { every: a.between.every, dose: a.between.dose, exercise: a.between.exercise } }]
+  const between: Phrase[] = activity.between
+    ? [
+        {
+          key: "between.card",
+          params: { every: activity.between.every, dose: activity.between.dose, exercise: activity.between.exercise },
+        },
+      ]
     : [];
   const notes = [
     ...held,
     ...(ramp ? [ramp] : []),
-    ...(a.off ? [{ key: `off.${a.off}` }] : []),
+    ...(activity.off ? [{ key: `off.${activity.off}` }] : []),
     ...field,
     ...o.setUp,
     ...between,
-    ...((a.rounds ?? 1) > 1 ? [{ key: "plan.rounds", params: { rounds: a.rounds } }] : []),
-    ...(a.week ? [{ key: "plan.days", params: { days: a.week.days } }] : []),
+    ...((activity.rounds ?? 1) > 1 ? [{ key: "plan.rounds", params: { rounds: activity.rounds } }] : []),
+    ...(activity.week ? [{ key: "plan.days", params: { days: activity.week.days } }] : []),
   ];
-  const together = togetherOf(a, null);
+  const together = togetherOf(activity, null);
   return {
     model: MODEL_VERSION,
-    activity: a,
+    activity: activity,
     step: own.step,
     measured: child.step !== null,
     leftHanded: child.leftHanded,
     parts,
-    markers: [...markers, ...marksToCount(a, parts, own, counted)],
+    markers: [...markers, ...marksToCount(activity, parts, own, counted)],
     ...(cells !== null && { cells }),
     needs: o.needs,
     // Where nothing is sent at a thing or a place it need not be said what of it counts.
-    ...(!o.probes.some((x) => fromLine(x.ask)) && { unaimed: true as const }),
+    ...(!o.probes.some((probe) => fromLine(probe.ask)) && { unaimed: true as const }),
     ...(before!.list.length > 0 && { warmUp: before!.list }),
     ...(after!.list.length > 0 && { coolDown: after!.list }),
     ...(notes.length > 0 && { notes }),
     ...(together.length > 0 && { together }),
     cautions,
-    grownUp: cautions.some((c) => ASKS_GROWN_UP.includes(c)),
+    grownUp: cautions.some((caution) => ASKS_GROWN_UP.includes(caution)),
   };
 }
 
@@ -329,12 +347,12 @@ const OF_THE_LEGS =
 /** The card as somebody plays it who sits, kneels or uses the other hand: cues, things to watch for and cautions follow. */
 function asPlayed(card: Card, self: Omit<Role, "role">): Partial<Card> {
   const low = self.posture === "sitting" || self.posture === "kneeling";
-  const a = card.activity;
-  const cues = low ? a.cues.filter((c) => !OF_THE_LEGS.test(c.text)) : a.cues;
-  const watch = low ? (a.watch ?? []).filter((w) => !OF_THE_LEGS.test(w)) : a.watch;
+  const activity = card.activity;
+  const cues = low ? activity.cues.filter((cue) => !OF_THE_LEGS.test(cue.text)) : activity.cues;
+  const watch = low ? (activity.watch ?? []).filter((word) => !OF_THE_LEGS.test(word)) : activity.watch;
   const also: Caution[] = self.posture === "kneeling" ? ["softKnees"] : self.posture === "sitting" ? ["steady"] : [];
   return {
-    ...(low && { activity: { ...a, cues, ...(watch && { watch }) } }),
+    ...(low && { activity: { ...activity, cues, ...(watch && { watch }) } }),
     // Left and right of a cue are the hand's.
     ...(self.otherHand && { leftHanded: !card.leftHanded }),
     cautions: [...new Set([...card.cautions, ...also])],
@@ -342,7 +360,7 @@ function asPlayed(card: Card, self: Omit<Role, "role">): Partial<Card> {
 }
 function compiledFor(making: Making, at?: string, fixed?: Readonly<Record<string, string>>): Card {
   const { designed, child, homes, items } = making;
-  const home = homes.find((h) => h.id === at) ?? homes[0];
+  const home = homes.find((eachHome) => eachHome.id === at) ?? homes[0];
   // Nobody said where it is played: as designed, but no farther than this child can be asked.
   if (!home) {
     const ceiling = designed.space.indoors ? USUAL_CEILING : null;
@@ -352,15 +370,15 @@ function compiledFor(making: Making, at?: string, fixed?: Readonly<Record<string
   const card = compileCard(
     activity,
     child,
-    rest.picks.map((p) => p.item),
+    rest.picks.map((pick) => pick.item),
   );
   const made: Record<string, NonNullable<Item["made"]>> = {};
-  for (const p of rest.picks) {
-    const how = p.minutes > 0 ? thing(activity.kit, p.item)?.made : null;
-    if (how) made[p.item] = how;
+  for (const pick of rest.picks) {
+    const how = pick.minutes > 0 ? thing(activity.kit, pick.item)?.made : null;
+    if (how) made[pick.item] = how;
   }
   const where = spaceCautions(activity, home.space);
-  const cutting = Object.values(made).some((m) => m.steps.some((s) => s.grownUp));
+  const cutting = Object.values(made).some((m) => m.steps.some((step) => step.grownUp));
   const cautions: Caution[] = [...new Set([...card.cautions, ...where, ...(cutting ? (["cutting"] as const) : [])])];
   const together = togetherOf(activity, rest);
   return {
@@ -376,6 +394,6 @@ function compiledFor(making: Making, at?: string, fixed?: Readonly<Record<string
 /** The part of a school's list that a card must carry: what its homes have, and nothing else. */
 export function itemsForCard(items: SchoolItems, homes: readonly HomeFacts[]): SchoolItems {
   const all = listOf(items.own);
-  const there = new Set(homes.flatMap((h) => Object.keys(stockOf(h, all))));
-  return { own: items.own.filter((i) => there.has(i.id) || i.made || i.always), hidden: items.hidden };
+  const there = new Set(homes.flatMap((home) => Object.keys(stockOf(home, all))));
+  return { own: items.own.filter((item) => there.has(item.id) || item.made || item.always), hidden: items.hidden };
 }

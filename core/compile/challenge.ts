@@ -42,14 +42,14 @@ export interface Bounds {
   ceiling?: number | null;
 }
 
-const pegsOf = (a: Activity) => opened(a).pegs;
-export const distancesOf = (a: Activity): number[] => pegsOf(a).map((g) => g.distance);
+const pegsOf = (activity: Activity) => opened(activity).pegs;
+export const distancesOf = (activity: Activity): number[] => pegsOf(activity).map((peg) => peg.distance);
 
 /** Moves pegs to the distances given, each where its neighbours let it. */
-function moveAll(a: Activity, to: ReadonlyMap<string, number>): Activity {
-  let now = a;
+function moveAll(activity: Activity, to: ReadonlyMap<string, number>): Activity {
+  let now = activity;
   // Twice over, from far to near and back: a line that was in the way has moved by then.
-  const pegs = pegsOf(a);
+  const pegs = pegsOf(activity);
   for (const peg of [...pegs].reverse().concat(pegs)) {
     const along = to.get(peg.id);
     if (along !== undefined) now = opened(now).move(peg.id, { along });
@@ -58,13 +58,16 @@ function moveAll(a: Activity, to: ReadonlyMap<string, number>): Activity {
 }
 
 /** The same activity with every peg at `k` times its distance. */
-export function scaled(a: Activity, k: number): Activity {
-  return moveAll(a, new Map(pegsOf(a).map((g) => [g.id, g.distance * k])));
+export function scaled(activity: Activity, k: number): Activity {
+  return moveAll(activity, new Map(pegsOf(activity).map((peg) => [peg.id, peg.distance * k])));
 }
 
 /** The same activity with every peg so much farther, metres; below nought: nearer. Each where its neighbours let it. */
-export function shifted(a: Activity, by: number): Activity {
-  return moveAll(a, new Map(pegsOf(a).map((g) => [g.id, Math.round((g.distance + by) * 1000) / 1000])));
+export function shifted(activity: Activity, by: number): Activity {
+  return moveAll(
+    activity,
+    new Map(pegsOf(activity).map((peg) => [peg.id, Math.round((peg.distance + by) * 1000) / 1000])),
+  );
 }
 
 /** Nothing is sent farther, metres; and what only just clears the ceiling is taken a little nearer, for ways aside and rounding. */
@@ -74,7 +77,7 @@ const CLEAR_OF_IT = 0.98;
 /** The farthest that a thing may be sent at something under a ceiling, metres: Infinity without one, 0 where even the nearest touches it. */
 function under(sending: Sending, height: number, ceiling: number | null | undefined): number {
   if (sending.travel !== "air" || typeof ceiling !== "number") return Number.POSITIVE_INFINITY;
-  const high = (d: number) => pathTo(sending, d, height).apex + HEADROOM > ceiling;
+  const high = (distance: number) => pathTo(sending, distance, height).apex + HEADROOM > ceiling;
   let [lo, hi] = [0.3, FAR];
   if (high(lo)) return 0;
   if (!high(hi)) return Number.POSITIVE_INFINITY;
@@ -87,12 +90,12 @@ function under(sending: Sending, height: number, ceiling: number | null | undefi
 }
 
 /** How far out each peg may be for this person at all, metres, by id: what half of the sends reach, and the ceiling. */
-export function asked(a: Activity, who: Who, ceiling?: number | null): Map<string, number> {
-  const sending = sendingIn(a, who.age);
+export function asked(activity: Activity, who: Who, ceiling?: number | null): Map<string, number> {
+  const sending = sendingIn(activity, who.age);
   const limits = new Map<string, number>();
   if (!sending) return limits;
-  const parts = layoutOf(a);
-  for (const { peg, ask } of opened(a).probes) {
+  const parts = layoutOf(activity);
+  for (const { peg, ask } of opened(activity).probes) {
     const met = kindOf<Aim>(ask.aim).meets(ask.aim, parts);
     if (peg === null || !met) continue;
     const height = sending.travel === "air" ? met.height : 0;
@@ -102,7 +105,7 @@ export function asked(a: Activity, who: Who, ceiling?: number | null): Map<strin
   }
   // What nothing is sent at has the bounds of the rest.
   const rest = Math.min(...limits.values());
-  for (const peg of pegsOf(a)) if (!limits.has(peg.id)) limits.set(peg.id, rest);
+  for (const peg of pegsOf(activity)) if (!limits.has(peg.id)) limits.set(peg.id, rest);
   return limits;
 }
 
@@ -110,40 +113,44 @@ export function asked(a: Activity, who: Who, ceiling?: number | null): Map<strin
  * The same activity with nothing beyond what this person can be asked: what is farther comes in to there, in its order. Lines across the floor come in
  * together.
  */
-export function withinReach(a: Activity, who: Who, ceiling?: number | null): Activity {
-  const limits = asked(a, who, ceiling);
-  const pegs = [...pegsOf(a)].sort((x, y) => x.distance - y.distance);
-  const over = pegs.filter((g) => g.distance > (limits.get(g.id) ?? Number.POSITIVE_INFINITY) + 1e-9);
-  if (over.length === 0) return a;
-  if (opened(a).pattern.ground.moves === "together" || pegs.every((g) => g.kind === "line")) {
-    const k = Math.min(...over.map((g) => limits.get(g.id)! / g.distance));
-    return scaled(a, Math.floor(k * 1000) / 1000);
+export function withinReach(activity: Activity, who: Who, ceiling?: number | null): Activity {
+  const limits = asked(activity, who, ceiling);
+  const pegs = [...pegsOf(activity)].sort((x, y) => x.distance - y.distance);
+  const over = pegs.filter((peg) => peg.distance > (limits.get(peg.id) ?? Number.POSITIVE_INFINITY) + 1e-9);
+  if (over.length === 0) return activity;
+  if (opened(activity).pattern.ground.moves === "together" || pegs.every((peg) => peg.kind === "line")) {
+    const k = Math.min(...over.map((peg) => limits.get(peg.id)! / peg.distance));
+    return scaled(activity, Math.floor(k * 1000) / 1000);
   }
   const to = new Map<string, number>();
   let beyond = Number.POSITIVE_INFINITY;
-  for (const g of [...pegs].reverse()) {
-    const at = Math.min(g.distance, limits.get(g.id)!, beyond - GAP);
-    if (at < g.distance) to.set(g.id, Math.floor(at * 100) / 100);
+  for (const peg of [...pegs].reverse()) {
+    const at = Math.min(peg.distance, limits.get(peg.id)!, beyond - GAP);
+    if (at < peg.distance) to.set(peg.id, Math.floor(at * 100) / 100);
     beyond = at;
   }
-  return moveAll(a, to);
+  return moveAll(activity, to);
 }
 
 /** What was worked out of a design for a person is the same for every home: documents are never changed in place. */
 const known = new WeakMap<Activity, Map<string, ReadonlyMap<string, number>>>();
 /** The chances that a design means for a person, probe by probe: as designed, and at the edge of what they can be asked where it asks more. */
-export function wantedRates(a: Activity, who: Who): ReadonlyMap<string, number> {
-  const of = known.get(a) ?? new Map<string, ReadonlyMap<string, number>>();
-  known.set(a, of);
+export function wantedRates(activity: Activity, who: Who): ReadonlyMap<string, number> {
+  const of = known.get(activity) ?? new Map<string, ReadonlyMap<string, number>>();
+  known.set(activity, of);
   const key = `${who.age} ${who.multiplier} ${who.skill}`;
-  const found = of.get(key) ?? rates(withinReach(a, who), who);
+  const found = of.get(key) ?? rates(withinReach(activity, who), who);
   of.set(key, found);
   return found;
 }
 
 /** The same activity with nothing beyond what this person can be asked, and nothing standing in another thing. */
-export function standing(a: Activity, who: Who, { longest = Number.POSITIVE_INFINITY, ceiling }: Bounds): Activity {
-  const near = withinReach(a, who, ceiling);
+export function standing(
+  activity: Activity,
+  who: Who,
+  { longest = Number.POSITIVE_INFINITY, ceiling }: Bounds,
+): Activity {
+  const near = withinReach(activity, who, ceiling);
   return spread(near, Math.min(longest, ...asked(near, who, ceiling).values()));
 }
 
@@ -161,10 +168,10 @@ function crossing(f: (x: number) => number, low: number, high: number): number {
 }
 
 /** Lines across the floor: one factor for all of them, by the mean of their rates. */
-function together(now: Activity, off: (a: Activity) => number[], longest: number): Activity {
+function together(now: Activity, off: (activity: Activity) => number[], longest: number): Activity {
   const mean = (k: number) => {
     const all = off(scaled(now, k));
-    return all.reduce((s, d) => s + d, 0) / Math.max(1, all.length);
+    return all.reduce((sum, d) => sum + d, 0) / Math.max(1, all.length);
   };
   if (Math.abs(mean(1)) <= NEAR_ENOUGH) return now;
   const farthest = Math.max(...distancesOf(now));
@@ -181,39 +188,39 @@ function oneByOne(
   who: Who,
   most: ReadonlyMap<string, number>,
 ): Activity {
-  const begin = new Map(pegsOf(now).map((g) => [g.id, g.distance]));
+  const begin = new Map(pegsOf(now).map((peg) => [peg.id, peg.distance]));
   const ids = [...begin].sort((a, b) => a[1] - b[1]).map(([id]) => id);
-  let a = now;
+  let activity = now;
   for (let pass = 0; pass < PASSES; pass++) {
     const order = pass % 2 === 0 ? [...ids].reverse() : ids;
     for (const id of order) {
-      const probe = opened(a).probes.find((x) => x.peg === id);
+      const probe = opened(activity).probes.find((eachProbe) => eachProbe.peg === id);
       const want = probe && wanted.get(probe.id);
       if (probe === undefined || want === undefined) continue;
-      const at = (along: number) => opened(a).move(id, { along });
-      const rate = (b: Activity) => rates(b, who, layoutOf(b), id).get(probe.id)!;
-      if (Math.abs(rate(a) - want) <= NEAR_ENOUGH / 2) continue;
-      const is = new Map(pegsOf(a).map((g) => [g.id, g.distance]));
-      const n = ids.indexOf(id);
+      const at = (along: number) => opened(activity).move(id, { along });
+      const rate = (givenActivity: Activity) => rates(givenActivity, who, layoutOf(givenActivity), id).get(probe.id)!;
+      if (Math.abs(rate(activity) - want) <= NEAR_ENOUGH / 2) continue;
+      const is = new Map(pegsOf(activity).map((peg) => [peg.id, peg.distance]));
+      const count = ids.indexOf(id);
       const was = begin.get(id)!;
-      const low = Math.max(was * NEAREST, n > 0 ? is.get(ids[n - 1]!)! + GAP : 0);
+      const low = Math.max(was * NEAREST, count > 0 ? is.get(ids[count - 1]!)! + GAP : 0);
       const high = Math.min(
         was * FARTHEST,
         most.get(id) ?? Number.POSITIVE_INFINITY,
-        n < ids.length - 1 ? is.get(ids[n + 1]!)! - GAP : Number.POSITIVE_INFINITY,
+        count < ids.length - 1 ? is.get(ids[count + 1]!)! - GAP : Number.POSITIVE_INFINITY,
       );
       if (high <= low) continue;
       const there = freeOf(
-        a,
+        activity,
         id,
         crossing((metres) => rate(at(metres)) - want, low, high),
         low,
         high,
       );
-      if (there !== null) a = at(there);
+      if (there !== null) activity = at(there);
     }
   }
-  return a;
+  return activity;
 }
 
 /**
@@ -228,40 +235,40 @@ export function holdChallenge(
   { longest = Number.POSITIVE_INFINITY, ceiling }: Bounds = {},
 ): { activity: Activity; held: Held[] } {
   const wanted = wantedRates(was, who);
-  const from = new Map(pegsOf(was).map((g) => [g.id, g.distance]));
+  const from = new Map(pegsOf(was).map((peg) => [peg.id, peg.distance]));
   const limits = asked(now, who, ceiling);
-  const most = new Map([...limits].map(([id, m]) => [id, Math.min(m, longest)]));
+  const most = new Map([...limits].map(([id, metres]) => [id, Math.min(metres, longest)]));
   const edge = Math.min(longest, ...limits.values());
   const begin = standing(now, who, { longest, ceiling });
   const before = rates(now, who);
-  const told = opened(begin).probes.filter((x) => wanted.has(x.id) && before.has(x.id));
-  const off = (of: ReadonlyMap<string, number>) => told.map((x) => of.get(x.id)! - wanted.get(x.id)!);
+  const told = opened(begin).probes.filter((probe) => wanted.has(probe.id) && before.has(probe.id));
+  const off = (of: ReadonlyMap<string, number>) => told.map((probe) => of.get(probe.id)! - wanted.get(probe.id)!);
   let activity = begin;
   if (pegsOf(begin).length > 0 && off(rates(begin, who)).some((d) => Math.abs(d) > NEAR_ENOUGH)) {
     const moved =
       opened(begin).pattern.ground.moves === "together"
-        ? together(begin, (a) => off(rates(a, who)), edge)
+        ? together(begin, (givenActivity) => off(rates(givenActivity, who)), edge)
         : oneByOne(begin, wanted, who, most);
-    const worst = (a: Activity) => Math.max(...off(rates(a, who)).map(Math.abs));
+    const worst = (givenActivity: Activity) => Math.max(...off(rates(givenActivity, who)).map(Math.abs));
     if (worst(moved) < worst(begin)) activity = moved;
   }
   const after = rates(activity, who);
-  const pegs = new Map(pegsOf(activity).map((g) => [g.id, g]));
+  const pegs = new Map(pegsOf(activity).map((peg) => [peg.id, peg]));
   return {
     activity,
-    held: told.map((x) => {
-      const peg = x.peg === null ? undefined : pegs.get(x.peg);
+    held: told.map((probe) => {
+      const peg = probe.peg === null ? undefined : pegs.get(probe.peg);
       const at = peg?.distance ?? 0;
       return {
-        id: x.id,
-        peg: x.peg,
+        id: probe.id,
+        peg: probe.peg,
         kind: peg?.kind ?? "line",
         label: peg?.label ?? "",
-        from: from.get(x.peg ?? "") ?? at,
+        from: from.get(probe.peg ?? "") ?? at,
         to: at,
-        wanted: wanted.get(x.id)!,
-        before: before.get(x.id)!,
-        after: after.get(x.id)!,
+        wanted: wanted.get(probe.id)!,
+        before: before.get(probe.id)!,
+        after: after.get(probe.id)!,
       };
     }),
   };

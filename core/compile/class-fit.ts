@@ -21,20 +21,20 @@ export interface KitFit {
 }
 
 /** How an activity lies in a home's space, with the things as designed; homes of equal spaces are looked at once. */
-function placeIn(a: Activity, home: HomeFacts, who: Who, known: Map<string, Fitted>): Fitted | null {
+function placeIn(activity: Activity, home: HomeFacts, who: Who, known: Map<string, Fitted>): Fitted | null {
   const { space } = home;
   if (!space) return null;
   const key = JSON.stringify(space);
   const found = known.get(key);
   if (found) return found;
-  const { parts: _, ...place } = fitAsDesigned(a, who, space);
+  const { parts: _, ...place } = fitAsDesigned(activity, who, space);
   known.set(key, place);
   return place;
 }
 
 /** Every home against an activity: its needs are worked out once for all. */
 export function fitHomes(
-  a: Activity,
+  activity: Activity,
   homes: readonly HomeFacts[],
   items: readonly Item[],
   who: Who = { age: 8 },
@@ -43,47 +43,50 @@ export function fitHomes(
   const known = new Map<number, ReturnType<typeof rolesOf>>();
   return homes.map((home) => {
     const players = Math.min(2, home.players ?? DEFAULT_PLAYERS);
-    const needs = known.get(players) ?? rolesOf(a, players);
+    const needs = known.get(players) ?? rolesOf(activity, players);
     known.set(players, needs);
-    const c = choosingFor(a, home, items, { needs });
-    const missing = choose(c).unmet.filter((u) => !u.optional);
+    const choosing = choosingFor(activity, home, items, { needs });
+    const missing = choose(choosing).unmet.filter((unmet) => !unmet.optional);
     const can = missing.length === 0;
     return {
       home: home.id,
       can,
       guessed: home.kit === null,
       missing,
-      lets: can ? [] : minimalFixes(c),
-      place: placeIn(a, home, who, spaces),
+      lets: can ? [] : minimalFixes(choosing),
+      place: placeIn(activity, home, who, spaces),
     };
   });
 }
 
-export const sameChange = (a: Change, b: Change): boolean => JSON.stringify(a) === JSON.stringify(b);
+export const sameChange = (change: Change, givenChange: Change): boolean =>
+  JSON.stringify(change) === JSON.stringify(givenChange);
 
 /** The single changes by how many homes each would let in, most first. */
 export function rankedChanges(fits: readonly KitFit[]): { change: Change; homes: string[] }[] {
   const out: { change: Change; homes: string[] }[] = [];
-  for (const f of fits)
-    for (const change of f.lets) {
+  for (const fit of fits)
+    for (const change of fit.lets) {
       const known = out.find((o) => sameChange(o.change, change));
-      if (known) known.homes.push(f.home);
-      else out.push({ change, homes: [f.home] });
+      if (known) known.homes.push(fit.home);
+      else out.push({ change, homes: [fit.home] });
     }
   return out.sort((x, y) => y.homes.length - x.homes.length);
 }
 
 /** The activity with a change made, where the change is the teacher's to make; null where it is the home's. */
-export function withChange(a: Activity, change: Change): Activity | null {
+export function withChange(activity: Activity, change: Change): Activity | null {
   if (change.kind === "limit") {
-    const roles = a.kit.roles.map((r) =>
-      r.role === change.role ? { ...r, limits: r.limits.filter((l) => l.property !== change.property) } : r,
+    const roles = activity.kit.roles.map((role) =>
+      role.role === change.role
+        ? { ...role, limits: role.limits.filter((limit) => limit.property !== change.property) }
+        : role,
     );
-    return { ...a, kit: { ...a.kit, roles } };
+    return { ...activity, kit: { ...activity.kit, roles } };
   }
   if (change.kind === "leaveOut") {
     const target = targetOf(change.role);
-    return target ? opened(a).remove(target) : null;
+    return target ? opened(activity).remove(target) : null;
   }
   return null;
 }

@@ -23,8 +23,9 @@ const items = listOf([]);
 const climb = fromPattern("climb");
 const bands = fromPattern("bands");
 const home = (over: Partial<HomeFacts> = {}): HomeFacts => ({ ...NOTHING_SAID, id: "h", label: "a home", ...over });
-const everything = Object.fromEntries(catalogue.filter((i) => !i.made).map((i) => [i.id, i.count * 2]));
-const withSend = (a: Activity, send: string): Activity => activity.parse({ ...a, kit: { ...a.kit, send } });
+const everything = Object.fromEntries(catalogue.filter((item) => !item.made).map((item) => [item.id, item.count * 2]));
+const withSend = (givenActivity: Activity, send: string): Activity =>
+  activity.parse({ ...givenActivity, kit: { ...givenActivity.kit, send } });
 
 describe("an activity in a home", () => {
   it("stays as designed where everything is there", () => {
@@ -41,46 +42,47 @@ describe("an activity in a home", () => {
       items,
     );
     expect(told.status).toBe("adapted");
-    expect(told.changes.map((c) => c.key)).toContain("change.item");
+    expect(told.changes.map((change) => change.key)).toContain("change.item");
     const pattern = patternOf("climb");
-    expect(opened(told.activity).pegs.map((g) => g.id)).toEqual(opened(climb).pegs.map((g) => g.id));
+    expect(opened(told.activity).pegs.map((peg) => peg.id)).toEqual(opened(climb).pegs.map((peg) => peg.id));
     expect(pattern.params.safeParse(told.activity.pattern.params).error?.issues ?? []).toEqual([]);
     // Several of one kind are numbered.
     const targets = partsOf(opened(told.activity).parts, "target");
-    for (const t of targets) {
-      const same = targets.filter((x) => x.item === t.item);
-      if (same.length > 1 && t.label !== "") expect(t.label).toMatch(/^(#\d|book|bottle|box|bucket|saucepan)/);
+    for (const target of targets) {
+      const same = targets.filter((eachTarget) => eachTarget.item === target.item);
+      if (same.length > 1 && target.label !== "")
+        expect(target.label).toMatch(/^(#\d|book|bottle|box|bucket|saucepan)/);
     }
   });
 
   it("never leaves a home out: with nothing at all it is played with what needs no kit", () => {
-    for (const a of [climb, bands]) {
-      const bare = forHome(a, { age: 7 }, home({ kit: {} }), items);
-      for (const p of bare.picks) expect(catalogueItem(p.item)!.always, p.item).toBe(true);
-      expect(bare.picks.some((p) => p.role === "send")).toBe(true);
+    for (const eachActivity of [climb, bands]) {
+      const bare = forHome(eachActivity, { age: 7 }, home({ kit: {} }), items);
+      for (const pick of bare.picks) expect(catalogueItem(pick.item)!.always, pick.item).toBe(true);
+      expect(bare.picks.some((pick) => pick.role === "send")).toBe(true);
       const hard = {
-        ...a,
+        ...eachActivity,
         kit: {
-          ...a.kit,
+          ...eachActivity.kit,
           roles: [{ role: "send", limits: [{ property: "rebound" as const, least: 0.9 }], wishes: [] }],
         },
       };
       const noKit = forHome(hard, { age: 7 }, home({ kit: {} }), items);
       expect(noKit.status).toBe("noKit");
-      expect(noKit.unmet.map((u) => u.role)).toContain("send");
-      expect(noKit.picks.some((p) => p.role === "send")).toBe(true);
+      expect(noKit.unmet.map((unmet) => unmet.role)).toContain("send");
+      expect(noKit.picks.some((pick) => pick.role === "send")).toBe(true);
     }
   });
 
   it("takes socks before rolled T-shirts, and marks one of two sets of one kind", () => {
     const socks = forHome(bands, { age: 8 }, home({ kit: { sock: 12 }, players: 1 }), items);
-    expect(socks.picks.find((p) => p.role === "send")).toMatchObject({ item: "sockBall", minutes: 3 });
+    expect(socks.picks.find((pick) => pick.role === "send")).toMatchObject({ item: "sockBall", minutes: 3 });
     const with6 = (kinds: boolean) =>
       forHome(
         bands,
         { age: 8 },
         home({ kit: { coaster: 6 }, players: 2 }),
-        items.map((i) => (i.id === "coaster" ? { ...i, kinds } : i)),
+        items.map((item) => (item.id === "coaster" ? { ...item, kinds } : item)),
       );
     expect([with6(false).sets, with6(false).marked]).toEqual(["two", "coaster"]);
     expect([with6(true).sets, with6(true).marked]).toEqual(["two", null]);
@@ -101,11 +103,15 @@ describe("an activity in a home", () => {
       home({ kit }),
       items,
     );
-    expect(soft.picks.find((p) => p.role === "send")!.item).toBe("shirtRoll");
-    expect(soft.changes.filter((c) => c.key === "change.limit").map((c) => c.params!.property)).toEqual(["rebound"]);
+    expect(soft.picks.find((pick) => pick.role === "send")!.item).toBe("shirtRoll");
+    expect(
+      soft.changes.filter((change) => change.key === "change.limit").map((change) => change.params!.property),
+    ).toEqual(["rebound"]);
     // The orange asks a grown-up and is hard: without such limits it may be rolled.
     const any = forHome(asking([{ property: "width", least: 0.5 }]), { age: 8 }, home({ kit }), items);
-    expect(any.changes.filter((c) => c.key === "change.limit").map((c) => c.params!.property)).toEqual(["width"]);
+    expect(
+      any.changes.filter((change) => change.key === "change.limit").map((change) => change.params!.property),
+    ).toEqual(["width"]);
   });
 
   it("takes the usual things where nobody said, and says that it guessed", () => {
@@ -119,7 +125,7 @@ describe("an activity in a home", () => {
     expect(one({ coaster: 6 }).sets).toBe("two");
     expect(one({ coaster: 3, jarLid: 3 }).sets).toBe("two");
     expect(one({}).sets).toBe("one");
-    expect(one({}).changes.map((c) => c.key)).toContain("change.turns");
+    expect(one({}).changes.map((change) => change.key)).toContain("change.turns");
     expect(one({ coaster: 6 }, 1).sets).toBeNull();
   });
 
@@ -127,7 +133,7 @@ describe("an activity in a home", () => {
     const into = structuredClone(climb) as typeof climb & {
       pattern: { params: { ladder: { targets: { counts: string[]; width: number }[] } } };
     };
-    for (const t of into.pattern.params.ladder.targets) t.counts = ["into"];
+    for (const target of into.pattern.params.ladder.targets) target.counts = ["into"];
     const told = forHome(
       into,
       { age: 7 },
@@ -135,17 +141,19 @@ describe("an activity in a home", () => {
       items,
     );
     const targets = partsOf(opened(told.activity).parts, "target");
-    for (const t of targets) {
-      const met = told.unmet.every((u) => u.role !== `target:${t.id}`);
-      if (met) expect(catalogueItem(t.item)!.opening, t.item).toBeGreaterThanOrEqual(0.1);
-      else expect(t.rule.kind).toBe("touch");
+    for (const target of targets) {
+      const met = told.unmet.every((unmet) => unmet.role !== `target:${target.id}`);
+      if (met) expect(catalogueItem(target.item)!.opening, target.item).toBeGreaterThanOrEqual(0.1);
+      else expect(target.rule.kind).toBe("touch");
     }
   });
 });
 
 describe("the same challenge", () => {
   it("moves the line so that the hit rate stays within 5 points, or says by how much not", () => {
-    const sends = catalogue.filter((i) => i.uses.includes("send") && i.moves.includes("ground")).map((i) => i.id);
+    const sends = catalogue
+      .filter((item) => item.uses.includes("send") && item.moves.includes("ground"))
+      .map((item) => item.id);
     fc.assert(
       fc.property(
         fc.constantFrom(...sends),
@@ -155,9 +163,10 @@ describe("the same challenge", () => {
           const now = { ...withSend(climb, send), space: { ...climb.space, floor } } as Activity;
           const { held, activity: moved } = holdChallenge(climb, now, { age }, { longest: 12 });
           expect(patternOf("climb").params.safeParse(moved.pattern.params).success).toBe(true);
-          const order = (a: Activity) => opened(a).pegs.map((g) => g.distance);
+          const order = (givenActivity: Activity) => opened(givenActivity).pegs.map((peg) => peg.distance);
           expect(order(moved)).toEqual([...order(moved)].sort((a, b) => a - b));
-          const worst = (key: "before" | "after") => Math.max(...held.map((h) => Math.abs(h[key] - h.wanted)));
+          const worst = (key: "before" | "after") =>
+            Math.max(...held.map((eachHeld) => Math.abs(eachHeld[key] - eachHeld.wanted)));
           expect(worst("after")).toBeLessThanOrEqual(worst("before") + 1e-9);
           // A thing that hardly rolls, or is wider than a gap, cannot be made up for by distance alone; a ball of hand size can.
           if (catalogueItem(send)!.drag! <= 2 && catalogueItem(send)!.width <= 0.13 && floor !== "grass")
@@ -171,12 +180,12 @@ describe("the same challenge", () => {
     expect(holdChallenge(climb, climb, { age: 7 }).activity).toEqual(climb);
     const easy = withSend(climb, "largeBall");
     const { activity: far } = holdChallenge(climb, easy, { age: 7 }, { longest: 4.5 });
-    for (const g of opened(far).pegs) expect(g.distance).toBeLessThanOrEqual(4.5);
+    for (const peg of opened(far).pegs) expect(peg.distance).toBeLessThanOrEqual(4.5);
   });
   it("holds lines across the floor together, and keeps them in order", () => {
     const slow = { ...withSend(bands, "sponge") };
     const { activity: moved } = holdChallenge(bands, slow, { age: 8 }, { longest: 8 });
-    const lines = opened(moved).pegs.map((g) => g.distance);
+    const lines = opened(moved).pegs.map((peg) => peg.distance);
     expect(lines).toEqual([...lines].sort((a, b) => a - b));
   });
 });
@@ -190,7 +199,8 @@ describe("a layout in a home's space", () => {
       expect(told.place).toMatchObject({ status: "designed", scale: 1 });
       const pieces = footprintOf(layoutOf(told.activity), sentOf(told.activity));
       expect(troubleOf(pieces, groundOf(space), told.place!.placement!)).toBeNull();
-      for (const h of told.held) expect(Math.abs(h.after - h.wanted), h.id).toBeLessThanOrEqual(HELD_WITHIN);
+      for (const held of told.held)
+        expect(Math.abs(held.after - held.wanted), held.id).toBeLessThanOrEqual(HELD_WITHIN);
     }
   });
   it("shrinks in a short one, with narrower things, within 5 points, or says how much it stays off", () => {
@@ -200,13 +210,13 @@ describe("a layout in a home's space", () => {
       expect(told.place!.placement, `${space.length}`).not.toBeNull();
       const pieces = footprintOf(layoutOf(told.activity), sentOf(told.activity));
       expect(troubleOf(pieces, groundOf(space), told.place!.placement!)).toBeNull();
-      const off = Math.max(...told.held.map((h) => Math.abs(h.after - h.wanted)));
-      const said = told.changes.find((c) => c.key === "change.easier" || c.key === "change.harder");
+      const off = Math.max(...told.held.map((held) => Math.abs(held.after - held.wanted)));
+      const said = told.changes.find((change) => change.key === "change.easier" || change.key === "change.harder");
       expect(
         off <= HELD_WITHIN || Math.abs(Number(said?.params?.points) - 100 * off) <= 0.51,
         `${space.length} ${off}`,
       ).toBe(true);
-      expect(told.changes.map((c) => c.key)).toContain("change.shorter");
+      expect(told.changes.map((change) => change.key)).toContain("change.shorter");
     }
   });
   it("says so where nothing fits, proved or not, and throws shorter under a low ceiling", () => {
@@ -215,13 +225,13 @@ describe("a layout in a home's space", () => {
     expect(small.place!.lets.at(-1)!.kind).toBe("otherSpace");
     const tiny = forHome(climb, { age: 7 }, home({ kit: everything, space: room(0.6, 0.5) }), items);
     expect(tiny.place).toMatchObject({ status: "none", proved: true });
-    expect(tiny.changes.map((c) => c.key)).toContain("change.tooShort");
+    expect(tiny.changes.map((change) => change.key)).toContain("change.tooShort");
     const thrown = activity.parse({ ...climb, aim: { ...climb.aim, action: "overarmThrow" } });
     const under = (ceiling: number) =>
       forHome(thrown, { age: 7 }, home({ kit: everything, space: room(6, 3, { ceiling }) }), items);
     expect(under(2.5).place!.scale).toBe(1);
     const low = under(1.5);
-    expect(low.changes.map((c) => c.key)).toContain("change.under");
+    expect(low.changes.map((change) => change.key)).toContain("change.under");
     expect(highestOf(layoutOf(low.activity), sentOf(low.activity, 7).sending!) + HEADROOM).toBeLessThanOrEqual(1.5);
     expect(forHome(climb, { age: 7 }, home({ kit: everything }), items).place).toBeNull();
   });
@@ -257,14 +267,14 @@ describe("a class of homes", () => {
   ];
   it("says who can, who cannot and what would let them in, the change that helps most first", () => {
     const fits = fitHomes(asking, homes, items);
-    expect(fits.map((f) => f.can)).toEqual([true, false, false, false]);
+    expect(fits.map((fit) => fit.can)).toEqual([true, false, false, false]);
     const [first] = rankedChanges(fits);
     expect(first!.homes).toHaveLength(3);
     const next = withChange(asking, { kind: "limit", role: "send", property: "rebound" })!;
-    expect(fitHomes(next, homes, items).every((f) => f.can)).toBe(true);
+    expect(fitHomes(next, homes, items).every((fitHome) => fitHome.can)).toBe(true);
     expect(withChange(asking, { kind: "thing", item: "smallBall" })).toBeNull();
     const fewer = withChange(asking, { kind: "leaveOut", role: "target:t2" })!;
-    expect(rolesOf(fewer, 1).roles.map((r) => r.id)).not.toContain("target:t2");
+    expect(rolesOf(fewer, 1).roles.map((role) => role.id)).not.toContain("target:t2");
   });
 });
 
@@ -293,7 +303,7 @@ describe("a card made again on the family's device", () => {
     expect(here).not.toContain("smallBall");
     const rolled = remake(making, { home: null, fixed: { send: "shirtRoll" }, also: [] });
     expect(rolled.activity.kit.send).toBe("shirtRoll");
-    expect(rolled.home!.picks.find((p) => p.role === "send")!.why.key).toBe("why.chosen");
+    expect(rolled.home!.picks.find((pick) => pick.role === "send")!.why.key).toBe("why.chosen");
     const found = remake(making, { home: null, fixed: { send: "toiletRoll" }, also: ["toiletRoll"] });
     expect(found.activity.kit.send).toBe("toiletRoll");
     const yard = remake(making, { home: "two", fixed: {}, also: [] });
@@ -314,7 +324,7 @@ describe("a card made again on the family's device", () => {
     const carried = itemsForCard({ own: [disc, other], hidden: ["potato"] }, [home({ kit: { foamDisc: 3 } })]);
     expect(carried).toEqual({ own: [disc], hidden: ["potato"] });
     const slide = compileFor({ ...making, designed: bands, homes: [home({ kit: { foamDisc: 6 } })], items: carried });
-    expect(slide.activity.kit.own.map((i) => i.id)).toEqual(["foamDisc"]);
+    expect(slide.activity.kit.own.map((item) => item.id)).toEqual(["foamDisc"]);
     expect(activity.safeParse(slide.activity).error?.issues ?? []).toEqual([]);
     expect(faceOf(disc).label).toBe("foam disc");
   });

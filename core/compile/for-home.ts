@@ -84,12 +84,12 @@ export const stockOf = (home: HomeFacts, items: readonly Item[]): Stock => home.
 
 /** The choosing that a home's things are put to. */
 export function choosingFor(
-  a: Activity,
+  activity: Activity,
   home: HomeFacts,
   items: readonly Item[],
   {
     fixed,
-    needs = rolesOf(a, home.players ?? DEFAULT_PLAYERS),
+    needs = rolesOf(activity, home.players ?? DEFAULT_PLAYERS),
   }: {
     fixed?: Readonly<Record<string, string>>;
     needs?: ReturnType<typeof rolesOf>;
@@ -101,8 +101,8 @@ export function choosingFor(
     couplings,
     items,
     stock: stockOf(home, items),
-    floor: home.space?.floor ?? a.space.floor,
-    indoors: home.space?.indoors ?? a.space.indoors,
+    floor: home.space?.floor ?? activity.space.floor,
+    indoors: home.space?.indoors ?? activity.space.indoors,
     quiet: home.quiet,
     noBallsIndoors: home.noBallsIndoors,
     fixed,
@@ -113,26 +113,26 @@ export function choosingFor(
 export type Fitted = Omit<Fit, "parts">;
 
 /** How long the thing is that is held in an activity, metres; undefined where nothing says. */
-export function heldLength(a: Activity): number | undefined {
-  const held = heldIn(a);
-  const is = held && thing(a.kit, a.kit.implement ?? held.usual);
+export function heldLength(activity: Activity): number | undefined {
+  const held = heldIn(activity);
+  const is = held && thing(activity.kit, activity.kit.implement ?? held.usual);
   return is ? lengthOf(is) : undefined;
 }
 
 /** What is sent in an activity, as the fitting sees it. */
-export function sentOf(a: Activity, age: Age = USUAL_AGE, slope: Slope = "level"): Sent {
-  const i = thing(a.kit, a.kit.send)!;
-  const move = actionFacts[a.aim.action].travel;
-  const sending = sendingIn(a, age);
-  const { parts } = opened(a);
+export function sentOf(activity: Activity, age: Age = USUAL_AGE, slope: Slope = "level"): Sent {
+  const item = thing(activity.kit, activity.kit.send)!;
+  const move = actionFacts[activity.aim.action].travel;
+  const sending = sendingIn(activity, age);
+  const { parts } = opened(activity);
   const downhill = (metres: number) =>
     move === "air" || !sending ? metres : runDownhill(metres, sending.slows, slope);
   return {
-    diameter: i.width,
-    runOn: goesOn(a) ? Math.min(KEPT_CLEAR, downhill(runOnIn(a, parts, personOf(a, { age })))) : 0,
-    inAir: flies(a),
+    diameter: item.width,
+    runOn: goesOn(activity) ? Math.min(KEPT_CLEAR, downhill(runOnIn(activity, parts, personOf(activity, { age })))) : 0,
+    inAir: flies(activity),
     ...(sending && { sending }),
-    ...(sweeps(a.aim.action) && { swing: swingOf(a.aim.action, age, heldLength(a)) }),
+    ...(sweeps(activity.aim.action) && { swing: swingOf(activity.aim.action, age, heldLength(activity)) }),
   };
 }
 
@@ -140,9 +140,9 @@ export function sentOf(a: Activity, age: Age = USUAL_AGE, slope: Slope = "level"
  * The layout of an activity in a home's space: where it lies as it is, or how much shorter it has to be. Shorter at the same challenge first; where
  * that does not do, shorter at whatever challenge is left. Targets are taken as narrower as keeps them as hard; lines across the floor as they come out.
  */
-function fitInSpace(a: Activity, now: Activity, who: Who, space: HomeSpace): Fit {
+function fitInSpace(activity: Activity, now: Activity, who: Who, space: HomeSpace): Fit {
   const [parts, ground, sent] = [layoutOf(now), groundOf(space), sentOf(now, who.age, space.slope)];
-  const wanted = wantedRates(a, who);
+  const wanted = wantedRates(activity, who);
   // Narrow and far ones go off first.
   const off = (list: readonly Part[], k: number, enough = 1) => {
     const together = opened(now).pattern.ground.moves === "together";
@@ -159,8 +159,8 @@ function fitInSpace(a: Activity, now: Activity, who: Who, space: HomeSpace): Fit
   return fitLayout(parts, ground, sent, off, true);
 }
 /** Where an activity lies in a space just as it is, under its ceiling, or null. */
-function lies(a: Activity, space: HomeSpace, who: Who): Placement | null {
-  const [parts, sent, ground] = [layoutOf(a), sentOf(a, who.age, space.slope), groundOf(space)];
+function lies(activity: Activity, space: HomeSpace, who: Who): Placement | null {
+  const [parts, sent, ground] = [layoutOf(activity), sentOf(activity, who.age, space.slope), groundOf(space)];
   const high = sent.inAir && ground.ceiling !== null && highestOf(parts, sent.sending!) + HEADROOM > ground.ceiling;
   return high ? null : findPlace(footprintOf(parts, sent), ground);
 }
@@ -177,23 +177,23 @@ const STILL_SHORTER = 0.94;
  * there (sense.ts), another that the teacher allows is taken, or the plainer one with what needs no kit. `fixed`: roles that the family has decided.
  */
 export function forHome(
-  a: Activity,
+  activity: Activity,
   who: Who,
   home: HomeFacts,
   items: readonly Item[],
   fixed?: Readonly<Record<string, string>>,
 ): ForHome {
-  const own = a.aim.action;
+  const own = activity.aim.action;
   let why: Sense | "ceiling" | null = null;
   let first: ForHome | null = null;
-  for (const action of [own, ...(a.aim.also ?? [])]) {
-    const no = noRoomFor(action, a, home);
-    const told = no ? null : inHome(a, action, who, home, items, fixed);
+  for (const action of [own, ...(activity.aim.also ?? [])]) {
+    const no = noRoomFor(action, activity, home);
+    const told = no ? null : inHome(activity, action, who, home, items, fixed);
     const trouble = no
       ? ("noRoom" as const)
       : told!.idle
         ? ("pointless" as const)
-        : told!.unmet.some((u) => u.role === "implement")
+        : told!.unmet.some((unmet) => unmet.role === "implement")
           ? ("notForThis" as const)
           : lowFor(told!)
             ? ("ceiling" as const)
@@ -206,7 +206,7 @@ export function forHome(
     first ??= told;
   }
   const plain = PLAINER[own];
-  const unheld = { ...a, kit: { ...a.kit, implement: null } };
+  const unheld = { ...activity, kit: { ...activity.kit, implement: null } };
   const bare = inHome(unheld, plain, who, home, items, { ...fixed, send: NO_KIT }, [NO_KIT]);
   // As low a ceiling as that leaves nothing to be said but so.
   if (lowFor(bare) && first) return first;
@@ -216,23 +216,28 @@ export function forHome(
 /** What is sent where nothing else makes sense: it is in every home, soft, and rolls, slides and flies. */
 const NO_KIT = "shirtRoll";
 /** Whether a big swing has no room in a home: shorter than it needs, and than was planned for. */
-function noRoomFor(action: Action, a: Activity, home: HomeFacts): boolean {
+function noRoomFor(action: Action, activity: Activity, home: HomeFacts): boolean {
   const needs = ROOM_FOR[action] ?? 0;
   if (!home.space) return false;
   const longest = diameterOf(groundOf(home.space).corners);
-  return longest < needs && longest < Math.hypot(a.space.length, a.space.width);
+  return longest < needs && longest < Math.hypot(activity.space.length, activity.space.width);
 }
-const lowFor = (t: ForHome) => t.place?.status === "none" && t.place.trouble === "ceiling";
+const lowFor = (givenForHome: ForHome) =>
+  givenForHome.place?.status === "none" && givenForHome.place.trouble === "ceiling";
 /** The same, with what is done instead and why said first. */
-function otherwise(t: ForHome, action: Action, was: Action, why: Sense | "ceiling"): ForHome {
-  if (action === was) return t;
+function otherwise(givenForHome: ForHome, action: Action, was: Action, why: Sense | "ceiling"): ForHome {
+  if (action === was) return givenForHome;
   const said = { key: "change.action", params: { action, was, why } };
-  return { ...t, status: t.status === "designed" ? "adapted" : t.status, changes: [said, ...t.changes] };
+  return {
+    ...givenForHome,
+    status: givenForHome.status === "designed" ? "adapted" : givenForHome.status,
+    changes: [said, ...givenForHome.changes],
+  };
 }
 
 /** An activity in a home with one skill. `only`: nothing else is sent. */
 function inHome(
-  a: Activity,
+  activity: Activity,
   action: Action,
   who: Who,
   home: HomeFacts,
@@ -240,14 +245,14 @@ function inHome(
   fixed?: Readonly<Record<string, string>>,
   only?: readonly string[],
 ): ForHome {
-  const as: Activity = action === a.aim.action ? a : { ...a, aim: { ...a.aim, action } };
-  const first = onFloor(a, as, who, home, items, fixed, only);
+  const as: Activity = action === activity.aim.action ? activity : { ...activity, aim: { ...activity.aim, action } };
+  const first = onFloor(activity, as, who, home, items, fixed, only);
   const { space } = home;
   if (!space?.floors?.length || !first.place?.placement) return first;
   // Another floor lies under most of the way: then it is made ready for that one.
   const floor = floorUnder(layoutOf(first.activity), first.place.placement, space);
   if (floor === space.floor) return first;
-  return onFloor(a, as, who, { ...home, space: { ...space, floor } }, items, fixed, only);
+  return onFloor(activity, as, who, { ...home, space: { ...space, floor } }, items, fixed, only);
 }
 
 /** Places looked at on each way, to tell what floor lies under it. */
@@ -259,17 +264,23 @@ export function floorUnder(parts: readonly Part[], at: Placement, space: HomeSpa
   const seen = new Map<Floor, number>();
   for (const end of to)
     for (let i = 0; i <= LOOKS; i++) {
-      const p = pointIn({ along: (end.along * i) / LOOKS, across: (end.across * i) / LOOKS }, at);
-      const on = space.floors?.find((f) => p.x >= f.x && p.x <= f.x + f.width && p.y >= f.y && p.y <= f.y + f.depth);
+      const point = pointIn({ along: (end.along * i) / LOOKS, across: (end.across * i) / LOOKS }, at);
+      const on = space.floors?.find(
+        (eachFloor) =>
+          point.x >= eachFloor.x &&
+          point.x <= eachFloor.x + eachFloor.width &&
+          point.y >= eachFloor.y &&
+          point.y <= eachFloor.y + eachFloor.depth,
+      );
       const floor = on?.floor ?? space.floor;
       seen.set(floor, (seen.get(floor) ?? 0) + 1);
     }
   return [...seen].reduce((x, y) => (y[1] > x[1] ? y : x))[0];
 }
 
-/** The same, on the floor that the space is said to have. `a` is what was designed, `as` how it is done here. */
+/** The same, on the floor that the space is said to have. `givenActivity` is what was designed, `as` how it is done here. */
 function onFloor(
-  a: Activity,
+  givenActivity: Activity,
   as: Activity,
   who: Who,
   home: HomeFacts,
@@ -278,36 +289,39 @@ function onFloor(
   only?: readonly string[],
 ): ForHome {
   const needs = rolesOf(as, home.players ?? DEFAULT_PLAYERS, who.age);
-  const list = only ? items.filter((i) => !i.uses.includes("send") || only.includes(i.id)) : items;
+  const list = only ? items.filter((item) => !item.uses.includes("send") || only.includes(item.id)) : items;
   const choosing = choosingFor(as, home, list, { fixed, needs });
   let picked = pickThings(choosing);
   const { space } = home;
-  const ceiling = space ? ceilingOf(space) : a.space.indoors ? USUAL_CEILING : null;
-  const reaches = space ? diameterOf(groundOf(space).corners) - STAND.depth : a.space.length;
+  const ceiling = space ? ceilingOf(space) : givenActivity.space.indoors ? USUAL_CEILING : null;
+  const reaches = space ? diameterOf(groundOf(space).corners) - STAND.depth : givenActivity.space.length;
   /** The chosen things in place of the designed ones, within this child's reach, none standing in another. */
   const stand = () => {
     const stood = standIn(as, picked, home, items);
     return { ...stood, activity: standing(stood.activity, who, { longest: reaches, ceiling }) };
   };
   let { activity: stood, swapped, without } = stand();
-  let fit = space && fitInSpace(a, stood, who, space);
+  let fit = space && fitInSpace(givenActivity, stood, who, space);
   const scale = fit?.scale ?? 1;
   if (scale < 1) {
     // Shorter: as hard with narrower things, so those are looked for first.
     const { diameter } = sentOf(stood);
     const widths = new Map(
-      partsOf(layoutOf(as), "target").map((t) => [targetRole(t.id), widthAt(scale, t.width, t.rule, diameter)]),
+      partsOf(layoutOf(as), "target").map((target) => [
+        targetRole(target.id),
+        widthAt(scale, target.width, target.rule, diameter),
+      ]),
     );
-    const roles = choosing.roles.map((r) => {
-      const width = widths.get(r.id);
-      return r.as && width !== undefined ? { ...r, as: { ...r.as, width } } : r;
+    const roles = choosing.roles.map((role) => {
+      const width = widths.get(role.id);
+      return role.as && width !== undefined ? { ...role, as: { ...role.as, width } } : role;
     });
     picked = pickThings({ ...choosing, roles });
     ({ activity: stood, swapped, without } = stand());
     stood = standing(shorter(stood, scale), who, { longest: reaches * scale, ceiling });
   }
   const bounds = { longest: scale < 1 ? Math.max(...distancesOf(stood)) : reaches, ceiling };
-  let { activity, held } = holdChallenge(a, stood, who, bounds);
+  let { activity, held } = holdChallenge(givenActivity, stood, who, bounds);
   if (space && fit && fit.status !== "none") {
     // Holding the challenge may have taken it beyond the space, other things may be wider: then a little shorter still.
     let placement = lies(activity, space, who);
@@ -324,16 +338,16 @@ function onFloor(
     const hangs =
       placement !== null && lacksWall(footprintOf(layoutOf(activity), sentOf(activity)), groundOf(space), placement);
     fit = { ...fit, placement, noWall: hangs };
-    held = heldAs(a, activity, held, who);
+    held = heldAs(givenActivity, activity, held, who);
   }
   // What nowhere has room beside the rest is left out, where the game goes on without it.
   for (let pairs = inEachOther(layoutOf(activity)); pairs.length > 0; pairs = inEachOther(layoutOf(activity))) {
     const ids = pairs.flat();
-    const far = [...opened(activity).pegs].sort((x, y) => y.distance - x.distance).find((g) => ids.includes(g.id));
+    const far = [...opened(activity).pegs].sort((x, y) => y.distance - x.distance).find((peg) => ids.includes(peg.id));
     const less = far && opened(activity).remove(far.id);
     if (!less) break;
     activity = less;
-    held = heldAs(a, activity, held, who).filter((h) => h.peg !== far.id);
+    held = heldAs(givenActivity, activity, held, who).filter((eachHeld) => eachHeld.peg !== far.id);
     without++;
   }
   const off = held.reduce(
@@ -343,23 +357,29 @@ function onFloor(
   const isHeld = Math.abs(off) <= HELD_WITHIN;
   if (fit) fit = { ...fit, held: isHeld, off: Math.abs(off) };
   const changes: Phrase[] = [];
-  for (const s of swapped)
-    changes.push({ key: s.made ? "change.make" : "change.item", params: { item: s.item, as: s.as, name: s.name } });
-  for (const u of picked.unmet)
-    if (!u.optional) changes.push({ key: u.why.key, params: { ...u.why.params, item: String(u.why.params.as) } });
-  if (stood.space.floor !== a.space.floor)
-    changes.push({ key: "change.floor", params: { floor: stood.space.floor, was: a.space.floor } });
+  for (const eachSwapped of swapped)
+    changes.push({
+      key: eachSwapped.made ? "change.make" : "change.item",
+      params: { item: eachSwapped.item, as: eachSwapped.as, name: eachSwapped.name },
+    });
+  for (const unmet of picked.unmet)
+    if (!unmet.optional)
+      changes.push({ key: unmet.why.key, params: { ...unmet.why.params, item: String(unmet.why.params.as) } });
+  if (stood.space.floor !== givenActivity.space.floor)
+    changes.push({ key: "change.floor", params: { floor: stood.space.floor, was: givenActivity.space.floor } });
   for (const property of picked.letGo) changes.push({ key: "change.limit", params: { property } });
   for (const role of picked.touched) {
-    const t = partsOf(layoutOf(stood), "target").find((x) => x.id === targetOf(role));
-    if (t) changes.push({ key: "change.touch", params: { item: t.item } });
+    const target = partsOf(layoutOf(stood), "target").find((eachTarget) => eachTarget.id === targetOf(role));
+    if (target) changes.push({ key: "change.touch", params: { item: target.item } });
   }
   if (picked.fewer !== null) changes.push({ key: "change.fewer", params: { count: picked.fewer } });
   if (without > 0) changes.push({ key: "change.without", params: { count: without } });
   const brought = (key: string, limits: ReadonlyMap<string, number>): boolean => {
-    const beyond = opened(a).pegs.filter((g) => g.distance > (limits.get(g.id) ?? Number.POSITIVE_INFINITY) + 0.05);
+    const beyond = opened(givenActivity).pegs.filter(
+      (peg) => peg.distance > (limits.get(peg.id) ?? Number.POSITIVE_INFINITY) + 0.05,
+    );
     if (beyond.length > 0)
-      changes.push({ key, params: { metres: round(Math.min(...beyond.map((g) => limits.get(g.id)!))) } });
+      changes.push({ key, params: { metres: round(Math.min(...beyond.map((peg) => limits.get(peg.id)!))) } });
     return beyond.length > 0;
   };
   brought("change.reach", asked(stood, who)) || brought("change.under", asked(stood, who, ceiling));
@@ -369,14 +389,14 @@ function onFloor(
       params: { metres: round(fit.shortest), longest: round(fit.longest) },
     });
   else if (scale < 0.995) changes.push({ key: "change.shorter", params: { percent: Math.round(100 * (1 - scale)) } });
-  const moved = held.filter((h) => Math.abs(h.to - h.from) >= 0.05);
+  const moved = held.filter((eachHeld) => Math.abs(eachHeld.to - eachHeld.from) >= 0.05);
   if (moved.length > 0 && scale === 1) {
-    const nearer = moved.filter((h) => h.to < h.from).length;
+    const nearer = moved.filter((eachHeld) => eachHeld.to < eachHeld.from).length;
     changes.push({
       key: nearer === moved.length ? "change.nearer" : nearer === 0 ? "change.farther" : "change.moved",
       params: {
         count: moved.length,
-        metres: round(moved.reduce((s, h) => s + Math.abs(h.to - h.from), 0) / moved.length),
+        metres: round(moved.reduce((sum, h) => sum + Math.abs(h.to - h.from), 0) / moved.length),
       },
     });
   }
@@ -387,14 +407,14 @@ function onFloor(
       key: off > 0 ? "change.easier" : "change.harder",
       params: { points: Math.round(Math.abs(off) * 100) },
     });
-  const needTwo = twoSets(a, home.players ?? DEFAULT_PLAYERS);
-  const sets = needTwo ? (picked.picks.some((p) => p.role === "send2") ? "two" : "one") : null;
+  const needTwo = twoSets(givenActivity, home.players ?? DEFAULT_PLAYERS);
+  const sets = needTwo ? (picked.picks.some((pick) => pick.role === "send2") ? "two" : "one") : null;
   if (sets === "one") changes.push({ key: "change.turns" });
   return {
     activity,
     status: picked.missing.includes("send")
       ? "noKit"
-      : changes.some((c) => !AS_DESIGNED.includes(c.key))
+      : changes.some((change) => !AS_DESIGNED.includes(change.key))
         ? "adapted"
         : "designed",
     picks: picked.picks,
@@ -412,47 +432,47 @@ function onFloor(
 
 /** Two sets of one kind that does not come in two: which one is told apart by a mark. */
 function markedSet(picks: readonly Pick[], items: readonly Item[]): string | null {
-  const [one, two] = ["send", "send2"].map((role) => picks.find((p) => p.role === role)?.item);
+  const [one, two] = ["send", "send2"].map((role) => picks.find((pick) => pick.role === role)?.item);
   if (one === undefined || one !== two) return null;
-  return items.find((i) => i.id === one)?.kinds ? null : one;
+  return items.find((item) => item.id === one)?.kinds ? null : one;
 }
 /** An activity at `k` times its distances, drawn together as much sideways. */
-function shorter(a: Activity, k: number): Activity {
-  const at = scaled(a, k);
+function shorter(activity: Activity, k: number): Activity {
+  const at = scaled(activity, k);
   const { setOut: f } = at;
   const field = f && { ...f, near: Math.max(0.3, round(f.near * k)), far: round(f.far * k), width: round(f.width * k) };
   return { ...opened(at).squeeze(k), layout: at.layout && scaledLaid(at.layout, k), setOut: field ?? null };
 }
 /** What was held, as it came out in the end. */
-function heldAs(a: Activity, now: Activity, held: readonly Held[], who: Who): Held[] {
+function heldAs(activity: Activity, now: Activity, held: readonly Held[], who: Who): Held[] {
   const is = rates(now, who);
-  const at = (of: Activity) => new Map(opened(of).pegs.map((g) => [g.id, g.distance]));
-  const [to, from] = [at(now), at(a)];
-  return held.map((h) => ({
-    ...h,
-    from: from.get(h.peg ?? "") ?? h.from,
-    to: to.get(h.peg ?? "") ?? h.to,
-    after: is.get(h.id) ?? h.after,
+  const at = (of: Activity) => new Map(opened(of).pegs.map((peg) => [peg.id, peg.distance]));
+  const [to, from] = [at(now), at(activity)];
+  return held.map((eachHeld) => ({
+    ...eachHeld,
+    from: from.get(eachHeld.peg ?? "") ?? eachHeld.from,
+    to: to.get(eachHeld.peg ?? "") ?? eachHeld.to,
+    after: is.get(eachHeld.id) ?? eachHeld.after,
   }));
 }
 
 /** What is said beside an activity that is played as it was designed. */
 const AS_DESIGNED: readonly string[] = ["change.turns", "change.backstop", "change.noWall"];
 
-const round = (m: number) => Math.round(m * 10) / 10;
+const round = (metres: number) => Math.round(metres * 10) / 10;
 
 /** The room that a layout may take in a home: what was planned for, or what the home has, where that is less; its floor, its roof. */
-function roomFor(a: Activity, space: HomeSpace): Activity["space"] {
+function roomFor(activity: Activity, space: HomeSpace): Activity["space"] {
   return {
-    length: Math.min(a.space.length, Math.max(space.length, space.width)),
-    width: Math.min(a.space.width, Math.min(space.length, space.width)),
+    length: Math.min(activity.space.length, Math.max(space.length, space.width)),
+    width: Math.min(activity.space.width, Math.min(space.length, space.width)),
     floor: space.floor,
     indoors: space.indoors,
   };
 }
 /** How an activity lies in a space with the things as designed. */
-export const fitAsDesigned = (a: Activity, who: Who, space: HomeSpace): Fit =>
-  fitInSpace(a, { ...a, space: roomFor(a, space) }, who, space);
+export const fitAsDesigned = (activity: Activity, who: Who, space: HomeSpace): Fit =>
+  fitInSpace(activity, { ...activity, space: roomFor(activity, space) }, who, space);
 
 interface Swapped {
   item: string;
@@ -460,67 +480,71 @@ interface Swapped {
   as: string;
   made: boolean;
 }
-const sentHere = (picks: readonly Pick[], a: Activity) => picks.find((p) => p.role === "send")?.item ?? a.kit.send;
+const sentHere = (picks: readonly Pick[], activity: Activity) =>
+  picks.find((pick) => pick.role === "send")?.item ?? activity.kit.send;
 /** The activity with the chosen things in place of the designed ones, on the home's floor. */
 function standIn(
-  a: Activity,
+  activity: Activity,
   { picks, touched, unmetTargets, fewerOf }: Picked,
   home: HomeFacts,
   items: readonly Item[],
 ): { activity: Activity; swapped: Swapped[]; without: number } {
-  const known = (id: string) => items.find((i) => i.id === id) ?? thing(a.kit, id)!;
+  const known = (id: string) => items.find((item) => item.id === id) ?? thing(activity.kit, id)!;
   const swapped: Swapped[] = [];
   const note = (p: Pick, as: string) => {
     if (p.item !== as) swapped.push({ item: p.item, name: known(p.item).name, as, made: p.minutes > 0 });
   };
-  let now = a;
-  const kit = { ...a.kit };
+  let now = activity;
+  const kit = { ...activity.kit };
   // Where a home has not so many things to send, the one serves for all.
-  if (extraObjects(a).length > 0)
-    kit.others = extraObjects(a).map(
-      (_, i) => picks.find((p) => p.role === EXTRA_OBJECTS[i])?.item ?? sentHere(picks, a),
+  if (extraObjects(activity).length > 0)
+    kit.others = extraObjects(activity).map(
+      (_, i) => picks.find((pick) => pick.role === EXTRA_OBJECTS[i])?.item ?? sentHere(picks, activity),
     );
-  let { layout } = a;
+  let { layout } = activity;
   const targets = new Map(
-    opened(a).parts.flatMap((t) => (t.kind === "target" ? [[t.group ?? t.id, t.item] as const] : [])),
+    opened(activity).parts.flatMap((part) =>
+      part.kind === "target" ? [[part.group ?? part.id, part.item] as const] : [],
+    ),
   );
   // Several of one kind are numbered, so that the card can tell them apart.
   const kinds = new Map<string, string[]>();
-  for (const p of picks) if (targetOf(p.role) !== null) kinds.set(p.item, [...(kinds.get(p.item) ?? []), p.role]);
+  for (const pick of picks)
+    if (targetOf(pick.role) !== null) kinds.set(pick.item, [...(kinds.get(pick.item) ?? []), pick.role]);
   const numberOf = (p: Pick) => {
     const all = kinds.get(p.item)!;
     return all.length > 1 ? `#${all.indexOf(p.role) + 1}` : null;
   };
-  for (const p of picks) {
-    const target = targetOf(p.role);
+  for (const pick of picks) {
+    const target = targetOf(pick.role);
     if (target !== null) {
       const as = targets.get(target) ?? "";
-      if (p.item === as) {
-        if (touched.includes(p.role)) now = opened(now).touchCounts(target);
+      if (pick.item === as) {
+        if (touched.includes(pick.role)) now = opened(now).touchCounts(target);
         continue;
       }
-      note(p, as);
-      const face = faceOf(known(p.item));
-      face.label = numberOf(p) ?? face.label;
+      note(pick, as);
+      const face = faceOf(known(pick.item));
+      face.label = numberOf(pick) ?? face.label;
       now = opened(now).swap(target, face);
-      if (touched.includes(p.role)) now = opened(now).touchCounts(target);
-    } else if (p.role === "layout" && layout) {
-      note(p, layout.item);
-      layout = { ...layout, item: p.item };
-    } else if (p.role === "send" || p.role === "marker" || p.role === "blocker" || p.role === "implement") {
-      note(p, a.kit[p.role] ?? "");
-      kit[p.role] = p.item;
-    } else if (extraObjectIndex(p.role) >= 0) {
-      const i = extraObjectIndex(p.role);
-      note(p, extraObjects(a)[i] ?? "");
-      kit.others = extraObjects({ kit }).map((id, k) => (k === i ? p.item : id));
+      if (touched.includes(pick.role)) now = opened(now).touchCounts(target);
+    } else if (pick.role === "layout" && layout) {
+      note(pick, layout.item);
+      layout = { ...layout, item: pick.item };
+    } else if (pick.role === "send" || pick.role === "marker" || pick.role === "blocker" || pick.role === "implement") {
+      note(pick, activity.kit[pick.role] ?? "");
+      kit[pick.role] = pick.item;
+    } else if (extraObjectIndex(pick.role) >= 0) {
+      const i = extraObjectIndex(pick.role);
+      note(pick, extraObjects(activity)[i] ?? "");
+      kit.others = extraObjects({ kit }).map((id, k) => (k === i ? pick.item : id));
     }
   }
   // A target that nothing here can be is left out, where the game goes on without it.
   let without = 0;
   for (const [role, count] of Object.entries(fewerOf)) {
     const group = targetOf(role)!;
-    const many = () => opened(now).parts.filter((t) => t.kind === "target" && t.group === group).length;
+    const many = () => opened(now).parts.filter((part) => part.kind === "target" && part.group === group).length;
     for (let less = opened(now).remove(group); less && many() > count; less = opened(now).remove(group)) {
       now = less;
       without++;
@@ -538,14 +562,14 @@ function standIn(
     kit.blocker,
     ...extraObjects({ kit }),
     ...(kit.implement ? [kit.implement] : []),
-    ...picks.map((p) => p.item),
+    ...picks.map((pick) => pick.item),
   ];
   const mine = used.flatMap((id) => {
-    const i = known(id);
-    return i && i !== catalogueItem(id) ? [i] : [];
+    const item = known(id);
+    return item && item !== catalogueItem(id) ? [item] : [];
   });
-  const own = [...new Map([...kit.own, ...mine].map((i) => [i.id, i])).values()];
-  const space = home.space ? roomFor(a, home.space) : a.space;
+  const own = [...new Map([...kit.own, ...mine].map((item) => [item.id, item])).values()];
+  const space = home.space ? roomFor(activity, home.space) : activity.space;
   return {
     activity: { ...now, kit: { ...kit, own }, space, layout },
     swapped,

@@ -23,7 +23,7 @@ import { type ForHome, forHome, type HomeFacts, sentOf } from "./for-home.ts";
 /** So many in every run; YARD_HOMES asks for more. */
 const HOMES = Number(process.env.YARD_HOMES ?? 300);
 const items = listOf([]);
-const cm = (m: number) => Math.round(m * 100) / 100;
+const cm = (metres: number) => Math.round(metres * 100) / 100;
 const among = <T>(draw: () => number, list: readonly T[]): T => list[Math.floor(draw() * list.length)]!;
 
 /** Homes unlike any that a teacher would hope for: cramped, crooked, furnished, low, rough, with next to nothing in them. */
@@ -50,7 +50,9 @@ function homeOf(draw: () => number, id: string): HomeFacts {
   };
   const rich = draw();
   const kit = Object.fromEntries(
-    catalogue.filter((i) => !i.made && draw() < i.homes * rich).map((i) => [i.id, 1 + Math.floor(draw() * 4)]),
+    catalogue
+      .filter((item) => !item.made && draw() < item.homes * rich)
+      .map((item) => [item.id, 1 + Math.floor(draw() * 4)]),
   );
   return {
     ...NOTHING_SAID,
@@ -70,16 +72,18 @@ function designOf(draw: () => number): Activity {
   const { travel } = actionFacts[action];
   const bands = draw() < 0.25;
   const base = fromPattern(bands ? "bands" : "climb");
-  const able = catalogue.filter((i) => i.uses.includes("send") && i.moves.includes(travel) && i.softness > 0.3);
+  const able = catalogue.filter(
+    (item) => item.uses.includes("send") && item.moves.includes(travel) && item.softness > 0.3,
+  );
   const send = among(draw, able).id;
   const counts = among(draw, ["touch", "touch", "into", "through", "topple"] as const);
   const thingFor = { touch: null, into: "bucket", through: "chair", topple: "bottle" }[counts];
   let params: unknown = base.pattern.params;
   if (!bands && thingFor !== null) {
     const p = structuredClone(params) as { ladder: { targets: Record<string, unknown>[] } };
-    const is = catalogue.find((i) => i.id === thingFor)!;
-    p.ladder.targets = p.ladder.targets.slice(0, 3).map((t) => ({
-      ...t,
+    const is = catalogue.find((item) => item.id === thingFor)!;
+    p.ladder.targets = p.ladder.targets.slice(0, 3).map((target) => ({
+      ...target,
       item: thingFor,
       label: "",
       width: is.width,
@@ -117,15 +121,15 @@ function designOf(draw: () => number): Activity {
   });
 }
 
-const said = (t: ForHome) => t.changes.map((c) => c.key);
+const said = (givenForHome: ForHome) => givenForHome.changes.map((change) => change.key);
 
 describe(`${HOMES} hostile homes`, () => {
   const draw = random(4242);
   const all = Array.from({ length: HOMES }, (_, n) => {
     const home = homeOf(draw, `h${n}`);
-    const a = designOf(draw);
+    const design = designOf(draw);
     const age = among(draw, [5, 6, 7, 8, 10, 12]);
-    return { n, home, a, age, told: forHome(a, { age }, home, items) };
+    return { n, home, a: design, age, told: forHome(design, { age }, home, items) };
   });
   const name = (x: (typeof all)[number]) =>
     `${x.n} ${x.a.pattern.name} ${x.a.aim.action} ${x.a.kit.send} age ${x.age} ${JSON.stringify(x.home.space)} ${JSON.stringify(x.told.changes)}`;
@@ -159,7 +163,7 @@ describe(`${HOMES} hostile homes`, () => {
       if (place.status !== "none") expect(place.placement, name(x)).not.toBeNull();
       else
         expect(
-          said(x.told).filter((k) => why.includes(k)),
+          said(x.told).filter((key) => why.includes(key)),
           name(x),
         ).toHaveLength(1);
     }
@@ -169,19 +173,21 @@ describe(`${HOMES} hostile homes`, () => {
       const now = x.told.activity;
       const sending = sendingIn(now, x.age)!;
       const parts = layoutOf(now);
-      const b = sentIn(now).width;
+      const width = sentIn(now).width;
       const ceiling = x.home.space ? ceilingOf(x.home.space) : now.space.indoors ? 2.4 : null;
       expect(pointless(sending), name(x)).toBe(false);
-      for (const g of opened(now).pegs) {
-        const t = partsOf(parts, "target").find((p) => p.id === g.id);
-        const up = t && sending.travel === "air" ? t.height / 2 : 0;
-        expect(g.distance, `${g.id} ${name(x)}`).toBeLessThanOrEqual(asksAtMost(sending, up) + 0.06);
-        if (t && sending.travel === "air" && ceiling !== null && x.told.place?.status !== "none")
-          expect(pathTo(sending, g.distance, up, purposeOf(t.rule)).apex, name(x)).toBeLessThanOrEqual(ceiling);
+      for (const peg of opened(now).pegs) {
+        const target = partsOf(parts, "target").find((eachTarget) => eachTarget.id === peg.id);
+        const up = target && sending.travel === "air" ? target.height / 2 : 0;
+        expect(peg.distance, `${peg.id} ${name(x)}`).toBeLessThanOrEqual(asksAtMost(sending, up) + 0.06);
+        if (target && sending.travel === "air" && ceiling !== null && x.told.place?.status !== "none")
+          expect(pathTo(sending, peg.distance, up, purposeOf(target.rule)).apex, name(x)).toBeLessThanOrEqual(ceiling);
       }
-      for (const t of partsOf(parts, "target")) {
-        const rules = t.rule.kind === "anyOf" ? t.rule.rules : [t.rule];
-        const can = rules.some((r) => (r.kind === "into" ? r.opening > b : r.kind === "through" ? r.gap > b : true));
+      for (const target of partsOf(parts, "target")) {
+        const rules = target.rule.kind === "anyOf" ? target.rule.rules : [target.rule];
+        const can = rules.some((rule) =>
+          rule.kind === "into" ? rule.opening > width : rule.kind === "through" ? rule.gap > width : true,
+        );
         expect(can, name(x)).toBe(true);
       }
     }
@@ -189,8 +195,13 @@ describe(`${HOMES} hostile homes`, () => {
   it("how a hit counts never changes unsaid, and what is for safety is never let go", () => {
     let touched = 0;
     for (const x of all) {
-      const kinds = (a: Activity) =>
-        new Map(partsOf(layoutOf(a), "target").map((t) => [t.id, t.rule.kind === "anyOf" ? "any" : t.rule.kind]));
+      const kinds = (givenActivity: Activity) =>
+        new Map(
+          partsOf(layoutOf(givenActivity), "target").map((target) => [
+            target.id,
+            target.rule.kind === "anyOf" ? "any" : target.rule.kind,
+          ]),
+        );
       const [was, now] = [kinds(x.a), kinds(x.told.activity)];
       const changed = [...now].filter(([id, kind]) => was.get(id) !== kind);
       if (changed.length > 0) {
@@ -199,17 +210,18 @@ describe(`${HOMES} hostile homes`, () => {
       }
       if (now.size < was.size) expect(said(x.told), name(x)).toContain("change.without");
       const sent = thing(x.told.activity.kit, x.told.activity.kit.send)!;
-      const limits = x.a.kit.roles.find((r) => r.role === "send")?.limits ?? [];
-      for (const l of limits) {
-        if (l.property === "softness") expect(sent.softness, name(x)).toBeGreaterThanOrEqual(l.least!);
-        if (l.property === "ask") expect(sent.ask, name(x)).toBe(false);
-        if (l.property === "rebound" && sent.rebound < l.least!)
+      const limits = x.a.kit.roles.find((role) => role.role === "send")?.limits ?? [];
+      for (const limit of limits) {
+        if (limit.property === "softness") expect(sent.softness, name(x)).toBeGreaterThanOrEqual(limit.least!);
+        if (limit.property === "ask") expect(sent.ask, name(x)).toBe(false);
+        if (limit.property === "rebound" && sent.rebound < limit.least!)
           expect(
-            x.told.unmet.map((u) => u.role).includes("send") || said(x.told).includes("change.action"),
+            x.told.unmet.map((unmet) => unmet.role).includes("send") || said(x.told).includes("change.action"),
             name(x),
           ).toBe(true);
       }
-      for (const p of x.told.picks) expect(catalogue.find((i) => i.id === p.item)!.breakable, name(x)).toBe(false);
+      for (const pick of x.told.picks)
+        expect(catalogue.find((item) => item.id === pick.item)!.breakable, name(x)).toBe(false);
       if (x.told.activity.space.indoors && actionFacts[x.told.activity.aim.action].travel === "air")
         expect(sent.softness, name(x)).toBeGreaterThanOrEqual(0.5);
     }
@@ -264,7 +276,7 @@ describe(`${HOMES} hostile homes`, () => {
         homes: [x.home],
         items: { own: [], hidden: [] },
       });
-      for (const m of card.markers) expect(Number.isFinite(m.reached), name(x)).toBe(true);
+      for (const marker of card.markers) expect(Number.isFinite(marker.reached), name(x)).toBe(true);
     }
   });
 });
@@ -312,8 +324,8 @@ describe("letters on a wall, and a course laid across a circuit", () => {
     };
     const told = forHome(designs[1]!, { age: 8 }, home, items);
     const hung = partsOf(layoutOf(told.activity), "target");
-    expect(Math.max(...hung.map((t) => t.width))).toBeLessThan(0.35);
-    const said = opened(told.activity).setUp.find((x) => x.key === "speller.setUp.wall");
+    expect(Math.max(...hung.map((target) => target.width))).toBeLessThan(0.35);
+    const said = opened(told.activity).setUp.find((phrase) => phrase.key === "speller.setUp.wall");
     expect(said?.params?.wide).toBe(Math.round(hung[0]!.width * 100));
   });
 });

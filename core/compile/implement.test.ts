@@ -14,7 +14,7 @@ import { heldIn } from "./roles.ts";
 const items = [...catalogue];
 const home = (over: Partial<HomeFacts> = {}): HomeFacts => ({ ...NOTHING_SAID, id: "h", label: "h", ...over });
 const garden = { kind: "garden", length: 12, width: 8, floor: "grass", indoors: false } as const;
-const done = (a: Activity, at: HomeFacts) => forHome(a, { age: 8 }, at, items);
+const done = (givenActivity: Activity, at: HomeFacts) => forHome(givenActivity, { age: 8 }, at, items);
 const struck = (action: Action, over: Partial<Activity["kit"]> = {}, name: (typeof patternNames)[number] = "climb") => {
   const a = fromPattern(name);
   return activity.parse({
@@ -40,17 +40,17 @@ const KIT = {
   smallBat: 1,
   softBall: 2,
 };
-const STRIKES = (ACTIONS as readonly Action[]).filter((x) => implementUseOf(x, false));
+const STRIKES = (ACTIONS as readonly Action[]).filter((action) => implementUseOf(action, false));
 
 describe("what a child strikes with", () => {
   it("is a role of every game whose action takes one: fetched, named on the card, with its caution", () => {
     expect(STRIKES).toEqual(
       expect.arrayContaining(["shortStrike", "longStrike", "twoHandStrike", "forehand", "backhand"]),
     );
-    for (const action of STRIKES.filter((x) => x !== "dribbleStick")) {
+    for (const action of STRIKES.filter((strike) => strike !== "dribbleStick")) {
       const a = struck(action);
       const told = done(a, home({ kit: { ...KIT }, space: { ...garden } }));
-      const pick = told.picks.find((p) => p.role === "implement");
+      const pick = told.picks.find((eachPick) => eachPick.role === "implement");
       expect([action, pick?.item]).toEqual([action, expect.any(String)]);
       expect(told.activity.kit.implement).toBe(pick!.item);
       const card = compileFor({
@@ -59,15 +59,17 @@ describe("what a child strikes with", () => {
         homes: [home({ kit: { ...KIT }, space: { ...garden } })],
         items: { own: [], hidden: [] },
       });
-      expect([action, card.notes?.some((n) => n.key.startsWith("implement."))]).toEqual([action, true]);
+      expect([action, card.notes?.some((note) => note.key.startsWith("implement."))]).toEqual([action, true]);
       if (pick!.item !== "bareHand") expect(card.cautions).toContain("keepLow");
     }
   });
 
   it("is replaced by use, length, weight and face: no hand for a pole, no spoon for a stick, no book for a racket", () => {
-    const of = (id: string) => items.find((i) => i.id === id)!;
+    const of = (id: string) => items.find((item) => item.id === id)!;
     const fits = (action: Action) =>
-      items.filter((i) => i.uses.includes("implement") && doesFor(i, implementUseOf(action, false)!)).map((i) => i.id);
+      items
+        .filter((item) => item.uses.includes("implement") && doesFor(item, implementUseOf(action, false)!))
+        .map((item) => item.id);
     for (const action of ["longStrike", "dribbleStick", "twoHandStrike"] as const) {
       expect(fits(action)).not.toContain("bareHand");
       expect(fits(action)).not.toContain("woodenSpoon");
@@ -83,9 +85,9 @@ describe("what a child strikes with", () => {
         struck(action, { implement }),
         home({ kit: { sock: 8, cushion: 3, box: 2, bucket: 1, ...kit }, space: { ...garden } }),
       );
-    expect(at({ mop: 1, umbrella: 1 }, "longStrike", "broom").picks.find((p) => p.role === "implement")!.item).toBe(
-      "mop",
-    );
+    expect(
+      at({ mop: 1, umbrella: 1 }, "longStrike", "broom").picks.find((pick) => pick.role === "implement")!.item,
+    ).toBe("mop");
     expect(at({ woodenSpoon: 3, paperback: 4 }, "longStrike", "broom").activity.aim.action).not.toBe("longStrike");
     expect(at({ woodenSpoon: 3, paperback: 4 }, "longStrike", "broom").changes[0]).toMatchObject({
       key: "change.action",
@@ -136,12 +138,12 @@ describe("what a child strikes with", () => {
   });
 
   it("goes out with every ready activity that needs one", () => {
-    const held = ready.filter((r) => heldIn(r.activity));
+    const held = ready.filter((eachReady) => heldIn(eachReady.activity));
     expect(held.length).toBeGreaterThan(4);
-    for (const r of held) {
-      const told = done(r.activity, home({ space: { ...garden } }));
-      if (told.activity.aim.action !== r.activity.aim.action) continue;
-      expect([r.id, told.picks.some((p) => p.role === "implement")]).toEqual([r.id, true]);
+    for (const eachReady of held) {
+      const told = done(eachReady.activity, home({ space: { ...garden } }));
+      if (told.activity.aim.action !== eachReady.activity.aim.action) continue;
+      expect([eachReady.id, told.picks.some((pick) => pick.role === "implement")]).toEqual([eachReady.id, true]);
     }
   });
 });

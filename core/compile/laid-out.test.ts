@@ -19,7 +19,7 @@ import { rolesOf } from "./roles.ts";
 const climb = fromPattern("climb");
 const items = listOf([]);
 const child = { age: 7, step: null, leftHanded: false };
-const everything = Object.fromEntries(catalogue.filter((i) => !i.made).map((i) => [i.id, 20]));
+const everything = Object.fromEntries(catalogue.filter((item) => !item.made).map((item) => [item.id, 20]));
 const wide = { ...climb.space, length: 12, width: 9 };
 const beside = (name: LayoutName, over: Partial<Activity> = {}): Activity =>
   activity.parse({ ...climb, space: wide, layout: exampleOf(name), ...over });
@@ -38,30 +38,32 @@ describe.each(layoutNames)("a climb with %s laid out beside it", (name) => {
   it("plays just as it did: what is laid out changes no chance and no forecast", () => {
     const plain = { ...a, layout: null };
     expect([...pegRates(a, child)]).toEqual([...pegRates(plain, child)]);
-    const ahead = (x: Activity) => forecastActivity(x, [child], { players: 1, mode: "alone", seed: 1 }, "middle");
+    const ahead = (givenActivity: Activity) =>
+      forecastActivity(givenActivity, [child], { players: 1, mode: "alone", seed: 1 }, "middle");
     expect(ahead(a)).toEqual(ahead(plain));
   });
 
   it("needs its things beside those of the game", () => {
     const roles = rolesOf(a, 1).roles;
-    const layout = roles.find((r) => r.id === "layout");
+    const layout = roles.find((role) => role.id === "layout");
     expect(layout?.count ?? 0).toBe(thingsOf(a.layout!));
     expect(itemsIn(a).has(a.layout!.item)).toBe(true);
     const lines = partsOf(layoutOf(a), "line").length;
-    expect(roles.find((r) => r.id === "marker")!.count).toBe(lines);
+    expect(roles.find((role) => role.id === "marker")!.count).toBe(lines);
   });
 
   it("is counted out mark by mark on the card, each count near to what was planned", () => {
     const card = compileCard(a, child);
     const own = paces(7);
-    const marks = card.markers.filter((m) => m.kind === "mark");
+    const marks = card.markers.filter((marker) => marker.kind === "mark");
     expect(marks.length).toBeGreaterThan(0);
-    expect(card.markers.filter((m) => m.kind !== "mark")).toHaveLength(5);
-    for (const m of marks) {
+    expect(card.markers.filter((marker) => marker.kind !== "mark")).toHaveLength(5);
+    for (const mark of marks) {
       // Half a step off at most, ahead and aside.
-      expect(Math.abs(m.reached - Math.abs(m.metres)), m.id).toBeLessThanOrEqual(own.step / 4 + 0.05);
-      if (m.aside) expect(Math.abs(m.aside.metres - Math.abs(m.across))).toBeLessThanOrEqual(own.step / 4 + 1e-9);
-      else expect(Math.abs(m.across)).toBeLessThan(0.05);
+      expect(Math.abs(mark.reached - Math.abs(mark.metres)), mark.id).toBeLessThanOrEqual(own.step / 4 + 0.05);
+      if (mark.aside)
+        expect(Math.abs(mark.aside.metres - Math.abs(mark.across))).toBeLessThanOrEqual(own.step / 4 + 1e-9);
+      else expect(Math.abs(mark.across)).toBeLessThan(0.05);
     }
   });
 
@@ -76,7 +78,7 @@ describe.each(layoutNames)("a climb with %s laid out beside it", (name) => {
       const pieces = footprintOf(layoutOf(told.activity), sentOf(told.activity, 7));
       expect(troubleOf(pieces, groundOf(h.space!), told.place.placement)).toBeNull();
       if (told.place.scale < 1) {
-        const deep = (x: Activity) => boundsOf(laidParts(x.layout!)).along[1];
+        const deep = (givenActivity: Activity) => boundsOf(laidParts(givenActivity.layout!)).along[1];
         expect(deep(told.activity)).toBeLessThan(deep(a) + 1e-9);
       }
     }
@@ -88,8 +90,8 @@ describe("the card of a yard", () => {
     for (const counted of COUNTED) {
       const card = compileCard(beside("slalom", { counted }), child);
       const each = { step: card.step, shoe: paces(7).shoe, bigStep: paces(7).bigStep, metre: 1, foot: FOOT };
-      const units = new Set(card.markers.map((m) => m.unit));
-      for (const m of card.markers) expect(m.reached).toBeCloseTo(m.count * each[m.unit], 9);
+      const units = new Set(card.markers.map((marker) => marker.unit));
+      for (const marker of card.markers) expect(marker.reached).toBeCloseTo(marker.count * each[marker.unit], 9);
       if (counted === "metres") expect([...units]).toEqual(["metre"]);
       if (counted === "feet") expect([...units]).toEqual(["foot"]);
       if (counted === "bigSteps") expect([...units]).toEqual(["bigStep"]);
@@ -100,10 +102,13 @@ describe("the card of a yard", () => {
       ...climb,
       layout: { ...exampleOf("shuttle"), along: -0.4, values: { apart: 3, wide: 0.6 } },
     });
-    const [first] = compileCard(a, child).markers.filter((m) => m.kind === "mark");
+    const [first] = compileCard(a, child).markers.filter((marker) => marker.kind === "mark");
     expect(first).toMatchObject({ behind: true });
     const on = { ...a, layout: { ...a.layout!, along: 0 } };
-    expect(compileCard(on, child).markers.filter((m) => m.kind === "mark")[0]).toMatchObject({ count: 0, reached: 0 });
+    expect(compileCard(on, child).markers.filter((marker) => marker.kind === "mark")[0]).toMatchObject({
+      count: 0,
+      reached: 0,
+    });
   });
   it("counts from the target where the throwing line moves", () => {
     const { targets } = (climb.pattern.params as { ladder: unknown }).ladder as { targets: Record<string, unknown>[] };
@@ -118,9 +123,9 @@ describe("the card of a yard", () => {
       },
     });
     const from = partsOf(layoutOf(a), "target")[0]!.along;
-    for (const m of compileCard(a, child).markers.filter((x) => x.kind === "mark")) {
-      const part = laidParts(a.layout!).find((p) => p.id === m.id);
-      if (part && "along" in part) expect(m.metres).toBeCloseTo(from - part.along, 9);
+    for (const marker of compileCard(a, child).markers.filter((eachMarker) => eachMarker.kind === "mark")) {
+      const part = laidParts(a.layout!).find((laidPart) => laidPart.id === marker.id);
+      if (part && "along" in part) expect(marker.metres).toBeCloseTo(from - part.along, 9);
     }
   });
   it("says how many squares a grid has, and nothing of the kind elsewhere", () => {
@@ -131,15 +136,15 @@ describe("the card of a yard", () => {
   it("has other things stand in for those that a home lacks", () => {
     const told = forHome(beside("slalom"), { age: 7 }, home({}, { kit: { cup: 12, sock: 4, string: 2 } }), items);
     expect(told.activity.layout!.item).not.toBe("shoe");
-    expect(told.changes.some((c) => c.params?.as === "shoe")).toBe(true);
-    for (const p of laidParts(told.activity.layout!))
-      if (p.kind === "obstacle") expect(p.item).toBe(told.activity.layout!.item);
+    expect(told.changes.some((change) => change.params?.as === "shoe")).toBe(true);
+    for (const laidPart of laidParts(told.activity.layout!))
+      if (laidPart.kind === "obstacle") expect(laidPart.item).toBe(told.activity.layout!.item);
   });
 });
 
 describe("where a home plays", () => {
-  const making = (space: Partial<HomeSpace>, a: Activity = climb) =>
-    compileFor({ designed: a, child, homes: [home(space)], items: { own: [], hidden: [] } });
+  const making = (space: Partial<HomeSpace>, givenActivity: Activity = climb) =>
+    compileFor({ designed: givenActivity, child, homes: [home(space)], items: { own: [], hidden: [] } });
   const thrown = activity.parse({ ...climb, aim: { ...climb.aim, action: "underarmThrow" } });
 
   it("is warned of a slope where things roll, and of wind where they fly", () => {
@@ -167,7 +172,7 @@ describe("where a home plays", () => {
     const patch = (width: number) => [{ floor: "tile" as const, x: 0, y: 0, width, depth: 6 }];
     expect(making({ floors: patch(8) }).activity.space.floor).toBe("tile");
     expect(making({ floors: patch(0.6) }).activity.space.floor).toBe("carpet");
-    expect(making({ floors: patch(8) }).home!.changes.map((c) => c.key)).toContain("change.floor");
+    expect(making({ floors: patch(8) }).home!.changes.map((change) => change.key)).toContain("change.floor");
   });
   it("has what runs on stopped by a wall or cushions behind the targets", () => {
     const open = sentOf({ ...climb, behind: "open" });
@@ -186,14 +191,14 @@ describe("where a home plays", () => {
     for (const space of [{ length: 3, width: 2.4 }, { length: 6, width: 5 }, fence]) {
       const there = at(space);
       expect(there.place).toMatchObject({ noWall: false });
-      expect(there.changes.map((c) => c.key)).not.toContain("change.noWall");
+      expect(there.changes.map((change) => change.key)).not.toContain("change.noWall");
       const pieces = footprintOf(layoutOf(there.activity), sentOf(there.activity, 7));
       expect(troubleOf(pieces, groundOf(home(space).space!), there.place!.placement!)).toBeNull();
     }
     // Where there is none it is laid all the same, and that is said; it is no other game for it.
     const open = at(garden);
     expect(open.place).toMatchObject({ status: "designed", noWall: true });
-    expect(open.changes.map((c) => c.key)).toContain("change.noWall");
+    expect(open.changes.map((change) => change.key)).toContain("change.noWall");
   });
   it("finds a wall at the side for what hangs there", () => {
     const aside = {
@@ -217,8 +222,9 @@ describe("where a home plays", () => {
 
 describe("a document with a layout", () => {
   const told = (layout: unknown, over: object = {}) =>
-    activity.safeParse({ ...climb, layout, ...over }).error?.issues.map((i) => `${i.path.join(".")}: ${i.message}`) ??
-    [];
+    activity
+      .safeParse({ ...climb, layout, ...over })
+      .error?.issues.map((issue) => `${issue.path.join(".")}: ${issue.message}`) ?? [];
   it("is refused where the layout is beyond the space, by how much", () => {
     expect(told({ ...exampleOf("goals"), along: 4 })).toEqual([
       "layout: layout goals reaches 8.05 m, but the space is 5.6 m long",

@@ -19,14 +19,14 @@ const withOthers = (name: PatternName, others: string[], params: object): Activi
   const doc = { ...a, kit: { ...a.kit, others }, pattern: { name, params: { ...a.pattern.params, ...params } } };
   return activity.parse(doc);
 };
-const withWhat = (p: Play) => askOf(view(p).asks, "send")?.manner.thing ?? "send";
+const withWhat = (play: Play) => askOf(view(play).asks, "send")?.manner.thing ?? "send";
 
 describe("things that take turns", () => {
   it("come word by word and mark by mark, and each has its own chances", () => {
     const words = withOthers("speller", ["softBall"], { things: ["send", "other1"], list: "sun, sand" });
-    const p = openPlay(gamePartOf(words), ALONE);
-    expect(withWhat(p)).toBe("send");
-    const next = take(p, ...["c1", "c4", "c3"].map((hit) => ({ kind: "send", hit })));
+    const play = openPlay(gamePartOf(words), ALONE);
+    expect(withWhat(play)).toBe("send");
+    const next = take(play, ...["c1", "c4", "c3"].map((hit) => ({ kind: "send", hit })));
     expect(withWhat(next)).toBe("other1");
     const person = personOf(words, { age: 8 });
     expect(person.sends({ thing: "other1" }).sending.item.id).toBe("softBall");
@@ -39,15 +39,15 @@ describe("things that take turns", () => {
 
   it("are a stage's own in a streak", () => {
     const a = fromPattern("streak");
-    const stages = (a.pattern.params as { stages: object[] }).stages.map((s, i) => ({
-      ...s,
+    const stages = (a.pattern.params as { stages: object[] }).stages.map((stage, i) => ({
+      ...stage,
       thing: i === 0 ? "send" : "other1",
     }));
-    const p = openPlay(gamePartOf(withOthers("streak", ["balloon"], { stages })), ALONE);
-    const thing = (q: Play) => askOf(view(q).asks, "count")?.manner.thing;
-    expect(thing(p)).toBeUndefined();
+    const play = openPlay(gamePartOf(withOthers("streak", ["balloon"], { stages })), ALONE);
+    const thing = (givenPlay: Play) => askOf(view(givenPlay).asks, "count")?.manner.thing;
+    expect(thing(play)).toBeUndefined();
     const { count } = (a.pattern.params as { stages: { count: number }[] }).stages[0]!;
-    expect(thing(take(p, { kind: "count", n: count }))).toBe("other1");
+    expect(thing(take(play, { kind: "count", n: count }))).toBe("other1");
   });
 
   it("are called first on a board, and fetched at the end each is sent once", () => {
@@ -58,9 +58,9 @@ describe("things that take turns", () => {
       sends: null,
     });
     const call = (pick: string) => ({ kind: "choose", of: "thing", pick });
-    const p = openPlay(gamePartOf(a), ALONE);
-    expect(view(p).now.key).toBe("board.thing");
-    const one = take(p, call("other1"));
+    const play = openPlay(gamePartOf(a), ALONE);
+    expect(view(play).now.key).toBe("board.thing");
+    const one = take(play, call("other1"));
     expect(withWhat(one)).toBe("other1");
     const sent = take(one, { kind: "send", hit: "t1" });
     expect(askOf(view(sent).asks, "choose")!.options).toEqual(["send", "other2"]);
@@ -75,7 +75,7 @@ describe("things that take turns", () => {
     const a = withOthers("passLadder", ["sockBall"], { things: ["send", "other1"] });
     expect(
       rolesOf(a, 1)
-        .roles.map((r) => r.id)
+        .roles.map((role) => role.id)
         .slice(0, 2),
     ).toEqual(["send", "other1"]);
     const rich = forHome(a, { age: 8 }, home({ sock: 6, softBall: 1, tape: 1, rope: 1 }), items).activity;
@@ -93,7 +93,7 @@ describe("things that take turns", () => {
         kit: { ...a.kit, others },
         pattern: { name: "passLadder", params: { ...a.pattern.params, things } },
       });
-      return read.ok ? [] : read.problems.map((p) => p.message);
+      return read.ok ? [] : read.problems.map((problem) => problem.message);
     };
     expect(of([], ["send", "other1"])).toEqual(["there is no object 2 yet. Add it in Kit."]);
     expect(of(["bucket"], [])[0]).toMatch(/^object 2 must be an item from the list/);

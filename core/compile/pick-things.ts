@@ -42,12 +42,12 @@ export const LET_GO: readonly Property[] = [
 ];
 /** Fewer pins than this are no formation. */
 const FEWEST_OF_A_KIND = 3;
-const forSafety = (r: Role, l: Limit) => l.property === "mass" && l.most !== undefined && r.use === "send";
+const forSafety = (role: Role, l: Limit) => l.property === "mass" && l.most !== undefined && role.use === "send";
 
 /** The things of a home for all roles; where a role cannot be met, limits are let go, then how it counts, then how many pieces there are. */
 export function pickThings(choosing: Choosing): Picked {
   const first = choose(choosing);
-  const missingIn = (c: Chosen) => c.unmet.filter((u) => !u.optional).map((u) => u.role);
+  const missingIn = (chosen: Chosen) => chosen.unmet.filter((unmet) => !unmet.optional).map((unmet) => unmet.role);
   const missing = missingIn(first);
   const out: Picked = {
     ...first,
@@ -61,51 +61,63 @@ export function pickThings(choosing: Choosing): Picked {
   };
   if (missing.length === 0) return out;
   // What the family decided for such a role does not work.
-  const fixed = Object.fromEntries(Object.entries(choosing.fixed ?? {}).filter(([r]) => !missing.includes(r)));
+  const fixed = Object.fromEntries(Object.entries(choosing.fixed ?? {}).filter(([key]) => !missing.includes(key)));
   let now: Choosing = { ...choosing, fixed };
   let got = Object.keys(choosing.fixed ?? {}).length > 0 ? choose(now) : first;
   const still = () => missingIn(got);
-  const relax = (change: (r: Role) => Role) => {
+  const relax = (change: (role: Role) => Role) => {
     const open = still();
-    now = { ...now, roles: now.roles.map((r) => (open.includes(r.id) ? change(r) : r)) };
+    now = { ...now, roles: now.roles.map((role) => (open.includes(role.id) ? change(role) : role)) };
     got = choose(now);
   };
   for (const property of LET_GO) {
     const open = still();
-    const goes = (r: Role, l: Limit) => l.property === property && !forSafety(r, l);
-    if (!now.roles.some((r) => open.includes(r.id) && r.limits.some((l) => goes(r, l)))) continue;
+    const goes = (role: Role, l: Limit) => l.property === property && !forSafety(role, l);
+    if (!now.roles.some((role) => open.includes(role.id) && role.limits.some((limit) => goes(role, limit)))) continue;
     out.letGo.push(property);
-    relax((r) => ({ ...r, limits: r.limits.filter((l) => !goes(r, l)) }));
+    relax((role) => ({ ...role, limits: role.limits.filter((limit) => !goes(role, limit)) }));
   }
-  const coupled = still().filter((id) => choosing.couplings.some((k) => k.kind !== "differs" && endsOf(k)[1] === id));
+  const coupled = still().filter((id) =>
+    choosing.couplings.some((coupling) => coupling.kind !== "differs" && endsOf(coupling)[1] === id),
+  );
   if (coupled.length > 0) {
     out.touched = coupled;
     now = {
       ...now,
-      couplings: now.couplings.filter((k) => k.kind === "differs" || !coupled.includes(endsOf(k)[1])),
-      roles: now.roles.map((r) => (coupled.includes(r.id) ? { ...r, upright: true } : r)),
+      couplings: now.couplings.filter(
+        (coupling) => coupling.kind === "differs" || !coupled.includes(endsOf(coupling)[1]),
+      ),
+      roles: now.roles.map((role) => (coupled.includes(role.id) ? { ...role, upright: true } : role)),
     };
     got = choose(now);
   }
   for (
-    let count = (now.roles.find((r) => r.id === "send")?.count ?? 1) - 1;
+    let count = (now.roles.find((role) => role.id === "send")?.count ?? 1) - 1;
     count > 0 && still().includes("send");
     count--
   ) {
     out.fewer = count;
-    now = { ...now, roles: now.roles.map((r) => (r.id === "send" || r.id === "send2" ? { ...r, count } : r)) };
+    now = {
+      ...now,
+      roles: now.roles.map((role) => (role.id === "send" || role.id === "send2" ? { ...role, count } : role)),
+    };
     got = choose(now);
   }
   // Of several targets of one kind as many as there are, and no fewer than make a game.
-  for (const role of now.roles.filter((r) => targetOf(r.id) !== null && r.count > FEWEST_OF_A_KIND)) {
+  for (const role of now.roles.filter(
+    (eachRole) => targetOf(eachRole.id) !== null && eachRole.count > FEWEST_OF_A_KIND,
+  )) {
     for (let count = role.count - 1; count >= FEWEST_OF_A_KIND && still().includes(role.id); count--) {
-      now = { ...now, roles: now.roles.map((r) => (r.id === role.id ? { ...r, count } : r)) };
+      now = {
+        ...now,
+        roles: now.roles.map((eachRole) => (eachRole.id === role.id ? { ...eachRole, count } : eachRole)),
+      };
       got = choose(now);
       if (!still().includes(role.id)) out.fewerOf = { ...out.fewerOf, [role.id]: count };
     }
   }
   // Where there are more targets than things to stand up, the rest are spots that it rolls over.
-  if (still().some((id) => targetOf(id) !== null)) relax((r) => ({ ...r, upright: false }));
+  if (still().some((id) => targetOf(id) !== null)) relax((role) => ({ ...role, upright: false }));
   const idle = still().includes("send");
   return { ...out, picks: got.picks, idle, unmetTargets: still().filter((id) => targetOf(id) !== null) };
 }

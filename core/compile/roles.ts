@@ -24,23 +24,27 @@ export const heldIn = (a: Pick<Activity, "aim" | "kit">): ImplementUse | null =>
   implementUseOf(a.aim.action, a.kit.implement !== null);
 
 /** What a game needs, by role, and which things must suit each other. `players`: how many of the home may play. */
-export function rolesOf(a: Activity, players: number, age: Age = USUAL_AGE): { roles: Role[]; couplings: Coupling[] } {
-  const parts = layoutOf(a);
-  const { needs } = opened(a);
+export function rolesOf(
+  activity: Activity,
+  players: number,
+  age: Age = USUAL_AGE,
+): { roles: Role[]; couplings: Coupling[] } {
+  const parts = layoutOf(activity);
+  const { needs } = opened(activity);
   const asked = (id: string) => {
-    const words = a.kit.roles.find((r) => r.role === id);
+    const words = activity.kit.roles.find((role) => role.role === id);
     return { limits: words?.limits ?? [], wishes: words?.wishes ?? [] };
   };
-  const move = actionFacts[a.aim.action].travel;
-  const sent = sentIn(a);
-  const from = partsOf(parts, "line").find((l) => l.role === "start")?.along ?? 0;
+  const move = actionFacts[activity.aim.action].travel;
+  const sent = sentIn(activity);
+  const from = partsOf(parts, "line").find((line) => line.role === "start")?.along ?? 0;
   const send: Role = {
     id: "send",
     use: "send",
     move,
     count: needs.pieces,
-    ...(isSend(a.aim.action)
-      ? { sends: { action: a.aim.action, age, metres: farthestAim(a, parts) } }
+    ...(isSend(activity.aim.action)
+      ? { sends: { action: activity.aim.action, age, metres: farthestAim(activity, parts) } }
       : { carried: true as const }),
     ...asked("send"),
     as: sent,
@@ -48,37 +52,38 @@ export function rolesOf(a: Activity, players: number, age: Age = USUAL_AGE): { r
   };
   const roles: Role[] = needs.pieces > 0 ? [send] : [];
   const couplings: Coupling[] = [];
-  if (twoSets(a, players)) {
+  if (twoSets(activity, players)) {
     roles.push({ ...send, id: "send2", optional: true });
     couplings.push({ kind: "differs", a: "send", b: "send2" });
   }
-  const more = extraObjects(a).map(
+  const more = extraObjects(activity).map(
     (id, i): Role => ({
       ...send,
       id: EXTRA_OBJECTS[i]!,
       ...asked(EXTRA_OBJECTS[i]!),
-      as: thing(a.kit, id) ?? null,
+      as: thing(activity.kit, id) ?? null,
       optional: true,
     }),
   );
   roles.push(...more);
   const sending = [send, ...more];
   // Each is another one.
-  for (const [i, x] of sending.entries())
-    for (const y of sending.slice(i + 1)) couplings.push({ kind: "differs", a: x.id, b: y.id });
+  for (const [i, role] of sending.entries())
+    for (const eachRole of sending.slice(i + 1)) couplings.push({ kind: "differs", a: role.id, b: eachRole.id });
   const targets = partsOf(parts, "target");
   const groups = new Map<string, typeof targets>();
-  for (const t of targets) groups.set(t.group ?? t.id, [...(groups.get(t.group ?? t.id) ?? []), t]);
+  for (const target of targets)
+    groups.set(target.group ?? target.id, [...(groups.get(target.group ?? target.id) ?? []), target]);
   for (const [name, all] of groups) {
-    const t = all.reduce((x, y) => (y.along > x.along ? y : x));
+    const target = all.reduce((eachTarget, y) => (y.along > eachTarget.along ? y : eachTarget));
     const id = targetRole(name);
-    const known = thing(a.kit, t.item);
-    const as = known ? { ...known, width: t.width, height: t.height } : null;
-    const rules = singles(t.rule);
-    const upright = rules.every((r) => r.kind === "touch" || r.kind === "topple" || r.kind === "through");
+    const known = thing(activity.kit, target.item);
+    const as = known ? { ...known, width: target.width, height: target.height } : null;
+    const rules = singles(target.rule);
+    const upright = rules.every((rule) => rule.kind === "touch" || rule.kind === "topple" || rule.kind === "through");
     const { limits, wishes } = asked(id);
     // What carries a letter is written on, and is seen from the line.
-    const signed = all.some((x) => x.sign !== undefined);
+    const signed = all.some((eachTarget) => eachTarget.sign !== undefined);
     const may = signed ? [...limits, WRITTEN] : limits;
     const use = signed ? "letters" : "target";
     roles.push({
@@ -92,7 +97,7 @@ export function rolesOf(a: Activity, players: number, age: Age = USUAL_AGE): { r
       as,
       optional: false,
     });
-    if (rules.some((r) => r.kind === "touch")) continue;
+    if (rules.some((rule) => rule.kind === "touch")) continue;
     const [r] = rules;
     for (const { id: object } of sending) {
       if (r!.kind === "into") couplings.push({ kind: "enters", object, opening: id });
@@ -105,10 +110,10 @@ export function rolesOf(a: Activity, players: number, age: Age = USUAL_AGE): { r
         object: "send",
         pin: id,
         filling: r!.filling ?? 0,
-        sends: { action: a.aim.action, age, metres: t.along - from },
+        sends: { action: activity.aim.action, age, metres: target.along - from },
       });
   }
-  const held = heldIn(a);
+  const held = heldIn(activity);
   if (held)
     roles.push({
       id: "implement",
@@ -117,31 +122,31 @@ export function rolesOf(a: Activity, players: number, age: Age = USUAL_AGE): { r
       count: 1,
       held,
       ...asked("implement"),
-      as: thing(a.kit, a.kit.implement ?? held.usual) ?? null,
+      as: thing(activity.kit, activity.kit.implement ?? held.usual) ?? null,
       optional: false,
     });
-  const stands = a.layout && layoutNamed(a.layout.name).item;
-  if (a.layout && stands)
+  const stands = activity.layout && layoutNamed(activity.layout.name).item;
+  if (activity.layout && stands)
     roles.push({
       id: "layout",
       use: stands.use,
       move: null,
-      count: thingsOf(a.layout),
+      count: thingsOf(activity.layout),
       ...asked("layout"),
-      as: thing(a.kit, a.layout.item) ?? null,
+      as: thing(activity.kit, activity.layout.item) ?? null,
       optional: false,
     });
-  if (a.ramp)
+  if (activity.ramp)
     roles.push({
       id: "ramp",
       use: "ramp",
       move: null,
       count: 1,
       ...asked("ramp"),
-      as: thing(a.kit, "cardboard") ?? null,
+      as: thing(activity.kit, "cardboard") ?? null,
       optional: false,
     });
-  const marker = thing(a.kit, a.kit.marker) ?? null;
+  const marker = thing(activity.kit, activity.kit.marker) ?? null;
   const lines = partsOf(parts, "line").length;
   roles.push({
     id: "marker",
@@ -153,14 +158,14 @@ export function rolesOf(a: Activity, players: number, age: Age = USUAL_AGE): { r
     optional: false,
   });
   if (needs.blocker) {
-    const as = thing(a.kit, a.kit.blocker) ?? null;
+    const as = thing(activity.kit, activity.kit.blocker) ?? null;
     roles.push({ id: "blocker", use: "blocker", move: null, count: 1, ...asked("blocker"), as, optional: true });
   }
   return { roles, couplings };
 }
 
 /** Whether two sides need things that can be told apart. */
-export function twoSets(a: Activity, players: number): boolean {
-  const { apart } = opened(a).needs;
-  return apart && players >= 2 && a.players.most >= 2 && a.players.modes.includes("against");
+export function twoSets(activity: Activity, players: number): boolean {
+  const { apart } = opened(activity).needs;
+  return apart && players >= 2 && activity.players.most >= 2 && activity.players.modes.includes("against");
 }

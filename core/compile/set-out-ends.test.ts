@@ -10,11 +10,12 @@ it("a child that sets out itself meets something between all near and all far", 
   for (const name of ["board", "sweep", "climb"] as const) {
     const a = activity.parse({ ...fromPattern(name), setOut: field });
     const { near, far } = setOutEnds(a)!;
-    for (const p of opened(near).pegs) expect(p.distance).toBeLessThan(1.1);
-    for (const p of opened(far).pegs) expect(p.distance).toBeGreaterThan(2.9);
+    for (const peg of opened(near).pegs) expect(peg.distance).toBeLessThan(1.1);
+    for (const peg of opened(far).pegs) expect(peg.distance).toBeGreaterThan(2.9);
     expect(opened(near).pegs).toHaveLength(opened(a).pegs.length);
-    const one = (x: typeof a) => {
-      const side = forecastActivity(x, [{ age: 8 }], { players: 1, mode: "alone", seed: 1 }, "middle").sides[0]!;
+    const one = (givenActivity: typeof a) => {
+      const side = forecastActivity(givenActivity, [{ age: 8 }], { players: 1, mode: "alone", seed: 1 }, "middle")
+        .sides[0]!;
       return name === "board" ? -mean(side.points) : mean(side.sends) / Math.max(side.finish, 1e-6);
     };
     expect(one(near)).toBeLessThan(one(far));
@@ -24,7 +25,7 @@ it("a child that sets out itself meets something between all near and all far", 
 it("a bigger number farther is kept, and where nothing is set out there are no ends", () => {
   const a = activity.parse({ ...fromPattern("climb"), setOut: { near: 0.8, far: 3.2, width: 2.4, farther: true } });
   for (const end of Object.values(setOutEnds(a)!)) {
-    const at = opened(end).pegs.map((p) => p.distance);
+    const at = opened(end).pegs.map((peg) => peg.distance);
     expect(at).toEqual([...at].sort((x, y) => x - y));
     expect(new Set(at).size).toBe(at.length);
   }

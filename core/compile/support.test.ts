@@ -8,7 +8,7 @@ import { openPlay } from "../referee/referee.ts";
 import { compileFor } from "./card.ts";
 import { SUPPORT_IDS, type Support, supported } from "./support.ts";
 
-const rateIn = (a: Activity) => Math.max(...rates(a, { age: 8 }).values());
+const rateIn = (givenActivity: Activity) => Math.max(...rates(givenActivity, { age: 8 }).values());
 
 describe("support", () => {
   it.each(patternNames)(

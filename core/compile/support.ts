@@ -49,61 +49,76 @@ export interface Supported {
 /** What one kind of support makes of an activity; null: it has no use for it. Nothing about the child itself is said. */
 const EFFECT: Record<
   Support,
-  (a: Activity) => { activity?: Activity; self?: Omit<Role, "role">; note?: string } | null
+  (activity: Activity) => { activity?: Activity; self?: Omit<Role, "role">; note?: string } | null
 > = {
-  nearer: (a) => (canMove(a) ? { self: { nearer: Math.min(NEARER, canMove(a)!.most) } } : null),
-  farther: (a) => (canMove(a) ? { self: { nearer: -NEARER } } : null),
-  seated: (a) => (asksAlone(a) ? { self: { posture: "sitting" } } : null),
-  otherHand: (a) => (asksAlone(a) ? { self: { otherHand: true } } : null),
-  bigger: (a) =>
-    opened(a).probes.some((p) => p.ask.kind === "send" && p.ask.aim.kind === "any") ? { self: { wider: WIDER } } : null,
-  bounce: (a) => {
-    const game = { params: a.pattern.params, match: a.match };
-    const off = opened(a)
+  nearer: (activity) => (canMove(activity) ? { self: { nearer: Math.min(NEARER, canMove(activity)!.most) } } : null),
+  farther: (activity) => (canMove(activity) ? { self: { nearer: -NEARER } } : null),
+  seated: (activity) => (asksAlone(activity) ? { self: { posture: "sitting" } } : null),
+  otherHand: (activity) => (asksAlone(activity) ? { self: { otherHand: true } } : null),
+  bigger: (activity) =>
+    opened(activity).probes.some((probe) => probe.ask.kind === "send" && probe.ask.aim.kind === "any")
+      ? { self: { wider: WIDER } }
+      : null,
+  bounce: (activity) => {
+    const game = { params: activity.pattern.params, match: activity.match };
+    const off = opened(activity)
       .familyKnobs()
-      .filter((k) => k.kind === "toggle" && k.path[k.path.length - 1] === "bounce" && setTo(k, game) === false);
+      .filter(
+        (familyKnob) =>
+          familyKnob.kind === "toggle" &&
+          familyKnob.path[familyKnob.path.length - 1] === "bounce" &&
+          setTo(familyKnob, game) === false,
+      );
     return off.length > 0
       ? {
           activity: adjusted(
-            a,
-            off.map((k) => ({ field: fieldOf(k), value: true })),
+            activity,
+            off.map((knob) => ({ field: fieldOf(knob), value: true })),
           ),
         }
       : null;
   },
-  fewer: (a) => {
-    const knob = standingKnobs(opened(a).pattern, a.pattern.params).find((k) => fieldOf(k) === TARGETS_FIELD);
+  fewer: (activity) => {
+    const knob = standingKnobs(opened(activity).pattern, activity.pattern.params).find(
+      (standingKnob) => fieldOf(standingKnob) === TARGETS_FIELD,
+    );
     if (knob?.kind !== "number") return null;
     const value = Math.max(knob.least, Math.ceil(FEWER * knob.most));
-    return value < knob.most ? { activity: adjusted(a, [{ field: TARGETS_FIELD, value }]) } : null;
+    return value < knob.most ? { activity: adjusted(activity, [{ field: TARGETS_FIELD, value }]) } : null;
   },
-  twoHands: (a) => (asksAlone(a) ? { note: "support.twoHands" } : null),
-  moreTime: (a) =>
-    a.match.seconds === null
+  twoHands: (activity) => (asksAlone(activity) ? { note: "support.twoHands" } : null),
+  moreTime: (activity) =>
+    activity.match.seconds === null
       ? null
-      : { activity: { ...a, match: { ...a.match, seconds: Math.min(1800, Math.round(LONGER * a.match.seconds)) } } },
-  slower: (a) => {
-    const is = thing(a.kit, SLOW);
-    const now = thing(a.kit, a.kit.send);
-    const can = is && now && is.id !== now.id && now.moves.includes("air") && opened(a).needs.pieces > 0;
-    return can ? { activity: { ...a, kit: { ...a.kit, send: SLOW } } } : null;
+      : {
+          activity: {
+            ...activity,
+            match: { ...activity.match, seconds: Math.min(1800, Math.round(LONGER * activity.match.seconds)) },
+          },
+        },
+  slower: (activity) => {
+    const is = thing(activity.kit, SLOW);
+    const now = thing(activity.kit, activity.kit.send);
+    const can = is && now && is.id !== now.id && now.moves.includes("air") && opened(activity).needs.pieces > 0;
+    return can ? { activity: { ...activity, kit: { ...activity.kit, send: SLOW } } } : null;
   },
-  placeIn: (a) => (opened(a).parts.some((p) => p.kind === "target") ? { note: "support.placeIn" } : null),
+  placeIn: (activity) =>
+    opened(activity).parts.some((part) => part.kind === "target") ? { note: "support.placeIn" } : null,
   holdStill: () => ({ note: "support.holdStill" }),
-  rollAlong: (a) =>
-    a.aim.action === "underarmRoll" || a.aim.action === "slide" ? { note: "support.rollAlong" } : null,
+  rollAlong: (activity) =>
+    activity.aim.action === "underarmRoll" || activity.aim.action === "slide" ? { note: "support.rollAlong" } : null,
   withPartner: () => ({ note: "support.withPartner" }),
-  callFirst: (a) => (opened(a).pegs.length > 1 ? { note: "support.callFirst" } : null),
+  callFirst: (activity) => (opened(activity).pegs.length > 1 ? { note: "support.callFirst" } : null),
 };
-const canMove = (a: Activity) => {
-  const range = lineRange(opened(a).pattern, a.pattern.params);
+const canMove = (activity: Activity) => {
+  const range = lineRange(opened(activity).pattern, activity.pattern.params);
   return range && range.most > 0 ? range : null;
 };
-const asksAlone = (a: Activity) => opened(a).probes.length > 0;
+const asksAlone = (activity: Activity) => opened(activity).probes.length > 0;
 
 /** An activity with what one child needs: each support that it has a use for, in the order of the list. */
-export function supported(a: Activity, ids: readonly Support[]): Supported {
-  let activity = a;
+export function supported(givenActivity: Activity, ids: readonly Support[]): Supported {
+  let activity = givenActivity;
   let self: Omit<Role, "role"> | null = null;
   const notes: Phrase[] = [];
   const fits: Support[] = [];

@@ -16,51 +16,54 @@ export const NOTHING_DECIDED: Decided = { home: null, fixed: {}, also: [] };
 /** Things that a home may have beside those it told of are offered commonest first, so many at most. */
 const MAX_OFFERED = 8;
 
-const homeOf = (m: Making, d: Decided): HomeFacts | undefined => m.homes.find((h) => h.id === d.home) ?? m.homes[0];
+const homeOf = (making: Making, decided: Decided): HomeFacts | undefined =>
+  making.homes.find((home) => home.id === decided.home) ?? making.homes[0];
 
 /** The making with what the family has beside counted in. */
-function withAlso(m: Making, d: Decided): Making {
-  const items = listOf(m.items.own, m.items.hidden);
-  const at = homeOf(m, d);
-  if (!at || d.also.length === 0) return m;
+function withAlso(making: Making, decided: Decided): Making {
+  const items = listOf(making.items.own, making.items.hidden);
+  const at = homeOf(making, decided);
+  if (!at || decided.also.length === 0) return making;
   const more = Object.fromEntries(
-    d.also.flatMap((id) => items.filter((i) => i.id === id).map((i) => [id, Math.max(1, i.count)])),
+    decided.also.flatMap((id) => items.filter((item) => item.id === id).map((item) => [id, Math.max(1, item.count)])),
   );
-  const homes = m.homes.map((h) => (h.id === at.id ? { ...h, kit: { ...stockOf(h, items), ...more } } : h));
-  return { ...m, homes };
+  const homes = making.homes.map((home) =>
+    home.id === at.id ? { ...home, kit: { ...stockOf(home, items), ...more } } : home,
+  );
+  return { ...making, homes };
 }
 
 /** A card made again as the family decided. What does not fit any more (a thing that is gone) is chosen anew. */
-export function remake(m: Making, d: Decided): Card {
-  const made = d.bare ? { ...m, designed: bareOf(m.designed) } : withAlso(m, d);
-  const card = compileFor(made, d.home ?? undefined, d.bare ? {} : d.fixed);
-  return { ...card, making: m };
+export function remake(making: Making, decided: Decided): Card {
+  const made = decided.bare ? { ...making, designed: bareOf(making.designed) } : withAlso(making, decided);
+  const card = compileFor(made, decided.home ?? undefined, decided.bare ? {} : decided.fixed);
+  return { ...card, making: making };
 }
 
 /** What else could serve in a role: from what is here, and of what one might have; best first. */
-export function swapOptions(m: Making, d: Decided, role: string): { here: string[]; ifHave: string[] } {
-  const made = withAlso(m, d);
-  const items = listOf(m.items.own, m.items.hidden);
-  const home = homeOf(made, d);
+export function swapOptions(making: Making, decided: Decided, role: string): { here: string[]; ifHave: string[] } {
+  const made = withAlso(making, decided);
+  const items = listOf(making.items.own, making.items.hidden);
+  const home = homeOf(made, decided);
   if (!home) return { here: [], ifHave: [] };
-  const others = Object.fromEntries(Object.entries(d.fixed).filter(([r]) => r !== role));
+  const others = Object.fromEntries(Object.entries(decided.fixed).filter(([key]) => key !== role));
   const base = choosingFor(made.designed, home, items, { fixed: others });
   const can = (id: string, stock: Readonly<Record<string, number>>) => {
     const chosen = choose({ ...base, stock, fixed: { ...others, [role]: id } });
-    const pick = chosen.picks.find((p) => p.role === role);
-    return pick?.item === id && chosen.unmet.every((u) => u.optional) ? chosen.cost : null;
+    const pick = chosen.picks.find((eachPick) => eachPick.role === role);
+    return pick?.item === id && chosen.unmet.every((unmet) => unmet.optional) ? chosen.cost : null;
   };
-  const r = base.roles.find((x) => x.id === role);
+  const r = base.roles.find((eachRole) => eachRole.id === role);
   if (!r) return { here: [], ifHave: [] };
-  const serving = items.filter((i) => serves(i, r));
+  const serving = items.filter((item) => serves(item, r));
   const sorted = (list: { id: string; by: number }[]) => list.sort((a, b) => a.by - b.by).map((x) => x.id);
   const here: { id: string; by: number }[] = [];
   const ifHave: { id: string; by: number }[] = [];
-  for (const i of serving) {
-    const cost = can(i.id, base.stock);
-    if (cost !== null) here.push({ id: i.id, by: cost });
-    else if (!i.made && can(i.id, { ...base.stock, [i.id]: Math.max(i.count, r.count) }) !== null)
-      ifHave.push({ id: i.id, by: -i.homes });
+  for (const item of serving) {
+    const cost = can(item.id, base.stock);
+    if (cost !== null) here.push({ id: item.id, by: cost });
+    else if (!item.made && can(item.id, { ...base.stock, [item.id]: Math.max(item.count, r.count) }) !== null)
+      ifHave.push({ id: item.id, by: -item.homes });
   }
   return { here: sorted(here), ifHave: sorted(ifHave).slice(0, MAX_OFFERED) };
 }

@@ -9,10 +9,13 @@ const AT_THE_LINE: Phrase = { key: "together.line" };
  * What two or more are told before they play: who stands where, whose things are whose, what a grown-up does. `sets`: what the home has for two
  * sides (see `ForHome`), null where nobody said.
  */
-export function togetherOf(a: Activity, home: { sets: "two" | "one" | null; marked: string | null } | null): Phrase[] {
-  if (a.players.most < 2 || a.players.modes.every((m) => m === "alone")) return [];
-  const { pattern, needs } = opened(a);
-  const against = needs.apart && a.players.modes.includes("against");
+export function togetherOf(
+  activity: Activity,
+  home: { sets: "two" | "one" | null; marked: string | null } | null,
+): Phrase[] {
+  if (activity.players.most < 2 || activity.players.modes.every((mode) => mode === "alone")) return [];
+  const { pattern, needs } = opened(activity);
+  const against = needs.apart && activity.players.modes.includes("against");
   const whose = !against
     ? needs.pieces > 0
       ? "together.shared"
@@ -25,9 +28,9 @@ export function togetherOf(a: Activity, home: { sets: "two" | "one" | null; mark
         ? "together.oneSet"
         : "together.apart";
   return [
-    pattern.together?.(a.pattern.params) ?? AT_THE_LINE,
+    pattern.together?.(activity.pattern.params) ?? AT_THE_LINE,
     ...(whose ? [{ key: whose }] : []),
     { key: "together.helper" },
-    ...(a.players.call ? [{ key: "call.card" }] : []),
+    ...(activity.players.call ? [{ key: "call.card" }] : []),
   ];
 }

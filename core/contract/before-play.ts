@@ -26,9 +26,9 @@ interface SetState extends BaseState {
   lines?: Readonly<Record<number, number>>;
 }
 /** What was set before the first send, by field; where the child stood the targets as `laid`. */
-export const setIn = (s: BaseState): SetState["set"] => (s as SetState).set;
+export const setIn = (state: BaseState): SetState["set"] => (state as SetState).set;
 /** Where the child stood the targets, metres; null: where the teacher did. */
-export const laidIn = (s: BaseState): readonly Spot[] | null => (s as SetState).laid ?? null;
+export const laidIn = (state: BaseState): readonly Spot[] | null => (state as SetState).laid ?? null;
 
 /** The targets of a layout, as they are set out. Only their own game's: nothing about the space matters to them. */
 const targetsOf = (pattern: AnyPattern, params: unknown) =>
@@ -52,8 +52,8 @@ export function beforePlay(
     ]),
   );
   const lineValues = own(fields, LINE_FIELD);
-  const toLay = (s: BaseState) => {
-    const now = fresh.get(s);
+  const toLay = (state: BaseState) => {
+    const now = fresh.get(state);
     return now && !now.lies ? now : null;
   };
 
@@ -64,22 +64,22 @@ export function beforePlay(
       player,
       field: SET_OUT_FIELD,
       spots: targets.map(({ id, along, across }) => ({ id, along, across })),
-      size: Math.max(...targets.map((t) => t.width)),
+      size: Math.max(...targets.map((target) => target.width)),
       things: targets.map(({ item, label, width }) => ({ item, label, size: width })),
       takes: { by: [player], seconds: LAY * targets.length, walk: field.far, moving: true },
     };
   }
   /** The same game with its targets where they were put, or a refusal. */
-  function lay(s: BaseState, now: { params: unknown; match: Match }, e: Extract<GameEvent, { kind: "arrange" }>) {
+  function lay(state: BaseState, now: { params: unknown; match: Match }, e: Extract<GameEvent, { kind: "arrange" }>) {
     const { pattern } = game;
     const targets = targetsOf(pattern, now.params);
-    const spots = targets.map((t) => e.spots.find((x) => x.id === t.id));
-    if (spots.some((x) => !x) || e.spots.length !== targets.length)
+    const spots = targets.map((target) => e.spots.find((spot) => spot.id === target.id));
+    if (spots.some((spot) => !spot) || e.spots.length !== targets.length)
       return refuse("refused.allTargets", { count: targets.length });
-    const list = spots.map((x, i) => ({ ...x!, size: targets[i]!.width }));
+    const list = spots.map((spot, i) => ({ ...spot!, size: targets[i]!.width }));
     // As the teacher drew them they may always stand.
     const asDrawn = list.every((x, i) => x.along === mm(targets[i]!.along) && x.across === mm(targets[i]!.across));
-    const number = (id: string) => targets.findIndex((t) => t.id === id) + 1;
+    const number = (id: string) => targets.findIndex((target) => target.id === id) + 1;
     if (!asDrawn) {
       const wrong = amiss(list, { ...setOut!, across: 0 });
       if (wrong?.kind === "outside") return refuse("refused.targetOutside", { number: number(wrong.id), cm: wrong.cm });
@@ -92,38 +92,38 @@ export function beforePlay(
     const checked = pattern.params.safeParse(placed(now.params, laid));
     if (!checked.success) return refuse("refused.notAllowed", { field: SET_OUT_FIELD });
     const told: SetState["set"] = asDrawn ? {} : { laid: laid.map((x) => `${x.along},${x.across}`).join(" ") };
-    const set = { ...setIn(s), ...told };
+    const set = { ...setIn(state), ...told };
     const begun: SetState = {
-      ...start(checked.data, now.match, s.setup),
+      ...start(checked.data, now.match, state.setup),
       ...(Object.keys(set).length > 0 && { set }),
       ...(!asDrawn && { laid }),
-      ...((s as SetState).lines && { lines: (s as SetState).lines! }),
+      ...((state as SetState).lines && { lines: (state as SetState).lines! }),
     };
     fresh.set(begun, { params: checked.data, match: now.match, lies: true });
     return begun;
   }
 
   /** Somebody goes to a line of its own: all of them before play, after that the one whose turn it is, or who says so. */
-  function standAt(s: BaseState, e: Extract<GameEvent, { kind: "set" }>) {
-    const now = fresh.get(s);
-    const all = Array.from({ length: s.setup.players }, (_, i) => i);
-    const who = now && e.by === undefined ? all : [e.by ?? game.turn(s).player];
-    if (who.some((i) => i >= s.setup.players)) return refuse("refused.notTheirTurn");
+  function standAt(state: BaseState, e: Extract<GameEvent, { kind: "set" }>) {
+    const now = fresh.get(state);
+    const all = Array.from({ length: state.setup.players }, (_, i) => i);
+    const who = now && e.by === undefined ? all : [e.by ?? game.turn(state).player];
+    if (who.some((i) => i >= state.setup.players)) return refuse("refused.notTheirTurn");
     const lines: Record<number, number> = {
-      ...(s as SetState).lines,
+      ...(state as SetState).lines,
       ...Object.fromEntries(who.map((i) => [i, Number(e.value)])),
     };
-    const { [LINE_FIELD]: before, ...others } = setIn(s) ?? {};
+    const { [LINE_FIELD]: before, ...others } = setIn(state) ?? {};
     // What changed in the middle of it compares with nothing but the like.
     const told = !who.includes(0) ? before : !now ? "changed" : lines[0] === 0 ? undefined : lines[0];
-    const next: SetState = { ...s, lines, set: { ...others, ...(told !== undefined && { [LINE_FIELD]: told }) } };
+    const next: SetState = { ...state, lines, set: { ...others, ...(told !== undefined && { [LINE_FIELD]: told }) } };
     if (now) fresh.set(next, now);
     return next;
   }
 
   /** The game set otherwise, from what it was at first: everything that was set so far holds. */
-  function put(s: BaseState, e: Extract<GameEvent, { kind: "set" }>, lies: boolean) {
-    const set = { ...setIn(s), [e.field]: e.value };
+  function put(state: BaseState, e: Extract<GameEvent, { kind: "set" }>, lies: boolean) {
+    const set = { ...setIn(state), [e.field]: e.value };
     const settings = Object.entries(set).flatMap(([field, value]): Setting[] =>
       Object.hasOwn(fields, field) && field !== LINE_FIELD ? [{ field, value }] : [],
     );
@@ -132,14 +132,14 @@ export function beforePlay(
       match: game.match,
     });
     // Other targets are set out anew.
-    const { laid, lines } = s as SetState;
+    const { laid, lines } = state as SetState;
     const stands = laid && e.field !== TARGETS_FIELD ? laid : null;
     const params = stands ? placed(next.params, stands) : next.params;
     const checked = game.pattern.params.safeParse(params);
     if (!checked.success) return refuse("refused.notAllowed", { field: e.field });
     const { laid: told, ...drawn } = set;
     const begun: SetState = {
-      ...start(checked.data, next.match, s.setup),
+      ...start(checked.data, next.match, state.setup),
       set: stands || told === undefined ? set : drawn,
       ...(stands && { laid: stands }),
       ...(lines && { lines }),
@@ -153,54 +153,54 @@ export function beforePlay(
   return {
     ...game,
     start(setup) {
-      const s = game.start(setup);
-      fresh.set(s, first);
-      return s;
+      const state = game.start(setup);
+      fresh.set(state, first);
+      return state;
     },
-    asks(s) {
-      const asks = game.asks(s);
+    asks(state) {
+      const asks = game.asks(state);
       const [ask] = asks;
       if (!ask) return asks;
-      const { lines } = s as SetState;
-      const from = lines ? asks.map((a) => nearerBy(a, lines[a.player] ?? 0)) : asks;
+      const { lines } = state as SetState;
+      const from = lines ? asks.map((eachAsk) => nearerBy(eachAsk, lines[eachAsk.player] ?? 0)) : asks;
       const line = lineValues && { [LINE_FIELD]: lines?.[ask.player] ?? 0 };
       const may = (of: typeof fields): Ask => ({
         kind: "set",
         player: ask.player,
         optional: true,
         fields: of,
-        now: { ...setIn(s), ...line },
+        now: { ...setIn(state), ...line },
       });
-      if (!fresh.has(s)) return line ? [...from, may({ [LINE_FIELD]: lineValues })] : from;
-      const lies = toLay(s);
+      if (!fresh.has(state)) return line ? [...from, may({ [LINE_FIELD]: lineValues })] : from;
+      const lies = toLay(state);
       const now = lies ? [layAsk(lies.params, ask.player, setOut!)] : from;
       return family.length === 0 ? now : [...now, may(fields)];
     },
-    company: (s) => (fresh.has(s) ? { leave: [], join: [] } : game.company(s)),
-    step(s, e) {
+    company: (state) => (fresh.has(state) ? { leave: [], join: [] } : game.company(state)),
+    step(state, event) {
       // Until something has happened, who plays is chosen anew.
-      if (fresh.has(s) && (e.kind === "leave" || e.kind === "join")) return refuse("refused.chooseAgain");
-      const lies = toLay(s);
-      if (lies && e.kind === "arrange") return lay(s, lies, e);
-      if (lies && e.kind !== "set") return refuse("refused.layFirst");
-      if (e.kind !== "set" || family.length === 0) return game.step(s, e);
-      if (game.ending(s)) return refuse("refused.over");
-      const values: readonly unknown[] | undefined = own(fields, e.field);
-      const now = fresh.get(s);
-      if (!now && e.field !== LINE_FIELD) return refuse("refused.setFirst");
-      if (!values?.includes(e.value)) return refuse("refused.notAllowed", { field: e.field });
-      return e.field === LINE_FIELD || !now ? standAt(s, e) : put(s, e, now.lies);
+      if (fresh.has(state) && (event.kind === "leave" || event.kind === "join")) return refuse("refused.chooseAgain");
+      const lies = toLay(state);
+      if (lies && event.kind === "arrange") return lay(state, lies, event);
+      if (lies && event.kind !== "set") return refuse("refused.layFirst");
+      if (event.kind !== "set" || family.length === 0) return game.step(state, event);
+      if (game.ending(state)) return refuse("refused.over");
+      const values: readonly unknown[] | undefined = own(fields, event.field);
+      const now = fresh.get(state);
+      if (!now && event.field !== LINE_FIELD) return refuse("refused.setFirst");
+      if (!values?.includes(event.value)) return refuse("refused.notAllowed", { field: event.field });
+      return event.field === LINE_FIELD || !now ? standAt(state, event) : put(state, event, now.lies);
     },
-    turn(s) {
-      const at = game.turn(s);
-      const lies = toLay(s);
+    turn(state) {
+      const at = game.turn(state);
+      const lies = toLay(state);
       if (!lies) return at;
       return { ...at, now: { key: "setOut.lay", params: { count: targetsOf(game.pattern, lies.params).length } } };
     },
-    key: (s) => {
-      const { lines } = s as SetState;
-      const told = [setIn(s), lines].flatMap((x) => (x ? [` ${JSON.stringify(x)}`] : []));
-      return `${toLay(s) ? "lay " : ""}${game.key(s)}${told.join("")}`;
+    key: (state) => {
+      const { lines } = state as SetState;
+      const told = [setIn(state), lines].flatMap((x) => (x ? [` ${JSON.stringify(x)}`] : []));
+      return `${toLay(state) ? "lay " : ""}${game.key(state)}${told.join("")}`;
     },
   };
 }

@@ -16,9 +16,9 @@ const miss = { kind: "send", hit: null };
 
 describe("an exercise between sends", () => {
   it("is owed after every so many, comes before anything else, and counts for nothing", () => {
-    const p = take(openPlay(gamePartOf(having("climb")), ALONE), miss);
-    expect(askOf(view(p).asks, "task")).toBeUndefined();
-    const owed = take(p, miss);
+    const play = take(openPlay(gamePartOf(having("climb")), ALONE), miss);
+    expect(askOf(view(play).asks, "task")).toBeUndefined();
+    const owed = take(play, miss);
     expect(view(owed).asks[0]).toMatchObject({ kind: "task", exercise: "star jumps", dose: 4 });
     expect(view(owed).now.key).toBe("between.now");
     expect(refusalOf(owed, miss)).toEqual({ key: "refused.extraFirst", params: { exercise: "star jumps" } });
@@ -32,9 +32,9 @@ describe("an exercise between sends", () => {
 
   it("is each player's own", () => {
     const two: Setup = { players: 2, mode: "against", seed: 1 };
-    const p = take(openPlay(gamePartOf(having("climb")), two), miss, miss);
-    expect(view(p).asks[0]!.kind).toBe("send");
-    const owed = take(p, miss);
+    const play = take(openPlay(gamePartOf(having("climb")), two), miss, miss);
+    expect(view(play).asks[0]!.kind).toBe("send");
+    const owed = take(play, miss);
     expect(view(owed).asks[0]).toMatchObject({ kind: "task", player: 0 });
     expect(view(owed).player).toBe(0);
     expect(view(take(owed, { kind: "task" })).asks[0]).toMatchObject({ kind: "send", player: 1 });
@@ -42,9 +42,9 @@ describe("an exercise between sends", () => {
 
   it("does not hold up the bell, nor the end", () => {
     const bell = having("sweep", { ...BETWEEN, every: 1 }, { match: { ...fromPattern("sweep").match, seconds: 20 } });
-    const p = take(openPlay(gamePartOf(bell), ALONE), { kind: "ready" }, miss);
-    expect(view(p).asks.map((a) => a.kind)).toEqual(["task", "bell"]);
-    expect(view(take(p, { kind: "bell", at: 20_000 })).done).toBe("over");
+    const play = take(openPlay(gamePartOf(bell), ALONE), { kind: "ready" }, miss);
+    expect(view(play).asks.map((ask) => ask.kind)).toEqual(["task", "bell"]);
+    expect(view(take(play, { kind: "bell", at: 20_000 })).done).toBe("over");
     const climb = having(
       "climb",
       { ...BETWEEN, every: 1 },
@@ -66,7 +66,9 @@ describe("an exercise between sends", () => {
   });
 
   it("is for every game in which something is sent, and for no other", () => {
-    const can = patternNames.filter((n) => parseActivity({ ...fromPattern(n), between: BETWEEN }).ok);
+    const can = patternNames.filter(
+      (patternName) => parseActivity({ ...fromPattern(patternName), between: BETWEEN }).ok,
+    );
     for (const name of ["tally", "rally", "goals", "bases", "swapSquare"]) expect(can).not.toContain(name);
     expect(can.length).toBeGreaterThanOrEqual(10);
     const no = parseActivity({ ...fromPattern("tally"), between: BETWEEN });

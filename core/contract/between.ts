@@ -8,8 +8,8 @@ interface OwingState extends BaseState {
   owes?: readonly number[];
   since?: Readonly<Record<number, number>>;
 }
-const owesIn = (s: BaseState): readonly number[] => (s as OwingState).owes ?? [];
-const sinceIn = (s: BaseState): Readonly<Record<number, number>> => (s as OwingState).since ?? {};
+const owesIn = (state: BaseState): readonly number[] => (state as OwingState).owes ?? [];
+const sinceIn = (state: BaseState): Readonly<Record<number, number>> => (state as OwingState).since ?? {};
 
 /** The same game in which whoever has sent so many times does an exercise before anything else of its own. The bell does not wait for it. */
 export function withBetween(game: Game, { exercise, dose, every, each }: Between): Game {
@@ -20,65 +20,70 @@ export function withBetween(game: Game, { exercise, dose, every, each }: Between
     dose,
     takes: { by: [player], seconds: dose * each, walk: 0, moving: true },
   });
-  const owing = (s: BaseState) => (game.ending(s) ? [] : owesIn(s));
-  const paid = (s: BaseState, player: number, at: number): OwingState => ({
-    ...s,
+  const owing = (state: BaseState) => (game.ending(state) ? [] : owesIn(state));
+  const paid = (state: BaseState, player: number, at: number): OwingState => ({
+    ...state,
     // What happens later is later than this, too.
-    ...("last" in s && { last: at }),
-    owes: owesIn(s).filter((i) => i !== player),
+    ...("last" in state && { last: at }),
+    owes: owesIn(state).filter((i) => i !== player),
   });
-  const who = (s: BaseState, e: GameEvent): number =>
-    ("by" in e ? e.by : undefined) ?? owing(s)[0] ?? game.turn(s).player;
+  const who = (state: BaseState, event: GameEvent): number =>
+    ("by" in event ? event.by : undefined) ?? owing(state)[0] ?? game.turn(state).player;
 
   return {
     ...game,
-    asks(s) {
-      const owes = owing(s);
-      if (owes.length === 0) return game.asks(s);
+    asks(state) {
+      const owes = owing(state);
+      if (owes.length === 0) return game.asks(state);
       // Whoever owes nothing goes on only where all play at the same time.
       const others = game
-        .asks(s)
-        .filter((a) => a.kind === "bell" || (a.kind !== "carry" && !owes.includes(a.player) && atOnce(game, s)));
+        .asks(state)
+        .filter(
+          (ask) => ask.kind === "bell" || (ask.kind !== "carry" && !owes.includes(ask.player) && atOnce(game, state)),
+        );
       return [...owes.map(task), ...others];
     },
-    step(s, e) {
-      if (e.kind === "leave" || e.kind === "join") {
-        const next = game.step(s, e);
+    step(state, event) {
+      if (event.kind === "leave" || event.kind === "join") {
+        const next = game.step(state, event);
         // Whoever leaves owes nothing any more.
-        return isRefusal(next) || e.kind === "join" ? next : { ...next, owes: owesIn(s).filter((i) => i !== e.who) };
+        return isRefusal(next) || event.kind === "join"
+          ? next
+          : { ...next, owes: owesIn(state).filter((i) => i !== event.who) };
       }
-      const owes = owing(s);
-      const player = who(s, e);
-      if (owes.includes(player) && e.kind !== "bell") {
-        if (e.kind !== "task") return refuse("refused.extraFirst", { exercise });
-        if (e.at < ((s as { last?: number }).last ?? 0)) return refuse("refused.earlier");
-        return paid(s, player, e.at);
+      const owes = owing(state);
+      const player = who(state, event);
+      if (owes.includes(player) && event.kind !== "bell") {
+        if (event.kind !== "task") return refuse("refused.extraFirst", { exercise });
+        if (event.at < ((state as { last?: number }).last ?? 0)) return refuse("refused.earlier");
+        return paid(state, player, event.at);
       }
-      if (owes.length > 0 && e.kind !== "bell" && !atOnce(game, s)) return refuse("refused.extraFirst", { exercise });
-      const next = game.step(s, e);
-      if (isRefusal(next) || e.kind !== "send") return next;
-      const sent = (sinceIn(s)[player] ?? 0) + 1;
+      if (owes.length > 0 && event.kind !== "bell" && !atOnce(game, state))
+        return refuse("refused.extraFirst", { exercise });
+      const next = game.step(state, event);
+      if (isRefusal(next) || event.kind !== "send") return next;
+      const sent = (sinceIn(state)[player] ?? 0) + 1;
       const due = sent >= every;
       const after: OwingState = {
         ...next,
-        since: { ...sinceIn(s), [player]: due ? 0 : sent },
-        owes: due ? [...owesIn(s), player] : owesIn(s),
+        since: { ...sinceIn(state), [player]: due ? 0 : sent },
+        owes: due ? [...owesIn(state), player] : owesIn(state),
       };
       return after;
     },
-    turn(s) {
-      const [player] = owing(s);
-      const at = game.turn(s);
+    turn(state) {
+      const [player] = owing(state);
+      const at = game.turn(state);
       return player === undefined ? at : { ...at, player, now: { key: "between.now", params: { exercise, dose } } };
     },
-    key: (s) => `${game.key(s)} ${owing(s).join(",")};${Object.values(sinceIn(s)).join(",")}`,
+    key: (state) => `${game.key(state)} ${owing(state).join(",")};${Object.values(sinceIn(state)).join(",")}`,
   };
 }
 /** Whether several play at the same time: then an event may be anybody's. */
-const atOnce = (game: Game, s: BaseState) =>
+const atOnce = (game: Game, state: BaseState) =>
   new Set(
     game
-      .asks(s)
-      .filter((a) => a.kind !== "bell")
-      .map((a) => a.player),
+      .asks(state)
+      .filter((ask) => ask.kind !== "bell")
+      .map((ask) => ask.player),
   ).size > 1;

@@ -9,28 +9,28 @@ const opened = (name: PatternName, setup: Setup, more: object = {}) => {
   const doc = fromPattern(name);
   return openPlay(gamePartOf({ ...doc, match: { ...doc.match, ...more } }), setup);
 };
-const take = (p: Play, ...bodies: object[]) =>
-  bodies.reduce<Play>((q, body) => {
-    const next = referee(q, { at: q.standing.at(-1)?.event.at ?? 0, ...body } as never);
+const take = (play: Play, ...bodies: object[]) =>
+  bodies.reduce<Play>((eachPlay, body) => {
+    const next = referee(eachPlay, { at: eachPlay.standing.at(-1)?.event.at ?? 0, ...body } as never);
     if (isRefusal(next)) throw new Error(JSON.stringify([next.refused, body]));
     return next;
-  }, p);
-const refusedBy = (p: Play, body: object) => {
-  const next = referee(p, { at: p.standing.at(-1)?.event.at ?? 0, ...body } as never);
+  }, play);
+const refusedBy = (play: Play, body: object) => {
+  const next = referee(play, { at: play.standing.at(-1)?.event.at ?? 0, ...body } as never);
   return isRefusal(next) ? next.refused.key : null;
 };
 const miss = { kind: "send", hit: null };
 /** To the end, by what may be seen, left and right in turn, or the bell. */
-function playedOut(p: Play): Play {
-  let play = p;
+function playedOut(givenPlay: Play): Play {
+  let play = givenPlay;
   for (let i = 0; i < 4000 && !view(play).done; i++) {
     const v = view(play);
     const at = play.standing.at(-1)?.event.at ?? 0;
-    const bell = v.asks.find((a) => a.kind === "bell");
+    const bell = v.asks.find((ask) => ask.kind === "bell");
     const all = mainAsks(v.asks).flatMap(bodiesOf);
     const bodies = all.map((_, k) => all[(k + i) % all.length]!);
     const rings = bell ? [{ kind: "bell", at: bell.dueAt }] : [];
-    const seen = bodies.map((b) => ({ ...b, at }));
+    const seen = bodies.map((body) => ({ ...body, at }));
     const next = [...(i % 30 === 29 ? rings : []), ...seen, ...rings]
       .map((e) => referee(play, e as never))
       .find((x) => !isRefusal(x));
@@ -42,7 +42,7 @@ function playedOut(p: Play): Play {
 
 const MODES_OF = patternNames.flatMap((name) =>
   patternOf(name)
-    .modes.filter((m) => m !== "alone")
+    .modes.filter((mode) => mode !== "alone")
     .map((mode) => [name, mode] as const),
 );
 
@@ -56,7 +56,7 @@ describe("somebody leaves", () => {
         expect(view(left).company.leave).not.toContain(who);
         const over = playedOut(left);
         expect(view(over).done, name).not.toBeNull();
-        const standing = view(over).score.flatMap((s, i) => (view(over).out.includes(i) ? [] : s.players));
+        const standing = view(over).score.flatMap((score, i) => (view(over).out.includes(i) ? [] : score.players));
         expect(standing).not.toContain(who);
         expect(standing).toContain(0);
         // Taken back, everybody plays.
@@ -66,33 +66,33 @@ describe("somebody leaves", () => {
   });
 
   it("a side with nobody left is out: the other finishes its go, and beats nobody", () => {
-    const p = take(opened("climb", { players: 2, mode: "against", seed: 1 }), miss, { kind: "leave", who: 1 });
-    expect(view(p)).toMatchObject({ out: [1], player: 0 });
-    const over = playedOut(p);
+    const play = take(opened("climb", { players: 2, mode: "against", seed: 1 }), miss, { kind: "leave", who: 1 });
+    expect(view(play)).toMatchObject({ out: [1], player: 0 });
+    const over = playedOut(play);
     expect(view(over).ending!.winners).toEqual([]);
-    expect(refusedBy(p, { kind: "leave", who: 1 })).toBe("refused.notPlaying");
+    expect(refusedBy(play, { kind: "leave", who: 1 })).toBe("refused.notPlaying");
   });
 
   it("where two sides meet the game ends with the last of one of them, and nobody has won", () => {
     for (const name of ["rally", "goals", "bases", "threeLine"] as const) {
-      const p = take(opened(name, { players: 2, mode: "against", seed: 1 }), { kind: "leave", who: 1 });
-      expect(view(p).ending).toEqual({ reason: { key: "play.end.left" }, winners: [] });
+      const play = take(opened(name, { players: 2, mode: "against", seed: 1 }), { kind: "leave", who: 1 });
+      expect(view(play).ending).toEqual({ reason: { key: "play.end.left" }, winners: [] });
     }
   });
 
   it("of three that play for themselves the other two go on, in turn, and the one that left is gone from the score", () => {
-    const p = take(
+    const play = take(
       opened("bands", { players: 3, mode: "against", seed: 1, sides: [[0], [1], [2]] }),
       { kind: "send", rest: "z1" },
       { kind: "send", rest: "z1" },
       { kind: "leave", who: 1 },
     );
-    expect(view(p).score.map((s) => s.players)).toEqual([[0], [2]]);
-    expect(view(p).player).toBe(2);
+    expect(view(play).score.map((score) => score.players)).toEqual([[0], [2]]);
+    expect(view(play).player).toBe(2);
   });
 
   it("its turns go to the next of its side", () => {
-    const p = opened("rally", {
+    const play = opened("rally", {
       players: 4,
       mode: "against",
       seed: 1,
@@ -101,7 +101,7 @@ describe("somebody leaves", () => {
         [2, 3],
       ],
     });
-    const left = take(p, { kind: "leave", who: 3 });
+    const left = take(play, { kind: "leave", who: 3 });
     const servers = [0, 1, 2, 3, 4, 5].map((n) => {
       const q = take(left, ...Array.from({ length: n }, (_, i) => ({ kind: "point", side: i % 2 })));
       return view(q).player;
@@ -129,11 +129,11 @@ describe("somebody leaves", () => {
 describe("somebody joins", () => {
   it("between goes only, as a side of its own or on the one there is, and has its turn", () => {
     const goes = { goes: { count: 2, keep: "total" } };
-    const p = opened("climb", { players: 2, mode: "against", seed: 1 }, goes);
-    const joined = take(p, { kind: "join", side: null });
-    expect(view(joined).score.map((s) => s.players)).toEqual([[0], [1], [2]]);
+    const play = opened("climb", { players: 2, mode: "against", seed: 1 }, goes);
+    const joined = take(play, { kind: "join", side: null });
+    expect(view(joined).score.map((score) => score.players)).toEqual([[0], [1], [2]]);
     expect(view(take(joined, miss, miss)).player).toBe(2);
-    expect(refusedBy(take(p, miss), { kind: "join", side: null })).toBe("refused.joinLater");
+    expect(refusedBy(take(play, miss), { kind: "join", side: null })).toBe("refused.joinLater");
     const relay = take(opened("climb", { players: 2, mode: "relay", seed: 1 }), { kind: "join", side: 0 });
     expect([0, 1, 2, 3].map((n) => view(take(relay, ...Array(n).fill(miss))).player)).toEqual([0, 1, 2, 0]);
   });
@@ -152,16 +152,16 @@ describe("somebody joins", () => {
     const begun = opened(name, { players: 2, mode, seed: 1 });
     for (const side of view(begun).company.join) {
       const over = playedOut(take(begun, { kind: "join", side }));
-      expect(view(over).score.flatMap((s) => s.players)).toContain(2);
+      expect(view(over).score.flatMap((score) => score.players)).toContain(2);
     }
   });
 });
 
 describe("a dispute", () => {
   it("is kept and changes nothing; there is none alone, or before anything happened", () => {
-    const p = take(opened("climb", { players: 2, mode: "turns", seed: 1 }), miss);
-    const told = take(p, { kind: "dispute", by: 1 });
-    expect(view(told).score).toEqual(view(p).score);
+    const play = take(opened("climb", { players: 2, mode: "turns", seed: 1 }), miss);
+    const told = take(play, { kind: "dispute", by: 1 });
+    expect(view(told).score).toEqual(view(play).score);
     expect(told.record.at(-1)).toMatchObject({ kind: "dispute", by: 1 });
     const alone = take(opened("climb", { players: 1, mode: "alone", seed: 1 }), miss);
     expect(refusedBy(alone, { kind: "dispute" })).toBe("refused.noDispute");

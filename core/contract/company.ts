@@ -1,59 +1,63 @@
 import { type BaseState, MAX_PLAYERS, type Rules, refuse } from "./contract.ts";
 import type { Company, Game } from "./opened-game.ts";
 
-const set = (s: BaseState) => (s as { set?: Readonly<Record<string, unknown>> }).set;
+const set = (state: BaseState) => (state as { set?: Readonly<Record<string, unknown>> }).set;
 /** A shared score that not all made together from beginning to end compares with nothing else: what is told of it. */
 const COMPANY_FIELD = "company";
 
 /** The sides of a game, by number, with those who play on them. */
-const sidesOf = (game: Pick<Game, "score">, s: BaseState) => game.score(s).map((x) => x.players);
+const sidesOf = (game: Pick<Game, "score">, state: BaseState) => game.score(state).map((score) => score.players);
 /** The state with one more in its setup, who has nothing beside its turns. */
-function seated(s: BaseState): BaseState {
-  const { people } = s.setup;
+function seated(state: BaseState): BaseState {
+  const { people } = state.setup;
   const setup = {
-    ...s.setup,
-    players: s.setup.players + 1,
+    ...state.setup,
+    players: state.setup.players + 1,
     ...(people && { people: [...people, { role: "plays" as const }] }),
   };
-  return { ...s, setup };
+  return { ...state, setup };
 }
-const joined = (rules: Rules<unknown, BaseState>, s: BaseState, side: number | null) =>
-  s.setup.mode === "alone" || s.setup.players >= MAX_PLAYERS ? null : rules.join(seated(s), s.setup.players, side);
+const joined = (rules: Rules<unknown, BaseState>, state: BaseState, side: number | null) =>
+  state.setup.mode === "alone" || state.setup.players >= MAX_PLAYERS
+    ? null
+    : rules.join(seated(state), state.setup.players, side);
 
 /** Whoever may leave or join now. The child itself does not leave: its go is stopped instead. */
 export function companyOf(
   rules: Rules<unknown, BaseState>,
   game: Pick<Game, "score" | "ending">,
-  s: BaseState,
+  state: BaseState,
 ): Company {
-  if (s.setup.mode === "alone" || game.ending(s)) return { leave: [], join: [] };
-  const sides = sidesOf(game, s);
-  const leave = sides.flatMap((x, i) => (s.out?.includes(i) ? [] : x)).filter((who) => who !== 0);
+  if (state.setup.mode === "alone" || game.ending(state)) return { leave: [], join: [] };
+  const sides = sidesOf(game, state);
+  const leave = sides.flatMap((side, i) => (state.out?.includes(i) ? [] : side)).filter((who) => who !== 0);
   const places = [...sides.map((_, i) => i), null];
-  return { leave: [...new Set(leave)].sort(), join: places.filter((side) => joined(rules, s, side) !== null) };
+  return { leave: [...new Set(leave)].sort(), join: places.filter((side) => joined(rules, state, side) !== null) };
 }
 
 /** The same game, in which somebody may leave at any time, and join between goes. */
 export function withCompany(game: Omit<Game, "company">, rules: Rules<unknown, BaseState>): Game {
-  const told = (s: BaseState): BaseState =>
-    s.setup.mode === "relay" ? ({ ...s, set: { ...set(s), [COMPANY_FIELD]: "changed" } } as BaseState) : s;
-  const late = (s: BaseState, at: number) => at < ((s as { last?: number }).last ?? 0);
-  const seen = (s: BaseState, at: number): BaseState => ({ ...s, ...("last" in s && { last: at }) });
+  const told = (state: BaseState): BaseState =>
+    state.setup.mode === "relay"
+      ? ({ ...state, set: { ...set(state), [COMPANY_FIELD]: "changed" } } as BaseState)
+      : state;
+  const late = (state: BaseState, at: number) => at < ((state as { last?: number }).last ?? 0);
+  const seen = (state: BaseState, at: number): BaseState => ({ ...state, ...("last" in state && { last: at }) });
   return {
     ...game,
-    company: (s) => companyOf(rules, game, s),
-    step(s, e) {
-      if (e.kind !== "leave" && e.kind !== "join") return game.step(s, e);
-      if (game.ending(s)) return refuse("refused.over");
-      if (late(s, e.at)) return refuse("refused.earlier");
-      const may = companyOf(rules, game, s);
-      if (e.kind === "join") {
-        if (!may.join.includes(e.side)) return refuse("refused.joinLater");
-        return told(seen(joined(rules, s, e.side)!, e.at));
+    company: (state) => companyOf(rules, game, state),
+    step(state, event) {
+      if (event.kind !== "leave" && event.kind !== "join") return game.step(state, event);
+      if (game.ending(state)) return refuse("refused.over");
+      if (late(state, event.at)) return refuse("refused.earlier");
+      const may = companyOf(rules, game, state);
+      if (event.kind === "join") {
+        if (!may.join.includes(event.side)) return refuse("refused.joinLater");
+        return told(seen(joined(rules, state, event.side)!, event.at));
       }
-      if (e.who === 0) return refuse("refused.childLeaves");
-      if (!may.leave.includes(e.who)) return refuse("refused.notPlaying");
-      return told(seen(rules.leave(seen(s, e.at), e.who), e.at));
+      if (event.who === 0) return refuse("refused.childLeaves");
+      if (!may.leave.includes(event.who)) return refuse("refused.notPlaying");
+      return told(seen(rules.leave(seen(state, event.at), event.who), event.at));
     },
   };
 }

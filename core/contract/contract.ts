@@ -178,7 +178,7 @@ export type Figure = "sends" | "points" | "rounds";
  */
 export interface Counters<S> {
   of(state: S): readonly number[];
-  put(state: S, counter: number, n: number): S;
+  put(state: S, counter: number, count: number): S;
   /** The counter that a figure of a side, of so many, comes from; null: from the state alone. */
   feeds(figure: Figure, side: number, sides: number): number | null;
   /** Equal keys have equal futures, whatever the counters are. */
@@ -423,4 +423,5 @@ export interface Peg {
 /** A pattern whose parameters and state are its own business: what referee, forecast and screens work on. */
 export type AnyPattern = Pattern<unknown, BaseState>;
 /** The state with something seen in it at that time, milliseconds since the play began; itself where nothing is later than before. */
-export const seenAt = <S extends { last: number }>(s: S, at: number): S => (at === s.last ? s : { ...s, last: at });
+export const seenAt = <S extends { last: number }>(state: S, at: number): S =>
+  at === state.last ? state : { ...state, last: at };

@@ -5,22 +5,25 @@ type Path = readonly (string | number)[];
 
 /** The schema of what lies at a path of a value: unions by the way that the value takes. */
 function schemaAt(schema: z.ZodType, value: unknown, path: Path): z.ZodType {
-  const s = bare(schema);
+  const zodType = bare(schema);
   const [key, ...rest] = path;
-  if (key === undefined) return s;
-  if (s instanceof z.ZodObject)
-    return schemaAt(s.shape[key as string], (value as Record<string, unknown>)?.[key], rest);
-  if (s instanceof z.ZodArray) return schemaAt(s.element as z.ZodType, (value as unknown[])?.[key as number], rest);
-  if (s instanceof z.ZodUnion) {
-    const way = (s.options as z.ZodType[]).find((o) => o.safeParse(value).success) ?? (s.options[0] as z.ZodType);
+  if (key === undefined) return zodType;
+  if (zodType instanceof z.ZodObject)
+    return schemaAt(zodType.shape[key as string], (value as Record<string, unknown>)?.[key], rest);
+  if (zodType instanceof z.ZodArray)
+    return schemaAt(zodType.element as z.ZodType, (value as unknown[])?.[key as number], rest);
+  if (zodType instanceof z.ZodUnion) {
+    const way =
+      (zodType.options as z.ZodType[]).find((option) => option.safeParse(value).success) ??
+      (zodType.options[0] as z.ZodType);
     return schemaAt(way, value, path);
   }
   throw new RangeError(`field: nothing at ${String(key)}`);
 }
-function bare(s: z.ZodType): z.ZodType {
-  if (s instanceof z.ZodNullable || s instanceof z.ZodOptional || s instanceof z.ZodDefault)
-    return bare(s.unwrap() as z.ZodType);
-  return s;
+function bare(zodType: z.ZodType): z.ZodType {
+  if (zodType instanceof z.ZodNullable || zodType instanceof z.ZodOptional || zodType instanceof z.ZodDefault)
+    return bare(zodType.unwrap() as z.ZodType);
+  return zodType;
 }
 
 type Station = Knob["station"];
@@ -29,9 +32,9 @@ type More = Pick<Knob, "hint" | "of" | "family">;
 /** Describes what can be set in a value of a schema: bounds are the schema's own, so that no number is written twice. */
 export function fieldsOf(schema: z.ZodType, value: unknown) {
   const numberAt = (path: Path): { least: number; most: number } => {
-    const s = schemaAt(schema, value, path);
-    if (!(s instanceof z.ZodNumber)) throw new RangeError(`field ${path.join(".")}: not a number`);
-    return { least: s.minValue!, most: s.maxValue! };
+    const zodType = schemaAt(schema, value, path);
+    if (!(zodType instanceof z.ZodNumber)) throw new RangeError(`field ${path.join(".")}: not a number`);
+    return { least: zodType.minValue!, most: zodType.maxValue! };
   };
   return {
     number: (
@@ -62,9 +65,9 @@ export function fieldsOf(schema: z.ZodType, value: unknown) {
       ...more,
     }),
     text: (station: Station, path: Path, label: string): Knob => {
-      const s = schemaAt(schema, value, path);
-      if (!(s instanceof z.ZodString)) throw new RangeError(`field ${path.join(".")}: not a text`);
-      return { station, kind: "text", path, label, most: s.maxLength! };
+      const zodType = schemaAt(schema, value, path);
+      if (!(zodType instanceof z.ZodString)) throw new RangeError(`field ${path.join(".")}: not a text`);
+      return { station, kind: "text", path, label, most: zodType.maxLength! };
     },
     item: (path: Path): Knob => ({ station: "yard", kind: "item", path, label: "knob.item" }),
   };

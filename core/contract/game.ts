@@ -13,10 +13,10 @@ export function openGame(pattern: AnyPattern, part: Omit<GamePart, "name">, vers
   const rules = current ? pattern.rules : pattern.earlier?.[version];
   if (!rules) throw new RangeError(`rulesVersion: ${pattern.name} has no rules of version ${version}`);
   /** A child that plays otherwise than the others is told apart from the first on. */
-  const first = (p: unknown, m: Match, setup: Setup) => {
-    const s = rules.start(p, m, setup);
+  const first = (p: unknown, givenMatch: Match, setup: Setup) => {
+    const state = rules.start(p, givenMatch, setup);
     const way = ownWay(setup);
-    return way ? { ...s, set: way } : s;
+    return way ? { ...state, set: way } : state;
   };
   const { leave: _, join: __, ...told } = rules;
   const table: Omit<Game, "company"> = {
@@ -32,7 +32,7 @@ export function openGame(pattern: AnyPattern, part: Omit<GamePart, "name">, vers
     counters: (setup) =>
       between || family.length > 0 || setOut ? null : (rules.counters?.(params, match, setup) ?? null),
     starting: (setup, side) => {
-      const sides = rules.score(rules.start(params, match, setup)).map((x) => x.players);
+      const sides = rules.score(rules.start(params, match, setup)).map((score) => score.players);
       return rules.starting?.(setup, side) ?? { ...setup, sides: [...sides.slice(side), ...sides.slice(0, side)] };
     },
     firstEnds: (setup) => rules.firstEnds?.(params, match, setup) ?? false,

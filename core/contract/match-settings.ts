@@ -9,9 +9,9 @@ interface Said {
   between?: GamePart["between"];
 }
 /** What the rules run on beside the pattern and its parameters. */
-export const matchSettingsOf = (a: Said): Pick<GamePart, "family" | "setOut" | "between"> & { match: Match } => ({
-  match: a.match,
-  family: a.family,
-  ...(a.setOut && { setOut: a.setOut }),
-  ...(a.between && { between: a.between }),
+export const matchSettingsOf = (said: Said): Pick<GamePart, "family" | "setOut" | "between"> & { match: Match } => ({
+  match: said.match,
+  family: said.family,
+  ...(said.setOut && { setOut: said.setOut }),
+  ...(said.between && { between: said.between }),
 });

@@ -9,8 +9,8 @@ import type { Role, Setup } from "./contract.ts";
 
 const PLAYS: Role = { role: "plays" };
 const open = (name: PatternName, setup: Setup, over: object = {}) => {
-  const a = fromPattern(name);
-  return openPlay({ name, params: { ...a.pattern.params, ...over }, match: a.match }, setup);
+  const activity = fromPattern(name);
+  return openPlay({ name, params: { ...activity.pattern.params, ...over }, match: activity.match }, setup);
 };
 const against = (...people: Role[]): Setup => ({ players: people.length, mode: "against", seed: 1, people });
 
@@ -18,29 +18,29 @@ it("who only helps has no turn and no score", () => {
   const setup: Setup = { players: 2, mode: "turns", seed: 1, people: [PLAYS, { role: "feeds" }] };
   for (const name of ["climb", "bands", "board", "closest", "threeLine", "tally", "pins"] as const) {
     const v = view(open(name, setup));
-    expect(v.score.map((s) => s.players)).toEqual([[0]]);
+    expect(v.score.map((score) => score.players)).toEqual([[0]]);
     expect(v.player).toBe(0);
   }
 });
 
 it("a head start is in the score of the match and its sum, decides who wins, and is no part of what compares with other goes", () => {
   const setup = against(PLAYS, { role: "plays", head: 7 });
-  const p = take(open("board", setup, { sends: 1 }), { kind: "send", hit: "t3" }, { kind: "send", hit: "t1" });
-  const v = view(p);
-  expect(v.score.map((s) => s.value)).toEqual([5, 9]);
+  const play = take(open("board", setup, { sends: 1 }), { kind: "send", hit: "t3" }, { kind: "send", hit: "t1" });
+  const v = view(play);
+  expect(v.score.map((score) => score.value)).toEqual([5, 9]);
   expect(v.score[1]!.working).toBe("7 + 2 = 9");
-  expect(v.progress.map((x) => x.own)).toEqual([5, 2]);
+  expect(v.progress.map((progress) => progress.own)).toEqual([5, 2]);
   expect(v.ending!.winners).toEqual([1]);
   const long = take(open("board", setup), { kind: "send", hit: null }, { kind: "send", hit: "t1" });
   const on = take(long, { kind: "send", hit: null }, { kind: "send", hit: "t2" });
   expect(view(on).score[1]!.working).toBe("7 + (2 + 3) = 12");
   for (const name of ["bands", "closest"] as const) {
     const begun = view(open(name, setup));
-    expect(begun.score.map((s) => s.value)).toEqual([0, 7]);
-    expect(begun.progress.map((x) => x.own)).toEqual([0, 0]);
+    expect(begun.score.map((score) => score.value)).toEqual([0, 7]);
+    expect(begun.progress.map((progress) => progress.own)).toEqual([0, 0]);
   }
   // Where fewer are better nobody begins with any.
-  expect(view(open("sweep", setup)).score.map((s) => s.value)).toEqual([0, 0]);
+  expect(view(open("sweep", setup)).score.map((score) => score.value)).toEqual([0, 0]);
 });
 
 it("uses the other hand is asked for in every game", () => {

@@ -16,7 +16,7 @@ export const headStartOf = ({ people }: Setup, side: readonly number[]): number 
   side.reduce((sum, i) => sum + (people?.[i]?.head ?? 0), 0);
 /** What is asked of somebody who plays with the other hand, whatever it is, or from a line of its own. */
 export const asTheyPlay = ({ people }: Setup, asks: Ask[]): Ask[] =>
-  people?.some((p) => p.otherHand || p.nearer || p.posture || p.wider || p.court)
+  people?.some((person) => person.otherHand || person.nearer || person.posture || person.wider || person.court)
     ? asks.map((ask) => {
         const { otherHand = false, nearer = 0, posture, wider = 1 } = people[ask.player] ?? {};
         const by = guardedBy(widerBy(nearerBy(ask, nearer), wider), courtsOf(people));
@@ -28,7 +28,9 @@ export const asTheyPlay = ({ people }: Setup, asks: Ask[]): Ask[] =>
       })
     : asks;
 /** How many times as wide the court or goal of each is, by number; the same list for the same people. */
-const courtsOf = memoizeByIdentity((people: NonNullable<Setup["people"]>): number[] => people.map((p) => p.court ?? 1));
+const courtsOf = memoizeByIdentity((people: NonNullable<Setup["people"]>): number[] =>
+  people.map((person) => person.court ?? 1),
+);
 /** In what the child itself plays otherwise than the others do: goes compare only with goes played alike. */
 export function ownWay({ people }: Setup): Record<string, string | number> | null {
   const { otherHand = false, nearer = 0, posture, wider = 1, court = 1 } = people?.[0] ?? {};

@@ -12,8 +12,9 @@ export const fieldOf = (k: Pick<Knob, "of" | "path">): string => [k.of ?? "param
 /** What of a game a teacher may leave to the family. A bell or a cap that is off stays off. */
 export function familyKnobs(knobs: readonly Knob[], game: { params: unknown; match: unknown }): FamilyKnob[] {
   return knobs.filter(
-    (k): k is FamilyKnob =>
-      k.family !== undefined && (k.kind === "toggle" || (k.kind === "number" && typeof setTo(k, game) === "number")),
+    (knob): knob is FamilyKnob =>
+      knob.family !== undefined &&
+      (knob.kind === "toggle" || (knob.kind === "number" && typeof setTo(knob, game) === "number")),
   );
 }
 

@@ -26,5 +26,6 @@ export const weight = z.strictObject({
   filling: z.number().min(0, "filling must be 0 to 1").max(1, "filling must be 0 to 1"),
 });
 /** Pegs snap to whole centimetres. */
-export const cm = (m: number): number => Math.round(m * 100) / 100;
-export const held = (m: number, least: number, most: number): number => cm(Math.min(most, Math.max(least, m)));
+export const cm = (givenMetres: number): number => Math.round(givenMetres * 100) / 100;
+export const held = (givenMetres: number, least: number, most: number): number =>
+  cm(Math.min(most, Math.max(least, givenMetres)));

@@ -13,7 +13,7 @@ const alone = { players: 1, mode: "alone", seed: 1 } as const;
 const FIELD = { near: 0.8, far: 3.2, width: 2.4, farther: false };
 const game = (name: PatternName, over: Partial<Activity> = {}): Activity =>
   activity.parse({ ...fromPattern(name), setOut: FIELD, ...over });
-const begin = (a: Activity) => openPlay(gamePartOf(a), alone);
+const begin = (givenActivity: Activity) => openPlay(gamePartOf(givenActivity), alone);
 
 describe("targets that the child sets out", () => {
   const play = begin(game("board"));
@@ -24,7 +24,7 @@ describe("targets that the child sets out", () => {
   it("are set out before anything else, and then the game goes on where they stand", () => {
     expect(mainAsks(view(play).asks)).toHaveLength(1);
     expect(view(play).now).toEqual({ key: "setOut.lay", params: { count: 3 } });
-    expect(ask.things!.map((t) => t.item)).toEqual(["basket", "box", "bucket"]);
+    expect(ask.things!.map((thing) => thing.item)).toEqual(["basket", "box", "bucket"]);
     expect(refusalOf(play, { kind: "send", hit: "t1" })).toEqual({ key: "refused.layFirst" });
     const laid = take(play, put([1.2, -0.5], [2.2, 0.4], [2.9, 0]));
     expect(view(laid).laid).toEqual([
@@ -45,7 +45,7 @@ describe("targets that the child sets out", () => {
   });
 
   it("compare only with goes set out alike; as they were drawn they compare with all of those", () => {
-    const set = (p: Play) => settingOf(view(p));
+    const set = (givenPlay: Play) => settingOf(view(givenPlay));
     const [one, other] = [put([1.2, -0.5], [2.2, 0.4], [2.9, 0]), put([1.2, -0.5], [2.2, 0.4], [2.9, 0.1])];
     expect(set(take(play, one))).toBe(set(take(play, one)));
     expect(set(take(play, one))).not.toBe(set(take(play, other)));
@@ -75,10 +75,10 @@ describe("targets that the child sets out", () => {
     const a = game("board", { family: [{ field: "params.sends", values: [3, 12] }] });
     const [spots, set] = [put([1.2, -0.5], [2.2, 0.4], [2.9, 0]), { kind: "set", field: "params.sends", value: 3 }];
     const views = [view(take(begin(a), spots, set)), view(take(begin(a), set, spots))];
-    for (const v of views) {
-      expect(v.laid).toHaveLength(3);
-      expect(v.set["params.sends"]).toBe(3);
-      expect(mainAsks(v.asks)[0]!.kind).toBe("send");
+    for (const eachView of views) {
+      expect(eachView.laid).toHaveLength(3);
+      expect(eachView.set["params.sends"]).toBe(3);
+      expect(mainAsks(eachView.asks)[0]!.kind).toBe("send");
     }
   });
 
@@ -89,7 +89,8 @@ describe("targets that the child sets out", () => {
     expect(read.ok).toBe(canSetOut(a));
     expect(canSetOut(a)).toBe(["climb", "sweep", "board", "speller"].includes(name));
     if (!read.ok) return;
-    const spent = (x: Activity) => mean(forecastActivity(x, [{ age: 8 }], alone, "middle").sides[0]!.sends);
+    const spent = (givenActivity: Activity) =>
+      mean(forecastActivity(givenActivity, [{ age: 8 }], alone, "middle").sides[0]!.sends);
     expect(spent(read.value)).toBeCloseTo(spent(a), 9);
     expect(opened(read.value).parts[0]).toMatchObject({ kind: "court", id: "setOut" });
   });
@@ -97,7 +98,7 @@ describe("targets that the child sets out", () => {
   it("names the field where it is beyond the space, or no field at all", () => {
     const told = (setOut: object) => {
       const read = parseActivity({ ...fromPattern("board"), setOut: { ...FIELD, ...setOut } });
-      return read.ok ? [] : read.problems.map((p) => `${p.field}: ${p.message}`);
+      return read.ok ? [] : read.problems.map((problem) => `${problem.field}: ${problem.message}`);
     };
     expect(told({ far: 5 })).toEqual([
       "setOut.far: the farthest distance must be 4 m or less, the length of the space",

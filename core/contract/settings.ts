@@ -20,7 +20,7 @@ export function hasField(game: Settable, field: string): boolean {
 
 function put(o: unknown, [key, ...rest]: readonly string[], value: unknown): unknown {
   if (key === undefined) return value;
-  if (Array.isArray(o)) return o.map((x, i) => (String(i) === key ? put(x, rest, value) : x));
+  if (Array.isArray(o)) return o.map((eachValue, i) => (String(i) === key ? put(eachValue, rest, value) : eachValue));
   return { ...(o as object), [key]: put((o as Record<string, unknown>)[key], rest, value) };
 }
 

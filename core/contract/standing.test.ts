@@ -18,11 +18,13 @@ const leaving = (name: PatternName, family: Activity["family"], more: Partial<Ac
   activity.parse({ ...fromPattern(name), family, ...more });
 const LINES = [-0.5, 0, 0.5];
 const at = (value: number) => ({ kind: "set", field: LINE_FIELD, value });
-const nearer = (p: Play) => askOf(view(p).asks, "send")!.manner.nearer ?? 0;
+const nearer = (play: Play) => askOf(view(play).asks, "send")!.manner.nearer ?? 0;
 
 describe("a line of one's own", () => {
   it("is for what is sent from a line, and leaves half a metre to the nearest thing", () => {
-    const can = patternNames.filter((n) => lineRange(patternOf(n), fromPattern(n).pattern.params) !== null);
+    const can = patternNames.filter(
+      (patternName) => lineRange(patternOf(patternName), fromPattern(patternName).pattern.params) !== null,
+    );
     expect([...can].sort()).toEqual([
       "bands",
       "board",
@@ -34,10 +36,10 @@ describe("a line of one's own", () => {
       "sweep",
       "threeLine",
     ]);
-    for (const n of can) {
-      const a = fromPattern(n);
-      const range = lineRange(patternOf(n), a.pattern.params)!;
-      const nearest = Math.min(...opened(a).pegs.map((p) => p.distance));
+    for (const name of can) {
+      const a = fromPattern(name);
+      const range = lineRange(patternOf(name), a.pattern.params)!;
+      const nearest = Math.min(...opened(a).pegs.map((peg) => peg.distance));
       expect(nearest - range.most).toBeGreaterThanOrEqual(0.5 - 1e-9);
       expect(linesIn(range)).toContain(0);
     }
@@ -46,9 +48,13 @@ describe("a line of one's own", () => {
   it("gives the same forecast as everything that much nearer to the line", () => {
     for (const name of ["climb", "sweep"] as const) {
       const a = fromPattern(name);
-      const near = opened(a).pegs.reduce((b, p) => opened(b).move(p.id, { along: p.distance - 0.5 }), a);
+      const near = opened(a).pegs.reduce(
+        (eachActivity, peg) => opened(eachActivity).move(peg.id, { along: peg.distance - 0.5 }),
+        a,
+      );
       const own: Setup = { ...ALONE, people: [{ role: "plays", nearer: 0.5 }] };
-      const ask = (x: Activity, setup: Setup) => forecastActivity(x, [{ age: 8 }], setup, "middle").sides[0]!;
+      const ask = (givenActivity: Activity, setup: Setup) =>
+        forecastActivity(givenActivity, [{ age: 8 }], setup, "middle").sides[0]!;
       const [mine, moved, plain] = [ask(a, own), ask(near, ALONE), ask(a, ALONE)];
       expect(mean(mine.sends)).toBeCloseTo(mean(moved.sends), 9);
       expect(mine.finish).toBeCloseTo(moved.finish, 9);
@@ -65,7 +71,7 @@ describe("a line of one's own", () => {
       people: [{ role: "plays", nearer }, { role: "plays" }],
     });
     const win = (nearer: number) =>
-      forecastActivity(a, [{ age: 8 }, { age: 8 }], two(nearer), "middle").sides.map((s) => s.win!);
+      forecastActivity(a, [{ age: 8 }, { age: 8 }], two(nearer), "middle").sides.map((side) => side.win!);
     expect(win(0)[0]).toBeCloseTo(0.5, 6);
     expect(win(0.5)[0]).toBeGreaterThan(0.52);
     expect(win(-0.5)[0]).toBeLessThan(0.48);
@@ -75,9 +81,9 @@ describe("a line of one's own", () => {
     const a = fromPattern("climb");
     const begin = (people: Setup["people"]) =>
       openPlay(gamePartOf(a), { players: 2, mode: "against", seed: 1, people: people! });
-    const p = begin([{ role: "plays" }, { role: "plays", nearer: -1, otherHand: true }]);
-    expect(nearer(p)).toBe(0);
-    const theirs = take(p, { kind: "send", hit: null });
+    const play = begin([{ role: "plays" }, { role: "plays", nearer: -1, otherHand: true }]);
+    expect(nearer(play)).toBe(0);
+    const theirs = take(play, { kind: "send", hit: null });
     expect(nearer(theirs)).toBe(-1);
     expect(settingOf(view(theirs))).toBe("");
     expect(settingOf(view(begin([{ role: "plays", nearer: 0.5, otherHand: true }, { role: "plays" }])))).toBe(
@@ -93,27 +99,27 @@ describe("easier and harder, left to the family", () => {
   const begin = (setup = ALONE) => openPlay(gamePartOf(a), setup);
 
   it("is chosen before play, and compares with goes from that line", () => {
-    const p = take(begin(), at(0.5));
-    expect(nearer(p)).toBe(0.5);
-    expect(settingOf(view(p))).toBe("standing.line=0.5");
-    expect(settingOf(view(take(p, at(0))))).toBe("");
-    expect(nearer(take(p, { kind: "send", hit: null }))).toBe(0.5);
+    const play = take(begin(), at(0.5));
+    expect(nearer(play)).toBe(0.5);
+    expect(settingOf(view(play))).toBe("standing.line=0.5");
+    expect(settingOf(view(take(play, at(0))))).toBe("");
+    expect(nearer(take(play, { kind: "send", hit: null }))).toBe(0.5);
   });
 
   it("is changed in the middle, for whoever says so, and undone", () => {
     const two = begin({ players: 2, mode: "against", seed: 1 });
-    const p = take(two, { kind: "send", hit: null }, { ...at(0.5), by: 1 });
-    expect(view(p).player).toBe(1);
-    expect(nearer(p)).toBe(0.5);
-    expect(settingOf(view(p))).toBe("");
-    const mine = take(p, { kind: "send", hit: null }, { ...at(-0.5), by: 0 });
+    const play = take(two, { kind: "send", hit: null }, { ...at(0.5), by: 1 });
+    expect(view(play).player).toBe(1);
+    expect(nearer(play)).toBe(0.5);
+    expect(settingOf(view(play))).toBe("");
+    const mine = take(play, { kind: "send", hit: null }, { ...at(-0.5), by: 0 });
     expect(nearer(mine)).toBe(-0.5);
     expect(settingOf(view(mine))).toBe("standing.line=changed");
     const back = take(mine, { kind: "undo" });
     expect(nearer(back)).toBe(0);
     expect(settingOf(view(back))).toBe("");
-    expect(refusedBy(p, at(2))).toBe("refused.notAllowed");
-    expect(refusedBy(p, { ...at(0.5), by: 7 })).toBe("refused.notTheirTurn");
+    expect(refusedBy(play, at(2))).toBe("refused.notAllowed");
+    expect(refusedBy(play, { ...at(0.5), by: 7 })).toBe("refused.notTheirTurn");
     expect(refusedBy(openPlay(gamePartOf(fromPattern("climb")), ALONE), at(0.5))).toBe("refused.notInGame");
   });
 
@@ -124,9 +130,9 @@ describe("easier and harder, left to the family", () => {
     expect(of([-3.5, 0])).toBe(false);
     expect(of([0, 3.5])).toBe(false);
     // What there is no room for in a home is not offered there.
-    const p = openPlay(gamePartOf(leaving("climb", [{ field: LINE_FIELD, values: [0, 0.5, 2.5] }])), ALONE);
-    expect(askOf(view(p).asks, "set")!.fields[LINE_FIELD]).toEqual([0, 0.5]);
-    expect(refusedBy(p, at(2.5))).toBe("refused.notAllowed");
+    const play = openPlay(gamePartOf(leaving("climb", [{ field: LINE_FIELD, values: [0, 0.5, 2.5] }])), ALONE);
+    expect(askOf(view(play).asks, "set")!.fields[LINE_FIELD]).toEqual([0, 0.5]);
+    expect(refusedBy(play, at(2.5))).toBe("refused.notAllowed");
     expect(of([0, 0.5], "tally")).toBe(false);
   });
 });
@@ -134,11 +140,13 @@ describe("easier and harder, left to the family", () => {
 describe("how many targets are played", () => {
   it("is within what the game allows, and can go back up before play", () => {
     const a = leaving("climb", [{ field: TARGETS_FIELD, values: [2, 3] }]);
-    const knob = standingKnobs(patternOf("climb"), a.pattern.params).find((k) => fieldOf(k) === TARGETS_FIELD)!;
+    const knob = standingKnobs(patternOf("climb"), a.pattern.params).find(
+      (standingKnob) => fieldOf(standingKnob) === TARGETS_FIELD,
+    )!;
     expect(knob).toMatchObject({ kind: "number", least: 1, most: opened(a).pegs.length });
     const set = (value: number) => ({ kind: "set", field: TARGETS_FIELD, value });
-    const p = openPlay(gamePartOf(a), ALONE);
-    const two = take(p, set(2));
+    const play = openPlay(gamePartOf(a), ALONE);
+    const two = take(play, set(2));
     expect(view(two).progress[0]!.stages).toBe(2);
     expect(settingOf(view(two))).toBe("standing.targets=2");
     expect(view(take(two, set(3))).progress[0]!.stages).toBe(3);
@@ -151,9 +159,9 @@ describe("how many targets are played", () => {
   it("are set out again where another number of them is chosen after that", () => {
     const setOut = { near: 0.8, far: 3.2, width: 2.4, farther: false };
     const a = leaving("board", [{ field: TARGETS_FIELD, values: [2, 3] }], { setOut });
-    const p = openPlay(gamePartOf(a), ALONE);
+    const play = openPlay(gamePartOf(a), ALONE);
     const spots = [1.2, 2.2, 2.9].map((m, i) => ({ id: `t${i + 1}`, along: m * 1000, across: 0 }));
-    const laid = take(p, { kind: "arrange", spots });
+    const laid = take(play, { kind: "arrange", spots });
     expect(view(laid).laid).toHaveLength(3);
     const fewer = take(laid, { kind: "set", field: TARGETS_FIELD, value: 2 });
     expect(view(fewer).asks[0]!.kind).toBe("arrange");

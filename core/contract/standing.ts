@@ -36,13 +36,13 @@ export const withTargets = (params: unknown, count: number): unknown => {
 
 /** Whether each side has a court or a goal of its own to guard, that may be narrower. */
 export const hasGuards = (pattern: AnyPattern, params: unknown): boolean =>
-  pattern.ground.probes(params).some((p) => p.ask.aim.kind === "point" || p.ask.aim.kind === "goal");
+  pattern.ground.probes(params).some((probe) => probe.ask.aim.kind === "point" || probe.ask.aim.kind === "goal");
 
 /** The least metres between the line and something that is sent at from it. */
 function room(pattern: AnyPattern, params: unknown): number | null {
-  const probes = pattern.ground.probes(params).filter((p) => fromLine(p.ask));
+  const probes = pattern.ground.probes(params).filter((probe) => fromLine(probe.ask));
   if (probes.length === 0) return null;
-  const pegs = pattern.ground.pegs(params).map((p) => p.distance);
+  const pegs = pattern.ground.pegs(params).map((peg) => peg.distance);
   return pegs.length === 0 ? MAX_NEARER : Math.min(...pegs);
 }
 /** How much nearer to and farther from the line somebody may stand in a game, metres in steps of `by`; null: nothing is sent from a line. */

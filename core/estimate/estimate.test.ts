@@ -14,30 +14,30 @@ import { estimateOf, posterior, unsteady } from "./posterior.ts";
 
 const ALONE: Setup = { players: 1, mode: "alone", seed: 1 };
 const opened = (name: (typeof patternNames)[number], setup = ALONE) => openPlay(gamePartOf(fromPattern(name)), setup);
-const of = (p: Play, name: (typeof patternNames)[number]) => evidenceOf(fromPattern(name), p, 8);
+const of = (play: Play, name: (typeof patternNames)[number]) => evidenceOf(fromPattern(name), play, 8);
 
 describe("what tries say", () => {
   it("is the chance of just what was seen: a hit and a miss at the first target of a Climb", () => {
-    const a = fromPattern("climb");
-    const p = take(opened("climb"), { kind: "send", hit: "t1" }, { kind: "send", hit: null });
-    const [e] = of(p, "climb");
-    expect([e!.action, e!.axis, e!.tries]).toEqual([a.aim.action, "spread", 2]);
+    const activity = fromPattern("climb");
+    const play = take(opened("climb"), { kind: "send", hit: "t1" }, { kind: "send", hit: null });
+    const [evidence] = of(play, "climb");
+    expect([evidence!.action, evidence!.axis, evidence!.tries]).toEqual([activity.aim.action, "spread", 2]);
     const i = 20;
     const who = { age: 8, multiplier: Math.exp(AT.spread[i]!) };
-    const hit = rates(a, who).get("t1")!;
+    const hit = rates(activity, who).get("t1")!;
     // The second one was a miss of all that stands there.
     const alone = take(opened("climb"), { kind: "send", hit: "t1" });
     expect(of(alone, "climb")[0]!.ll[i]).toBeCloseTo(Math.log(0.99 * hit + 0.01 / 5), 1);
-    expect(e!.ll[i]! - of(alone, "climb")[0]!.ll[i]!).toBeLessThan(0);
+    expect(evidence!.ll[i]! - of(alone, "climb")[0]!.ll[i]!).toBeLessThan(0);
   });
   it("hits make a child surer, misses wilder; a foot over the line says nothing; what is taken back is gone", () => {
     const start = opened("climb");
-    const middle = (p: Play) =>
+    const middle = (play: Play) =>
       estimateOf(
         posterior(
           "spread",
           8,
-          of(p, "climb").map((e) => ({ week: 0, ll: e.ll })),
+          of(play, "climb").map((evidence) => ({ week: 0, ll: evidence.ll })),
         ),
       ).middle;
     const none = middle(start);
@@ -49,33 +49,33 @@ describe("what tries say", () => {
     expect(of(take(missed, ...Array(6).fill({ kind: "undo" })), "climb")).toEqual([]);
   });
   it("what is seen ten times says ten times as much, in whichever go; other goes of the document change nothing", () => {
-    const a = fromPattern("tally");
-    const go = (n: number) =>
-      take(openPlay(gamePartOf(a), ALONE), { kind: "ready" }, ...Array(n).fill({ kind: "count", n: 1 }));
-    const [once] = evidenceOf(a, go(1), 8);
-    const [often] = evidenceOf(a, go(10), 8);
-    const [fresh] = evidenceOf({ ...a }, go(10), 8);
+    const activity = fromPattern("tally");
+    const go = (count: number) =>
+      take(openPlay(gamePartOf(activity), ALONE), { kind: "ready" }, ...Array(count).fill({ kind: "count", n: 1 }));
+    const [once] = evidenceOf(activity, go(1), 8);
+    const [often] = evidenceOf(activity, go(10), 8);
+    const [fresh] = evidenceOf({ ...activity }, go(10), 8);
     expect([once!.tries, often!.tries]).toEqual([1, 10]);
     for (const i of AT.skill.keys()) expect(often!.ll[i]).toBeCloseTo(10 * once!.ll[i]!, 9);
     expect(often).toEqual(fresh);
     // Another age is another child.
-    expect(evidenceOf(a, go(1), 11)[0]!.ll).not.toEqual(once!.ll);
+    expect(evidenceOf(activity, go(1), 11)[0]!.ll).not.toEqual(once!.ll);
   });
   it("only the child's own: of two that take turns every second send", () => {
-    const p = take(
+    const play = take(
       opened("climb", { players: 2, mode: "turns", seed: 1 }),
       ...Array(6).fill({ kind: "send", hit: null }),
     );
-    expect(of(p, "climb")[0]!.tries).toBe(3);
+    expect(of(play, "climb")[0]!.tries).toBe(3);
   });
   it("a run is so many that came off; one that the bell cut off has no drop in it", () => {
     const begin = opened("streak");
     const run = take(begin, { kind: "count", n: 5 });
     const dropped = take(begin, { kind: "count", n: 5, drop: true });
-    const [a, b] = [of(run, "streak")[0]!, of(dropped, "streak")[0]!];
-    expect([a.axis, a.tries, b.tries]).toEqual(["skill", 5, 6]);
+    const [evidence, b] = [of(run, "streak")[0]!, of(dropped, "streak")[0]!];
+    expect([evidence.axis, evidence.tries, b.tries]).toEqual(["skill", 5, 6]);
     // Without the drop more skill is always likelier; with it there is a best.
-    expect(a.ll.indexOf(Math.max(...a.ll))).toBe(POINTS - 1);
+    expect(evidence.ll.indexOf(Math.max(...evidence.ll))).toBe(POINTS - 1);
     expect(b.ll.indexOf(Math.max(...b.ll))).toBeLessThan(POINTS - 1);
   });
   it.each(patternNames)(
@@ -95,12 +95,12 @@ describe("what tries say", () => {
         play = after;
       }
       const all = of(play, name);
-      for (const e of all) for (const x of e.ll) expect(Number.isFinite(x)).toBe(true);
+      for (const evidence of all) for (const x of evidence.ll) expect(Number.isFinite(x)).toBe(true);
       if (seen > 3 && !["bases", "goals", "swapSquare"].includes(name)) expect(all.length, name).toBeGreaterThan(0);
     },
   );
   it("a score alone moves the estimate the same way as the sends it came of, less surely", () => {
-    const a = fromPattern("climb");
+    const activity = fromPattern("climb");
     const score = (value: number, stage: number, finished: boolean) =>
       ({ value, unit: "points", finished, stage, stages: 5, sends: 16 }) as never;
     const middle = (s: never) =>
@@ -108,7 +108,7 @@ describe("what tries say", () => {
         posterior(
           "spread",
           8,
-          evidenceOfScore(a, 8, s).map((e) => ({ week: 0, ll: e.ll })),
+          evidenceOfScore(activity, 8, s).map((evidence) => ({ week: 0, ll: evidence.ll })),
         ),
       ).middle;
     expect(middle(score(5, 1, false))).toBeGreaterThan(middle(score(14, 4, false)));
@@ -118,11 +118,11 @@ describe("what tries say", () => {
 describe("the posterior", () => {
   const law = (x: number, sd: number) => AT.spread.map((g) => -((g - x) ** 2) / (2 * sd * sd));
   it("of a normal law about the prior is the normal law of the textbook", () => {
-    const p = estimateOf(posterior("spread", 8, [{ week: 3, ll: law(Math.log(0.7), 0.2) }]));
-    const w = 1 / (1 / 0.35 ** 2 + 1 / 0.2 ** 2);
-    const m = w * (Math.log(0.7) / 0.2 ** 2);
-    expect(Math.log(p.middle)).toBeCloseTo(m, 2);
-    expect(Math.log(p.high / p.low) / 2 / 1.281552).toBeCloseTo(Math.sqrt(w), 2);
+    const estimate = estimateOf(posterior("spread", 8, [{ week: 3, ll: law(Math.log(0.7), 0.2) }]));
+    const weight = 1 / (1 / 0.35 ** 2 + 1 / 0.2 ** 2);
+    const metres = weight * (Math.log(0.7) / 0.2 ** 2);
+    expect(Math.log(estimate.middle)).toBeCloseTo(metres, 2);
+    expect(Math.log(estimate.high / estimate.low) / 2 / 1.281552).toBeCloseTo(Math.sqrt(weight), 2);
   });
   it("in the order of the weeks, whatever order they come in; what is long ago counts less", () => {
     const goes = [
@@ -139,14 +139,14 @@ describe("the posterior", () => {
     const rate = AT.spread.map((x) => 0.2 + 0.6 / (1 + Math.exp(2 * x)));
     const week = (hits: number, misses: number) => rate.map((p) => hits * Math.log(p) + misses * Math.log(1 - p));
     const of = (weeks: number[][]) => {
-      const e = estimateOf(
+      const estimate = estimateOf(
         posterior(
           "spread",
           8,
           weeks.map((ll, i) => ({ week: i, ll })),
         ),
       );
-      return Math.log(e.high / e.low);
+      return Math.log(estimate.high / estimate.low);
     };
     const twenty = Array.from({ length: 20 }, (_, i) => i);
     // All hits one week, all misses the next, and the same hits and misses mixed.
@@ -179,31 +179,31 @@ describe("the posterior", () => {
         all.map((ll) => ({ week: 2, ll })),
       ),
     );
-    for (const [i, p] of one!.shares.entries()) expect(three!.shares[i]).toBeCloseTo(p, 12);
+    for (const [i, chance] of one!.shares.entries()) expect(three!.shares[i]).toBeCloseTo(chance, 12);
   });
   it("holds 80 % of children drawn from the prior, whatever the number of tries", () => {
     const next = random(11);
     const gauss = () => Math.sqrt(-2 * Math.log(1 - next())) * Math.cos(2 * Math.PI * next());
-    const a = fromPattern("climb");
-    const tables = AT.spread.map((x) => rates(a, { age: 8, multiplier: Math.exp(x) }));
+    const activity = fromPattern("climb");
+    const tables = AT.spread.map((x) => rates(activity, { age: 8, multiplier: Math.exp(x) }));
     const ids = ["t1", "t2", "t3", "t4"];
     for (const tries of [5, 20, 100]) {
       let inside = 0;
       const children = 400;
       for (let c = 0; c < children; c++) {
         const truth = Math.exp(0.35 * gauss());
-        const true_ = rates(a, { age: 8, multiplier: truth });
+        const true_ = rates(activity, { age: 8, multiplier: truth });
         const ll = AT.spread.map(() => 0);
         for (let i = 0; i < tries; i++) {
           const id = ids[i % ids.length]!;
           const hit = next() < true_.get(id)!;
           for (const [k, table] of tables.entries()) {
-            const p = Math.min(1 - 1e-6, Math.max(1e-6, table.get(id)!));
-            ll[k]! += Math.log(hit ? p : 1 - p);
+            const chance = Math.min(1 - 1e-6, Math.max(1e-6, table.get(id)!));
+            ll[k]! += Math.log(hit ? chance : 1 - chance);
           }
         }
-        const e = estimateOf(posterior("spread", 8, [{ week: 0, ll }]));
-        if (truth >= e.low && truth <= e.high) inside++;
+        const estimate = estimateOf(posterior("spread", 8, [{ week: 0, ll }]));
+        if (truth >= estimate.low && truth <= estimate.high) inside++;
       }
       // Four standard errors of so few children; the whole figure is measured by the bench.
       expect(Math.abs(inside / children - 0.8), `${tries} tries`).toBeLessThan(0.08);

@@ -42,13 +42,13 @@ interface At {
   kinds: number;
 }
 /** A figure at the points of an axis, of what was worked out at them: of two kinds of sends, usual and wild, where the axis is their spread. */
-function along(at: readonly At[], of: (x: At) => number): number[] {
+function along(at: readonly At[], of: (givenAt: At) => number): number[] {
   const all = at.map(of);
   if (all.length === POINTS) return all;
   const wild = WILD.are / WILD.of;
   return all.slice(0, POINTS).map((p, i) => (1 - wild) * p + wild * all[i + WILD.steps]!);
 }
-const sameWays = (a: At, b: At) => JSON.stringify(a.ways) === JSON.stringify(b.ways);
+const sameWays = (at: At, givenAt: At) => JSON.stringify(at.ways) === JSON.stringify(givenAt.ways);
 
 /** What one thing that was seen says, on one axis; `flat`: nothing, it is as likely everywhere. */
 interface Said {
@@ -67,18 +67,18 @@ class Table {
   constructor(
     private readonly ask: Asked,
     age: Age,
-    a: Activity,
+    activity: Activity,
   ) {
-    const parts = layoutOf(a);
+    const parts = layoutOf(activity);
     const asked = { ...ask, player: 0 } as Asked;
     // Of several that it may have been meant for, each alike: nobody said which.
     const options = optionsOf(asked);
     const point = (axis: Axis, x: number): At => {
-      const scene: Scene = { parts, people: [personOf(a, whoAt(axis, x, age))], policy: "middle" };
-      const ways = options.flatMap((o) =>
-        waysFrom(o, scene)!.map(({ body, share }) => ({ body, p: share / options.length })),
+      const scene: Scene = { parts, people: [personOf(activity, whoAt(axis, x, age))], policy: "middle" };
+      const ways = options.flatMap((option) =>
+        waysFrom(option, scene)!.map(({ body, share }) => ({ body, p: share / options.length })),
       );
-      return { ways, kinds: new Set(ways.map((w) => JSON.stringify(w.body))).size };
+      return { ways, kinds: new Set(ways.map((way) => JSON.stringify(way.body))).size };
     };
     const worked = (axis: Axis): At[] => {
       const points = axis === "spread" ? SENT_AT : AT.skill;
@@ -86,23 +86,23 @@ class Table {
       const [first, half, last] = [0, middle, points.length - 1].map((i) => point(axis, points[i]!)) as [At, At, At];
       // What is the same at both ends and between does not ask for this axis at all.
       const flat = sameWays(first, last) && sameWays(first, half);
-      return points.map((x, i) => {
+      return points.map((eachPoint, i) => {
         if (i === 0 || flat) return first;
-        return i === middle ? half : i === points.length - 1 ? last : point(axis, x);
+        return i === middle ? half : i === points.length - 1 ? last : point(axis, eachPoint);
       });
     };
     this.at = { spread: worked("spread"), skill: worked("skill") };
   }
 
   /** What something that was seen says: the same each time it is seen. */
-  of(e: Seen): Record<Axis, Said> {
+  of(seen: Seen): Record<Axis, Said> {
     // Where exactly a piece lies is told once.
-    const once = e.kind === "send" && (e.away !== undefined || e.spot !== undefined);
-    const key = once ? "" : JSON.stringify(this.told(e));
+    const once = seen.kind === "send" && (seen.away !== undefined || seen.spot !== undefined);
+    const key = once ? "" : JSON.stringify(this.told(seen));
     const known = once ? undefined : this.said.get(key);
     if (known) return known;
     const saidOn = (axis: Axis): Said => {
-      const { ll, means, ...says } = this.says(this.at[axis], e);
+      const { ll, means, ...says } = this.says(this.at[axis], seen);
       const flat = Math.max(...ll) - Math.min(...ll) < FLAT;
       return { ...says, flat, ll: Float64Array.from(ll), means: Float64Array.from(means) };
     };
@@ -111,23 +111,23 @@ class Table {
     return says;
   }
   /** What counts of an event here. */
-  private told(e: Seen) {
-    if (e.kind === "send") return [e.hit, e.rest, e.fell];
-    return e.kind === "count" ? [e.n, e.drop] : [e.side];
+  private told(seen: Seen) {
+    if (seen.kind === "send") return [seen.hit, seen.rest, seen.fell];
+    return seen.kind === "count" ? [seen.n, seen.drop] : [seen.side];
   }
-  private says(at: readonly At[], e: Seen): Pick<Evidence, "tries" | "hits" | "ll" | "means"> {
-    if (e.kind === "count") {
-      const lost = e.drop === true || (e.n === 0 && this.ask.kind === "count" && !this.ask.drops);
-      const kept = along(at, (x) => keptOf(x.ways));
-      const tries = e.n + (lost ? 1 : 0);
-      const ll = kept.map((p) => e.n * slipped(p) + (lost ? slipped(1 - p) : 0));
-      return { tries, hits: e.n, ll, means: kept.map((p) => tries * p) };
+  private says(at: readonly At[], seen: Seen): Pick<Evidence, "tries" | "hits" | "ll" | "means"> {
+    if (seen.kind === "count") {
+      const lost = seen.drop === true || (seen.n === 0 && this.ask.kind === "count" && !this.ask.drops);
+      const kept = along(at, (givenAt) => keptOf(givenAt.ways));
+      const tries = seen.n + (lost ? 1 : 0);
+      const ll = kept.map((p) => seen.n * slipped(p) + (lost ? slipped(1 - p) : 0));
+      return { tries, hits: seen.n, ll, means: kept.map((p) => tries * p) };
     }
-    const ll = along(at, ({ ways }) => chanceOf(ways, e)).map((p, i) => slipped(p, Math.max(2, at[i]!.kinds)));
+    const ll = along(at, ({ ways }) => chanceOf(ways, seen)).map((p, i) => slipped(p, Math.max(2, at[i]!.kinds)));
     // Where no way of it is worth anything (how near a piece lies) there is nothing to come off.
-    const means = along(at, ({ ways }) => ways.reduce((sum, w) => sum + (brings(this.ask, w.body) ? w.p : 0), 0));
+    const means = along(at, ({ ways }) => ways.reduce((sum, way) => sum + (brings(this.ask, way.body) ? way.p : 0), 0));
     const counts = Math.max(...means) > 0;
-    return { tries: counts ? 1 : 0, hits: counts && brings(this.ask, e) ? 1 : 0, ll, means };
+    return { tries: counts ? 1 : 0, hits: counts && brings(this.ask, seen) ? 1 : 0, ll, means };
   }
 }
 
@@ -159,34 +159,35 @@ class Tables {
 }
 /** Documents are never changed in place, so the tables of one hold for all its goes. */
 const tablesOf = new WeakMap<Activity, Map<Age, Tables>>();
-function tablesFor(a: Activity, age: Age): Tables {
-  const ofAge = tablesOf.get(a) ?? new Map<Age, Tables>();
-  tablesOf.set(a, ofAge);
-  const tables = ofAge.get(age) ?? new Tables(a, age);
+function tablesFor(activity: Activity, age: Age): Tables {
+  const ofAge = tablesOf.get(activity) ?? new Map<Age, Tables>();
+  tablesOf.set(activity, ofAge);
+  const tables = ofAge.get(age) ?? new Tables(activity, age);
   ofAge.set(age, tables);
   return tables;
 }
 
 /** Whether an outcome is what was seen: the same target, place, pins or number of them, point or count. */
-function matches(body: Body, e: GameEvent): boolean {
-  if (body.kind === "send" && e.kind === "send") {
-    if (e.fell !== undefined) {
+function matches(body: Body, event: GameEvent): boolean {
+  if (body.kind === "send" && event.kind === "send") {
+    if (event.fell !== undefined) {
       if (body.fell === undefined) return false;
       const ids = Array.isArray(body.fell) ? body.fell : null;
-      const n = ids ? ids.length : (body.fell as number);
-      if (!Array.isArray(e.fell)) return n === e.fell;
-      return ids !== null && ids.length === e.fell.length && e.fell.every((id) => ids.includes(id));
+      const count = ids ? ids.length : (body.fell as number);
+      if (!Array.isArray(event.fell)) return count === event.fell;
+      return ids !== null && ids.length === event.fell.length && event.fell.every((id) => ids.includes(id));
     }
-    if (e.rest !== undefined) return body.rest === e.rest;
-    return body.hit !== undefined && (body.hit ?? null) === (e.hit ?? null);
+    if (event.rest !== undefined) return body.rest === event.rest;
+    return body.hit !== undefined && (body.hit ?? null) === (event.hit ?? null);
   }
-  if (body.kind === "point" && e.kind === "point") return body.side === e.side;
+  if (body.kind === "point" && event.kind === "point") return body.side === event.side;
   return false;
 }
 /** The chance of what was seen. */
-function chanceOf(list: readonly { body: Body; p: number }[], e: GameEvent): number {
-  const away = e.kind === "send" ? (e.away ?? (e.spot && Math.hypot(e.spot.along, e.spot.across))) : undefined;
-  const sure = list.filter((w) => matches(w.body, e));
+function chanceOf(list: readonly { body: Body; p: number }[], event: GameEvent): number {
+  const away =
+    event.kind === "send" ? (event.away ?? (event.spot && Math.hypot(event.spot.along, event.spot.across))) : undefined;
+  const sure = list.filter((w) => matches(w.body, event));
   if (away === undefined || !sure.some((w) => w.body.kind === "send" && w.body.away !== undefined))
     return sure.reduce((sum, w) => sum + w.p, 0);
   // How far away it lies: what lies about as far, counted less the farther it is off.
@@ -199,39 +200,41 @@ function chanceOf(list: readonly { body: Body; p: number }[], e: GameEvent): num
 /** The chance that one touch of a run comes off. */
 const keptOf = (list: readonly { body: Body; p: number }[]): number =>
   list.reduce((sum, w) => sum + (w.body.kind === "count" && w.body.n > 0 ? w.p : 0), 0);
-const slipped = (p: number, n = 2) => Math.log((1 - SLIP) * p + SLIP / n);
+const slipped = (chance: number, count = 2) => Math.log((1 - SLIP) * chance + SLIP / count);
 
 /**
- * What every try of player 0 in a go says, with the setting in force at each: as it stands after undo and correction. `a`: as it was
+ * What every try of player 0 in a go says, with the setting in force at each: as it stands after undo and correction. `activity`: as it was
  * played at home. Nothing of other players; nothing of a send over the line. A run that the bell cut off is only what it came to.
  */
-export function evidenceOf(a: Activity, play: Play, age: Age): Evidence[] {
-  const tables = tablesFor(a, age);
+export function evidenceOf(activity: Activity, play: Play, age: Age): Evidence[] {
+  const tables = tablesFor(activity, age);
   // The same thing seen again says the same again: it is counted, and added up at the end.
   const seen = new Map<Record<Axis, Said>, { action: Action; times: number }>();
   // Where the number was typed after the bell, what was tapped before is not what it was.
-  const totals = play.standing.some(({ event: e }) => e.kind === "total");
+  const totals = play.standing.some(({ event }) => event.kind === "total");
   let item: string | undefined;
-  for (const [i, { event: e }] of play.standing.entries()) {
-    if (e.kind === "object" && e.role === "send") item = e.item;
-    if (e.kind !== "send" && e.kind !== "count" && e.kind !== "point") continue;
-    if ((e.kind === "send" && e.foot) || (e.kind === "count" && totals)) continue;
+  for (const [i, { event }] of play.standing.entries()) {
+    if (event.kind === "object" && event.role === "send") item = event.item;
+    if (event.kind !== "send" && event.kind !== "count" && event.kind !== "point") continue;
+    if ((event.kind === "send" && event.foot) || (event.kind === "count" && totals)) continue;
     const before = play.standing[i - 1]?.after ?? play.begin;
     const alone = play.setup.players === 1;
-    if (!alone && (("by" in e ? e.by : undefined) ?? play.game.turn(before).player) !== 0) continue;
+    if (!alone && (("by" in event ? event.by : undefined) ?? play.game.turn(before).player) !== 0) continue;
     const ask = mainAsks(play.game.asks(before)).find(
-      (x): x is Asked =>
-        (x.kind === "send" || x.kind === "count") && x.player === 0 && (x.kind === "count") === (e.kind === "count"),
+      (mainAsk): mainAsk is Asked =>
+        (mainAsk.kind === "send" || mainAsk.kind === "count") &&
+        mainAsk.player === 0 &&
+        (mainAsk.kind === "count") === (event.kind === "count"),
     );
     if (!ask) continue;
     // A point of two sides is not one player's try.
     if ("people" in ask.aim) continue;
     // Of a count that several share only single ones are known to be its own.
-    if (e.kind === "count" && play.setup.players > 1 && e.n > 1) continue;
-    const says = tables.of(ask, item).of(e);
+    if (event.kind === "count" && play.setup.players > 1 && event.n > 1) continue;
+    const says = tables.of(ask, item).of(event);
     const is = seen.get(says);
     if (is) is.times++;
-    else seen.set(says, { action: ask.manner.action ?? a.aim.action, times: 1 });
+    else seen.set(says, { action: ask.manner.action ?? activity.aim.action, times: 1 });
   }
   const sums = new Map<string, Said & Pick<Evidence, "action" | "axis">>();
   for (const [says, { action, times }] of seen)

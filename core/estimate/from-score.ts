@@ -31,19 +31,21 @@ function chanceOf(side: SideForecast, s: Pick<PlayScore, "value" | "unit" | "fin
  * forecast of a go alone, at nine points of each axis, a smooth curve between. For the activity's own action. Sampled games say so by
  * `GAMES` of them.
  */
-export function evidenceOfScore(a: Activity, age: Age, score: PlayScore): Evidence[] {
+export function evidenceOfScore(activity: Activity, age: Age, score: PlayScore): Evidence[] {
   const graph = new Graph();
   return AXES.flatMap((axis): Evidence[] => {
     const points = AT[axis].filter((_, i) => i % EVERY === 0);
-    const told = points.map((x) =>
-      forecastActivity(a, [whoAt(axis, x, age)], ALONE, "middle", { graph, samples: GAMES }),
+    const told = points.map((point) =>
+      forecastActivity(activity, [whoAt(axis, point, age)], ALONE, "middle", { graph, samples: GAMES }),
     );
-    const ll = told.map((f) => Math.log(LEAST + (1 - LEAST) * chanceOf(f.sides[0]!, score)));
+    const ll = told.map((forecast) => Math.log(LEAST + (1 - LEAST) * chanceOf(forecast.sides[0]!, score)));
     if (Math.max(...ll) - Math.min(...ll) < 1e-6) return [];
     // A forecast that does not move along the axis says nothing of it, however its games fell.
-    const means = told.map((f) => f.sides[0]!.points.at.reduce((sum, at, i) => sum + at * f.sides[0]!.points.p[i]!, 0));
+    const means = told.map((forecast) =>
+      forecast.sides[0]!.points.at.reduce((sum, at, i) => sum + at * forecast.sides[0]!.points.p[i]!, 0),
+    );
     const moved = Math.max(...means) - Math.min(...means);
-    if (told.every((f) => f.method === "sampled") && moved < 1e-9) return [];
-    return [{ action: a.aim.action, axis, tries: score.sends, ll: finer(ll, EVERY), hits: 0, means: [] }];
+    if (told.every((forecast) => forecast.method === "sampled") && moved < 1e-9) return [];
+    return [{ action: activity.aim.action, axis, tries: score.sends, ll: finer(ll, EVERY), hits: 0, means: [] }];
   });
 }

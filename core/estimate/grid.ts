@@ -13,8 +13,8 @@ export const POINTS = 41;
 const ENDS: Record<Axis, readonly [number, number]> = { spread: [Math.log(0.2), Math.log(5)], skill: [-3.2, 3.2] };
 /** Every so many of them a whole game is forecast, where only its score is known. */
 export const EVERY = 5;
-const even = ([from, to]: readonly [number, number], n: number) =>
-  Array.from({ length: n }, (_, i) => from + ((to - from) * i) / (n - 1));
+const even = ([from, to]: readonly [number, number], count: number) =>
+  Array.from({ length: count }, (_, i) => from + ((to - from) * i) / (count - 1));
 export const AT: Record<Axis, readonly number[]> = {
   spread: even(ENDS.spread, POINTS),
   skill: even(ENDS.skill, POINTS),
@@ -49,10 +49,10 @@ export function finer(ll: readonly number[], times = FINER): number[] {
   const out: number[] = [];
   for (let i = 0; i < ll.length - 1; i++) {
     const [b, c] = [ll[i]!, ll[i + 1]!];
-    const [a, d] = [ll[i - 1] ?? 2 * b - c, ll[i + 2] ?? 2 * c - b];
+    const [age, distance] = [ll[i - 1] ?? 2 * b - c, ll[i + 2] ?? 2 * c - b];
     for (let k = 0; k < times; k++) {
       const t = k / times;
-      out.push(b + 0.5 * t * (c - a + t * (2 * a - 5 * b + 4 * c - d + t * (3 * (b - c) + d - a))));
+      out.push(b + 0.5 * t * (c - age + t * (2 * age - 5 * b + 4 * c - distance + t * (3 * (b - c) + distance - age))));
     }
   }
   out.push(ll[ll.length - 1]!);

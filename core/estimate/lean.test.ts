@@ -7,10 +7,16 @@ import { leanOf, MIN_PIECES, pulls, type Resting, restingOf } from "./lean.ts";
 
 const normal = (draw: () => number) => Math.sqrt(-2 * Math.log(1 - draw())) * Math.cos(2 * Math.PI * draw());
 /** Pieces of a child with a middle of its own, spread so, of which a share goes wild. */
-function pieces(n: number, seed: number, at: Resting, sd: number, wild: number): { all: Resting[]; wild: number } {
+function pieces(
+  givenCount: number,
+  seed: number,
+  at: Resting,
+  sd: number,
+  wild: number,
+): { all: Resting[]; wild: number } {
   const draw = random(seed);
   let count = 0;
-  const all = Array.from({ length: n }, () => {
+  const all = Array.from({ length: givenCount }, () => {
     const is = draw() < wild;
     if (is) count++;
     const s = is ? 3 * sd : sd;
@@ -40,7 +46,7 @@ describe("a pull to one side, and wild sends", () => {
     const seen = (along: number) =>
       Array.from({ length: 300 }, (_, k) =>
         Number(pulls(leanOf(pieces(60, 500 + k, { along, across: 0 }, 0.25, 0.08).all)!.along)),
-      ).reduce((a, b) => a + b, 0) / 300;
+      ).reduce((sum, b) => sum + b, 0) / 300;
     expect(seen(0)).toBeLessThan(0.1);
     expect(seen(0.125)).toBeGreaterThan(0.8);
   });
@@ -53,7 +59,7 @@ describe("a pull to one side, and wild sends", () => {
   });
   it("reads the child's own pieces off a go, as they stand; nobody else's, and nothing without a place", () => {
     const base = fromPattern("closest");
-    const a = {
+    const activity = {
       ...base,
       pattern: { ...base.pattern, params: { ...(base.pattern.params as object), jack: "placed", pieces: 2 } },
     } as typeof base;
@@ -61,10 +67,10 @@ describe("a pull to one side, and wild sends", () => {
     const events = [send(-300, 50), send(900, 0), { kind: "undo" }, send(120, -40)];
     const told = (players: number) => {
       const setup = players === 1 ? { players, mode: "alone", seed: 1 } : { players, mode: "against", seed: 1 };
-      const all = events.map((e, i) => ({ at: 5000 * (i + 1), ...e }) as PlayEvent);
-      const { play, refused } = replay(gamePartOf(a), setup as never, all);
+      const all = events.map((event, i) => ({ at: 5000 * (i + 1), ...event }) as PlayEvent);
+      const { play, refused } = replay(gamePartOf(activity), setup as never, all);
       expect(refused).toBeNull();
-      return restingOf(a, play).map((r) => r.at);
+      return restingOf(activity, play).map((r) => r.at);
     };
     expect(told(1)).toEqual([
       { along: -0.3, across: 0.05 },

@@ -29,15 +29,15 @@ const ROUNDS = 60;
 const MIN_SPREAD = 0.02;
 
 /** Where the child's own pieces came to rest about a jack, in a go as it stands after undo and correction, with the way they were sent. */
-export function restingOf(a: Activity, play: Play): { action: Action; at: Resting }[] {
-  return play.standing.flatMap(({ event: e }, i) => {
-    if (e.kind !== "send" || e.foot || !e.spot) return [];
+export function restingOf(activity: Activity, play: Play): { action: Action; at: Resting }[] {
+  return play.standing.flatMap(({ event }, i) => {
+    if (event.kind !== "send" || event.foot || !event.spot) return [];
     const before = play.standing[i - 1]?.after ?? play.begin;
     if (play.game.turn(before).player !== 0) return [];
-    const ask = mainAsks(play.game.asks(before)).find((x) => x.kind === "send" && x.player === 0);
+    const ask = mainAsks(play.game.asks(before)).find((mainAsk) => mainAsk.kind === "send" && mainAsk.player === 0);
     if (ask?.kind !== "send" || ask.aim.kind !== "near") return [];
-    const at = { along: e.spot.along / 1000, across: e.spot.across / 1000 };
-    return [{ action: ask.manner.action ?? a.aim.action, at }];
+    const at = { along: event.spot.along / 1000, across: event.spot.across / 1000 };
+    return [{ action: ask.manner.action ?? activity.aim.action, at }];
   });
 }
 
@@ -46,40 +46,47 @@ export function restingOf(a: Activity, play: Play): { action: Action; at: Restin
  * same middle spread three times as wide (re-estimated in turn until it stands, with a little known before of how many are wild). Null: too few pieces.
  */
 export function leanOf(all: readonly Resting[]): Lean | null {
-  const n = all.length;
-  if (n < MIN_PIECES) return null;
+  const count = all.length;
+  if (count < MIN_PIECES) return null;
   const median = (of: readonly number[]) => {
     const s = [...of].sort((a, b) => a - b);
-    return (s[Math.floor((n - 1) / 2)]! + s[Math.ceil((n - 1) / 2)]!) / 2;
+    return (s[Math.floor((count - 1) / 2)]! + s[Math.ceil((count - 1) / 2)]!) / 2;
   };
   const axes = ["along", "across"] as const;
   // Begun where most of them lie, whatever the wild ones do: 1.48 times the middle distance from the middle is one SD.
-  const middle = { along: median(all.map((p) => p.along)), across: median(all.map((p) => p.across)) };
+  const middle = {
+    along: median(all.map((resting) => resting.along)),
+    across: median(all.map((resting) => resting.across)),
+  };
   const sd = { along: 0, across: 0 };
-  for (const k of axes) sd[k] = Math.max(MIN_SPREAD, 1.48 * median(all.map((p) => Math.abs(p[k] - middle[k]))));
+  for (const ax of axes)
+    sd[ax] = Math.max(MIN_SPREAD, 1.48 * median(all.map((resting) => Math.abs(resting[ax] - middle[ax]))));
   let share = WILD.are / WILD.of;
   let wild = all.map(() => share);
   for (let round = 0; round < ROUNDS; round++) {
-    const density = (p: Resting, times: number) =>
-      axes.reduce((d, k) => (d * Math.exp(-(((p[k] - middle[k]) / (times * sd[k])) ** 2) / 2)) / times, 1);
-    wild = all.map((p) => {
-      const [w, u] = [share * density(p, WILD.wider), (1 - share) * density(p, 1)];
-      return w + u > 0 ? w / (w + u) : 1;
+    const density = (resting: Resting, times: number) =>
+      axes.reduce((d, ax) => (d * Math.exp(-(((resting[ax] - middle[ax]) / (times * sd[ax])) ** 2) / 2)) / times, 1);
+    wild = all.map((resting) => {
+      const [weight, u] = [share * density(resting, WILD.wider), (1 - share) * density(resting, 1)];
+      return weight + u > 0 ? weight / (weight + u) : 1;
     });
-    share = (wild.reduce((x, y) => x + y, 0) + WILD.are) / (n + WILD.of);
-    for (const k of axes) {
+    share = (wild.reduce((sum, y) => sum + y, 0) + WILD.are) / (count + WILD.of);
+    for (const ax of axes) {
       // A wild one says a ninth as much of the middle.
       const weights = wild.map((w) => 1 - w + w / WILD.wider ** 2);
-      const sum = weights.reduce((x, y) => x + y, 0);
-      middle[k] = all.reduce((m, p, i) => m + weights[i]! * p[k], 0) / sum;
-      sd[k] = Math.max(
+      const sum = weights.reduce((eachSum, y) => eachSum + y, 0);
+      middle[ax] = all.reduce((eachSum, resting, i) => eachSum + weights[i]! * resting[ax], 0) / sum;
+      sd[ax] = Math.max(
         MIN_SPREAD,
-        Math.sqrt(all.reduce((v, p, i) => v + weights[i]! * (p[k] - middle[k]) ** 2, 0) / Math.max(1, n - 1)),
+        Math.sqrt(
+          all.reduce((eachSum, resting, i) => eachSum + weights[i]! * (resting[ax] - middle[ax]) ** 2, 0) /
+            Math.max(1, count - 1),
+        ),
       );
     }
   }
-  const told = (k: (typeof axes)[number]) => ({ by: middle[k], sure: sd[k] / Math.sqrt(n) });
-  return { pieces: n, along: told("along"), across: told("across"), wild: wild.reduce((x, y) => x + y, 0) };
+  const told = (key: (typeof axes)[number]) => ({ by: middle[key], sure: sd[key] / Math.sqrt(count) });
+  return { pieces: count, along: told("along"), across: told("across"), wild: wild.reduce((sum, y) => sum + y, 0) };
 }
 /** Whether a pull shows beyond chance: two standard errors. */
 export const pulls = ({ by, sure }: Lean["along"]): boolean => Math.abs(by) > 2 * sure;

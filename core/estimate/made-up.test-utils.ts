@@ -26,37 +26,40 @@ const TIRES = 0.1;
 
 /** One target straight ahead, hit or missed: the same game at four distances. */
 function targetAt(distance: number): Activity {
-  const a = fromPattern("board");
-  const { layout } = a.pattern.params as { layout: { targets: object[] } };
+  const activity = fromPattern("board");
+  const { layout } = activity.pattern.params as { layout: { targets: object[] } };
   const target = { ...layout.targets[0], id: "t1", across: 0, distance };
   const params = {
-    ...(a.pattern.params as object),
+    ...(activity.pattern.params as object),
     layout: { ...layout, targets: [target] },
     ways: ["underarmRoll"],
     sends: 12,
   };
-  return { ...a, aim: { ...a.aim, action: "underarmRoll" }, pattern: { ...a.pattern, params } } as Activity;
+  return {
+    ...activity,
+    aim: { ...activity.aim, action: "underarmRoll" },
+    pattern: { ...activity.pattern, params },
+  } as Activity;
 }
 const DISTANCES = [1.5, 2.5, 3.5, 5] as const;
 /** What a hit and a miss at it say; how far its edge lies from its middle, in standard deviations of a child of that age; its share of hits by the law. */
-function settingOf(a: Activity) {
-  const begun = openPlay(gamePartOf(a), { players: 1, mode: "alone", seed: 1 });
-  const [hit, miss] = ["t1", null].map((is) => evidenceOf(a, take(begun, { kind: "send", hit: is }), AGE)[0]!) as [
-    ReturnType<typeof evidenceOf>[number],
-    ReturnType<typeof evidenceOf>[number],
-  ];
-  const p = rates(a, { age: AGE }).get("t1")!;
+function settingOf(activity: Activity) {
+  const begun = openPlay(gamePartOf(activity), { players: 1, mode: "alone", seed: 1 });
+  const [hit, miss] = ["t1", null].map(
+    (is) => evidenceOf(activity, take(begun, { kind: "send", hit: is }), AGE)[0]!,
+  ) as [ReturnType<typeof evidenceOf>[number], ReturnType<typeof evidenceOf>[number]];
+  const chance = rates(activity, { age: AGE }).get("t1")!;
   let [low, high] = [0, 9];
   for (let i = 0; i < 60; i++) {
     const z = (low + high) / 2;
-    if (2 * below(z, 1) - 1 < p) low = z;
+    if (2 * below(z, 1) - 1 < chance) low = z;
     else high = z;
   }
   return { hit: hit.ll, miss: miss.ll, means: hit.means, share: finer(hit.means), edge: low };
 }
 let kept: ReturnType<typeof settingOf>[] | undefined;
 const settings = () => {
-  kept ??= DISTANCES.map((d) => settingOf(targetAt(d)));
+  kept ??= DISTANCES.map((distance) => settingOf(targetAt(distance)));
   return kept;
 };
 
@@ -127,8 +130,8 @@ export function told(
  */
 export function asGood(before: readonly GoReported[], some: readonly GoReported[]): number {
   const { shares } = posterior("spread", AGE, before, some[0]!.week);
-  const hits = some.reduce((sum, g) => sum + g.hits, 0);
-  const tries = some.reduce((sum, g) => sum + g.tries, 0) / settings().length;
+  const hits = some.reduce((sum, go) => sum + go.hits, 0);
+  const tries = some.reduce((sum, go) => sum + go.tries, 0) / settings().length;
   let chance = 0;
   for (let i = 0; i < shares.length; i++)
     if (shares[i]! > 1e-7)
@@ -136,7 +139,7 @@ export function asGood(before: readonly GoReported[], some: readonly GoReported[
         shares[i]! *
         atLeast(
           hits,
-          settings().map((s) => ({ tries, share: within(s.edge * Math.exp(-FINE.spread[i]!)) })),
+          settings().map((setting) => ({ tries, share: within(setting.edge * Math.exp(-FINE.spread[i]!)) })),
         );
   return chance;
 }
@@ -183,25 +186,25 @@ export function madeUp(kind: Kind, of: { children: number; weeks: number; tries:
       if (week > 0) {
         const { shares } = posterior("spread", AGE, goes, week);
         const at = week === of.weeks ? sums.end : sums.way;
-        for (const [k, p] of truth().entries()) {
+        for (const [k, chance] of truth().entries()) {
           const forecast = mean(shares, is[k]!.share);
-          at.ours += (forecast - p) ** 2;
-          at.guess += (guesses[k]! - p) ** 2;
-          if (week === of.weeks) sums.noise += p * (1 - p);
+          at.ours += (forecast - chance) ** 2;
+          at.guess += (guesses[k]! - chance) ** 2;
+          if (week === of.weeks) sums.noise += chance * (1 - chance);
           const bin = bins[Math.min(9, Math.floor(10 * forecast))]!;
           bin.n++;
           bin.forecast += forecast;
-          bin.true_ += p;
+          bin.true_ += chance;
         }
       }
       if (week === of.weeks) break;
       goes.push({ week, ll: rolled(kind, x, of.tries, draw).ll });
     }
-    const e = estimateOf(posterior("spread", AGE, goes, of.weeks));
+    const estimate = estimateOf(posterior("spread", AGE, goes, of.weeks));
     // Who hits more often than this child is less spread than it.
     const hits = truth().reduce((sum, p) => sum + p, 0);
-    const usual = (m: number) => is.reduce((sum, s) => sum + within(s.edge / m), 0);
-    if (usual(e.low) >= hits && usual(e.high) <= hits) inside++;
+    const usual = (metres: number) => is.reduce((sum, s) => sum + within(s.edge / metres), 0);
+    if (usual(estimate.low) >= hits && usual(estimate.high) <= hits) inside++;
   }
   const { way, end, noise } = sums;
   return {
@@ -211,8 +214,8 @@ export function madeUp(kind: Kind, of: { children: number; weeks: number; tries:
     skill: 1 - (noise + end.ours) / (noise + end.guess),
     ceiling: 1 - noise / (noise + end.guess),
     off: bins
-      .filter((b) => b.n >= of.children / 4)
-      .map((b) => (b.true_ - b.forecast) / b.n)
+      .filter((bin) => bin.n >= of.children / 4)
+      .map((bin) => (bin.true_ - bin.forecast) / bin.n)
       .reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a), 0),
   };
 }

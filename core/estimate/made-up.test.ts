@@ -42,21 +42,21 @@ describe("the demo school's children", () => {
     for (let k = 0; k < 60; k++) {
       const age = 7 + (k % 4);
       for (const [week, name] of weeks.entries()) {
-        const a = documents.get(name)!;
+        const activity = documents.get(name)!;
         for (const go of [0, 1]) {
           const setup = { players: 1, mode: "alone", seed: go } as const;
-          const events = playGo(a, [age], [behaviorProfile(9000 + 7 * k)], setup, 1000 * k + 10 * week + go);
-          for (const e of evidenceOf(a, replay(gamePartOf(a), setup, events).play, age))
-            goes.push({ ...e, child: `${k} ${e.action}`, age, week });
+          const events = playGo(activity, [age], [behaviorProfile(9000 + 7 * k)], setup, 1000 * k + 10 * week + go);
+          for (const evidence of evidenceOf(activity, replay(gamePartOf(activity), setup, events).play, age))
+            goes.push({ ...evidence, child: `${k} ${evidence.action}`, age, week });
         }
       }
     }
     const seen = forecastedOf(goes);
     const { bins } = accuracyOf(seen);
-    const compared = bins.filter((b) => b.tries >= ENOUGH);
+    const compared = bins.filter((bin) => bin.tries >= ENOUGH);
     expect(compared.length).toBeGreaterThan(3);
     for (const b of compared) expect(Math.abs(b.forecast - b.seen), `${b.forecast}`).toBeLessThan(0.04);
     // Of the weeks of each game after its first.
-    expect(accuracyOf(seen.filter((g) => g.week === 6)).ofPossible!).toBeGreaterThan(0.6);
+    expect(accuracyOf(seen.filter((forecasted) => forecasted.week === 6)).ofPossible!).toBeGreaterThan(0.6);
   });
 });

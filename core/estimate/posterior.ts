@@ -25,8 +25,8 @@ export interface Posterior {
 }
 
 function normed(shares: number[]): number[] {
-  const sum = shares.reduce((a, b) => a + b, 0);
-  return shares.map((p) => p / sum);
+  const sum = shares.reduce((eachSum, b) => eachSum + b, 0);
+  return shares.map((share) => share / sum);
 }
 const normal = (axis: Axis, middle: number, sd: number) =>
   normed(FINE[axis].map((x) => Math.exp(-((x - middle) ** 2) / (2 * sd * sd))));
@@ -54,10 +54,10 @@ function drifted(axis: Axis, shares: number[], weeks: number): number[] {
   const reach = (kernel.length - 1) / 2;
   const out = new Float64Array(shares.length);
   for (let i = 0; i < shares.length; i++) {
-    const p = shares[i]!;
-    if (p < 1e-15) continue;
+    const chance = shares[i]!;
+    if (chance < 1e-15) continue;
     const to = Math.min(out.length - 1, i + reach);
-    for (let j = Math.max(0, i - reach); j <= to; j++) out[j]! += p * kernel[j - i + reach]!;
+    for (let j = Math.max(0, i - reach); j <= to; j++) out[j]! += chance * kernel[j - i + reach]!;
   }
   return normed(Array.from(out));
 }
@@ -65,7 +65,7 @@ function drifted(axis: Axis, shares: number[], weeks: number): number[] {
 function seen(shares: number[], ll: readonly number[]): number[] {
   const fine = finer(ll);
   const most = Math.max(...fine);
-  return normed(shares.map((p, i) => p * Math.exp(fine[i]! - most)));
+  return normed(shares.map((share, i) => share * Math.exp(fine[i]! - most)));
 }
 
 /** Only weeks so near to each other are compared: in more a child may have changed. */
@@ -121,18 +121,18 @@ function quantileAt({ axis, shares }: Posterior, share: number): number {
   const at = FINE[axis];
   const step = at[1]! - at[0]!;
   let sum = 0;
-  for (const [i, p] of shares.entries()) {
-    if (sum + p >= share) return at[i]! - step / 2 + (p > 0 ? ((share - sum) / p) * step : 0);
-    sum += p;
+  for (const [i, chance] of shares.entries()) {
+    if (sum + chance >= share) return at[i]! - step / 2 + (chance > 0 ? ((share - sum) / chance) * step : 0);
+    sum += chance;
   }
   return at[at.length - 1]!;
 }
 const told = (axis: Axis, x: number) => (axis === "spread" ? Math.exp(x) : x);
 
 /** Median and 80 % interval. */
-export const estimateOf = (p: Posterior): Estimate => ({
-  axis: p.axis,
-  middle: told(p.axis, quantileAt(p, 0.5)),
-  low: told(p.axis, quantileAt(p, 0.1)),
-  high: told(p.axis, quantileAt(p, 0.9)),
+export const estimateOf = (givenPosterior: Posterior): Estimate => ({
+  axis: givenPosterior.axis,
+  middle: told(givenPosterior.axis, quantileAt(givenPosterior, 0.5)),
+  low: told(givenPosterior.axis, quantileAt(givenPosterior, 0.1)),
+  high: told(givenPosterior.axis, quantileAt(givenPosterior, 0.9)),
 });

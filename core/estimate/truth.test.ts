@@ -17,24 +17,27 @@ describe("how forecasts came true", () => {
     for (let c = 0; c < 150; c++) {
       const x = 0.35 * normalDraw(draw);
       for (let week = 0; week < 6; week++) {
-        const hits = Array.from({ length: 20 }, () => (draw() < shareAt(x) ? 1 : 0)).reduce<number>((a, b) => a + b, 0);
+        const hits = Array.from({ length: 20 }, () => (draw() < shareAt(x) ? 1 : 0)).reduce<number>(
+          (sum, b) => sum + b,
+          0,
+        );
         goes.push(goOf(`c${c}`, week, 20, hits));
       }
     }
-    const t = truthOf(goes);
+    const truth = truthOf(goes);
     // A band of whole hits holds a little more than it says.
-    expect(t.inside!).toBeGreaterThan(0.77);
-    expect(t.inside!).toBeLessThan(0.92);
+    expect(truth.inside!).toBeGreaterThan(0.77);
+    expect(truth.inside!).toBeLessThan(0.92);
     // From the second week on they know much; in the first they know the age alone.
-    expect(t.ofPossible!).toBeGreaterThan(0.5);
-    expect(t.ofPossible!).toBeLessThan(0.95);
-    for (const b of t.bins) if (b.tries > 500) expect(Math.abs(b.forecast - b.seen)).toBeLessThan(0.04);
+    expect(truth.ofPossible!).toBeGreaterThan(0.5);
+    expect(truth.ofPossible!).toBeLessThan(0.95);
+    for (const bin of truth.bins) if (bin.tries > 500) expect(Math.abs(bin.forecast - bin.seen)).toBeLessThan(0.04);
   });
   it("a child that is other than its age is forecast better from its own goes than from its age", () => {
     const goes = Array.from({ length: 6 }, (_, week) => goOf("one", week, 20, 4));
-    const t = truthOf(goes);
-    expect(t.goes[0]!.forecast).toBeGreaterThan(0.4);
-    expect(Math.abs(t.goes[5]!.forecast - 0.2)).toBeLessThan(Math.abs(t.goes[0]!.forecast - 0.2) / 2);
+    const truth = truthOf(goes);
+    expect(truth.goes[0]!.forecast).toBeGreaterThan(0.4);
+    expect(Math.abs(truth.goes[5]!.forecast - 0.2)).toBeLessThan(Math.abs(truth.goes[0]!.forecast - 0.2) / 2);
   });
   it("the share of what is possible: what knows every child is 1, what knows the age is 0, and few tries say nothing", () => {
     const draw = random(4);
@@ -44,15 +47,15 @@ describe("how forecasts came true", () => {
       return { tries: 12, hits, byAge: 0.5, low: 0, high: 1, holds: 1, share };
     });
     const told = (of: (share: number) => number) =>
-      accuracyOf(goes.map((g) => ({ ...g, forecast: of(g.share) }))).ofPossible!;
+      accuracyOf(goes.map((go) => ({ ...go, forecast: of(go.share) }))).ofPossible!;
     expect(told((share) => share)).toBeCloseTo(1, 1);
     expect(told(() => 0.5)).toBe(0);
     // Half of the way in the squares: errors of the square root of a half.
     expect(told((share) => 0.5 + (1 - Math.SQRT1_2) * (share - 0.5))).toBeCloseTo(0.5, 1);
     expect(told((share) => 1 - share)).toBeLessThan(-1);
-    expect(accuracyOf(goes.slice(0, 10).map((g) => ({ ...g, forecast: g.share }))).ofPossible).toBeNull();
+    expect(accuracyOf(goes.slice(0, 10).map((go) => ({ ...go, forecast: go.share }))).ofPossible).toBeNull();
     // Children who are all alike: nothing could be known of them that their age does not say.
-    const alike = goes.map((g) => ({ ...g, hits: 6, forecast: 0.5 }));
+    const alike = goes.map((go) => ({ ...go, hits: 6, forecast: 0.5 }));
     expect(accuracyOf(alike).ofPossible).toBeNull();
   });
   it("nothing played is nothing said", () => {

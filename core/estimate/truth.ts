@@ -42,32 +42,32 @@ export interface Truth {
 }
 
 /** Chances of 0 to n hits where the share itself is not known: a mixture of binomials. */
-function hitsLaw(n: number, shares: readonly number[], weights: readonly number[]): number[] {
-  const out = new Array<number>(n + 1).fill(0);
-  for (const [i, w] of weights.entries()) {
-    if (w < 1e-6) continue;
-    const p = Math.min(1 - 1e-9, Math.max(1e-9, shares[i]!));
-    let q = (1 - p) ** n;
+function hitsLaw(count: number, shares: readonly number[], weights: readonly number[]): number[] {
+  const out = new Array<number>(count + 1).fill(0);
+  for (const [i, weight] of weights.entries()) {
+    if (weight < 1e-6) continue;
+    const chance = Math.min(1 - 1e-9, Math.max(1e-9, shares[i]!));
+    let q = (1 - chance) ** count;
     if (q === 0) {
       // So many tries that the first term is nothing: from the middle outwards by logarithms.
-      let log = n * Math.log(1 - p);
-      for (let k = 0; k <= n; k++) {
-        out[k]! += w * Math.exp(log);
-        log += Math.log((n - k) / (k + 1)) + Math.log(p / (1 - p));
+      let log = count * Math.log(1 - chance);
+      for (let k = 0; k <= count; k++) {
+        out[k]! += weight * Math.exp(log);
+        log += Math.log((count - k) / (k + 1)) + Math.log(chance / (1 - chance));
       }
       continue;
     }
-    for (let k = 0; k <= n; k++) {
-      out[k]! += w * q;
-      q *= ((n - k) / (k + 1)) * (p / (1 - p));
+    for (let k = 0; k <= count; k++) {
+      out[k]! += weight * q;
+      q *= ((count - k) / (k + 1)) * (chance / (1 - chance));
     }
   }
   return out;
 }
 function quantile(law: readonly number[], share: number): number {
   let sum = 0;
-  for (const [k, p] of law.entries()) {
-    sum += p;
+  for (const [k, chance] of law.entries()) {
+    sum += chance;
     if (sum >= share) return k;
   }
   return law.length - 1;
@@ -78,17 +78,19 @@ function quantile(law: readonly number[], share: number): number {
  * played. Goes of the same week know nothing of each other. What is forecast of one child depends on no other.
  */
 export function forecastedOf(goes: readonly GoSeen[]): Forecasted[] {
-  const usable = goes.filter((g) => g.tries > 0 && g.means.length > 0);
-  return usable.map((g): Forecasted => {
-    const before = goes.filter((x) => x.child === g.child && x.axis === g.axis && x.week < g.week);
-    const { shares: weights } = posterior(g.axis, g.age, before, g.week);
-    const shares = finer(g.means.map((m) => m / g.tries)).map((s) => Math.min(1, Math.max(0, s)));
-    const mean = (over: readonly number[]) => FINE[g.axis].reduce((sum, _, i) => sum + over[i]! * shares[i]!, 0);
-    const law = hitsLaw(g.tries, shares, weights);
-    const { child, week, tries, hits } = g;
+  const usable = goes.filter((go) => go.tries > 0 && go.means.length > 0);
+  return usable.map((goSeen): Forecasted => {
+    const before = goes.filter((go) => go.child === goSeen.child && go.axis === goSeen.axis && go.week < goSeen.week);
+    const { shares: weights } = posterior(goSeen.axis, goSeen.age, before, goSeen.week);
+    const shares = finer(goSeen.means.map((eachMean) => eachMean / goSeen.tries)).map((s) =>
+      Math.min(1, Math.max(0, s)),
+    );
+    const mean = (over: readonly number[]) => FINE[goSeen.axis].reduce((sum, _, i) => sum + over[i]! * shares[i]!, 0);
+    const law = hitsLaw(goSeen.tries, shares, weights);
+    const { child, week, tries, hits } = goSeen;
     const [from, to] = [quantile(law, 0.1), quantile(law, 0.9)];
     const holds = law.slice(from, to + 1).reduce((sum, p) => sum + p, 0);
-    const byAge = mean(posterior(g.axis, g.age, []).shares);
+    const byAge = mean(posterior(goSeen.axis, goSeen.age, []).shares);
     return { child, week, tries, hits, forecast: mean(weights), byAge, low: from / tries, high: to / tries, holds };
   });
 }
@@ -105,7 +107,7 @@ const NEAR = 0.03;
 /** The share that came true least as it was forecast, where any is off by more than 3 points; null: none is. */
 export function worstOf(bins: Truth["bins"]): Truth["bins"][number] | null {
   const off = (b: Truth["bins"][number]) => Math.abs(b.seen - b.forecast);
-  const many = bins.filter((b) => b.tries >= ENOUGH_TRIES && off(b) > NEAR);
+  const many = bins.filter((bin) => bin.tries >= ENOUGH_TRIES && off(bin) > NEAR);
   return many.length === 0 ? null : many.reduce((a, b) => (off(b) > off(a) ? b : a));
 }
 
@@ -116,7 +118,7 @@ const TO_SAY = { tries: 200, apart: 0.004 } as const;
  * distance from the true share and p (1 - p), which nobody could forecast; h (n - h) / (n (n - 1)) is that without bias, where h of n hit.
  */
 function ofPossible(goes: readonly Pick<Forecasted, "tries" | "hits" | "forecast" | "byAge">[]): number | null {
-  const some = goes.filter((g) => g.tries > 1);
+  const some = goes.filter((go) => go.tries > 1);
   const sum = (of: (g: (typeof some)[number]) => number) => some.reduce((total, g) => total + of(g), 0);
   const squares = (of: (g: (typeof some)[number]) => number) =>
     sum((g) => g.hits * (1 - of(g)) ** 2 + (g.tries - g.hits) * of(g) ** 2);
@@ -129,21 +131,21 @@ function ofPossible(goes: readonly Pick<Forecasted, "tries" | "hits" | "forecast
 
 /** How forecasts came true over some goes: a sum over them, so that it costs next to nothing. */
 export function accuracyOf(out: readonly Omit<Forecasted, "child" | "week">[]): Omit<Truth, "goes"> {
-  const tries = out.reduce((n, g) => n + g.tries, 0);
+  const tries = out.reduce((sum, g) => sum + g.tries, 0);
   if (tries === 0) return { bins: [], inside: null, meant: null, ofPossible: null };
   const meant = out.reduce((sum, g) => sum + g.holds, 0) / out.length;
   const inside = out.filter((g) => g.hits / g.tries >= g.low - 1e-9 && g.hits / g.tries <= g.high + 1e-9).length;
   const bins = Array.from({ length: 10 }, (_, i) =>
     out.filter((g) => Math.min(9, Math.floor(10 * g.forecast)) === i),
   ).flatMap((list, i) => {
-    const n = list.reduce((sum, g) => sum + g.tries, 0);
-    if (n === 0) return [];
+    const count = list.reduce((sum, g) => sum + g.tries, 0);
+    if (count === 0) return [];
     return [
       {
         from: i / 10,
-        tries: n,
-        forecast: list.reduce((sum, g) => sum + g.tries * g.forecast, 0) / n,
-        seen: list.reduce((sum, g) => sum + g.hits, 0) / n,
+        tries: count,
+        forecast: list.reduce((sum, g) => sum + g.tries * g.forecast, 0) / count,
+        seen: list.reduce((sum, g) => sum + g.hits, 0) / count,
       },
     ];
   });

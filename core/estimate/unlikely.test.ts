@@ -18,7 +18,7 @@ function power(dressed: number, share: number) {
   for (let c = 0; c < CHILDREN; c++) {
     const goes = told("usual", { ...PLAYED, weeks: 6, dressed, share }, draw);
     const from = goes.length - dressed;
-    if (unlikelyOf(goes).some((u) => Number(u.play) >= from)) ours++;
+    if (unlikelyOf(goes).some((unlikely) => Number(unlikely.play) >= from)) ours++;
     if (asGood(goes.slice(0, from), goes.slice(from)) < 1e-3) best++;
   }
   return { ours: ours / CHILDREN, best: best / CHILDREN };
@@ -55,10 +55,10 @@ describe("goes that hit more often than a child's earlier ones let expect", () =
     const named = unlikelyOf(goes);
     expect(named.length).toBeGreaterThan(0);
     expect(unlikelyOf(goes, (play) => play === named[0]!.play)).toEqual([named[0]]);
-    for (const u of named) {
-      expect(u.tries).toBe(12 * u.goes);
-      expect(u.hits).toBeLessThanOrEqual(u.tries);
-      expect(u.expected).toBeLessThan(u.hits);
+    for (const unlikely of named) {
+      expect(unlikely.tries).toBe(12 * unlikely.goes);
+      expect(unlikely.hits).toBeLessThanOrEqual(unlikely.tries);
+      expect(unlikely.expected).toBeLessThan(unlikely.hits);
     }
   });
   it("of misses told as hits finds at least eight in ten of those that a test of every roll finds", () => {
@@ -78,20 +78,20 @@ describe("goes that hit more often than a child's earlier ones let expect", () =
   it.each(["climb", "bands", "board", "stackUp", "streak"] as const)(
     "of children who miss by another law than the model's hardly any is named either, in whole games: %s",
     (name) => {
-      const a = fromPattern(name);
+      const activity = fromPattern(name);
       let named = 0;
       for (let k = 0; k < 20; k++) {
         const age = 6 + (k % 6);
         const all = Array.from({ length: 10 }, (_, go): GoReported[] => {
           const setup = { players: 1, mode: "alone", seed: go } as const;
-          const events = playGo(a, [age], [behaviorProfile(9000 + 7 * k)], setup, 1000 * k + go);
+          const events = playGo(activity, [age], [behaviorProfile(9000 + 7 * k)], setup, 1000 * k + go);
           const week = Math.floor(go / 2);
-          return evidenceOf(a, replay(gamePartOf(a), setup, events).play, age).map((e) => {
-            return { ...e, play: `${go}`, child: "one", age, week };
+          return evidenceOf(activity, replay(gamePartOf(activity), setup, events).play, age).map((evidence) => {
+            return { ...evidence, play: `${go}`, child: "one", age, week };
           });
         }).flat();
-        for (const key of new Set(all.map((g) => g.axis)))
-          named += unlikelyOf(all.filter((g) => g.axis === key)).length;
+        for (const key of new Set(all.map((go) => go.axis)))
+          named += unlikelyOf(all.filter((go) => go.axis === key)).length;
       }
       // Of 200 games; without looking at what explains them at all, one in thirty was named in Bands.
       expect(named).toBeLessThan(3);

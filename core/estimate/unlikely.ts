@@ -33,18 +33,18 @@ const GOOD_DAY = 1.5;
 const SUMMED = 1000;
 /** The chance of at least `hits`, of goes with so many tries each and one share of hits each: an exact sum, go by go, up to SUMMED tries in all. */
 export function atLeast(hits: number, goes: readonly { tries: number; share: number }[]): number {
-  const sum = (of: (g: { tries: number; share: number }) => number) => goes.reduce((all, g) => all + of(g), 0);
+  const sum = (of: (g: { tries: number; share: number }) => number) => goes.reduce((all, go) => all + of(go), 0);
   if (sum((g) => g.tries) > SUMMED) {
     const sd = Math.sqrt(sum((g) => g.tries * g.share * (1 - g.share)));
     return 1 - below(hits - 0.5 - sum((g) => g.tries * g.share), sd);
   }
   let law = [1];
   for (const { tries, share } of goes) {
-    const p = Math.min(1 - 1e-9, Math.max(1e-9, share));
+    const chance = Math.min(1 - 1e-9, Math.max(1e-9, share));
     for (let i = 0; i < tries; i++) {
       law.push(0);
-      for (let k = law.length - 1; k > 0; k--) law[k] = law[k]! * (1 - p) + law[k - 1]! * p;
-      law[0]! *= 1 - p;
+      for (let k = law.length - 1; k > 0; k--) law[k] = law[k]! * (1 - chance) + law[k - 1]! * chance;
+      law[0]! *= 1 - chance;
     }
   }
   law = law.slice(hits);
@@ -55,22 +55,22 @@ export function atLeast(hits: number, goes: readonly { tries: number; share: num
 function chanceOf(some: readonly GoSeen[], before: readonly GoSeen[]) {
   const { axis, age, week } = some[0]!;
   const known = posterior(axis, age, before, week + GOOD_DAY).shares;
-  const goes = some.map((g) => ({ tries: g.tries, means: finer(g.means) }));
-  const hits = some.reduce((sum, g) => sum + g.hits, 0);
-  const means = known.map((_, i) => goes.reduce((sum, g) => sum + g.means[i]!, 0));
+  const goes = some.map((goSeen) => ({ tries: goSeen.tries, means: finer(goSeen.means) }));
+  const hits = some.reduce((sum, goSeen) => sum + goSeen.hits, 0);
+  const means = known.map((_, i) => goes.reduce((sum, go) => sum + go.means[i]!, 0));
   const expected = known.reduce((sum, w, i) => sum + w * means[i]!, 0);
   const shares = (i: number) =>
-    goes.map((g) => ({ tries: g.tries, share: Math.min(1, Math.max(0, g.means[i]! / g.tries)) }));
+    goes.map((go) => ({ tries: go.tries, share: Math.min(1, Math.max(0, go.means[i]! / go.tries)) }));
   // What is no rarer than two standard deviations is not worth the sum.
   const variance = known.reduce((sum, w, i) => {
-    const chance = shares(i).reduce((v, g) => v + g.tries * g.share * (1 - g.share), 0);
+    const chance = shares(i).reduce((eachSum, share) => eachSum + share.tries * share.share * (1 - share.share), 0);
     return sum + w * ((means[i]! - expected) ** 2 + chance);
   }, 0);
   if (hits <= expected + 2 * Math.sqrt(variance)) return { chance: 1, expected, hits };
-  const lls = finer(some[0]!.ll.map((_, i) => some.reduce((sum, g) => sum + g.ll[i]!, 0)));
+  const lls = finer(some[0]!.ll.map((_, i) => some.reduce((sum, goSeen) => sum + goSeen.ll[i]!, 0)));
   if (atLeast(hits, shares(lls.indexOf(Math.max(...lls)))) < EXPLAINED) return { chance: 1, expected, hits };
   let chance = 0;
-  for (const [i, w] of known.entries()) if (w > RARE / 1000) chance += w * atLeast(hits, shares(i));
+  for (const [i, weight] of known.entries()) if (weight > RARE / 1000) chance += weight * atLeast(hits, shares(i));
   return { chance, expected, hits };
 }
 
@@ -81,14 +81,14 @@ function chanceOf(some: readonly GoSeen[], before: readonly GoSeen[]) {
  * hits where all tries are alike.
  */
 export function unlikelyOf(goes: readonly GoReported[], which: (play: string) => boolean = () => true): Unlikely[] {
-  const told = goes.filter((g) => g.tries > 0 && Math.max(0, ...g.means) >= CAN_HIT * g.tries);
-  return told.flatMap((g, i) => {
-    if (!which(g.play)) return [];
+  const told = goes.filter((go) => go.tries > 0 && Math.max(0, ...go.means) >= CAN_HIT * go.tries);
+  return told.flatMap((go, i) => {
+    if (!which(go.play)) return [];
     for (const n of TOGETHER.filter((n) => n <= i + 1)) {
       const some = told.slice(i + 1 - n, i + 1);
       const { chance, expected, hits } = chanceOf(some, told.slice(0, i + 1 - n));
       if (chance < RARE)
-        return [{ play: g.play, goes: n, tries: some.reduce((sum, x) => sum + x.tries, 0), hits, expected }];
+        return [{ play: go.play, goes: n, tries: some.reduce((sum, x) => sum + x.tries, 0), hits, expected }];
     }
     return [];
   });

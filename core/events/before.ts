@@ -1,24 +1,30 @@
 import type { GameEvent, PlayEvent, RecordedEvent, RecordedGame } from "./events.ts";
 
-function gameNow(e: RecordedGame): GameEvent {
-  switch (e.kind) {
+function gameNow(event: RecordedGame): GameEvent {
+  switch (event.kind) {
     case "rest":
-      return { kind: "send", at: e.at, rest: e.zone, ...(e.spot && { spot: e.spot }) };
+      return { kind: "send", at: event.at, rest: event.zone, ...(event.spot && { spot: event.spot }) };
     case "knock":
-      return { kind: "move", at: e.at, piece: e.piece, place: e.zone, ...(e.spot && { spot: e.spot }) };
+      return {
+        kind: "move",
+        at: event.at,
+        piece: event.piece,
+        place: event.zone,
+        ...(event.spot && { spot: event.spot }),
+      };
     case "block":
-      return { kind: "choose", at: e.at, of: "blocker", pick: e.zone };
+      return { kind: "choose", at: event.at, of: "blocker", pick: event.zone };
     case "forfeit":
-      return { kind: "task", at: e.at };
+      return { kind: "task", at: event.at };
     default:
-      return e;
+      return event;
   }
 }
 
 /** An event in the kinds of now. What is kept is never rewritten: it is translated whenever it is read. */
-export function eventNow(e: RecordedEvent): PlayEvent {
-  if (e.kind === "correct") return { ...e, event: gameNow(e.event) };
-  switch (e.kind) {
+export function eventNow(event: RecordedEvent): PlayEvent {
+  if (event.kind === "correct") return { ...event, event: gameNow(event.event) };
+  switch (event.kind) {
     case "undo":
     case "object":
     case "again":
@@ -26,9 +32,9 @@ export function eventNow(e: RecordedEvent): PlayEvent {
     case "pause":
     case "goOn":
     case "stop":
-      return e;
+      return event;
     default:
-      return gameNow(e);
+      return gameNow(event);
   }
 }
 export const eventsNow = (list: readonly RecordedEvent[]): PlayEvent[] => list.map(eventNow);

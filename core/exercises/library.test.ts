@@ -5,32 +5,34 @@ import { CAUTIONS } from "../things/cautions.ts";
 import { doseAt, exerciseNamed, exerciseOf, exercises, forCard, KINDS, secondsAt, timeOf } from "./library.ts";
 import { ownExercise } from "./own.ts";
 
-const words = (s: string) => s.split(/\s+/).length;
+const words = (text: string) => text.split(/\s+/).length;
 
 describe("the library of short exercises", () => {
   it("has at least 40, each drawn twice, with a dose for each age, three short cues, an easier, a harder and a seated form", () => {
     expect(exercises.length).toBeGreaterThanOrEqual(40);
-    expect(new Set(exercises.map((e) => e.id)).size).toBe(exercises.length);
-    expect(new Set(exercises.map((e) => e.name)).size).toBe(exercises.length);
-    for (const kind of KINDS) expect(exercises.filter((e) => e.kind === kind).length, kind).toBeGreaterThanOrEqual(4);
-    for (const e of exercises) {
-      const [young, middle, older] = e.dose;
-      expect(young <= middle && middle <= older && middle > 0, e.id).toBe(true);
+    expect(new Set(exercises.map((exercise) => exercise.id)).size).toBe(exercises.length);
+    expect(new Set(exercises.map((exercise) => exercise.name)).size).toBe(exercises.length);
+    for (const kind of KINDS)
+      expect(exercises.filter((exercise) => exercise.kind === kind).length, kind).toBeGreaterThanOrEqual(4);
+    for (const exercise of exercises) {
+      const [young, middle, older] = exercise.dose;
+      expect(young <= middle && middle <= older && middle > 0, exercise.id).toBe(true);
       expect(
-        e.cues.every((c) => words(c) <= 6),
-        e.id,
+        exercise.cues.every((cue) => words(cue) <= 6),
+        exercise.id,
       ).toBe(true);
-      expect(new Set([e.easier, e.harder, e.seated]).size, e.id).toBe(3);
-      for (const pose of e.poses)
+      expect(new Set([exercise.easier, exercise.harder, exercise.seated]).size, exercise.id).toBe(3);
+      for (const pose of exercise.poses)
         expect(
           pose.every((a) => Math.abs(a) <= 200),
-          e.id,
+          exercise.id,
         ).toBe(true);
-      expect(JSON.stringify(e.poses[0]), e.id).not.toBe(JSON.stringify(e.poses[1]));
-      expect(secondsAt(e, 12), e.id).toBeLessThanOrEqual(60);
-      expect(e.room).toBeGreaterThanOrEqual(1);
+      expect(JSON.stringify(exercise.poses[0]), exercise.id).not.toBe(JSON.stringify(exercise.poses[1]));
+      expect(secondsAt(exercise, 12), exercise.id).toBeLessThanOrEqual(60);
+      expect(exercise.room).toBeGreaterThanOrEqual(1);
       // What jumps is heard below, and lands.
-      if (e.kind === "jump") expect(e.quiet || !["jumping", "spinning"].includes(e.caution ?? "")).toBe(false);
+      if (exercise.kind === "jump")
+        expect(exercise.quiet || !["jumping", "spinning"].includes(exercise.caution ?? "")).toBe(false);
     }
   });
 
@@ -54,16 +56,16 @@ describe("the library of short exercises", () => {
   it("stands on the card before and after the game, with its cautions", () => {
     const a = activity.parse({ ...fromPattern("climb"), warmUp: ["starJump", "tuckJump"], coolDown: ["reachToes"] });
     const card = compileCard(a, { age: 6, leftHanded: false, step: null });
-    expect(card.warmUp!.map((e) => [e.id, e.dose])).toEqual([["starJump", 6]]);
-    expect(card.coolDown!.map((e) => e.name)).toEqual(["reach for the toes"]);
+    expect(card.warmUp!.map((cardExercise) => [cardExercise.id, cardExercise.dose])).toEqual([["starJump", 6]]);
+    expect(card.coolDown!.map((cardExercise) => cardExercise.name)).toEqual(["reach for the toes"]);
     expect(card.cautions).toEqual(expect.arrayContaining(["softLanding", "flatBack"]));
     expect(new Set(card.cautions).size).toBe(card.cautions.length);
-    for (const c of card.cautions) expect(CAUTIONS).toContain(c);
+    for (const caution of card.cautions) expect(CAUTIONS).toContain(caution);
     const read = parseActivity({ ...a, warmUp: ["handstand"] });
-    expect(read.ok ? [] : read.problems.map((p) => p.message)).toEqual([
+    expect(read.ok ? [] : read.problems.map((problem) => problem.message)).toEqual([
       "warm-up must come from the library of exercises, or from your own",
     ]);
-    expect(parseActivity({ ...a, coolDown: exercises.slice(0, 7).map((e) => e.id) }).ok).toBe(false);
+    expect(parseActivity({ ...a, coolDown: exercises.slice(0, 7).map((exercise) => exercise.id) }).ok).toBe(false);
   });
 });
 

@@ -963,29 +963,31 @@ export const exercises: readonly Exercise[] = rows.map(
 );
 /** An exercise by its id: one of a school's own, or of the library. */
 export const exerciseOf = (id: string, own: readonly Exercise[] = []): Exercise | null =>
-  own.find((e) => e.id === id) ?? exercises.find((e) => e.id === id) ?? null;
+  own.find((exercise) => exercise.id === id) ?? exercises.find((exercise) => exercise.id === id) ?? null;
 /** The one that is called so, where somebody typed its name. */
 export const exerciseNamed = (name: string, own: readonly Exercise[] = []): Exercise | null => {
   const wanted = name.trim().toLowerCase();
-  return [...own, ...exercises].find((e) => e.name.toLowerCase() === wanted) ?? null;
+  return [...own, ...exercises].find((exercise) => exercise.name.toLowerCase() === wanted) ?? null;
 };
 
 /** Up to this age, in years, the dose of the youngest; from that one on that of the oldest. */
 const YOUNG = 6;
 const OLDER = 10;
 /** How much of it at an age; 0: nothing for that age yet. */
-export const doseAt = (e: Exercise, age: number): number => e.dose[age <= YOUNG ? 0 : age >= OLDER ? 2 : 1];
+export const doseAt = (exercise: Exercise, age: number): number =>
+  exercise.dose[age <= YOUNG ? 0 : age >= OLDER ? 2 : 1];
 /** What it takes at an age, seconds. */
-export const secondsAt = (e: Exercise, age: number): number =>
-  e.unit === "seconds" ? doseAt(e, age) : doseAt(e, age) * e.each;
+export const secondsAt = (exercise: Exercise, age: number): number =>
+  exercise.unit === "seconds" ? doseAt(exercise, age) : doseAt(exercise, age) * exercise.each;
 /** What so many of an exercise take, seconds; one that nobody knows is taken for a usual one. */
 export const secondsOf = (name: string, dose: number, own: readonly Exercise[] = []): number => {
-  const e = exerciseNamed(name, own);
-  return e?.unit === "seconds" ? dose : dose * (e?.each ?? USUAL_EACH);
+  const exercise = exerciseNamed(name, own);
+  return exercise?.unit === "seconds" ? dose : dose * (exercise?.each ?? USUAL_EACH);
 };
 const USUAL_EACH = 1.5;
 /** What a card says of an exercise before play; null: nothing. */
-export const cautionOf = (e: Exercise): Caution | null => (e.caution ? CAUTION_OF[e.caution] : null);
+export const cautionOf = (exercise: Exercise): Caution | null =>
+  exercise.caution ? CAUTION_OF[exercise.caution] : null;
 /** One as a card shows it to somebody of an age: as much as it is for that age, and no more of the library. */
 export interface CardExercise extends Pick<Exercise, "id" | "name" | "unit" | "cues" | "seated" | "poses"> {
   dose: number;
@@ -996,18 +998,18 @@ export function forCard(
   age: number,
   own: readonly Exercise[] = [],
 ): { list: CardExercise[]; cautions: Caution[] } {
-  const of = ids.flatMap((id) => exerciseOf(id, own) ?? []).filter((e) => doseAt(e, age) > 0);
+  const of = ids.flatMap((id) => exerciseOf(id, own) ?? []).filter((exercise) => doseAt(exercise, age) > 0);
   return {
-    list: of.map((e) => ({
-      id: e.id,
-      name: e.name,
-      unit: e.unit,
-      cues: e.cues,
-      seated: e.seated,
-      poses: e.poses,
-      dose: doseAt(e, age),
+    list: of.map((exercise) => ({
+      id: exercise.id,
+      name: exercise.name,
+      unit: exercise.unit,
+      cues: exercise.cues,
+      seated: exercise.seated,
+      poses: exercise.poses,
+      dose: doseAt(exercise, age),
     })),
-    cautions: [...new Set(of.flatMap((e) => cautionOf(e) ?? []))],
+    cautions: [...new Set(of.flatMap((exercise) => cautionOf(exercise) ?? []))],
   };
 }
 /** Getting ready for the next one, seconds. */
@@ -1018,10 +1020,10 @@ export function timeOf(
   age: number,
   own: readonly Exercise[] = [],
 ): { seconds: number; moving: number } {
-  const list = ids.flatMap((id) => exerciseOf(id, own) ?? []).filter((e) => doseAt(e, age) > 0);
+  const list = ids.flatMap((id) => exerciseOf(id, own) ?? []).filter((exercise) => doseAt(exercise, age) > 0);
   const moving = list
-    .filter((e) => e.kind !== "stretch" && e.kind !== "balance")
-    .reduce((sum, e) => sum + secondsAt(e, age), 0);
-  const all = list.reduce((sum, e) => sum + secondsAt(e, age) + BETWEEN, 0);
+    .filter((exercise) => exercise.kind !== "stretch" && exercise.kind !== "balance")
+    .reduce((sum, exercise) => sum + secondsAt(exercise, age), 0);
+  const all = list.reduce((sum, exercise) => sum + secondsAt(exercise, age) + BETWEEN, 0);
   return { seconds: all, moving };
 }

@@ -9,75 +9,89 @@ import { patternNames } from "../patterns/registry.ts";
 import { fairMatch } from "./fair.ts";
 
 const of = (name: Parameters<typeof fromPattern>[0], change: object = {}) => {
-  const a = fromPattern(name);
-  return { ...a, pattern: { ...a.pattern, params: { ...(a.pattern.params as object), ...change } } } as typeof a;
+  const activity = fromPattern(name);
+  return {
+    ...activity,
+    pattern: { ...activity.pattern, params: { ...(activity.pattern.params as object), ...change } },
+  } as typeof activity;
 };
 
 describe("a fair match", () => {
   it("leaves two that are alike as they are", () => {
-    const f = fairMatch(of("pins", { frames: 2 }), [{ age: 8 }, { age: 8 }]);
-    expect(f.fair).toBe(true);
-    expect(f.people.every((p) => !p.head && !p.nearer && !p.otherHand)).toBe(true);
+    const fair = fairMatch(of("pins", { frames: 2 }), [{ age: 8 }, { age: 8 }]);
+    expect(fair.fair).toBe(true);
+    expect(fair.people.every((person) => !person.head && !person.nearer && !person.otherHand)).toBe(true);
   });
   it("makes a child and a grown-up even to 3 points by the first in the order that does, and the forecast says the same", () => {
-    const a = of("pins", { frames: 2 });
+    const activity = of("pins", { frames: 2 });
     const who = [{ age: 7 }, { age: "adult" as const }];
-    const f = fairMatch(a, who);
-    expect(f.before[1]).toBeGreaterThan(0.6);
-    expect(f.fair).toBe(true);
-    for (const w of f.after) expect(Math.abs(w - 0.5)).toBeLessThanOrEqual(0.03);
+    const fair = fairMatch(activity, who);
+    expect(fair.before[1]).toBeGreaterThan(0.6);
+    expect(fair.fair).toBe(true);
+    for (const weight of fair.after) expect(Math.abs(weight - 0.5)).toBeLessThanOrEqual(0.03);
     // One change is enough: points for the child, or a line farther back for the grown-up, and both hands as they are.
-    expect((f.people[0]!.head ?? 0) > 0 || (f.people[1]!.nearer ?? 0) < 0).toBe(true);
-    expect(f.people[1]!.otherHand).toBeUndefined();
-    const again = forecastActivity(a, who, { players: 2, mode: "against", seed: 1, people: f.people }, "middle");
-    expect(again.sides.find((s) => s.players.includes(0))!.win!).toBeCloseTo(f.after[0]!, 1);
+    expect((fair.people[0]!.head ?? 0) > 0 || (fair.people[1]!.nearer ?? 0) < 0).toBe(true);
+    expect(fair.people[1]!.otherHand).toBeUndefined();
+    const again = forecastActivity(
+      activity,
+      who,
+      { players: 2, mode: "against", seed: 1, people: fair.people },
+      "middle",
+    );
+    expect(again.sides.find((side) => side.players.includes(0))!.win!).toBeCloseTo(fair.after[0]!, 1);
   });
   it("goes by the activity's own order where none is given, and changes nothing where nothing may be changed", () => {
-    const a = of("pins", { frames: 2 });
+    const activity = of("pins", { frames: 2 });
     const who = [{ age: 7 }, { age: "adult" as const }];
-    const hand = fairMatch({ ...a, players: { ...a.players, fair: ["hand"] } }, who);
+    const hand = fairMatch({ ...activity, players: { ...activity.players, fair: ["hand"] } }, who);
     expect(hand.people[0]!.head ?? 0).toBe(0);
-    const none = fairMatch({ ...a, players: { ...a.players, fair: [] } }, who);
+    const none = fairMatch({ ...activity, players: { ...activity.players, fair: [] } }, who);
     expect(none.after).toEqual(none.before);
   });
   it("goes by the order that is given", () => {
-    const f = fairMatch(of("pins", { frames: 2 }), [{ age: 7 }, { age: "adult" }], ["line", "hand"]);
-    expect(f.people[0]!.head ?? 0).toBe(0);
-    expect((f.people[1]!.nearer ?? 0) < 0 || f.people[1]!.otherHand === true).toBe(true);
-    expect(Math.abs(f.after[0]! - 0.5)).toBeLessThan(Math.abs(f.before[0]! - 0.5));
+    const fair = fairMatch(of("pins", { frames: 2 }), [{ age: 7 }, { age: "adult" }], ["line", "hand"]);
+    expect(fair.people[0]!.head ?? 0).toBe(0);
+    expect((fair.people[1]!.nearer ?? 0) < 0 || fair.people[1]!.otherHand === true).toBe(true);
+    expect(Math.abs(fair.after[0]! - 0.5)).toBeLessThan(Math.abs(fair.before[0]! - 0.5));
   });
   it("stopped, it gives the best that it has", () => {
     let asked = 0;
-    const f = fairMatch(
+    const fair = fairMatch(
       of("pins", { frames: 2, pinOnPin: false }),
       [{ age: 6 }, { age: "adult" }],
       undefined,
       () => ++asked > 400,
     );
-    expect(f.after).toHaveLength(2);
+    expect(fair.after).toHaveLength(2);
   });
 });
 
 describe("a target of one's own", () => {
   it("half as wide again is hit more often, and nothing else changes", () => {
-    const a = fromPattern("board");
+    const activity = fromPattern("board");
     const at = (people?: { role: "plays"; wider?: number }[]) =>
-      forecastActivity(a, [{ age: 7 }], { players: 1, mode: "alone", seed: 1, ...(people && { people }) }, "middle", {
-        method: "sampled",
-        samples: 2000,
-      }).sides[0]!.points;
+      forecastActivity(
+        activity,
+        [{ age: 7 }],
+        { players: 1, mode: "alone", seed: 1, ...(people && { people }) },
+        "middle",
+        {
+          method: "sampled",
+          samples: 2000,
+        },
+      ).sides[0]!.points;
     const mean = (d: { at: number[]; p: number[] }) => d.at.reduce((sum, v, i) => sum + v * d.p[i]!, 0);
     expect(mean(at([{ role: "plays", wider: 1.5 }]))).toBeGreaterThan(mean(at()) * 1.02);
     expect(at([{ role: "plays" }])).toEqual(at());
   });
   it("makes it fair where it is what is asked for", () => {
-    const f = fairMatch(of("climb"), [{ age: 7 }, { age: 9 }], ["target"]);
-    expect(Math.abs(f.after[0]! - 0.5)).toBeLessThanOrEqual(Math.abs(f.before[0]! - 0.5));
+    const fair = fairMatch(of("climb"), [{ age: 7 }, { age: 9 }], ["target"]);
+    expect(Math.abs(fair.after[0]! - 0.5)).toBeLessThanOrEqual(Math.abs(fair.before[0]! - 0.5));
   });
   it.each(["rally", "goals"] as const)("%s: a narrower court or goal to guard helps whoever guards it", (name) => {
-    const a = of(name);
+    const activity = of(name);
     const who = [{ age: 7 }, { age: 10 }];
-    const only = fairMatch({ ...a, players: { ...a.players, fair: ["court"] } }, who);
+    const only = fairMatch({ ...activity, players: { ...activity.players, fair: ["court"] } }, who);
     expect(only.people[0]!.court).toBeLessThan(1);
     expect(only.people[0]!.court).toBeGreaterThanOrEqual(0.5);
     expect(only.people[1]!.court).toBeUndefined();
@@ -95,18 +109,18 @@ describe("a target of one's own", () => {
     expect(most("pins")).toBe(MAX_HEAD);
     expect(most("bases")).toBe(MAX_HEAD);
     expect(most("swapSquare")).toBe(0);
-    const a = of("rally", { points: 7 });
-    const f = fairMatch({ ...a, players: { ...a.players, fair: ["head"] } }, [{ age: 7 }, { age: 9 }]);
-    expect(f.people[0]!.head).toBeGreaterThan(0);
-    expect(f.people[0]!.head).toBeLessThanOrEqual(6);
-    expect(f.after[0]!).toBeGreaterThan(f.before[0]!);
+    const activity = of("rally", { points: 7 });
+    const fair = fairMatch({ ...activity, players: { ...activity.players, fair: ["head"] } }, [{ age: 7 }, { age: 9 }]);
+    expect(fair.people[0]!.head).toBeGreaterThan(0);
+    expect(fair.people[0]!.head).toBeLessThanOrEqual(6);
+    expect(fair.after[0]!).toBeGreaterThan(fair.before[0]!);
   });
 
   it("says how many games end level: what both always reach is even, and decides nothing", () => {
-    const a = fromPattern("climb");
+    const activity = fromPattern("climb");
     const easy = {
-      ...a,
-      pattern: { name: "climb", params: { ...(a.pattern.params as object), tries: 60 } },
+      ...activity,
+      pattern: { name: "climb", params: { ...(activity.pattern.params as object), tries: 60 } },
     } as Activity;
     const told = fairMatch(easy, [{ age: 8 }, { age: 12 }]);
     expect(told.fair).toBe(true);
@@ -115,13 +129,13 @@ describe("a target of one's own", () => {
     // Counted one by one: of two that each have one throw of the same chance.
     const one = fromPattern("board");
     const params = { ...(one.pattern.params as object), sends: 1, bonus: 0 };
-    const f = forecastActivity(
+    const forecast = forecastActivity(
       { ...one, pattern: { name: "board", params } } as Activity,
       [{ age: 8 }, { age: 8 }],
       { players: 2, mode: "against", seed: 1 },
       "middle",
     );
-    const level = f.sides[0]!.points.p.reduce((sum, p) => sum + p * p, 0);
-    expect(f.tie).toBeCloseTo(level, 9);
+    const level = forecast.sides[0]!.points.p.reduce((sum, p) => sum + p * p, 0);
+    expect(forecast.tie).toBeCloseTo(level, 9);
   });
 });

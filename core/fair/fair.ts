@@ -40,7 +40,7 @@ export interface Fair {
 }
 
 const PLAYS: Role = { role: "plays" };
-const unequal = (wins: readonly number[]) => Math.max(...wins.map((w) => Math.abs(w - 1 / wins.length)));
+const unequal = (wins: readonly number[]) => Math.max(...wins.map((win) => Math.abs(win - 1 / wins.length)));
 /** Whether it is known well enough that it is fair, or is not. */
 const enoughFor = ({ wins, standardError: e }: SoFar): boolean =>
   e < ENOUGH.surely ||
@@ -53,15 +53,15 @@ const enoughFor = ({ wins, standardError: e }: SoFar): boolean =>
  * where none does, the nearest. Each plays for itself. `stop` is asked before every forecast; once it says true the best so far is given.
  */
 export function fairMatch(
-  a: Activity,
+  activity: Activity,
   who: readonly Who[],
-  order: readonly FairKnob[] = a.players.fair ?? FAIR_KNOBS,
+  order: readonly FairKnob[] = activity.players.fair ?? FAIR_KNOBS,
   stop: () => boolean = () => false,
 ): Fair {
-  const n = who.length;
-  const setupOf = (people: Role[]): Setup => ({ players: n, mode: "against", seed: 1, people });
+  const count = who.length;
+  const setupOf = (people: Role[]): Setup => ({ players: count, mode: "against", seed: 1, people });
   const plain = who.map(() => PLAYS);
-  const exactBudget = opened(a).game.sidesMeet(setupOf(plain)) ? EXACT.meeting : EXACT.apart;
+  const exactBudget = opened(activity).game.sidesMeet(setupOf(plain)) ? EXACT.meeting : EXACT.apart;
   let tried = 0;
   let method: "auto" | "sampled" = "auto";
   const shared = new Shared();
@@ -79,7 +79,7 @@ export function fairMatch(
     const enough = ({ wins, standardError: e }: SoFar) =>
       (enoughFor({ wins, standardError: e }) && (people !== plain || e < ENOUGH.roughly)) ||
       (how === "roughly" && e < ENOUGH.roughly && unequal(wins) > FAIR_WITHIN);
-    const f = forecastActivity(a, who, setupOf(people), "middle", {
+    const forecast = forecastActivity(activity, who, setupOf(people), "middle", {
       method,
       samples: MAX_GAMES,
       exactBudget,
@@ -90,18 +90,18 @@ export function fairMatch(
       stop,
     });
     // What could not be gone through once cannot with other people either.
-    if (f.method === "sampled") method = "sampled";
-    const wins = Array.from({ length: n }, (_, i) => {
-      const side = f.sides.find((s) => s.players.includes(i));
+    if (forecast.method === "sampled") method = "sampled";
+    const wins = Array.from({ length: count }, (_, i) => {
+      const side = forecast.sides.find((sideForecast) => sideForecast.players.includes(i));
       return (side?.win ?? 0) / (side?.players.length ?? 1);
     });
-    const sure = how === "surely" || enoughFor({ wins, standardError: f.standardError });
+    const sure = how === "surely" || enoughFor({ wins, standardError: forecast.standardError });
     known.set(key, {
       wins,
-      error: f.standardError,
+      error: forecast.standardError,
       how: sure ? "surely" : "roughly",
-      starts: f.starts,
-      ties: f.tie ?? 0,
+      starts: forecast.starts,
+      ties: forecast.tie ?? 0,
     });
     return wins;
   };
@@ -113,18 +113,18 @@ export function fairMatch(
     return wins;
   };
   const done = () => unequal(best.wins) <= FAIR_WITHIN;
-  const most = mostHead(opened(a).game);
-  const { pattern } = opened(a);
-  const range = lineRange(pattern, a.pattern.params);
-  const guards = hasGuards(pattern, a.pattern.params);
-  const targets = opened(a).probes.some((p) => p.ask.kind === "send" && p.ask.aim.kind === "any");
+  const most = mostHead(opened(activity).game);
+  const { pattern } = opened(activity);
+  const range = lineRange(pattern, activity.pattern.params);
+  const guards = hasGuards(pattern, activity.pattern.params);
+  const targets = opened(activity).probes.some((probe) => probe.ask.kind === "send" && probe.ask.aim.kind === "any");
 
   /**
    * Of a number that helps whoever is behind the more it is: the one that makes it most even. Log-odds are taken to go evenly between what is known, and
    * where that does not lead on quickly, by halves. Nothing is gone on with where with none of it the stronger is not ahead any more.
    */
   const evenest = (most: number, strong: number, with_: (k: number) => Role[]) => {
-    const off = (w: readonly number[]) => logit(Math.min(0.99, Math.max(0.01, w[strong]!))) - logit(1 / n);
+    const off = (w: readonly number[]) => logit(Math.min(0.99, Math.max(0.01, w[strong]!))) - logit(1 / count);
     let lo = { k: 0, off: off(winsOf(with_(0), "roughly")) };
     if (lo.off <= 0) return;
     let hi: { k: number; off: number | null } = { k: most, off: null };
@@ -147,11 +147,11 @@ export function fairMatch(
     for (const { k } of ends.sort((x, y) => x.off - y.off)) if (!stop() && !done()) better(with_(k));
   };
   const put = (people: readonly Role[], i: number, change: Partial<Role>) =>
-    people.map((p, k) => (k === i ? { ...p, ...change } : p));
+    people.map((person, k) => (k === i ? { ...person, ...change } : person));
 
   // Of more than two the strongest is held back, one after the other.
   const search = () => {
-    for (let round = 1; round < n && !done() && !stop(); round++) {
+    for (let round = 1; round < count && !done() && !stop(); round++) {
       const from = best.people;
       const wins = best.wins;
       const strong = wins.indexOf(Math.max(...wins));
@@ -180,7 +180,8 @@ export function fairMatch(
           // A point more or less to begin with is much: what is left over is made up by the court.
           const { head = 0 } = best.people[weak]!;
           narrower(from);
-          for (const h of [head, head - 1]) if (h > 0 && !done() && !stop()) narrower(put(from, weak, { head: h }));
+          for (const height of [head, head - 1])
+            if (height > 0 && !done() && !stop()) narrower(put(from, weak, { head: height }));
         }
         for (const [name, change] of [
           ["hand", { otherHand: true }],
@@ -196,8 +197,8 @@ export function fairMatch(
   };
   try {
     search();
-  } catch (e) {
-    if (!(e instanceof ForecastStopped)) throw e;
+  } catch (error) {
+    if (!(error instanceof ForecastStopped)) throw error;
   }
   const { error: standardError, starts, ties } = known.get(JSON.stringify(best.people))!;
   const starter = starts && starts.reduce((sum, wins, k) => sum + wins[k]!, 0) / starts.length;

@@ -18,14 +18,22 @@ describe("the likely range", () => {
     expect(likelyRange(of([3, 0.2], [5, 0.3]))).toEqual({ low: 3, high: 5, holds: 0.5 });
   });
   it.each(patternNames)("of %s holds what it says, and never loses more than its ends", (name) => {
-    const f = forecastActivity(fromPattern(name), [{ age: 8 }], { players: 1, mode: "alone", seed: 1 }, "middle");
-    for (const d of [f.sides[0]!.points, f.time]) {
-      const { low, high, holds } = likelyRange(d);
-      const inside = d.at.reduce((sum, v, i) => sum + (v >= low && v <= high ? d.p[i]! : 0), 0);
+    const forecast = forecastActivity(
+      fromPattern(name),
+      [{ age: 8 }],
+      { players: 1, mode: "alone", seed: 1 },
+      "middle",
+    );
+    for (const eachDistribution of [forecast.sides[0]!.points, forecast.time]) {
+      const { low, high, holds } = likelyRange(eachDistribution);
+      const inside = eachDistribution.at.reduce(
+        (sum, v, i) => sum + (v >= low && v <= high ? eachDistribution.p[i]! : 0),
+        0,
+      );
       expect(holds).toBeCloseTo(inside, 9);
-      expect(holds).toBeGreaterThanOrEqual(Math.min(LIKELY, 1 - f.cut) - 1e-9);
+      expect(holds).toBeGreaterThanOrEqual(Math.min(LIKELY, 1 - forecast.cut) - 1e-9);
       // Without either end it would hold too little.
-      const edge = (v: number) => d.p[d.at.indexOf(v)] ?? 0;
+      const edge = (value: number) => eachDistribution.p[eachDistribution.at.indexOf(value)] ?? 0;
       if (low < high) expect(holds - Math.max(edge(low), edge(high))).toBeLessThan(LIKELY + 1e-9);
     }
   });

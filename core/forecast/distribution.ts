@@ -16,25 +16,25 @@ export const raised = ({ at, p }: Distribution, by: number): Distribution => ({ 
 export function mixed(parts: readonly (readonly [Distribution, number])[]): Distribution {
   const mass = new Map<number, number>();
   for (const [d, weight] of parts)
-    for (const [i, v] of d.at.entries()) mass.set(v, (mass.get(v) ?? 0) + weight * d.p[i]!);
+    for (const [i, value] of d.at.entries()) mass.set(value, (mass.get(value) ?? 0) + weight * d.p[i]!);
   return distribution(mass);
 }
 
 /** Mean of the plays that have a number; 0 where none has. */
-export function mean(d: Distribution): number {
-  const whole = d.p.reduce((a, p) => a + p, 0);
-  return whole === 0 ? 0 : d.at.reduce((sum, v, i) => sum + v * d.p[i]!, 0) / whole;
+export function mean(givenDistribution: Distribution): number {
+  const whole = givenDistribution.p.reduce((sum, p) => sum + p, 0);
+  return whole === 0 ? 0 : givenDistribution.at.reduce((sum, v, i) => sum + v * givenDistribution.p[i]!, 0) / whole;
 }
 
 /** Rounding of many chances added up. */
 const SLACK = 1e-9;
 
 /** The smallest value with at least `share` (0 to 1) of all plays at or below it; Infinity where so many have no number at all. */
-export function quantile(d: Distribution, share: number): number {
+export function quantile(givenDistribution: Distribution, share: number): number {
   let sum = 0;
-  for (let i = 0; i < d.at.length; i++) {
-    sum += d.p[i]!;
-    if (sum >= share - SLACK) return d.at[i]!;
+  for (let i = 0; i < givenDistribution.at.length; i++) {
+    sum += givenDistribution.p[i]!;
+    if (sum >= share - SLACK) return givenDistribution.at[i]!;
   }
   return Number.POSITIVE_INFINITY;
 }
@@ -46,7 +46,7 @@ export const LIKELY = 0.8;
  * so that it is seldom just what was asked for. Of equally short ones the one that holds most. Where fewer plays have a number at all, all of them.
  */
 export function likelyRange({ at, p }: Distribution, share = LIKELY): { low: number; high: number; holds: number } {
-  let best = { low: at[0] ?? 0, high: at[at.length - 1] ?? 0, holds: p.reduce((a, b) => a + b, 0) };
+  let best = { low: at[0] ?? 0, high: at[at.length - 1] ?? 0, holds: p.reduce((eachSum, b) => eachSum + b, 0) };
   if (best.holds < share - SLACK) return best;
   let sum = 0;
   let from = 0;
@@ -60,6 +60,6 @@ export function likelyRange({ at, p }: Distribution, share = LIKELY): { low: num
   return best;
 }
 
-export function mode(d: Distribution): number {
-  return d.at[d.p.indexOf(Math.max(...d.p))] ?? 0;
+export function mode(givenDistribution: Distribution): number {
+  return givenDistribution.at[givenDistribution.p.indexOf(Math.max(...givenDistribution.p))] ?? 0;
 }

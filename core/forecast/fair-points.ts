@@ -16,7 +16,7 @@ const FIVE = 5;
 /** What is never hit is worth no more than this chance makes it. */
 const RAREST = 0.05;
 
-const roundly = (n: number) => Math.min(MOST, n <= WHOLE ? Math.round(n) : FIVE * Math.round(n / FIVE));
+const roundly = (count: number) => Math.min(MOST, count <= WHOLE ? Math.round(count) : FIVE * Math.round(count / FIVE));
 
 /** One thing that brings points: its peg, the chance of somebody to hit it, the seconds that a send at it takes, and the points that make it worth as much as all others. */
 export interface FairPoints {
@@ -29,39 +29,40 @@ export interface FairPoints {
  * Points that make every choice real: for this person each thing that has points is worth the same by the send, or by the second where a bell ends
  * the go, rounded to what a child can add. Null where nothing, or only one thing, has points of its own.
  */
-export function fairPoints(a: Activity, who: Who): FairPoints[] | null {
-  const o = opened(a);
-  const scored = o.pegs.filter((p) => o.pegKnobs(p.id).some((k) => k.path.at(-1) === "points"));
+export function fairPoints(activity: Activity, who: Who): FairPoints[] | null {
+  const o = opened(activity);
+  const scored = o.pegs.filter((peg) => o.pegKnobs(peg.id).some((pegKnob) => pegKnob.path.at(-1) === "points"));
   if (scored.length < 2) return null;
-  const [parts, person] = [layoutOf(a), personOf(a, who)];
+  const [parts, person] = [layoutOf(activity), personOf(activity, who)];
   const each = scored.flatMap(({ id }) => {
-    const probe = o.probes.find((p) => p.peg === id);
+    const probe = o.probes.find((eachProbe) => eachProbe.peg === id);
     if (!probe) return [];
     const { aim } = probe.ask;
     const play = { parts, people: [person], policy: "middle" } as const;
     const { list } = kindOf<Aim>(aim).outcomes(aim, sightOf(probe.ask, play));
     const seconds = list.reduce(
-      (sum, x) => sum + x.p * (x.windUp + x.under + x.after + (2 * x.lies) / person.walking),
+      (sum, outcome) =>
+        sum + outcome.p * (outcome.windUp + outcome.under + outcome.after + (2 * outcome.lies) / person.walking),
       0,
     );
-    const body = (x: (typeof list)[number]) => ({ kind: "send", ...x.seen }) as never;
-    const rate = list.reduce((sum, x) => sum + x.p * probe.counts(body(x)), 0);
+    const body = (outcome: (typeof list)[number]) => ({ kind: "send", ...outcome.seen }) as never;
+    const rate = list.reduce((sum, outcome) => sum + outcome.p * probe.counts(body(outcome)), 0);
     return [{ peg: id, rate, seconds }];
   });
   if (each.length < 2) return null;
-  const rings = a.match.seconds !== null;
+  const rings = activity.match.seconds !== null;
   const dear = each.map((e) => (rings ? e.seconds : 1) / Math.max(RAREST, e.rate));
   const cheapest = Math.min(...dear);
   return each.map((e, i) => ({ ...e, points: roundly((LEAST * dear[i]!) / cheapest) }));
 }
 /** The activity with these points. */
-export function withPoints(a: Activity, list: readonly FairPoints[]): Activity {
+export function withPoints(activity: Activity, list: readonly FairPoints[]): Activity {
   return list.reduce((now, { peg, points }) => {
     const knob = opened(now)
       .pegKnobs(peg)
-      .find((k) => k.path.at(-1) === "points");
+      .find((pegKnob) => pegKnob.path.at(-1) === "points");
     if (!knob) return now;
     const game = { params: now.pattern.params as unknown, match: now.match };
     return withParams(now, withSetting(game, { field: fieldOf(knob), value: points }).params);
-  }, a);
+  }, activity);
 }

@@ -38,47 +38,49 @@ export interface Who {
 }
 
 /** What an activity sends; a document that was read always has it. */
-export function sentIn(a: Activity): Item {
-  const i = thing(a.kit, a.kit.send);
-  if (!i) throw new RangeError(`kit.send: "${a.kit.send}" is not in the list of items`);
-  return i;
+export function sentIn(activity: Activity): Item {
+  const item = thing(activity.kit, activity.kit.send);
+  if (!item) throw new RangeError(`kit.send: "${activity.kit.send}" is not in the list of items`);
+  return item;
 }
 
 /**
  * The layout of an activity in its own space: what the game needs, what is laid out beside it, and the run-on of what is sent, unless a wall
  * or something soft behind the targets stops it.
  */
-export function layoutOf(a: Activity): Part[] {
-  const known = layouts.get(a);
+export function layoutOf(activity: Activity): Part[] {
+  const known = layouts.get(activity);
   if (known) return known;
-  const parts = opened(a).parts.map((p) => deep(a, p));
-  const runOn = goesOn(a) ? Math.min(KEPT_CLEAR, runOnIn(a, parts, personOf(a, { age: USUAL_AGE }))) : 0;
+  const parts = opened(activity).parts.map((part) => deep(activity, part));
+  const runOn = goesOn(activity)
+    ? Math.min(KEPT_CLEAR, runOnIn(activity, parts, personOf(activity, { age: USUAL_AGE })))
+    : 0;
   const from = reachOfLayout(parts);
   // Indoors a wall stops it.
-  const stops = (at: number) => (a.space.indoors ? Math.max(from, Math.min(at, a.space.length)) : at);
-  const more = a.layout ? laidParts(a.layout) : [];
+  const stops = (at: number) => (activity.space.indoors ? Math.max(from, Math.min(at, activity.space.length)) : at);
+  const more = activity.layout ? laidParts(activity.layout) : [];
   const out: Part[] = [
     ...parts,
     ...more,
-    { kind: "runOn", id: "runOn", near: from, far: stops(from + runOn), across: 0, width: a.space.width },
+    { kind: "runOn", id: "runOn", near: from, far: stops(from + runOn), across: 0, width: activity.space.width },
   ];
-  layouts.set(a, out);
+  layouts.set(activity, out);
   return out;
 }
 /** Documents are never changed in place, so each is laid out once. */
 const layouts = new WeakMap<Activity, Part[]>();
 
 /** A target with the depth of the thing that stands there; what has no opening or gap lets nothing in or through. */
-function deep(a: Activity, p: Part): Part {
-  if (p.kind !== "target") return p;
-  const is = thing(a.kit, p.item);
-  if (!is) return p;
-  const rules = (p.rule.kind === "anyOf" ? p.rule.rules : [p.rule]).map((r): SingleRule => {
+function deep(activity: Activity, part: Part): Part {
+  if (part.kind !== "target") return part;
+  const is = thing(activity.kit, part.item);
+  if (!is) return part;
+  const rules = (part.rule.kind === "anyOf" ? part.rule.rules : [part.rule]).map((r): SingleRule => {
     if (r.kind === "into" && is.opening === null) return { ...r, opening: SMALLEST };
     return r.kind === "through" && is.gap === null ? { ...r, gap: SMALLEST } : r;
   });
   const rule: HitRule = rules.length === 1 ? rules[0]! : { kind: "anyOf", rules };
-  return { ...p, depth: p.depth ?? is.depth, rule };
+  return { ...part, depth: part.depth ?? is.depth, rule };
 }
 
 /** Less than one in two hundred is no chance. */
@@ -89,16 +91,16 @@ export const USUAL_AGE = 8;
 export const KEPT_CLEAR = 3;
 
 /** Somebody who plays an activity: with its things, on its floor. */
-export function personOf(a: Activity, who: Who): Person {
-  const of = people.get(a) ?? new Map<string, Person>();
-  people.set(a, of);
+export function personOf(activity: Activity, who: Who): Person {
+  const of = people.get(activity) ?? new Map<string, Person>();
+  people.set(activity, of);
   const key = `${who.age} ${who.multiplier ?? ""} ${who.skill ?? ""} ${who.pace ?? ""}`;
   const known = of.get(key);
   if (known) return known;
   const prior = agePrior(who.age);
   const { pace = 1, skill } = who;
   const [walking, tempo] = [prior.walking * pace, prior.tempo / pace];
-  const once = <T>(make: (m: Manner) => T) => {
+  const once = <T>(make: (manner: Manner) => T) => {
     const made = new Map<string, T>();
     return (manner: Manner): T => {
       const id = JSON.stringify(manner);
@@ -110,22 +112,22 @@ export function personOf(a: Activity, who: Who): Person {
       return is;
     };
   };
-  const actionOf = (m: Manner) => m.action ?? a.aim.action;
-  const itemOf = (m: Manner) => {
-    const other = extraObjectIndex(m.thing);
-    return (other >= 0 && thing(a.kit, extraObjects(a)[other] ?? "")) || sentIn(a);
+  const actionOf = (manner: Manner) => manner.action ?? activity.aim.action;
+  const itemOf = (manner: Manner) => {
+    const other = extraObjectIndex(manner.thing);
+    return (other >= 0 && thing(activity.kit, extraObjects(activity)[other] ?? "")) || sentIn(activity);
   };
   // Of both hands in turn the weaker decides.
   const howOf = ({ posture, hand }: Manner): How => ({
     ...(posture && { posture }),
     ...(hand && hand !== "both" && { hand: hand === "alternate" ? ("other" as const) : hand }),
   });
-  const held = (m: Manner) => (a.kit.implement ? { ...m, implement: "implement" } : m);
+  const held = (manner: Manner) => (activity.kit.implement ? { ...manner, implement: "implement" } : manner);
   const done = new Map<string, ReturnType<Person["does"]>>();
-  const tasks = (id: string, task: Doing, m: Manner) => {
+  const tasks = (id: string, task: Doing, manner: Manner) => {
     let is = done.get(id);
     if (!is) {
-      is = performerOf(who.age, itemOf(m), a.space.floor, task, held(m), skill);
+      is = performerOf(who.age, itemOf(manner), activity.space.floor, task, held(manner), skill);
       done.set(id, is);
     }
     return is;
@@ -133,19 +135,19 @@ export function personOf(a: Activity, who: Who): Person {
   const person: Person = {
     walking,
     tempo,
-    sends: once((m) => {
-      const usual = playerModel(who, actionOf(m), itemOf(m), a.space.floor, howOf(m));
+    sends: once((manner) => {
+      const usual = playerModel(who, actionOf(manner), itemOf(manner), activity.space.floor, howOf(manner));
       const model = pace === 1 ? usual : { ...usual, walking, tempo, windUp: usual.windUp / pace };
-      const onRamp = a.ramp && actionOf(m) === "underarmRoll";
-      if (onRamp) return withRamp(model, a.ramp!.height, who.multiplier ?? agePrior(who.age).multiplier);
-      return a.off && a.off !== "wall" ? offSurface(model, a.off) : model;
+      const onRamp = activity.ramp && actionOf(manner) === "underarmRoll";
+      if (onRamp) return withRamp(model, activity.ramp!.height, who.multiplier ?? agePrior(who.age).multiplier);
+      return activity.off && activity.off !== "wall" ? offSurface(model, activity.off) : model;
     }),
-    keeps: once((m) => goalkeeperOf(who.age, itemOf(m), a.space.floor, held(m), skill)),
-    does: (task, m) => tasks(JSON.stringify([task, m]), task, m),
-    gate: (g, m) => gateOf(who.age, g, itemOf(m), a.space.floor, held(m), skill),
-    typical: (m) => {
-      const { spread } = actionFacts[actionOf(m)];
-      const k = itemOf(m).handling * awkward(howOf(m));
+    keeps: once((manner) => goalkeeperOf(who.age, itemOf(manner), activity.space.floor, held(manner), skill)),
+    does: (task, manner) => tasks(JSON.stringify([task, manner]), task, manner),
+    gate: (gate, manner) => gateOf(who.age, gate, itemOf(manner), activity.space.floor, held(manner), skill),
+    typical: (manner) => {
+      const { spread } = actionFacts[actionOf(manner)];
+      const k = itemOf(manner).handling * awkward(howOf(manner));
       return { lateral: spread.lateral * k, range: spread.range * k, vertical: spread.vertical * k };
     },
   };
@@ -155,34 +157,50 @@ export function personOf(a: Activity, who: Who): Person {
 const people = new WeakMap<Activity, Map<string, Person>>();
 
 /** How somebody sends in an activity; null where nothing is sent. */
-export const sendingIn = (a: Activity, age: Age): Sending | null =>
-  isSend(a.aim.action) ? ramped(a, sendingOf(age, a.aim.action, sentIn(a), a.space.floor)) : null;
-function ramped(a: Activity, s: Sending): Sending {
-  if (a.ramp) return downRamp(s, a.ramp.height);
-  return a.off && a.off !== "wall" && s.travel === "air" ? { ...s, off: HEIGHT_OF[a.off] } : s;
+export const sendingIn = (activity: Activity, age: Age): Sending | null =>
+  isSend(activity.aim.action)
+    ? ramped(activity, sendingOf(age, activity.aim.action, sentIn(activity), activity.space.floor))
+    : null;
+function ramped(activity: Activity, sending: Sending): Sending {
+  if (activity.ramp) return downRamp(sending, activity.ramp.height);
+  return activity.off && activity.off !== "wall" && sending.travel === "air"
+    ? { ...sending, off: HEIGHT_OF[activity.off] }
+    : sending;
 }
 
 /** How a probe of an activity is asked, in a layout. */
-const sightIn = (p: Probe, parts: readonly Part[], person: Person, policy: Policy = "middle"): Sight =>
-  sightOf(p.ask, { parts, people: [person], policy });
+const sightIn = (probe: Probe, parts: readonly Part[], person: Person, policy: Policy = "middle"): Sight =>
+  sightOf(probe.ask, { parts, people: [person], policy });
 
 /** How far what is sent runs on past what it was sent at, metres: the most over all that can be aimed at. */
-export const runOnIn = (a: Activity, parts: readonly Part[], person: Person): number =>
-  Math.max(0, ...opened(a).probes.map((p) => kindOf<Aim>(p.ask.aim).runsOn(p.ask.aim, sightIn(p, parts, person))));
+export const runOnIn = (activity: Activity, parts: readonly Part[], person: Person): number =>
+  Math.max(
+    0,
+    ...opened(activity).probes.map((probe) =>
+      kindOf<Aim>(probe.ask.aim).runsOn(probe.ask.aim, sightIn(probe, parts, person)),
+    ),
+  );
 
 /** How far anything is sent in an activity, metres. */
-export const farthestAim = (a: Activity, parts: readonly Part[] = layoutOf(a)): number =>
-  Math.max(0, ...opened(a).probes.map((p) => kindOf<Aim>(p.ask.aim).reach(p.ask.aim, asSeen(parts), p.ask.from)));
+export const farthestAim = (activity: Activity, parts: readonly Part[] = layoutOf(activity)): number =>
+  Math.max(
+    0,
+    ...opened(activity).probes.map((probe) =>
+      kindOf<Aim>(probe.ask.aim).reach(probe.ask.aim, asSeen(parts), probe.ask.from),
+    ),
+  );
 
 /** Whether nothing behind the targets stops what is sent. Documents kept from before do not say: nothing does. */
-export const goesOn = (a: Activity): boolean => a.behind !== "wall" && a.behind !== "soft" && a.off !== "wall";
+export const goesOn = (activity: Activity): boolean =>
+  activity.behind !== "wall" && activity.behind !== "soft" && activity.off !== "wall";
 
 /** Whether what is sent flies. */
-export const flies = (a: Activity): boolean => isSend(a.aim.action) && actionFacts[a.aim.action].travel === "air";
+export const flies = (activity: Activity): boolean =>
+  isSend(activity.aim.action) && actionFacts[activity.aim.action].travel === "air";
 
 /** What will happen when these people play it. */
 export function forecastActivity(
-  a: Activity,
+  activity: Activity,
   who: readonly Who[],
   setup: Setup,
   policy: Policy,
@@ -195,12 +213,12 @@ export function forecastActivity(
     stop?: () => boolean;
   } & Pick<ForecastInput, "untimed" | "exactBudget" | "sampleBudget" | "enough" | "shared" | "firstStarts"> = {},
 ): Forecast {
-  if (more.chances) checkChances(a, more.chances, setup.mode);
+  if (more.chances) checkChances(activity, more.chances, setup.mode);
   return forecast({
-    game: opened(a).game,
+    game: opened(activity).game,
     setup,
-    parts: layoutOf(a),
-    people: who.map((w) => personOf(a, w)),
+    parts: layoutOf(activity),
+    people: who.map((eachWho) => personOf(activity, eachWho)),
     policy,
     ...more,
   });
@@ -210,62 +228,69 @@ export function forecastActivity(
  * Chances given by hand: each of something that is there, none beyond 1, those of one aim together at most 1 (just 1 where all of them are given),
  * and none left out. RangeError names which.
  */
-function checkChances(a: Activity, chances: Readonly<Record<string, number>>, mode: Mode): void {
-  const probes = opened(a).probes.filter((p) => p.modes === undefined || p.modes.includes(mode));
-  const refs = probes.map((p) => ({
-    ...kindOf<Aim>(p.ask.aim).refs(p.ask.aim, p.ask.from),
-    from: p.ask.from,
-    peg: p.peg,
+function checkChances(activity: Activity, chances: Readonly<Record<string, number>>, mode: Mode): void {
+  const probes = opened(activity).probes.filter((probe) => probe.modes === undefined || probe.modes.includes(mode));
+  const refs = probes.map((probe) => ({
+    ...kindOf<Aim>(probe.ask.aim).refs(probe.ask.aim, probe.ask.from),
+    from: probe.ask.from,
+    peg: probe.peg,
   }));
-  const named = [...new Set(refs.flatMap((r) => r.named))];
-  const also = [...new Set(refs.flatMap((r) => r.also ?? []))];
+  const named = [...new Set(refs.flatMap((ref) => ref.named))];
+  const also = [...new Set(refs.flatMap((ref) => ref.also ?? []))];
   // Of pins any that are ever there.
-  const pins = opened(a).parts.flatMap((p) => (p.kind === "target" ? [p.id] : []));
-  const sets = refs.some((r) => r.sets) ? pins : [];
+  const pins = opened(activity).parts.flatMap((part) => (part.kind === "target" ? [part.id] : []));
+  const sets = refs.some((ref) => ref.sets) ? pins : [];
   // Where the line moves, a chance from each line.
   const lines = [
-    ...new Set(refs.flatMap((r) => ((r.peg !== null && r.peg === r.from) || r.also?.includes(r.from) ? [r.from] : []))),
+    ...new Set(
+      refs.flatMap((ref) =>
+        (ref.peg !== null && ref.peg === ref.from) || ref.also?.includes(ref.from) ? [ref.from] : [],
+      ),
+    ),
   ];
   const known = [...named, ...lines, ...also, ...sets];
   const wanted = lines.length > 0 && !named.some((id) => Object.hasOwn(chances, id)) ? lines : named;
-  for (const [id, p] of Object.entries(chances)) {
+  for (const [id, value] of Object.entries(chances)) {
     if (!known.includes(id) && !setOf(id, sets))
       throw new RangeError(`chances.${id.slice(0, 40)}: not part of this activity; it has ${known.join(", ")}`);
-    if (!(p >= 0 && p <= 1)) throw new RangeError(`chances.${id}: must be 0 to 1`);
+    if (!(value >= 0 && value <= 1)) throw new RangeError(`chances.${id}: must be 0 to 1`);
   }
   const missing = wanted.find((id) => !Object.hasOwn(chances, id));
   if (missing !== undefined) throw new RangeError(`chances.${missing}: is missing`);
-  for (const r of refs) {
-    const own = [...(r.meant === null ? r.named : [r.meant]), ...(r.also ?? []).filter((id) => id !== r.from)];
-    const ids = r.sets ? Object.keys(chances) : own.filter((id) => Object.hasOwn(chances, id));
-    const sum = ids.reduce((n, id) => n + chances[id]!, 0);
+  for (const ref of refs) {
+    const own = [
+      ...(ref.meant === null ? ref.named : [ref.meant]),
+      ...(ref.also ?? []).filter((id) => id !== ref.from),
+    ];
+    const ids = ref.sets ? Object.keys(chances) : own.filter((id) => Object.hasOwn(chances, id));
+    const sum = ids.reduce((eachSum, id) => eachSum + chances[id]!, 0);
     if (sum > 1 + 1e-9) throw new RangeError(`chances: together they are ${sum.toFixed(3)}, and must be at most 1`);
     // What takes the rest is given as well as everything else: nothing may be left.
-    const several = (r.also ?? []).length > 1;
-    const whole = several && r.meant !== null && ids.includes(r.rest) && own.every((id) => ids.includes(id));
+    const several = (ref.also ?? []).length > 1;
+    const whole = several && ref.meant !== null && ids.includes(ref.rest) && own.every((id) => ids.includes(id));
     if (whole && sum < 1 - 1e-9) throw new RangeError(`chances: together they are ${sum.toFixed(3)}, and must be 1`);
   }
 }
 
 /** The chance that each probe of an activity stands for, for one person, 0 to 1, by the probe's id. */
 export function rates(
-  a: Activity,
+  activity: Activity,
   who: Who,
-  parts: readonly Part[] = layoutOf(a),
+  parts: readonly Part[] = layoutOf(activity),
   only?: string,
   self: Omit<Role, "role"> | null = null,
-  counting: (p: Probe) => Probe["counts"] = (p) => p.counts,
+  counting: (probe: Probe) => Probe["counts"] = (probe) => probe.counts,
 ): Map<string, number> {
-  const person = personOf(a, who);
+  const person = personOf(activity, who);
   const out = new Map<string, number>();
-  for (const p of opened(a).probes) {
-    if (only !== undefined && (p.peg ?? p.id) !== only) continue;
+  for (const probe of opened(activity).probes) {
+    if (only !== undefined && (probe.peg ?? probe.id) !== only) continue;
     const play = { parts, people: [person], policy: "middle" } as const;
-    const asked = self ? asTheyPlay({ ...ALONE, people: [{ role: "plays", ...self }] }, [p.ask])[0]! : p.ask;
+    const asked = self ? asTheyPlay({ ...ALONE, people: [{ role: "plays", ...self }] }, [probe.ask])[0]! : probe.ask;
     const ways = waysFrom(aloneIn(asked, play), play)!;
     out.set(
-      p.id,
-      ways.reduce((sum, w) => sum + w.share * counting(p)(w.body), 0),
+      probe.id,
+      ways.reduce((sum, way) => sum + way.share * counting(probe)(way.body), 0),
     );
   }
   return out;
@@ -273,18 +298,18 @@ export function rates(
 const ALONE: Setup = { players: 1, mode: "alone", seed: 1 };
 /** The same by peg: what stands under it on the tape. */
 export const pegRates = (
-  a: Activity,
+  activity: Activity,
   who: Who,
-  parts: readonly Part[] = layoutOf(a),
+  parts: readonly Part[] = layoutOf(activity),
   only?: string,
-): Map<string, number> => byPeg(a, rates(a, who, parts, only));
+): Map<string, number> => byPeg(activity, rates(activity, who, parts, only));
 
 /** Chances by probe as chances by peg: of several under one peg the first. */
-export function byPeg(a: Activity, all: ReadonlyMap<string, number>): Map<string, number> {
+export function byPeg(activity: Activity, all: ReadonlyMap<string, number>): Map<string, number> {
   const out = new Map<string, number>();
-  for (const p of opened(a).probes) {
-    const rate = all.get(p.id);
-    if (p.peg !== null && rate !== undefined && !out.has(p.peg)) out.set(p.peg, rate);
+  for (const probe of opened(activity).probes) {
+    const rate = all.get(probe.id);
+    if (probe.peg !== null && rate !== undefined && !out.has(probe.peg)) out.set(probe.peg, rate);
   }
   return out;
 }

@@ -23,18 +23,20 @@ describe("forecast", () => {
   it("a climb over .85 .7 .55 .4 takes 6.923224 sends", () => {
     const base = patterns.climb.example.params.ladder as { kind: "targets"; order: "nearest"; targets: never[] };
     const a = climb({ tries: null, ladder: { ...base, targets: base.targets.slice(0, 4) } });
-    const f = forecastActivity(a, [{ age: 7 }], alone, "middle", { chances: { t1: 0.85, t2: 0.7, t3: 0.55, t4: 0.4 } });
-    expect(f.method).toBe("exact");
-    expect(mean(f.sides[0]!.sends)).toBeCloseTo(6.923224, 6);
-    expect(f.sides[0]!.finish).toBeCloseTo(1, 9);
+    const forecast = forecastActivity(a, [{ age: 7 }], alone, "middle", {
+      chances: { t1: 0.85, t2: 0.7, t3: 0.55, t4: 0.4 },
+    });
+    expect(forecast.method).toBe("exact");
+    expect(mean(forecast.sides[0]!.sends)).toBeCloseTo(6.923224, 6);
+    expect(forecast.sides[0]!.finish).toBeCloseTo(1, 9);
   });
 
   it("agrees with the negative binomial inside a cap", () => {
     const base = patterns.climb.example.params.ladder as { kind: "targets"; order: "nearest"; targets: never[] };
     const a = climb({ tries: 6, ladder: { ...base, targets: base.targets.slice(0, 2) } });
-    const f = forecastActivity(a, [{ age: 7 }], alone, "middle", { chances: { t1: 0.3, t2: 0.3 } });
+    const forecast = forecastActivity(a, [{ age: 7 }], alone, "middle", { chances: { t1: 0.3, t2: 0.3 } });
     const under2 = 0.7 ** 6 + 6 * 0.3 * 0.7 ** 5;
-    expect(f.sides[0]!.finish).toBeCloseTo(1 - under2, 10);
+    expect(forecast.sides[0]!.finish).toBeCloseTo(1 - under2, 10);
   });
 
   it.each([
@@ -52,10 +54,10 @@ describe("forecast", () => {
       { players: 2, mode: "against", seed: 3 } as const,
     ],
     ["bands, alone", fromPattern("bands"), alone],
-  ])("exact and sampled agree: %s", (_, a, setup) => {
+  ])("exact and sampled agree: %s", (_, givenActivity, setup) => {
     const people = Array.from({ length: setup.players }, () => ({ age: 7 }));
-    const exact = forecastActivity(a, people, setup, "middle", { method: "exact" });
-    const sampled = forecastActivity(a, people, setup, "middle", { method: "sampled", samples: 6000 });
+    const exact = forecastActivity(givenActivity, people, setup, "middle", { method: "exact" });
+    const sampled = forecastActivity(givenActivity, people, setup, "middle", { method: "sampled", samples: 6000 });
     for (const [i, side] of exact.sides.entries()) {
       const other = sampled.sides[i]!;
       expect(Math.abs(side.finish - other.finish)).toBeLessThan(4 * sampled.standardError);
@@ -87,8 +89,11 @@ describe("forecast", () => {
       match: { ...USUAL_MATCH, seconds },
     });
     const thrown = (seconds: number, more?: object, how: object = {}) => {
-      const f = forecastActivity(sure(seconds, more), [{ age: 8 }], alone, "middle", { chances: { t1: 1 }, ...how });
-      return [mean(f.sides[0]!.points), mean(f.time)];
+      const forecast = forecastActivity(sure(seconds, more), [{ age: 8 }], alone, "middle", {
+        chances: { t1: 1 },
+        ...how,
+      });
+      return [mean(forecast.sides[0]!.points), mean(forecast.time)];
     };
     it("what has landed by it counts, fetched or not: a sure target at 2 m is hit 3 times in 20 s at age 8", () => {
       expect(thrown(20)[0]).toBe(3);
@@ -104,8 +109,10 @@ describe("forecast", () => {
       const a = sure(20);
       const play = { parts: layoutOf(a), people: [personOf(a, { age: 8 })], policy: "middle" as const };
       const game = openGame(patterns.board as never, gamePartOf(a));
-      const s = game.start(alone);
-      const ask = game.asks(game.step(s, { kind: "ready", at: 0 }) as typeof s).find((x) => x.kind === "send")!;
+      const state = game.start(alone);
+      const ask = game
+        .asks(game.step(state, { kind: "ready", at: 0 }) as typeof state)
+        .find((eachAsk) => eachAsk.kind === "send")!;
       const [way] = waysFrom(ask, { ...play, chances: { t1: 1 } })!;
       const takes = total(way!.spent);
       const by = (from: number) => (_: unknown, i: number) => 1 + Math.floor((10 * (10 + i) - from) / takes);
@@ -113,7 +120,9 @@ describe("forecast", () => {
       expect(counts(true)).toEqual(Array.from({ length: 31 }, by(way!.released!)));
       expect(way!.landed!).toBeGreaterThan(way!.released!);
     });
-    const rung = patternNames.filter((n) => patterns[n].match.fields.includes("seconds") && n !== "bases");
+    const rung = patternNames.filter(
+      (patternName) => patterns[patternName].match.fields.includes("seconds") && patternName !== "bases",
+    );
     it.each(rung)("%s is told alike step by step and in drawn games", (name) => {
       const a = fromPattern(name);
       const timed = { ...a, match: { ...patterns[name].match.initial, ...a.match, seconds: 30 } };
@@ -131,9 +140,9 @@ describe("forecast", () => {
     const a = fromPattern(name);
     const open = { sends: null, tries: null, rounds: null, seconds: null };
     const params = Object.fromEntries(
-      Object.entries(a.pattern.params).map(([k, v]) => [
-        k,
-        k in open && (v === null || typeof v === "number") ? null : v,
+      Object.entries(a.pattern.params).map(([key, value]) => [
+        key,
+        key in open && (value === null || typeof value === "number") ? null : value,
       ]),
     );
     const read = activity.safeParse({ ...a, pattern: { name, params }, match: { ...a.match, seconds: null } });
@@ -143,17 +152,22 @@ describe("forecast", () => {
       return;
     }
     for (const age of [6]) {
-      const f = forecastActivity(read.data, [{ age }], alone, "middle");
-      expect(f.sides[0]!.sends.p.reduce((x, y) => x + y, 0)).toBeCloseTo(1 - f.cut, 6);
+      const forecast = forecastActivity(read.data, [{ age }], alone, "middle");
+      expect(forecast.sides[0]!.sends.p.reduce((sum, y) => sum + y, 0)).toBeCloseTo(1 - forecast.cut, 6);
     }
   });
 
   it("shares a match between equals evenly, and falls to sampling beyond the cap", () => {
     const a = fromPattern("bands");
-    const f = forecastActivity(a, [{ age: 8 }, { age: 8 }], { players: 2, mode: "against", seed: 9 }, "bestExpected");
-    expect(f.sides[0]!.win! + f.sides[1]!.win! + f.cut).toBeCloseTo(1, 9);
-    expect(Math.abs(f.sides[0]!.win! - 0.5)).toBeLessThan(0.04);
-    expect(f.standardError).toBeLessThanOrEqual(0.01);
+    const forecast = forecastActivity(
+      a,
+      [{ age: 8 }, { age: 8 }],
+      { players: 2, mode: "against", seed: 9 },
+      "bestExpected",
+    );
+    expect(forecast.sides[0]!.win! + forecast.sides[1]!.win! + forecast.cut).toBeCloseTo(1, 9);
+    expect(Math.abs(forecast.sides[0]!.win! - 0.5)).toBeLessThan(0.04);
+    expect(forecast.standardError).toBeLessThanOrEqual(0.01);
   });
 
   it("is over all plays: what is cut off is an outcome of its own, and a game that nobody finishes says so", () => {
@@ -183,16 +197,22 @@ describe("forecast", () => {
       tail += ways * 0.02 ** k * 0.98 ** (10 - k);
     }
     expect(hard.sides[0]!.finish).toBeCloseTo(tail, 12);
-    for (const f of [endless, few, hard]) {
-      const left = 1 - f.cut;
-      for (const d of [f.sides[0]!.sends, f.sides[0]!.points, f.sides[0]!.stage, f.rounds, f.time])
-        expect(d.p.reduce((a, p) => a + p, 0)).toBeCloseTo(left, 9);
+    for (const forecast of [endless, few, hard]) {
+      const left = 1 - forecast.cut;
+      for (const eachDistribution of [
+        forecast.sides[0]!.sends,
+        forecast.sides[0]!.points,
+        forecast.sides[0]!.stage,
+        forecast.rounds,
+        forecast.time,
+      ])
+        expect(eachDistribution.p.reduce((sum, p) => sum + p, 0)).toBeCloseTo(left, 9);
     }
   });
 
   it("refuses chances given by hand by name: unknown, beyond 1, missing, too much together", () => {
-    const told = (a: Activity, chances: Record<string, number>) => () =>
-      forecastActivity(a, [{ age: 7 }], alone, "middle", { chances });
+    const told = (givenActivity: Activity, chances: Record<string, number>) => () =>
+      forecastActivity(givenActivity, [{ age: 7 }], alone, "middle", { chances });
     const all = { t1: 0.5, t2: 0.5, t3: 0.5, t4: 0.5, t5: 0.5 };
     expect(told(climb(), { ...all, t9: 0.5 })).toThrow(
       "chances.t9: not part of this activity; it has t1, t2, t3, t4, t5",
@@ -223,12 +243,12 @@ describe("forecast", () => {
       },
     } as Activity;
     const setup = { players: 6, mode: "against", seed: 4 } as const;
-    const f = forecastActivity(long, six, setup, "middle");
-    expect(f).toMatchObject({ method: "sampled", stoppedBy: "budget" });
+    const forecast = forecastActivity(long, six, setup, "middle");
+    expect(forecast).toMatchObject({ method: "sampled", stoppedBy: "budget" });
     // Six against each other by difference are two sides.
-    expect(f.sides).toHaveLength(2);
-    expect(f.standardError).toBeGreaterThan(0.01);
-    expect(forecastActivity(long, six, setup, "middle")).toEqual(f);
+    expect(forecast.sides).toHaveLength(2);
+    expect(forecast.standardError).toBeGreaterThan(0.01);
+    expect(forecastActivity(long, six, setup, "middle")).toEqual(forecast);
     const enough = forecastActivity(climb(), [{ age: 7 }], alone, "middle", { method: "sampled" });
     expect(enough.stoppedBy).toBe("standardError");
     expect(enough.standardError).toBeLessThanOrEqual(0.0092);
@@ -251,9 +271,9 @@ describe("forecast", () => {
       for (let { from: age } = a.ages; age <= a.ages.to; age++) {
         const sending = sendingIn(a, age);
         // What two sides fight for is not sent from a line at something.
-        if (!sending || !opened(a).probes.some((p) => fromLine(p.ask))) continue;
+        if (!sending || !opened(a).probes.some((probe) => fromLine(probe.ask))) continue;
         const far = asksAtMost(sending);
-        for (const g of opened(a).pegs) expect(g.distance, `${name} ${age}`).toBeLessThanOrEqual(far);
+        for (const peg of opened(a).pegs) expect(peg.distance, `${name} ${age}`).toBeLessThanOrEqual(far);
         for (const [id, rate] of pegRates(a, { age })) expect(rate, `${name} ${age} ${id}`).toBeGreaterThan(0.1);
       }
     }
@@ -261,13 +281,13 @@ describe("forecast", () => {
   it("lets nothing into a thing without an opening, whatever a teacher wrote", () => {
     const a = fromPattern("climb");
     const p = structuredClone(a.pattern.params) as { ladder: { targets: { item: string; counts: string[] }[] } };
-    for (const t of p.ladder.targets) t.counts = ["into"];
+    for (const target of p.ladder.targets) target.counts = ["into"];
     const rates = pegRates(
       { ...a, aim: { ...a.aim, action: "underarmThrow" }, pattern: { name: "climb", params: p } } as never,
       { age: 8 },
     );
-    expect(p.ladder.targets.map((t) => t.item)).toEqual(["bucket", "box", "book", "saucepan", "bottle"]);
-    expect([...rates.values()].map((r) => r > 0)).toEqual([true, true, false, true, false]);
+    expect(p.ladder.targets.map((target) => target.item)).toEqual(["bucket", "box", "book", "saucepan", "bottle"]);
+    expect([...rates.values()].map((rate) => rate > 0)).toEqual([true, true, false, true, false]);
   });
   it("rates under the pegs fall with distance and rise with age", () => {
     const a = climb();

@@ -184,10 +184,10 @@ class Names {
     }
     if (flat !== "") return flat;
     const text = JSON.stringify(o);
-    const n = this.texts.get(text) ?? this.texts.size;
-    this.texts.set(text, n);
-    this.numbers.set(o, n);
-    return n;
+    const count = this.texts.get(text) ?? this.texts.size;
+    this.texts.set(text, count);
+    this.numbers.set(o, count);
+    return count;
   }
 }
 
@@ -311,7 +311,7 @@ class Option {
     const { untimed, byLuck } = this.as;
     const ways = waysFrom(this.ask, this.play)!;
     if (byLuck) ways.sort((a, b) => luckOf(b) - luckOf(a));
-    return ways.map((w) => new NamedWay(w, untimed ? NOTHING : w.spent));
+    return ways.map((way) => new NamedWay(way, untimed ? NOTHING : way.spent));
   }
   get worth(): number {
     this.value ??= worthOf(this.ask, this.play);
@@ -381,15 +381,15 @@ class Book {
     if (same) return same;
     // Of several people at once the first is followed: they do not touch each other.
     const first: Ask[] = [];
-    for (const a of asks) {
-      if (a.kind === "bell") continue;
-      if (a.optional || !hasChances(a.kind)) this.leftOut.add(a.kind);
-      else if (first.length === 0 || a.player === first[0]!.player) first.push(a);
-      const { aim } = a as Partial<AskOf<"send">>;
+    for (const ask of asks) {
+      if (ask.kind === "bell") continue;
+      if (ask.optional || !hasChances(ask.kind)) this.leftOut.add(ask.kind);
+      else if (first.length === 0 || ask.player === first[0]!.player) first.push(ask);
+      const { aim } = ask as Partial<AskOf<"send">>;
       if (aim?.kind === "fall" && aim.knocks && aim.standing.length > MAX_EXACT) this.rough = true;
     }
     let id = "";
-    for (const a of first) id += this.names.of(a);
+    for (const ask of first) id += this.names.of(ask);
     let found = this.known.get(id);
     if (!found) {
       found = this.played ? this.optionsAs(asTheyPlay(this.played, first)) : this.optionsAs(first, id);
@@ -398,7 +398,7 @@ class Book {
     if (again) this.same.set(asks, found);
     return found;
   }
-  private optionsAs(asked: readonly Ask[], id = asked.map((a) => this.names.of(a)).join("")): readonly Option[] {
+  private optionsAs(asked: readonly Ask[], id = asked.map((ask) => this.names.of(ask)).join("")): readonly Option[] {
     let found = this.made.get(id);
     if (!found) {
       found = asked.flatMap(optionsOf).map((ask) => new Option(ask, this.play, this.as));
@@ -415,8 +415,8 @@ class Times {
     public mass: Float64Array,
   ) {}
 
-  static at(t: number, p = 1): Times {
-    return new Times(t, Float64Array.of(p));
+  static at(t: number, chance = 1): Times {
+    return new Times(t, Float64Array.of(chance));
   }
   static add(into: Times | undefined, from: Times, shift: number, share: number): Times {
     const first = from.first + shift;
@@ -464,10 +464,10 @@ class Times {
   }
   /** What lies up to a quantum, that included, and what lies beyond; null where nothing does. */
   split(last: number): [Times | null, Times | null] {
-    const n = Math.max(0, Math.min(this.mass.length, last - this.first + 1));
+    const count = Math.max(0, Math.min(this.mass.length, last - this.first + 1));
     return [
-      n === 0 ? null : n === this.mass.length ? this : new Times(this.first, this.mass.slice(0, n)),
-      n === this.mass.length ? null : n === 0 ? this : new Times(this.first + n, this.mass.slice(n)),
+      count === 0 ? null : count === this.mass.length ? this : new Times(this.first, this.mass.slice(0, count)),
+      count === this.mass.length ? null : count === 0 ? this : new Times(this.first + count, this.mass.slice(count)),
     ];
   }
 }
@@ -487,7 +487,7 @@ const dueOf = (game: Game, state: BaseState): number | null => {
   return ms === null ? null : Math.ceil(ms / QUANTUM_MS);
 };
 
-const put = (m: Map<number, number>, v: number, q: number) => m.set(v, (m.get(v) ?? 0) + q);
+const put = (m: Map<number, number>, value: number, q: number) => m.set(value, (m.get(value) ?? 0) + q);
 
 class Sums {
   readonly sends: Map<number, number>[] = [];
@@ -513,7 +513,7 @@ class Sums {
     private readonly graph: Graph,
     private readonly counters: Counters<BaseState> | null = null,
   ) {
-    this.sidesOf = first.game.score(first.state).map((s) => s.players);
+    this.sidesOf = first.game.score(first.state).map((score) => score.players);
     for (const i of this.sidesOf.keys()) {
       this.sends[i] = new Map();
       this.points[i] = new Map();
@@ -524,15 +524,15 @@ class Sums {
     }
   }
 
-  spend(s: Spent, p: number): void {
-    this.spent.acting += s.acting * p;
-    this.spent.fetching += s.fetching * p;
-    this.spent.waiting += s.waiting * p;
+  spend(spent: Spent, chance: number): void {
+    this.spent.acting += spent.acting * chance;
+    this.spent.fetching += spent.fetching * chance;
+    this.spent.waiting += spent.waiting * chance;
   }
 
   /** Games that ended in a state, `takes` quanta after `times`, with its counters at `counts`. */
   end(game: Game, state: BaseState, times: Times, takes: number, share: number, counts: readonly Times[] = []): void {
-    const p = times.sum * share;
+    const chance = times.sum * share;
     const { winners, reached, scores } = this.graph.end(game, state);
     if (this.counters) {
       // Ends that differ in nothing but their counters are one.
@@ -543,29 +543,29 @@ class Sums {
     }
     const has = (figure: Figure, side: number) =>
       (this.counters?.feeds(figure, side, this.sidesOf.length) ?? null) !== null;
-    if (winners.length > 1) this.tied += p;
-    reached.forEach((t, i) => {
-      if (!has("sends", i)) put(this.sends[i]!, t.sends, p);
-      put(this.stage[i]!, t.stage, p);
-      this.finish[i] = this.finish[i]! + (t.finished ? p : 0);
-      this.win[i] = this.win[i]! + (winners.includes(i) ? p / winners.length : 0);
+    if (winners.length > 1) this.tied += chance;
+    reached.forEach((progress, i) => {
+      if (!has("sends", i)) put(this.sends[i]!, progress.sends, chance);
+      put(this.stage[i]!, progress.stage, chance);
+      this.finish[i] = this.finish[i]! + (progress.finished ? chance : 0);
+      this.win[i] = this.win[i]! + (winners.includes(i) ? chance / winners.length : 0);
       if (this.ready === null) {
         if (has("points", i)) return;
-        put(this.points[i]!, t.points, p);
-        put(this.ranks[i]!, scores[i]!.rank, p);
+        put(this.points[i]!, progress.points, chance);
+        put(this.ranks[i]!, scores[i]!.rank, chance);
         return;
       }
       const { unit } = scores[i]!;
       for (let k = 0; k < times.mass.length; k++) {
-        const m = times.mass[k]! * share;
+        const metres = times.mass[k]! * share;
         const value = times.first + k + takes - this.ready;
-        if (m <= 0) continue;
-        put(this.points[i]!, value, m);
-        put(this.ranks[i]!, rankOf({ unit, value, finished: t.finished, stage: t.stage }), m);
+        if (metres <= 0) continue;
+        put(this.points[i]!, value, metres);
+        put(this.ranks[i]!, rankOf({ unit, value, finished: progress.finished, stage: progress.stage }), metres);
       }
     });
-    if (!has("rounds", 0)) put(this.rounds, Math.max(...reached.map((t) => t.rounds)), p);
-    this.ended += p;
+    if (!has("rounds", 0)) put(this.rounds, Math.max(...reached.map((progress) => progress.rounds)), chance);
+    this.ended += chance;
     this.time = Times.add(this.time, times, takes, share);
   }
 
@@ -573,7 +573,7 @@ class Sums {
   private count(game: Game): void {
     const { counters } = this;
     if (!counters) return;
-    const bring = (figure: Figure, side: number, to: (s: BaseState, q: number) => void) => {
+    const bring = (figure: Figure, side: number, to: (state: BaseState, q: number) => void) => {
       const i = counters.feeds(figure, side, this.sidesOf.length);
       if (i === null) return;
       for (const { state, counts } of this.counted.values()) {
@@ -582,14 +582,16 @@ class Sums {
       }
     };
     for (const i of this.sidesOf.keys()) {
-      bring("sends", i, (s, q) => put(this.sends[i]!, game.progress(s)[i]!.sends, q));
-      bring("points", i, (s, q) => {
+      bring("sends", i, (state, q) => put(this.sends[i]!, game.progress(state)[i]!.sends, q));
+      bring("points", i, (state, q) => {
         if (this.ready !== null) return;
-        put(this.points[i]!, game.progress(s)[i]!.points, q);
-        put(this.ranks[i]!, game.score(s)[i]!.rank, q);
+        put(this.points[i]!, game.progress(state)[i]!.points, q);
+        put(this.ranks[i]!, game.score(state)[i]!.rank, q);
       });
     }
-    bring("rounds", 0, (s, q) => put(this.rounds, Math.max(...game.progress(s).map((t) => t.rounds)), q));
+    bring("rounds", 0, (state, q) =>
+      put(this.rounds, Math.max(...game.progress(state).map((progress) => progress.rounds)), q),
+    );
   }
 
   result(
@@ -701,12 +703,12 @@ function ready(given: ForecastInput): ForecastInput {
 function plainly({ setup, shared }: ForecastInput): Pick<ForecastInput, "setup" | "manners"> {
   const { people, ...rest } = setup;
   const plain = people?.map(({ role, head }): Role => ({ role, ...(head && { head }) }));
-  const named = plain?.some((p) => p.role !== "plays" || p.head);
+  const named = plain?.some((role) => role.role !== "plays" || role.head);
   const bare: Setup = { ...rest, ...(named && { people: plain }) };
   const as = JSON.stringify(bare);
   const known = shared?.setups.get(as) ?? bare;
   shared?.setups.set(as, known);
-  const otherwise = people?.some((p) => Object.keys(p).some((k) => k !== "role" && k !== "head"));
+  const otherwise = people?.some((person) => Object.keys(person).some((key) => key !== "role" && key !== "head"));
   return { setup: known, ...(otherwise && { manners: people }) };
 }
 
@@ -750,7 +752,7 @@ function headless(people: readonly Role[] | undefined): Role[] | undefined {
 function joined(input: ForecastInput, by: (side: ForecastInput) => Expanded | null): Forecast | null {
   const { game, setup } = input;
   const scores = game.score(game.start(setup));
-  const sides = scores.map((s) => s.players);
+  const sides = scores.map((score) => score.players);
   // Where sides do not meet points to begin with change nothing but the sum: they are added at the end.
   const { people: _, ...rest } = setup;
   const bare = headless(setup.people);
@@ -758,9 +760,9 @@ function joined(input: ForecastInput, by: (side: ForecastInput) => Expanded | nu
   const each: Expanded[] = [];
   const { graphs, known } = input.shared ?? new Shared();
   for (const players of sides) {
-    const n = players.length;
-    const people = bare && headless(players.map((p) => bare[p]!));
-    const manners = headless(input.manners && players.map((p) => input.manners![p]!));
+    const count = players.length;
+    const people = bare && headless(players.map((player) => bare[player]!));
+    const manners = headless(input.manners && players.map((player) => input.manners![player]!));
     const as = JSON.stringify([players, people, manners]);
     const before = known.get(as);
     if (before) {
@@ -768,13 +770,13 @@ function joined(input: ForecastInput, by: (side: ForecastInput) => Expanded | nu
       continue;
     }
     // However somebody plays, the states are the same.
-    const asked = people ? JSON.stringify(people) : `${n}`;
-    const graph = graphs.get(asked) ?? (!people && n === 1 && input.graph ? input.graph : new Graph());
+    const asked = people ? JSON.stringify(people) : `${count}`;
+    const graph = graphs.get(asked) ?? (!people && count === 1 && input.graph ? input.graph : new Graph());
     graphs.set(asked, graph);
     const own: ForecastInput = {
       ...input,
-      setup: { players: n, mode: n === 1 ? "alone" : "relay", seed: setup.seed, ...(people && { people }) },
-      people: players.map((p) => input.people[p]!),
+      setup: { players: count, mode: count === 1 ? "alone" : "relay", seed: setup.seed, ...(people && { people }) },
+      people: players.map((player) => input.people[player]!),
       manners,
       graph,
     };
@@ -784,29 +786,31 @@ function joined(input: ForecastInput, by: (side: ForecastInput) => Expanded | nu
     each.push(one);
   }
   const contest = setup.mode === "against";
-  const ranks = each.map((e, i) => raised(distribution(e.sums.ranks[0]!), scores[i]!.rank - without[i]!.rank));
+  const ranks = each.map((expanded, i) =>
+    raised(distribution(expanded.sums.ranks[0]!), scores[i]!.rank - without[i]!.rank),
+  );
   const wins = contest ? shareOfWins(ranks) : [];
   const once = game.match.swap === "once";
-  const spent = each.map((e) => e.sums.spent);
-  const add = (f: (s: Spent) => number) => spent.reduce((sum, s) => sum + f(s), 0);
-  const [acting, fetching] = [add((s) => s.acting), add((s) => s.fetching)];
+  const spent = each.map((expanded) => expanded.sums.spent);
+  const add = (f: (givenSpent: Spent) => number) => spent.reduce((sum, s) => sum + f(s), 0);
+  const [acting, fetching] = [add((givenSpent) => givenSpent.acting), add((givenSpent) => givenSpent.fetching)];
   // In turn all wait for each; at the same time for the slowest, in a race for nobody.
   const race = game.firstEnds(setup);
   const all = race ? add(total) / spent.length : once ? Math.max(...spent.map(total)) : add(total);
   const busy = (x: number) => x / (all || 1) / setup.players;
   return {
-    ...(each.find((e) => e.told.method === "sampled") ?? each[0]!).told,
-    choice: each.find((e) => e.told.choice === "mostPoints")?.told.choice ?? each[0]!.told.choice,
-    leftOut: [...new Set(each.flatMap((e) => e.told.leftOut))].sort(),
+    ...(each.find((expanded) => expanded.told.method === "sampled") ?? each[0]!).told,
+    choice: each.find((expanded) => expanded.told.choice === "mostPoints")?.told.choice ?? each[0]!.told.choice,
+    leftOut: [...new Set(each.flatMap((expanded) => expanded.told.leftOut))].sort(),
     tie: contest ? shareOfTies(ranks) : null,
-    size: each.reduce((n, e) => n + e.told.size, 0),
-    sides: each.map((e, i) => {
-      const one = e.told.sides[0]!;
+    size: each.reduce((sum, expanded) => sum + expanded.told.size, 0),
+    sides: each.map((expanded, i) => {
+      const one = expanded.told.sides[0]!;
       const points = raised(one.points, scores[i]!.value - without[i]!.value);
       return { ...one, ...(race && { finish: wins[i]! }), players: sides[i]!, points, win: contest ? wins[i]! : null };
     }),
-    rounds: each.map((e) => e.told.rounds).reduce(atMost),
-    time: each.map((e) => e.told.time).reduce(race ? atLeast : once ? atMost : convolved),
+    rounds: each.map((expanded) => expanded.told.rounds).reduce(atMost),
+    time: each.map((expanded) => expanded.told.time).reduce(race ? atLeast : once ? atMost : convolved),
     share: { acting: busy(acting), fetching: busy(fetching), waiting: 1 - busy(acting) - busy(fetching) },
   };
 }
@@ -861,7 +865,7 @@ class Chooser {
     }
     // Taking a piece up is no choice of its own.
     if (this.choice !== "winsThenBlocks") this.choice = "mostPoints";
-    return this.among(options, () => bestOf(options.map((o) => o.worth)), "mostPoints");
+    return this.among(options, () => bestOf(options.map((option) => option.worth)), "mostPoints");
   }
   private among(options: readonly Option[], which: () => readonly number[], as: string): Option | Equals {
     const known = this.taken.get(options) ?? new Map<string, Option | Equals>();
@@ -893,17 +897,17 @@ class Chooser {
       this.cost += option.ways.length * KNOWN_STEP;
       for (const way of option.ways) {
         // The same may come of several aims: where it leads is looked at once.
-        let v = led.get(way.id);
-        if (v === undefined) {
+        let value = led.get(way.id);
+        if (value === undefined) {
           this.cost += graph.knows(key, way) ? KNOWN_STEP : 1;
           if (this.cost > (this.input.solveBudget ?? SOLVE_BUDGET)) return null;
           const to = graph.step(game, key, state, way, 0);
           const of = to.ended ? this.worth(to.state) : this.value(to.key, to.state, ahead + 1);
           if (of === null) return null;
-          v = of;
-          led.set(way.id, v);
+          value = of;
+          led.set(way.id, value);
         }
-        sum += way.share * v;
+        sum += way.share * value;
       }
       worths.push(sum);
     }
@@ -922,14 +926,14 @@ class Chooser {
 /** Which of several are best: values within 1e-9 are equal. */
 function bestOf(worths: readonly number[]): number[] {
   const best = Math.max(...worths);
-  return worths.flatMap((w, i) => (w >= best - 1e-9 ? [i] : []));
+  return worths.flatMap((worth, i) => (worth >= best - 1e-9 ? [i] : []));
 }
 
 const NO_COUNTS: readonly Times[] = [];
 const NO_WAYS: readonly NamedWay[] = [];
 /** What counters held, grown by one step, with the share of it. */
 const grownBy = (counts: readonly Times[], to: Step, share: number): readonly Times[] =>
-  counts.length === 0 ? NO_COUNTS : counts.map((c, i) => Times.add(undefined, c, to.grown[i]!, share));
+  counts.length === 0 ? NO_COUNTS : counts.map((count, i) => Times.add(undefined, count, to.grown[i]!, share));
 /** What comes of a game followed to its end, or null where that is too much. */
 function expand(input: ForecastInput): Expanded | null {
   const counters = counted(input);
@@ -996,11 +1000,13 @@ function follow(input: ForecastInput, counters: Counters<BaseState> | null): Exp
       // What leads back to the same state goes round until the bell: its time is worked out at one go.
       const { due: bell } = node;
       const round =
-        bell === null ? NO_WAYS : option.ways.filter((w) => leadsBack(w, stepped(key, node, w, node.at), key, bell));
+        bell === null
+          ? NO_WAYS
+          : option.ways.filter((way) => leadsBack(way, stepped(key, node, way, node.at), key, bell));
       const times = round.length > 0 ? goneRound(node.times, round, node.due!) : node.times;
-      for (const w of round) {
-        const [again] = times.split(node.due! - total(w.spent));
-        if (again) sums.spend(w.spent, again.sum * w.share);
+      for (const namedWay of round) {
+        const [again] = times.split(node.due! - total(namedWay.spent));
+        if (again) sums.spend(namedWay.spent, again.sum * namedWay.share);
       }
       for (const way of option.ways) {
         const takes = total(way.spent);
@@ -1023,7 +1029,7 @@ function follow(input: ForecastInput, counters: Counters<BaseState> | null): Exp
         }
         if (!late) continue;
         const due = node.due!;
-        const spike = (t: Times) => Times.at(due, t.sum);
+        const spike = (givenTimes: Times) => Times.at(due, givenTimes.sum);
         // What has landed by the bell counts, fetched or not.
         const [down, open] = late.split(due - (way.landed ?? takes));
         if (down) {
@@ -1057,11 +1063,11 @@ function follow(input: ForecastInput, counters: Counters<BaseState> | null): Exp
     if (full) return null;
     let left = 0;
     let beyond = 0;
-    for (const n of following.values()) {
-      n.times.trim();
-      left += n.times.sum;
+    for (const node of following.values()) {
+      node.times.trim();
+      left += node.times.sum;
       const { limit } = counters ?? {};
-      if (limit) beyond += n.counts[limit.counter]!.from(limit.at);
+      if (limit) beyond += node.counts[limit.counter]!.from(limit.at);
     }
     if (beyond > NOTHING_MUCH) return "limit";
     if (left < LEFT_OVER) break;
@@ -1086,11 +1092,11 @@ function goneRound(from: Times, round: readonly NamedWay[], due: number): Times 
   const mass = new Float64Array(Math.max(from.mass.length, due - from.first + 1));
   mass.set(from.mass);
   for (let t = 0; t < mass.length; t++) {
-    const m = mass[t]!;
-    if (m === 0) continue;
-    for (const w of round) {
-      const at = t + total(w.spent);
-      if (at < mass.length) mass[at] = mass[at]! + m * w.share;
+    const metres = mass[t]!;
+    if (metres === 0) continue;
+    for (const namedWay of round) {
+      const at = t + total(namedWay.spent);
+      if (at < mass.length) mass[at] = mass[at]! + metres * namedWay.share;
     }
   }
   return new Times(from.first, mass);
@@ -1145,7 +1151,7 @@ class Dealer {
   /** One game; without an end where it is cut off. */
   deal(
     draw: (player: number) => number,
-    seen?: (d: Drawn) => void,
+    seen?: (givenDrawn: Drawn) => void,
   ): { end: BaseState | null; at: number; spent: Spent } {
     const { input, graph, book, chooser, met } = this;
     const { game } = input;
@@ -1178,7 +1184,7 @@ class Dealer {
         const down = stepTo(game, state, way, lands * QUANTUM_MS, this.keeping);
         const rings = !down.ended && dueOf(game, down.state) === due;
         const cut = rings ? untilBell(way, due - at) : way.spent;
-        for (const k of ["acting", "fetching", "waiting"] as const) spent[k] += cut[k];
+        for (const eachKey of ["acting", "fetching", "waiting"] as const) spent[eachKey] += cut[eachKey];
         at += total(cut);
         ({ state, key, ended: over } = down);
         const { ask } = option;
@@ -1235,7 +1241,7 @@ function sample(inputs: readonly ForecastInput[], orders: readonly Order[]): Exp
   const begun = shared?.drawn.get(as) ?? drawing(inputs, budget);
   shared?.drawn.set(as, begun);
   const { dealers, draw, pairs } = begun;
-  const cost = () => dealers.reduce((sum, d) => sum + d.dealer.cost, 0);
+  const cost = () => dealers.reduce((sum, dealer) => sum + dealer.dealer.cost, 0);
   let done = enough !== undefined && pairs.size > 0 && enough(pairs.soFar);
   while (!done && begun.size < wanted && cost() < budget) {
     // Whose turn to start it is.
@@ -1255,13 +1261,13 @@ function sample(inputs: readonly ForecastInput[], orders: readonly Order[]): Exp
   }
   const stoppedBy = done || begun.size >= wanted ? "standardError" : "budget";
   // The sampling may stop before everybody has started once.
-  const played = dealers.filter((d) => d.counted.length > 0);
+  const played = dealers.filter((dealer) => dealer.counted.length > 0);
   const each = played.map(({ dealer, counted, of }) => {
     const sums = new Sums({ game: of.game, state: dealer.first }, readyOf(of, dealer.book), new Graph());
     for (const g of counted) {
-      const p = 1 / counted.length;
-      sums.spend(g.spent, p);
-      if (g.end) sums.end(of.game, g.end, Times.at(g.at), 0, p);
+      const chance = 1 / counted.length;
+      sums.spend(g.spent, chance);
+      if (g.end) sums.end(of.game, g.end, Times.at(g.at), 0, chance);
     }
     return { told: sums.result(of, dealer.book, dealer.chooser.choice, counted.length, stoppedBy), sums };
   });
@@ -1344,10 +1350,10 @@ class Pairs {
   /** The variance as if one pair more had gone each way: a few pairs that are all alike prove nothing. */
   get soFar(): SoFar {
     const wins = this.sum.map((s) => s / this.size);
-    const n = this.size + 2;
+    const count = this.size + 2;
     const error = (i: number) => {
-      const mean = (this.sum[i]! + 1) / n;
-      return Math.sqrt(Math.max(0, (this.squares[i]! + 1) / n - mean * mean) / n);
+      const mean = (this.sum[i]! + 1) / count;
+      return Math.sqrt(Math.max(0, (this.squares[i]! + 1) / count - mean * mean) / count);
     };
     return { wins, standardError: Math.max(...wins.map((_, i) => error(i))) };
   }
@@ -1359,16 +1365,16 @@ class Pairs {
  */
 export function dealt(input: ForecastInput, seed: number): { events: Drawn[]; end: BaseState | null; at: number } {
   const events: Drawn[] = [];
-  const { end, at } = new Dealer(input, DEAL_BUDGET, true).deal(random(seed), (d) => events.push(d));
+  const { end, at } = new Dealer(input, DEAL_BUDGET, true).deal(random(seed), (eachDrawn) => events.push(eachDrawn));
   return { events, end, at };
 }
 
 /** The way that a number from 0 to 1 falls on. */
 function drawn(ways: readonly NamedWay[], at: number): NamedWay {
   let u = at;
-  for (const w of ways) {
-    if (u < w.share) return w;
-    u -= w.share;
+  for (const way of ways) {
+    if (u < way.share) return way;
+    u -= way.share;
   }
   return ways[ways.length - 1]!;
 }

@@ -17,16 +17,16 @@ const four: Setup = {
     [1, 3],
   ],
 };
-const against = patternNames.filter((n) => patterns[n].modes.includes("against"));
+const against = patternNames.filter((patternName) => patterns[patternName].modes.includes("against"));
 
 /** Every way in which a pattern can be played against each other: when the turn passes, when it ends, and what its own fields say of sides. */
 function waysOf(name: (typeof against)[number]): { as: string; a: Activity }[] {
-  const a = fromPattern(name);
+  const activity = fromPattern(name);
   const { fields, swaps } = patterns[name].match;
   const turns = fields.includes("swap")
-    ? (swaps ?? SWAPS.map((s) => [s, ""] as const)).map(([s]) => s)
-    : [a.match.swap];
-  const ends = fields.includes("end") ? (["all", "first"] as const) : [a.match.end];
+    ? (swaps ?? SWAPS.map((swap) => [swap, ""] as const)).map(([text]) => text)
+    : [activity.match.swap];
+  const ends = fields.includes("end") ? (["all", "first"] as const) : [activity.match.end];
   const own: Record<string, readonly object[]> = {
     stackUp: [{}, { heap: "shared" }, { heap: "shared", rounds: 1 }],
     swapSquare: [{}, { score: "time" }, { squares: "one" }],
@@ -37,9 +37,9 @@ function waysOf(name: (typeof against)[number]): { as: string; a: Activity }[] {
       (own[name] ?? [{}]).map((change) => ({
         as: `${swap} ${end} ${JSON.stringify(change)}`,
         a: {
-          ...a,
-          match: { ...a.match, swap, end },
-          pattern: { ...a.pattern, params: { ...(a.pattern.params as object), ...change } } as never,
+          ...activity,
+          match: { ...activity.match, swap, end },
+          pattern: { ...activity.pattern, params: { ...(activity.pattern.params as object), ...change } } as never,
         },
       })),
     ),
@@ -48,16 +48,18 @@ function waysOf(name: (typeof against)[number]): { as: string; a: Activity }[] {
 
 describe("mirror: equal players win equally often, averaged over who starts", () => {
   it.each(against)("%s", (name) => {
-    for (const { as, a } of waysOf(name))
+    for (const { as, a: activity } of waysOf(name))
       for (const setup of [two, four]) {
         const who = Array.from({ length: setup.players }, () => ({ age: 8 }));
-        const f = forecastActivity(a, who, setup, "middle", { samples: GAMES, exactBudget: 6_000 });
-        const within = f.method === "exact" ? 1e-9 : 4 * f.standardError;
-        const [one, other] = f.sides.map((s) => s.win!);
+        const forecast = forecastActivity(activity, who, setup, "middle", { samples: GAMES, exactBudget: 6_000 });
+        const within = forecast.method === "exact" ? 1e-9 : 4 * forecast.standardError;
+        const [one, other] = forecast.sides.map((side) => side.win!);
         expect(Math.abs(one! - other!), `${as}, ${setup.players} players`).toBeLessThan(2 * within);
         // Whoever starts has the same edge, whichever side that is.
-        if (f.starts)
-          expect(Math.abs(f.starts[0]![0]! - f.starts[1]![1]!), as).toBeLessThan(f.method === "exact" ? 1e-9 : 0.2);
+        if (forecast.starts)
+          expect(Math.abs(forecast.starts[0]![0]! - forecast.starts[1]![1]!), as).toBeLessThan(
+            forecast.method === "exact" ? 1e-9 : 0.2,
+          );
       }
   });
 
@@ -68,15 +70,15 @@ describe("mirror: equal players win equally often, averaged over who starts", ()
     const first = forecastActivity(rally, who, two, "middle", { firstStarts: true });
     expect(drawn.starts).toHaveLength(2);
     expect(first.starts).toBeNull();
-    expect(first.sides.map((s) => s.win)).toEqual(drawn.starts![0]);
+    expect(first.sides.map((side) => side.win)).toEqual(drawn.starts![0]);
     expect(drawn.starts![0]![0]!).not.toBeCloseTo(0.5, 3);
     expect(drawn.sides[0]!.win).toBeCloseTo(0.5, 9);
   });
 
   it("gives each side its own rounds of a row that both share", () => {
     const [, , one] = waysOf("stackUp");
-    const f = forecastActivity(one!.a, [{ age: 8 }, { age: 8 }], two, "middle", { firstStarts: true });
-    expect(mean(f.sides[0]!.sends)).toBeGreaterThan(0.99);
-    expect(mean(f.sides[1]!.sends)).toBeGreaterThan(0.99);
+    const forecast = forecastActivity(one!.a, [{ age: 8 }, { age: 8 }], two, "middle", { firstStarts: true });
+    expect(mean(forecast.sides[0]!.sends)).toBeGreaterThan(0.99);
+    expect(mean(forecast.sides[1]!.sends)).toBeGreaterThan(0.99);
   });
 });

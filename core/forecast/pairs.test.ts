@@ -8,15 +8,15 @@ import { Shared, type SoFar } from "./forecast.ts";
 const WHO = [{ age: 7 }, { age: 9 }];
 const against = (people?: Role[]) =>
   ({ players: 2, mode: "against", seed: 3, ...(people && { people }) }) as const satisfies object;
-const to = (standardError: number) => (s: SoFar) => s.standardError < standardError;
+const to = (standardError: number) => (soFar: SoFar) => soFar.standardError < standardError;
 const plays: Role = { role: "plays" };
 
 describe("games in pairs with luck turned round", () => {
   it.each(["bands", "climb", "threeLine", "bases"] as const)(
     "%s: the same chances as games one by one, and never less sure of them",
     (name) => {
-      const a = fromPattern(name);
-      const by = (more: object) => forecastActivity(a, WHO, against(), "middle", { method: "sampled", ...more });
+      const activity = fromPattern(name);
+      const by = (more: object) => forecastActivity(activity, WHO, against(), "middle", { method: "sampled", ...more });
       const singly = by({ samples: 1800 });
       const paired = by({ samples: 800, enough: () => false });
       const error = Math.hypot(singly.standardError, paired.standardError);
@@ -27,33 +27,38 @@ describe("games in pairs with luck turned round", () => {
     },
   );
   it("are worth many more where luck decides alone", () => {
-    const f = forecastActivity(fromPattern("bands"), WHO, against(), "middle", {
+    const forecast = forecastActivity(fromPattern("bands"), WHO, against(), "middle", {
       method: "sampled",
       samples: 1200,
       enough: () => false,
     });
-    expect(f.standardError).toBeLessThan(0.8 * (0.5 / Math.sqrt(1200)));
+    expect(forecast.standardError).toBeLessThan(0.8 * (0.5 / Math.sqrt(1200)));
   });
   it("told alike by the spread of many such forecasts as by their own standard error", () => {
-    const a = fromPattern("bands");
+    const activity = fromPattern("bands");
     const all = Array.from({ length: 40 }, (_, seed) =>
-      forecastActivity(a, WHO, { ...against(), seed }, "middle", {
+      forecastActivity(activity, WHO, { ...against(), seed }, "middle", {
         method: "sampled",
         samples: 100,
         enough: () => false,
       }),
     );
-    const wins = all.map((f) => f.sides[0]!.win!);
-    const mean = wins.reduce((x, y) => x + y, 0) / wins.length;
+    const wins = all.map((forecast) => forecast.sides[0]!.win!);
+    const mean = wins.reduce((sum, y) => sum + y, 0) / wins.length;
     const spread = Math.sqrt(wins.reduce((sum, w) => sum + (w - mean) ** 2, 0) / (wins.length - 1));
-    const told = all.reduce((sum, f) => sum + f.standardError, 0) / all.length;
+    const told = all.reduce((sum, forecast) => sum + forecast.standardError, 0) / all.length;
     expect(spread / told).toBeGreaterThan(0.7);
     expect(spread / told).toBeLessThan(1.3);
   });
   it("go on from those that were drawn before", () => {
-    const a = fromPattern("bands");
+    const activity = fromPattern("bands");
     const by = (shared: Shared, error: number) =>
-      forecastActivity(a, WHO, against(), "middle", { method: "sampled", samples: 4000, enough: to(error), shared });
+      forecastActivity(activity, WHO, against(), "middle", {
+        method: "sampled",
+        samples: 4000,
+        enough: to(error),
+        shared,
+      });
     const shared = new Shared();
     const rough = by(shared, 0.05);
     const sure = by(shared, 0.02);
@@ -65,7 +70,7 @@ describe("games in pairs with luck turned round", () => {
 describe("forecasts that have something in common", () => {
   it("say of each match what it says by itself", () => {
     for (const name of ["board", "bands"] as const) {
-      const a = fromPattern(name);
+      const activity = fromPattern(name);
       const shared = new Shared();
       const matches: Role[][] = [
         [plays, plays],
@@ -75,26 +80,27 @@ describe("forecasts that have something in common", () => {
       ];
       for (const people of matches) {
         const more = { samples: 200, enough: () => false };
-        const one = forecastActivity(a, WHO, against(people), "middle", { ...more, shared });
-        const other = forecastActivity(a, WHO, against(people), "middle", more);
+        const one = forecastActivity(activity, WHO, against(people), "middle", { ...more, shared });
+        const other = forecastActivity(activity, WHO, against(people), "middle", more);
         expect(one.method).toBe(other.method);
-        for (const [i, s] of one.sides.entries()) expect(s.win, name).toBeCloseTo(other.sides[i]!.win!, 9);
+        for (const [i, sideForecast] of one.sides.entries())
+          expect(sideForecast.win, name).toBeCloseTo(other.sides[i]!.win!, 9);
       }
     }
   });
   it("without times have the same chances", () => {
     const exact = (name: PatternName, untimed: boolean) => {
-      const a = fromPattern(name);
-      if (!a.players.modes.includes("against")) return null;
-      const f = forecastActivity(a, WHO, against(), "middle", { samples: 20, untimed });
-      return f.method === "exact" ? f.sides.map((s) => s.win!) : null;
+      const activity = fromPattern(name);
+      if (!activity.players.modes.includes("against")) return null;
+      const forecast = forecastActivity(activity, WHO, against(), "middle", { samples: 20, untimed });
+      return forecast.method === "exact" ? forecast.sides.map((side) => side.win!) : null;
     };
     let looked = 0;
     for (const name of patternNames) {
       const [timed, untimed] = [exact(name, false), exact(name, true)];
       if (!timed) continue;
       looked++;
-      for (const [i, w] of timed.entries()) expect(untimed![i], name).toBeCloseTo(w, 9);
+      for (const [i, weight] of timed.entries()) expect(untimed![i], name).toBeCloseTo(weight, 9);
     }
     expect(looked).toBeGreaterThan(8);
   });

@@ -21,7 +21,7 @@ describe("down a ramp", () => {
     const a = ramped(0.6);
     expect(sendingIn(a, 6)!.most).toBeCloseTo(rampSpeed(0.6), 12);
     expect(sendingIn(a, 12)!.most).toBeCloseTo(sendingIn(a, 6)!.most, 12);
-    const [by, board] = [pins, a].map((x) => personOf(x, { age: 6 }).sends({}).spread.lateral);
+    const [by, board] = [pins, a].map((eachActivity) => personOf(eachActivity, { age: 6 }).sends({}).spread.lateral);
     expect(board).toBeLessThan(by! / 2);
     expect(pegRates(a, { age: 6 }).get("pins")).toBeGreaterThan(pegRates(pins, { age: 6 }).get("pins")!);
   });
@@ -33,10 +33,11 @@ describe("down a ramp", () => {
     expect(card.notes![0]).toEqual({ key: "ramp.setUp.behind", params: { cm: 25 } });
     expect(card.cautions).toEqual(expect.arrayContaining(["steady", "grownUpYes"]));
     expect(card.grownUp).toBe(true);
-    expect(rolesOf(ramped(0.25), 1).roles.find((r) => r.id === "ramp")).toMatchObject({ use: "ramp", count: 1 });
+    expect(rolesOf(ramped(0.25), 1).roles.find((role) => role.id === "ramp")).toMatchObject({ use: "ramp", count: 1 });
   });
   it("only what is rolled goes down it, and its height has bounds: said by the field", () => {
-    const wrong = (over: object) => activity.safeParse({ ...pins, ...over }).error?.issues.map((i) => i.message);
+    const wrong = (over: object) =>
+      activity.safeParse({ ...pins, ...over }).error?.issues.map((issue) => issue.message);
     expect(wrong({ ramp: { height: 0.2, stand: "behind" }, aim: { ...pins.aim, action: "underarmThrow" } })).toEqual([
       "only a rolled object goes down a ramp",
     ]);

@@ -11,12 +11,12 @@ const ALONE = { players: 1, mode: "alone", seed: 1 } as const;
 
 describe("a score worth a look", () => {
   it("is beyond what the middle child comes to, and what fewer than one in a thousand of all reach", () => {
-    const a = fromPattern("pins");
-    const rare = rareScore(a, 7)!;
-    const usual = forecastActivity(a, [{ age: 7 }], ALONE, "middle").sides[0]!.points;
+    const activity = fromPattern("pins");
+    const rare = rareScore(activity, 7)!;
+    const usual = forecastActivity(activity, [{ age: 7 }], ALONE, "middle").sides[0]!.points;
     expect(rare).toBeGreaterThan(quantile(usual, 0.99));
     const reach = (better: number) => {
-      const { at, p } = forecastActivity(a, [childAt(7, better)], ALONE, "middle").sides[0]!.points;
+      const { at, p } = forecastActivity(activity, [childAt(7, better)], ALONE, "middle").sides[0]!.points;
       return at.reduce((sum, v, i) => sum + (v >= rare ? p[i]! : 0), 0);
     };
     // The middle child reaches it less often than the mixture may, a much better one more often.
@@ -33,9 +33,9 @@ describe("a score worth a look", () => {
 });
 
 describe("a go faster than fetching allows", () => {
-  const play = (seconds: number, n = 6) => {
+  const play = (seconds: number, count = 6) => {
     let p = openPlay(gamePartOf(fromPattern("sweep")), ALONE);
-    for (let i = 0; i < n; i++) {
+    for (let i = 0; i < count; i++) {
       const next = referee(p, { kind: "send", hit: i % 2 ? "t1" : null, at: Math.round(i * seconds * 1000) });
       if (isRefusal(next)) break;
       p = next;

@@ -31,25 +31,25 @@ export const childAt = (age: Age, better: number): Who => ({
  * The score from which a go alone is worth a look: the lowest (where less is better: the highest) that no more than one in a thousand children of that
  * age reach, over all that is not known of a child. Null: nothing is so rare. Source: brief, "Review".
  */
-export function rareScore(a: Activity, age: Age): number | null {
-  const less = opened(a).possible.better === "less";
+export function rareScore(activity: Activity, age: Age): number | null {
+  const less = opened(activity).possible.better === "less";
   const graph = new Graph();
   const all = new Map<number, number>();
   for (const [better, share] of KINDS_OF_CHILD) {
-    const told = forecastActivity(a, [childAt(age, better)], { players: 1, mode: "alone", seed: 1 }, "middle", {
+    const told = forecastActivity(activity, [childAt(age, better)], { players: 1, mode: "alone", seed: 1 }, "middle", {
       graph,
     });
     const { at, p } = told.sides[0]!.points;
-    for (const [i, v] of at.entries()) all.set(v, (all.get(v) ?? 0) + share * p[i]!);
+    for (const [i, value] of at.entries()) all.set(value, (all.get(value) ?? 0) + share * p[i]!);
   }
   // From the best score on, as long as all of those reached so far are rare.
   const scores = [...all.keys()].sort((x, y) => (less ? x - y : y - x));
   let reached = 0;
   let rare: number | null = null;
-  for (const v of scores) {
-    reached += all.get(v)!;
+  for (const score of scores) {
+    reached += all.get(score)!;
     if (reached > RARE) return rare;
-    rare = v;
+    rare = score;
   }
   return rare;
 }

@@ -14,8 +14,8 @@ describe("rates", () => {
     const { ladder } = base.pattern.params as { ladder: { targets: object[] } };
     let blocked = 0;
     for (let n = 0; n < 250; n++) {
-      const targets = ladder.targets.map((t) => ({
-        ...t,
+      const targets = ladder.targets.map((target) => ({
+        ...target,
         distance: 0.6 + draw() * 3,
         across: (draw() - 0.5) * 0.9,
         width: 0.1 + draw() * 0.5,
@@ -23,29 +23,29 @@ describe("rates", () => {
         opening: 0.1 + draw() * 0.4,
       }));
       // Things that stand in each other are no yard.
-      const inside = targets.some((t, i) =>
+      const inside = targets.some((target, i) =>
         targets.some(
-          (o, k) =>
+          (eachTarget, k) =>
             k > i &&
-            Math.abs(t.distance - o.distance) < 0.15 &&
-            Math.abs(t.across - o.across) < (t.width + o.width) / 2,
+            Math.abs(target.distance - eachTarget.distance) < 0.15 &&
+            Math.abs(target.across - eachTarget.across) < (target.width + eachTarget.width) / 2,
         ),
       );
       if (inside) continue;
-      const a = {
+      const activity = {
         ...base,
         aim: { ...base.aim, action: (["underarmRoll", "underarmThrow", "kick"] as const)[n % 3]! },
         pattern: { ...base.pattern, params: { ...(base.pattern.params as object), ladder: { ...ladder, targets } } },
       } as unknown as typeof base;
-      const parts = layoutOf(a);
+      const parts = layoutOf(activity);
       const who = { age: 6 + (n % 6) };
-      const told = rates(a, who, parts);
-      for (const p of opened(a).probes) {
-        const whole = waysFrom(p.ask, { parts, people: [personOf(a, who)], policy: "middle" })!;
-        const full = whole.reduce((sum, w) => sum + w.share * p.counts(w.body), 0);
+      const told = rates(activity, who, parts);
+      for (const probe of opened(activity).probes) {
+        const whole = waysFrom(probe.ask, { parts, people: [personOf(activity, who)], policy: "middle" })!;
+        const full = whole.reduce((sum, way) => sum + way.share * probe.counts(way.body), 0);
         // Both are integrals over differently cut angles.
-        expect(Math.abs(told.get(p.id)! - full), `${n} ${p.id}`).toBeLessThan(1e-7);
-        if (whole.filter((w) => w.share > 0.001).length > 2) blocked++;
+        expect(Math.abs(told.get(probe.id)! - full), `${n} ${probe.id}`).toBeLessThan(1e-7);
+        if (whole.filter((way) => way.share > 0.001).length > 2) blocked++;
       }
     }
     // There was something in the way often enough for this to say anything.

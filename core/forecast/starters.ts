@@ -11,7 +11,7 @@ export interface Order {
 
 /** A match with each of its sides starting once, in the order of the sides; one setup where who starts makes no difference. */
 export function ordersOf(game: Game, setup: Setup): Order[] {
-  const sidesIn = (of: Setup) => game.score(game.start(of)).map((s) => s.players.join());
+  const sidesIn = (of: Setup) => game.score(game.start(of)).map((score) => score.players.join());
   const sides = sidesIn(setup);
   const given: Order = { setup, places: sides.map((_, i) => i) };
   if (setup.mode !== "against" || sides.length < 2 || !game.sidesMeet(setup)) return [given];
@@ -24,43 +24,44 @@ export function ordersOf(game: Game, setup: Setup): Order[] {
   });
 }
 
-const average = (list: readonly number[]) => list.reduce((a, b) => a + b, 0) / list.length;
+const average = (list: readonly number[]) => list.reduce((sum, b) => sum + b, 0) / list.length;
 
 /** Forecasts of one match with each side starting, in the order of `ordersOf`, as one in which who starts is drawn. */
 export function overStarts(each: readonly Forecast[], orders: readonly Order[]): Forecast {
-  const n = each.length;
+  const count = each.length;
   const [first] = each;
-  if (n === 1) return first!;
-  const alike = (of: (f: Forecast) => Distribution) => mixed(each.map((f) => [of(f), 1 / n] as const));
+  if (count === 1) return first!;
+  const alike = (of: (forecast: Forecast) => Distribution) =>
+    mixed(each.map((forecast) => [of(forecast), 1 / count] as const));
   const sides = first!.sides.map((side, i): SideForecast => {
     const of = (k: number) => each[k]!.sides[orders[k]!.places[i]!]!;
     const all = each.map((_, k) => of(k));
     return {
       players: side.players,
-      sends: mixed(all.map((s) => [s.sends, 1 / n] as const)),
-      points: mixed(all.map((s) => [s.points, 1 / n] as const)),
-      stage: mixed(all.map((s) => [s.stage, 1 / n] as const)),
-      finish: average(all.map((s) => s.finish)),
-      win: average(all.map((s) => s.win ?? 0)),
+      sends: mixed(all.map((sideForecast) => [sideForecast.sends, 1 / count] as const)),
+      points: mixed(all.map((sideForecast) => [sideForecast.points, 1 / count] as const)),
+      stage: mixed(all.map((sideForecast) => [sideForecast.stage, 1 / count] as const)),
+      finish: average(all.map((sideForecast) => sideForecast.finish)),
+      win: average(all.map((sideForecast) => sideForecast.win ?? 0)),
     };
   });
   return {
     ...first!,
-    choice: each.find((f) => f.choice !== null)?.choice ?? null,
-    leftOut: [...new Set(each.flatMap((f) => f.leftOut))].sort(),
-    size: each.reduce((sum, f) => sum + f.size, 0),
-    standardError: Math.sqrt(each.reduce((sum, f) => sum + f.standardError ** 2, 0)) / n,
-    stoppedBy: each.find((f) => f.stoppedBy === "budget")?.stoppedBy ?? first!.stoppedBy,
-    cut: average(each.map((f) => f.cut)),
+    choice: each.find((forecast) => forecast.choice !== null)?.choice ?? null,
+    leftOut: [...new Set(each.flatMap((forecast) => forecast.leftOut))].sort(),
+    size: each.reduce((sum, forecast) => sum + forecast.size, 0),
+    standardError: Math.sqrt(each.reduce((sum, forecast) => sum + forecast.standardError ** 2, 0)) / count,
+    stoppedBy: each.find((forecast) => forecast.stoppedBy === "budget")?.stoppedBy ?? first!.stoppedBy,
+    cut: average(each.map((forecast) => forecast.cut)),
     sides,
-    tie: average(each.map((f) => f.tie ?? 0)),
-    starts: each.map((f, k) => sides.map((_, i) => f.sides[orders[k]!.places[i]!]!.win ?? 0)),
-    rounds: alike((f) => f.rounds),
-    time: alike((f) => f.time),
+    tie: average(each.map((forecast) => forecast.tie ?? 0)),
+    starts: each.map((forecast, k) => sides.map((_, i) => forecast.sides[orders[k]!.places[i]!]!.win ?? 0)),
+    rounds: alike((forecast) => forecast.rounds),
+    time: alike((forecast) => forecast.time),
     share: {
-      acting: average(each.map((f) => f.share.acting)),
-      fetching: average(each.map((f) => f.share.fetching)),
-      waiting: average(each.map((f) => f.share.waiting)),
+      acting: average(each.map((forecast) => forecast.share.acting)),
+      fetching: average(each.map((forecast) => forecast.share.fetching)),
+      waiting: average(each.map((forecast) => forecast.share.waiting)),
     },
   };
 }

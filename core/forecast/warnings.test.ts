@@ -11,11 +11,12 @@ const of = (name: PatternName, params: object = {}, more: Partial<Activity> = {}
   const a = fromPattern(name);
   return activity.parse({ ...a, ...more, pattern: { name, params: { ...(a.pattern.params as object), ...params } } });
 };
-const kinds = (a: Activity): Warning["kind"][] => warningsOf(a, PEOPLE).map((w) => w.kind);
+const kinds = (givenActivity: Activity): Warning["kind"][] =>
+  warningsOf(givenActivity, PEOPLE).map((warning) => warning.kind);
 const board = fromPattern("board").pattern.params as { layout: { targets: { points: number }[] } };
 const priced = (points: readonly number[], more: object = {}) =>
   of("board", {
-    layout: { kind: "targets", targets: board.layout.targets.map((t, i) => ({ ...t, points: points[i]! })) },
+    layout: { kind: "targets", targets: board.layout.targets.map((target, i) => ({ ...target, points: points[i]! })) },
     bonus: 0,
     ...more,
   });
@@ -27,20 +28,20 @@ describe("warnings", () => {
   it("nor of any ready activity, at its own ages", () => {
     // A sixth of them in every run, all when it is proved.
     const every = Number(process.env.YARD_SEQUENCES ?? 2_000) > 2_000 ? 1 : 6;
-    for (const r of ready.filter((_, i) => i % every === 0))
-      for (const a of [r.activity, r.youngest]) {
-        const { from, to } = a.ages;
-        const told = warningsOf(a, [{ age: from }, { age: Math.round((from + to) / 2) }, { age: to }]);
+    for (const eachReady of ready.filter((_, i) => i % every === 0))
+      for (const eachActivity of [eachReady.activity, eachReady.youngest]) {
+        const { from, to } = eachActivity.ages;
+        const told = warningsOf(eachActivity, [{ age: from }, { age: Math.round((from + to) / 2) }, { age: to }]);
         expect(
-          told.map((w) => w.kind),
-          a.title,
+          told.map((warning) => warning.kind),
+          eachActivity.title,
         ).toEqual([]);
       }
   }, 200_000);
 
   it("each offers one change with which it is gone", () => {
     const easy = fromPattern("climb").pattern.params as unknown as { ladder: { targets: object[] } };
-    const far = { ...easy.ladder, targets: easy.ladder.targets.map((t, i) => ({ ...t, distance: 24 + i })) };
+    const far = { ...easy.ladder, targets: easy.ladder.targets.map((target, i) => ({ ...target, distance: 24 + i })) };
     const { match } = fromPattern("passLadder");
     // No document is so any more: one that was read with a bell, without it.
     const never = { marks: [2, 3], way: { kind: "chase", turn: 5 }, sends: null };
@@ -62,12 +63,12 @@ describe("warnings", () => {
       slow: of("stackUp", { full: 10, sends: 1, rounds: null, grow: "behind" }),
     };
     for (const kind of WARNINGS) {
-      const warning = warningsOf(provoked[kind], PEOPLE).find((w) => w.kind === kind);
+      const warning = warningsOf(provoked[kind], PEOPLE).find((eachWarning) => eachWarning.kind === kind);
       expect(warning, kind).toBeDefined();
       expect(warning!.fix, kind).not.toBeNull();
       expect(activity.safeParse(warning!.fix!.activity).success, kind).toBe(true);
       expect(
-        warningsOf(warning!.fix!.activity, PEOPLE).map((w) => w.kind),
+        warningsOf(warning!.fix!.activity, PEOPLE).map((eachWarning) => eachWarning.kind),
         kind,
       ).not.toContain(kind);
     }
@@ -103,10 +104,10 @@ describe("warnings", () => {
 
   it("minutes are those of the whole plan: what fits by itself may not with its warm-up", () => {
     const a = of("climb");
-    const alone = warningsOf({ ...a, minutes: 4 }, PEOPLE).filter((w) => w.kind === "tooLong");
+    const alone = warningsOf({ ...a, minutes: 4 }, PEOPLE).filter((warning) => warning.kind === "tooLong");
     expect(alone).toEqual([]);
     const around = { ...a, minutes: 4, rounds: 3, warmUp: ["marchOnTheSpot", "starJumps"], coolDown: [] };
-    const told = warningsOf(around as Activity, PEOPLE).find((w) => w.kind === "tooLong")!;
+    const told = warningsOf(around as Activity, PEOPLE).find((warning) => warning.kind === "tooLong")!;
     expect(told.phrase.params!.minutes).toBeGreaterThan(4);
   });
 
@@ -143,7 +144,7 @@ describe("warnings", () => {
         bounce: false,
       })),
     });
-    const told = warningsOf(long, PEOPLE).find((w) => w.kind === "tooLong")!;
+    const told = warningsOf(long, PEOPLE).find((warning) => warning.kind === "tooLong")!;
     expect(told.phrase.params).toMatchObject({ planned: 10 });
     expect(told.phrase.params!.minutes).toBeGreaterThanOrEqual(16);
   });
@@ -179,7 +180,7 @@ describe("points that make every choice real", () => {
       },
     );
     const [rung, sent] = [spots, { ...spots, match: { ...spots.match, seconds: null } }].map(
-      (a) => fairPoints(a, { age: 8 })!,
+      (eachActivity) => fairPoints(eachActivity, { age: 8 })!,
     );
     // From afar fetching takes longer: by the second it is to bring more.
     expect(rung![2]!.points).toBeGreaterThanOrEqual(sent![2]!.points);
@@ -187,8 +188,8 @@ describe("points that make every choice real", () => {
     const next = opened(withPoints(spots, rung!)).activity.pattern.params as {
       layout: { spots: { points: number }[] };
     };
-    expect(next.layout.spots.map((s) => s.points)).toEqual(rung!.map((f) => f.points));
-    for (const name of patternNames.filter((n) => n !== "board")) {
+    expect(next.layout.spots.map((spot) => spot.points)).toEqual(rung!.map((eachFairPoints) => eachFairPoints.points));
+    for (const name of patternNames.filter((patternName) => patternName !== "board")) {
       const list = fairPoints(of(name), { age: 8 });
       if (list) expect(list.length, name).toBeGreaterThan(1);
     }

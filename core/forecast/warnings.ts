@@ -50,9 +50,9 @@ interface Seen {
  * All states that can come for somebody, by their keys, each followed to its end before the next; not whole where there are more than can be gone
  * through. The bell is one of the ways on.
  */
-function statesOf(a: Activity, who: Who): { seen: Map<string, Seen>; whole: boolean } {
-  const { game } = opened(a);
-  const play: Play = { parts: layoutOf(a), people: [personOf(a, who)], policy: "middle" };
+function statesOf(activity: Activity, who: Who): { seen: Map<string, Seen>; whole: boolean } {
+  const { game } = opened(activity);
+  const play: Play = { parts: layoutOf(activity), people: [personOf(activity, who)], policy: "middle" };
   const seen = new Map<string, Seen>();
   const open: BaseState[] = [];
   const meet = (state: BaseState, at: number): string => {
@@ -89,7 +89,7 @@ const NOTHING = 1e-9;
  * where none of all goes has ended within everything that was followed: `cut` is the share that had not.
  */
 function endless({ seen, whole }: ReturnType<typeof statesOf>, cut: number): boolean {
-  if (!whole) return cut > 1 - NOTHING && ![...seen.values()].some((s) => s.ended);
+  if (!whole) return cut > 1 - NOTHING && ![...seen.values()].some((eachSeen) => eachSeen.ended);
   const back = new Map<string, string[]>();
   for (const [key, { to }] of seen) for (const next of to) back.set(next, [...(back.get(next) ?? []), key]);
   const ends = new Set<string>();
@@ -113,23 +113,23 @@ const nameOf = (option: Ask): string | null => {
  * The one option that is the best of all that are open wherever there is a choice, for each of these people; null where there is none, or no
  * choice at all. The best by what a send is expected to bring; what comes close to it is as good.
  */
-export function alwaysBest(a: Activity, people: readonly Who[]): string | null {
-  const names = people.map((who) => bestFor(a, who));
+export function alwaysBest(activity: Activity, people: readonly Who[]): string | null {
+  const names = people.map((who) => bestFor(activity, who));
   const [first] = names;
-  return first && names.every((n) => n === first) ? first : null;
+  return first && names.every((name) => name === first) ? first : null;
 }
-function bestFor(a: Activity, who: Who): string | null {
-  const { seen, whole } = statesOf(a, who);
+function bestFor(activity: Activity, who: Who): string | null {
+  const { seen, whole } = statesOf(activity, who);
   if (!whole) return null;
-  const play: Play = { parts: layoutOf(a), people: [personOf(a, who)], policy: "middle" };
+  const play: Play = { parts: layoutOf(activity), people: [personOf(activity, who)], policy: "middle" };
   let always: string | null = null;
   const only = new Set<string | null>();
   for (const { asks } of seen.values()) {
-    const options = asks.filter((x) => !(x.kind === "choose" && !x.leads)).flatMap(optionsOf);
+    const options = asks.filter((ask) => !(ask.kind === "choose" && !ask.leads)).flatMap(optionsOf);
     // What is used up leaves another to be the only one: it was no choice for all of the game.
     if (options.length === 1) only.add(nameOf(options[0]!));
     if (options.length < 2) continue;
-    const worth = options.map((o) => ({ name: nameOf(o), worth: worthOf(o, play) }));
+    const worth = options.map((option) => ({ name: nameOf(option), worth: worthOf(option, play) }));
     if (worth.some((w) => w.name === null)) return null;
     const most = Math.max(...worth.map((w) => w.worth));
     const good = worth.filter((w) => w.worth >= most * (1 - AS_GOOD) - 1e-12);
@@ -145,92 +145,96 @@ function bestFor(a: Activity, who: Who): string | null {
  * How much a player of half the spread, and some years older where what is done has none, wins more against this one than half of the time, 0 to
  * 0.5, and how often the two end level, 0 to 1; null where nobody plays against another.
  */
-export function skillOf(a: Activity, who: Who): { more: number; level: number } | null {
-  if (!a.players.modes.includes("against") || a.players.most < 2) return null;
+export function skillOf(activity: Activity, who: Who): { more: number; level: number } | null {
+  if (!activity.players.modes.includes("against") || activity.players.most < 2) return null;
   // Where nothing has a chance, nothing is luck.
-  if (opened(a).probes.length === 0) return null;
+  if (opened(activity).probes.length === 0) return null;
   const multiplier = who.multiplier ?? agePrior(who.age).multiplier;
-  const thrown = opened(a).probes.every((p) => fromLine(p.ask));
+  const thrown = opened(activity).probes.every((probe) => fromLine(probe.ask));
   const age = thrown || who.age === "adult" ? who.age : Math.min(15, who.age + YEARS);
   const pair = [
     { age, multiplier: multiplier / 2 },
     { age: who.age, multiplier },
   ];
-  const told = forecastActivity(a, pair, { players: 2, mode: "against", seed: 1 }, "middle", {
+  const told = forecastActivity(activity, pair, { players: 2, mode: "against", seed: 1 }, "middle", {
     samples: GAMES,
     sampleBudget: STEPS,
   });
   const [one, other] = told.sides;
   if (!one || !other || one.win === null) return null;
   const level = one.points.at.reduce((sum, v, i) => {
-    const k = other.points.at.indexOf(v);
-    return k < 0 ? sum : sum + one.points.p[i]! * other.points.p[k]!;
+    const index = other.points.at.indexOf(v);
+    return index < 0 ? sum : sum + one.points.p[i]! * other.points.p[index]!;
   }, 0);
   return { more: one.win - 0.5, level };
 }
 
 /** What is the matter, with what its sentence names; null: nothing is. */
-type Check = (a: Activity, people: readonly [Who, Who, Who]) => Phrase["params"] | null;
+type Check = (activity: Activity, people: readonly [Who, Who, Who]) => Phrase["params"] | null;
 
 /** The name of a target or a line. */
-function label(a: Activity, id: string): string {
-  const { pegs } = opened(a);
-  const at = pegs.findIndex((p) => p.id === id);
+function label(activity: Activity, id: string): string {
+  const { pegs } = opened(activity);
+  const at = pegs.findIndex((eachPeg) => eachPeg.id === id);
   const peg = pegs[at];
   return peg ? peg.label || `${peg.kind} ${at + 1}` : id;
 }
-const hopelessIn = (a: Activity, people: readonly Who[]): string[] => {
-  const rates = people.map((who) => pegRates(a, who));
-  return opened(a).pegs.flatMap((p) => (rates.every((r) => (r.get(p.id) ?? 1) < NO_CHANCE) ? [p.id] : []));
+const hopelessIn = (activity: Activity, people: readonly Who[]): string[] => {
+  const rates = people.map((who) => pegRates(activity, who));
+  return opened(activity).pegs.flatMap((peg) =>
+    rates.every((rate) => (rate.get(peg.id) ?? 1) < NO_CHANCE) ? [peg.id] : [],
+  );
 };
 /** Several warnings ask for the same: it is worked out once for each activity and person. */
-function kept<T>(work: (a: Activity, who: Who) => T): (a: Activity, who: Who) => T {
+function kept<T>(work: (activity: Activity, who: Who) => T): (activity: Activity, who: Who) => T {
   const known = memoizeByIdentity((_: Activity) => new Map<string, T>());
-  return (a, who) => {
-    const of = known(a);
+  return (activity, who) => {
+    const of = known(activity);
     const key = JSON.stringify(who);
-    if (!of.has(key)) of.set(key, work(a, who));
+    if (!of.has(key)) of.set(key, work(activity, who));
     return of.get(key)!;
   };
 }
-const endsFor = kept((a, who) => {
-  const told = forecastActivity(a, [who], ALONE, "middle", { graph: new Graph() });
-  return { ...told, stuck: endless(statesOf(a, who), told.cut) };
+const endsFor = kept((activity, who) => {
+  const told = forecastActivity(activity, [who], ALONE, "middle", { graph: new Graph() });
+  return { ...told, stuck: endless(statesOf(activity, who), told.cut) };
 });
 const skillFor = kept(skillOf);
 /** What half of the games take, with everything that is done around them. */
-const minutesOf = (a: Activity, who: Who, time: Distribution): number =>
-  wholeMinutes(a, who.age === "adult" ? GROWN : who.age, quantile(time, 0.5) / 600, a.exercises ?? []);
+const minutesOf = (activity: Activity, who: Who, time: Distribution): number =>
+  wholeMinutes(activity, who.age === "adult" ? GROWN : who.age, quantile(time, 0.5) / 600, activity.exercises ?? []);
 
 const checks: Record<Warning["kind"], Check> = {
-  nobody: (a, people) => {
-    const hopeless = hopelessIn(a, people);
+  nobody: (activity, people) => {
+    const hopeless = hopelessIn(activity, people);
     if (hopeless.length === 0) return null;
     const [youngest, , oldest] = people;
-    const what = hopeless.map((id) => label(a, id)).join(", ");
+    const what = hopeless.map((id) => label(activity, id)).join(", ");
     return { what, n: hopeless.length, from: String(youngest.age), to: String(oldest.age) };
   },
-  cannotEnd: (a, [, typical]) => (endsFor(a, typical).stuck ? {} : null),
-  alwaysBest: (a, people) => {
-    const best = alwaysBest(a, people);
-    return best === null ? null : { what: label(a, best) };
+  cannotEnd: (activity, [, typical]) => (endsFor(activity, typical).stuck ? {} : null),
+  alwaysBest: (activity, people) => {
+    const best = alwaysBest(activity, people);
+    return best === null ? null : { what: label(activity, best) };
   },
-  luck: (a, [, typical]) => {
-    const skill = skillFor(a, typical);
+  luck: (activity, [, typical]) => {
+    const skill = skillFor(activity, typical);
     return skill && Math.abs(skill.more) < SKILL && skill.level <= LEVEL ? {} : null;
   },
-  level: (a, [, typical]) => {
-    const skill = skillFor(a, typical);
+  level: (activity, [, typical]) => {
+    const skill = skillFor(activity, typical);
     return skill && Math.abs(skill.more) < SKILL && skill.level > LEVEL ? {} : null;
   },
-  slow: (a, [, typical]) => {
-    const { time, stuck } = endsFor(a, typical);
+  slow: (activity, [, typical]) => {
+    const { time, stuck } = endsFor(activity, typical);
     // A median that is not met within what was followed: it ends, and nobody waits for it.
-    return Number.isFinite(minutesOf(a, typical, time)) || stuck ? null : { planned: a.minutes };
+    return Number.isFinite(minutesOf(activity, typical, time)) || stuck ? null : { planned: activity.minutes };
   },
-  tooLong: (a, [, typical]) => {
-    const takes = minutesOf(a, typical, endsFor(a, typical).time);
-    return Number.isFinite(takes) && takes > a.minutes ? { minutes: Math.ceil(takes), planned: a.minutes } : null;
+  tooLong: (activity, [, typical]) => {
+    const takes = minutesOf(activity, typical, endsFor(activity, typical).time);
+    return Number.isFinite(takes) && takes > activity.minutes
+      ? { minutes: Math.ceil(takes), planned: activity.minutes }
+      : null;
   },
 };
 
@@ -238,31 +242,38 @@ const NEARER = [0.8, 0.65, 0.5, 0.3, 0.2, 0.12] as const;
 const LESS = [0.75, 0.5, 0.35, 0.2] as const;
 const MORE = [1.5, 2, 3] as const;
 /** Changes that may mend it, the nearest to what is there first. */
-const fixesFor: Record<Warning["kind"], (a: Activity, people: readonly [Who, Who, Who]) => (Fix | null)[]> = {
-  nobody: (a, people) => {
-    const hopeless = hopelessIn(a, people);
-    return [...moved(a, hopeless, NEARER), ...moved(a, null, NEARER)];
+const fixesFor: Record<Warning["kind"], (activity: Activity, people: readonly [Who, Who, Who]) => (Fix | null)[]> = {
+  nobody: (activity, people) => {
+    const hopeless = hopelessIn(activity, people);
+    return [...moved(activity, hopeless, NEARER), ...moved(activity, null, NEARER)];
   },
-  cannotEnd: (a) => ends(a),
-  alwaysBest: (a, [, typical]) => points(a, typical),
-  luck: (a) => [...scaled(a, [MORE[0], MORE[2]]), ...moved(a, null, [1.25, 0.8]), ...chosen(a)],
-  level: (a) => [...scaled(a, LESS), ...moved(a, null, [1.25, 1.5]), ...scaled(a, MORE)],
-  slow: (a) => [...ends(a), ...scaled(a, LESS)],
-  tooLong: (a, people) => [...minutes(a, Number(checks.tooLong(a, people)!.minutes)), ...scaled(a, LESS)],
+  cannotEnd: (activity) => ends(activity),
+  alwaysBest: (activity, [, typical]) => points(activity, typical),
+  luck: (activity) => [
+    ...scaled(activity, [MORE[0], MORE[2]]),
+    ...moved(activity, null, [1.25, 0.8]),
+    ...chosen(activity),
+  ],
+  level: (activity) => [...scaled(activity, LESS), ...moved(activity, null, [1.25, 1.5]), ...scaled(activity, MORE)],
+  slow: (activity) => [...ends(activity), ...scaled(activity, LESS)],
+  tooLong: (activity, people) => [
+    ...minutes(activity, Number(checks.tooLong(activity, people)!.minutes)),
+    ...scaled(activity, LESS),
+  ],
 };
 /** No more changes than this are tried: each is gone through like the game itself. */
 const MAX_TRIED = 20;
 
 /** The first change with which a warning is gone and no other has come; null: none of those tried. */
-function fixOf(kind: Warning["kind"], a: Activity, people: readonly [Who, Who, Who]): Fix | null {
-  const list = fixesFor[kind](a, people).filter((f): f is Fix => f !== null);
-  return list.slice(0, MAX_TRIED).find((f) => checks[kind](f.activity, people) === null) ?? null;
+function fixOf(kind: Warning["kind"], activity: Activity, people: readonly [Who, Who, Who]): Fix | null {
+  const list = fixesFor[kind](activity, people).filter((fix): fix is Fix => fix !== null);
+  return list.slice(0, MAX_TRIED).find((fix) => checks[kind](fix.activity, people) === null) ?? null;
 }
 
 /** Everything that should be looked at, for the youngest, the typical and the oldest of a class, each with one change that mends it. */
-export function warningsOf(a: Activity, people: readonly [Who, Who, Who]): Warning[] {
+export function warningsOf(activity: Activity, people: readonly [Who, Who, Who]): Warning[] {
   return WARNINGS.flatMap((kind) => {
-    const params = checks[kind](a, people);
-    return params ? [{ kind, phrase: { key: `warning.${kind}`, params }, fix: fixOf(kind, a, people) }] : [];
+    const params = checks[kind](activity, people);
+    return params ? [{ kind, phrase: { key: `warning.${kind}`, params }, fix: fixOf(kind, activity, people) }] : [];
   });
 }

@@ -23,61 +23,64 @@ const UNSENT = new Set<AimKind>([...FOUGHT, "skill"]);
 
 /** Whether the game has single attempts, so that an exercise can come between them. */
 export const sendsOneByOne = (a: Pick<Activity, "pattern">): boolean =>
-  opened(a as Activity).probes.some((x) => x.ask.kind === "send" && !FOUGHT.has(x.ask.aim.kind));
+  opened(a as Activity).probes.some((probe) => probe.ask.kind === "send" && !FOUGHT.has(probe.ask.aim.kind));
 
 /** The roles of the objects that take turns in the game, or are called. */
 function turnsIn({ pattern: { params } }: Pick<Activity, "pattern">): readonly ThingRole[] {
-  if ("stages" in params) return params.stages.map((s) => s.thing ?? "send");
+  if ("stages" in params) return params.stages.map((stage) => stage.thing ?? "send");
   if (!("things" in params) || !Array.isArray(params.things)) return [];
   return "choice" in params && params.choice !== "thing" ? [] : params.things;
 }
 /** Every action of the game: the main one, and those that take turns with it or are called. */
-export const actionsIn = (a: Activity): readonly Action[] => [
-  a.aim.action,
-  ...("ways" in a.pattern.params && !("choice" in a.pattern.params && a.pattern.params.choice !== "action")
-    ? (a.pattern.params.ways ?? [])
+export const actionsIn = (activity: Activity): readonly Action[] => [
+  activity.aim.action,
+  ...("ways" in activity.pattern.params &&
+  !("choice" in activity.pattern.params && activity.pattern.params.choice !== "action")
+    ? (activity.pattern.params.ways ?? [])
     : []),
 ];
 
 /** Whether the child can set out the targets: each must be an item of its own, in front of one line. */
-export const canSetOut = (a: Activity): boolean => {
-  const { pegs, pattern: p } = opened(a);
-  return p.ground.moves === "each" && pegs.length > 0 && pegs.every((peg) => peg.kind === "target" && !peg.many);
+export const canSetOut = (activity: Activity): boolean => {
+  const { pegs, pattern } = opened(activity);
+  return pattern.ground.moves === "each" && pegs.length > 0 && pegs.every((peg) => peg.kind === "target" && !peg.many);
 };
 
 /** Reports a problem at a field of the document. */
 type Report = (path: readonly (string | number)[], message: string) => void;
 
 /** What the schema alone cannot say: fields that must agree with each other, with the game, and with the space. */
-export function checkActivity(a: Activity, ctx: z.RefinementCtx): void {
+export function checkActivity(activity: Activity, ctx: z.RefinementCtx): void {
   const report: Report = (path, message) => ctx.addIssue({ code: "custom", path: [...path], message });
-  if (!checkKit(a, report)) return;
-  checkExercises(a, report);
-  checkQuestion(a, report);
-  const o = opened(a);
-  checkAction(a, o, report);
-  checkSetOut(a, o, report);
-  checkPlayers(a, o, report);
-  checkSettings(a, o, report);
-  for (const { path, message } of o.pattern.problems(a.pattern.params, a.match))
+  if (!checkKit(activity, report)) return;
+  checkExercises(activity, report);
+  checkQuestion(activity, report);
+  const o = opened(activity);
+  checkAction(activity, o, report);
+  checkSetOut(activity, o, report);
+  checkPlayers(activity, o, report);
+  checkSettings(activity, o, report);
+  for (const { path, message } of o.pattern.problems(activity.pattern.params, activity.match))
     report(path[0] === "params" ? ["pattern", ...path] : path, message);
-  checkSpace(a, o, report);
+  checkSpace(activity, o, report);
 }
 
 /** The objects exist and can be thrown, rolled or kicked. False: without one, nothing else can be checked. */
-function checkKit(a: Activity, report: Report): boolean {
-  if (!thing(a.kit, a.kit.send)?.uses.includes("send")) {
+function checkKit(activity: Activity, report: Report): boolean {
+  if (!thing(activity.kit, activity.kit.send)?.uses.includes("send")) {
     report(["kit", "send"], "choose an object from the list that can be thrown, rolled or kicked");
     return false;
   }
-  a.kit.others.forEach((id, i) => {
-    if (!thing(a.kit, id)?.uses.includes("send"))
+  activity.kit.others.forEach((id, i) => {
+    if (!thing(activity.kit, id)?.uses.includes("send"))
       report(
         ["kit", "others", i],
         `object ${i + 2} must be an item from the list that can be thrown, rolled or kicked`,
       );
   });
-  const missing = turnsIn(a).find((role) => role !== "send" && EXTRA_OBJECTS.indexOf(role) >= a.kit.others.length);
+  const missing = turnsIn(activity).find(
+    (role) => role !== "send" && EXTRA_OBJECTS.indexOf(role) >= activity.kit.others.length,
+  );
   if (missing) {
     const number = EXTRA_OBJECTS.indexOf(missing as (typeof EXTRA_OBJECTS)[number]) + 2;
     report(["pattern", "params", "things"], `there is no object ${number} yet. Add it in Kit.`);
@@ -85,18 +88,19 @@ function checkKit(a: Activity, report: Report): boolean {
   return true;
 }
 
-function checkExercises(a: Activity, report: Report): void {
+function checkExercises(activity: Activity, report: Report): void {
   for (const field of Object.keys(EXERCISE_LISTS) as (keyof typeof EXERCISE_LISTS)[])
-    a[field].forEach((id, i) => {
-      if (!exerciseOf(id, a.exercises))
+    activity[field].forEach((id, i) => {
+      if (!exerciseOf(id, activity.exercises))
         report([field, i], `${EXERCISE_LISTS[field]} must come from the library of exercises, or from your own`);
     });
 }
 
-function checkQuestion(a: Activity, report: Report): void {
-  if (a.answers && a.question === "") report(["question"], "the question needs a text, because it has answers");
-  a.answers?.list.forEach(({ picture }, i) => {
-    if (!thing(a.kit, picture) && !(PICTURES as readonly string[]).includes(picture))
+function checkQuestion(activity: Activity, report: Report): void {
+  if (activity.answers && activity.question === "")
+    report(["question"], "the question needs a text, because it has answers");
+  activity.answers?.list.forEach(({ picture }, i) => {
+    if (!thing(activity.kit, picture) && !(PICTURES as readonly string[]).includes(picture))
       report(
         ["answers", "list", i, "picture"],
         `there is no picture "${picture}". Use an item from the list, or one of ${PICTURES.join(", ")}.`,
@@ -105,64 +109,74 @@ function checkQuestion(a: Activity, report: Report): void {
 }
 
 /** The game can be played with this action, and so can what was added to it: a ramp, a bounce, an exercise between. */
-function checkAction(a: Activity, { pattern: p, probes }: Opened, report: Report): void {
-  if (!p.actions(a.aim.action)) report(["aim", "action"], `${p.name} cannot be played with ${a.aim.action}`);
-  const unsaid = (x: (typeof probes)[number]) =>
-    x.ask.kind === "send" && !UNSENT.has(x.ask.aim.kind) && x.ask.manner.action === undefined;
-  if (!isSend(a.aim.action) && probes.some(unsaid))
+function checkAction(activity: Activity, { pattern, probes }: Opened, report: Report): void {
+  if (!pattern.actions(activity.aim.action))
+    report(["aim", "action"], `${pattern.name} cannot be played with ${activity.aim.action}`);
+  const unsaid = (probe: (typeof probes)[number]) =>
+    probe.ask.kind === "send" && !UNSENT.has(probe.ask.aim.kind) && probe.ask.manner.action === undefined;
+  if (!isSend(activity.aim.action) && probes.some(unsaid))
     report(
       ["pattern", "params", "ways"],
-      `no list of actions is possible here, because ${a.aim.action} has no single attempts`,
+      `no list of actions is possible here, because ${activity.aim.action} has no single attempts`,
     );
-  if (a.ramp && a.aim.action !== "underarmRoll") report(["ramp"], "only a rolled object goes down a ramp");
-  if (a.off && a.off !== "wall" && actionsIn(a).some((x) => actionFacts[x].travel !== "air"))
+  if (activity.ramp && activity.aim.action !== "underarmRoll")
+    report(["ramp"], "only a rolled object goes down a ramp");
+  if (
+    activity.off &&
+    activity.off !== "wall" &&
+    actionsIn(activity).some((action) => actionFacts[action].travel !== "air")
+  )
     report(["off"], "only a thrown object can touch the floor or a table first");
-  if (a.off === "wall" && !probes.some((x) => fromLine(x.ask) && x.ask.aim.kind !== "rebound"))
-    report(["off"], `in ${p.name}, no target is hit by way of a wall`);
-  if (a.between && !sendsOneByOne(a))
-    report(["between"], `in ${p.name}, there are no single attempts to put an exercise between`);
+  if (activity.off === "wall" && !probes.some((probe) => fromLine(probe.ask) && probe.ask.aim.kind !== "rebound"))
+    report(["off"], `in ${pattern.name}, no target is hit by way of a wall`);
+  if (activity.between && !sendsOneByOne(activity))
+    report(["between"], `in ${pattern.name}, there are no single attempts to put an exercise between`);
 }
 
-function checkSetOut(a: Activity, { pattern: p }: Opened, report: Report): void {
-  if (!a.setOut) return;
-  if (!canSetOut(a)) report(["setOut", "near"], `${p.name} has no targets for the child to set out`);
-  if (a.setOut.far > a.space.length)
-    report(["setOut", "far"], `the farthest distance must be ${a.space.length} m or less, the length of the space`);
-  if (a.setOut.width > a.space.width)
-    report(["setOut", "width"], `the width must be ${a.space.width} m or less, the width of the space`);
+function checkSetOut(activity: Activity, { pattern }: Opened, report: Report): void {
+  if (!activity.setOut) return;
+  if (!canSetOut(activity)) report(["setOut", "near"], `${pattern.name} has no targets for the child to set out`);
+  if (activity.setOut.far > activity.space.length)
+    report(
+      ["setOut", "far"],
+      `the farthest distance must be ${activity.space.length} m or less, the length of the space`,
+    );
+  if (activity.setOut.width > activity.space.width)
+    report(["setOut", "width"], `the width must be ${activity.space.width} m or less, the width of the space`);
 }
 
-function checkPlayers(a: Activity, { pattern: p }: Opened, report: Report): void {
-  const modes = a.players.modes.filter((m) => !p.modes.includes(m));
+function checkPlayers(activity: Activity, { pattern }: Opened, report: Report): void {
+  const modes = activity.players.modes.filter((mode) => !pattern.modes.includes(mode));
   if (modes.length > 0)
-    report(["players", "modes"], `${p.name} can be played ${p.modes.join(", ")}, not ${modes.join(", ")}`);
-  if (a.players.call && !inTwoHomes(p, { params: a.pattern.params, match: a.match }, true))
-    report(["players", "call"], `in ${p.name} both sides share the same items, so it cannot be played on a call`);
+    report(["players", "modes"], `${pattern.name} can be played ${pattern.modes.join(", ")}, not ${modes.join(", ")}`);
+  if (activity.players.call && !inTwoHomes(pattern, { params: activity.pattern.params, match: activity.match }, true))
+    report(["players", "call"], `in ${pattern.name} both sides share the same items, so it cannot be played on a call`);
 }
 
 /** What the family may change, and what levels change, exists in this game and takes these values. */
-function checkSettings(a: Activity, { pattern: p }: Opened, report: Report): void {
-  const game = { params: a.pattern.params, match: a.match };
-  const standing = standingKnobs(p, a.pattern.params);
-  const knobOf = (field: string) => standing.find((k) => fieldOf(k) === field);
+function checkSettings(activity: Activity, { pattern }: Opened, report: Report): void {
+  const game = { params: activity.pattern.params, match: activity.match };
+  const standing = standingKnobs(pattern, activity.pattern.params);
+  const knobOf = (field: string) => standing.find((knob) => fieldOf(knob) === field);
   const lacks = (field: string) => !knobOf(field) && (field.startsWith("standing.") || !hasField(game, field));
-  const plays = (set: typeof game) => p.params.safeParse(set.params).success && match.safeParse(set.match).success;
+  const plays = (set: typeof game) =>
+    pattern.params.safeParse(set.params).success && match.safeParse(set.match).success;
   const allowed = (field: string, value: string | number | boolean): boolean => {
     const knob = knobOf(field);
     const most = knob?.kind === "number" && field !== LINE_FIELD ? knob.most : MAX_NEARER;
     if (knob?.kind === "number" && !(typeof value === "number" && value >= knob.least && value <= most)) return false;
     return plays(withSetting(game, { field, value }));
   };
-  a.family.forEach(({ field, values }, i) => {
+  activity.family.forEach(({ field, values }, i) => {
     if (lacks(field)) report(["family", i], `this game has no ${field} for the family to choose`);
     else if (!values.every((value) => allowed(field, value)))
       report(["family", i], `not every value of ${field} is allowed in this game`);
   });
-  for (const [i, l] of (a.levels?.list ?? []).entries()) {
+  for (const [i, setting] of (activity.levels?.list ?? []).entries()) {
     const tell = (field: string, message: string) => report(["levels", "list", i, field], `level ${i + 1}: ${message}`);
     const mustBe = (field: "thing" | "target", use: "send" | "target") => {
-      const id = l[field];
-      if (id !== null && !thing(a.kit, id)?.uses.includes(use))
+      const id = setting[field];
+      if (id !== null && !thing(activity.kit, id)?.uses.includes(use))
         tell(
           field,
           `${field} must be an item from the list that can be ${use === "send" ? "thrown, rolled or kicked" : "a target"}`,
@@ -170,10 +184,14 @@ function checkSettings(a: Activity, { pattern: p }: Opened, report: Report): voi
     };
     mustBe("thing", "send");
     mustBe("target", "target");
-    if (l.action !== null && !(isSend(l.action) === isSend(a.aim.action) && p.actions(l.action)))
-      tell("action", `${p.name} cannot be played this way`);
-    const there = l.settings.filter(({ field }) => field !== LINE_FIELD && !lacks(field));
-    for (const s of l.settings) if (!there.includes(s)) tell("settings", `this game has no ${s.field}`);
+    if (
+      setting.action !== null &&
+      !(isSend(setting.action) === isSend(activity.aim.action) && pattern.actions(setting.action))
+    )
+      tell("action", `${pattern.name} cannot be played this way`);
+    const there = setting.settings.filter(({ field }) => field !== LINE_FIELD && !lacks(field));
+    for (const eachSetting of setting.settings)
+      if (!there.includes(eachSetting)) tell("settings", `this game has no ${eachSetting.field}`);
     // A value that is not allowed alone can be allowed with the others: a lowest number together with its highest.
     const together = plays(there.reduce(withSetting<typeof game>, game));
     const alone = there.filter((s) => !allowed(s.field, s.value));
@@ -183,8 +201,8 @@ function checkSettings(a: Activity, { pattern: p }: Opened, report: Report): voi
 }
 
 /** Everything lies inside the space; the area for setting out reports its own problems. */
-function checkSpace(a: Activity, { parts, pegs }: Opened, report: Report): void {
-  const { length, width } = a.space;
+function checkSpace(activity: Activity, { parts, pegs }: Opened, report: Report): void {
+  const { length, width } = activity.space;
   const beyond = (along: number) => along > length + 1e-9;
   const beside = (aside: number) => aside > width / 2 + 1e-9;
   pegs.forEach((peg, i) => {
@@ -197,16 +215,16 @@ function checkSpace(a: Activity, { parts, pegs }: Opened, report: Report): void 
   const far = reachOfLayout(parts.filter((part) => part.id !== SET_OUT_FIELD));
   if (beyond(far) && !pegs.some((peg) => beyond(peg.distance)))
     report(["space", "length"], `the layout needs ${far.toFixed(2)} m, but the space is ${length} m long`);
-  for (const t of partsOf(parts, "target"))
-    if (beside(Math.abs(t.across) + t.width / 2))
+  for (const target of partsOf(parts, "target"))
+    if (beside(Math.abs(target.across) + target.width / 2))
       report(
-        ["pattern", "params", "peg", t.id],
-        `${t.label} is ${Math.abs(t.across)} m to the side, outside the space, which is ${width} m wide`,
+        ["pattern", "params", "peg", target.id],
+        `${target.label} is ${Math.abs(target.across)} m to the side, outside the space, which is ${width} m wide`,
       );
-  if (!a.layout) return;
-  const { along, across } = boundsOf(laidParts(a.layout));
+  if (!activity.layout) return;
+  const { along, across } = boundsOf(laidParts(activity.layout));
   const aside = Math.max(-across[0], across[1]);
-  const { name } = a.layout;
+  const { name } = activity.layout;
   if (beyond(along[1]))
     report(["layout"], `layout ${name} reaches ${along[1].toFixed(2)} m, but the space is ${length} m long`);
   if (along[0] < -BEHIND_START)

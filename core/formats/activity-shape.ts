@@ -209,7 +209,10 @@ export const activityShape = z.strictObject({
       width: length("width", 0.3),
       farther: z.boolean({ error: "“farther” must be true or false" }),
     })
-    .refine((f) => f.far > f.near, { error: "the farthest distance must be more than the nearest", path: ["far"] })
+    .refine((field) => field.far > field.near, {
+      error: "the farthest distance must be more than the nearest",
+      path: ["far"],
+    })
     .nullable()
     .default(null),
   /** Levels of difficulty, the easiest first; null: everybody plays it as it is drawn. */

@@ -10,8 +10,8 @@ const climb = () =>
     pattern: { params: { ladder: { targets: { distance: number; id: string }[] } } };
   };
 const messages = (json: unknown) => {
-  const r = parseActivity(json);
-  return r.ok ? [] : r.problems.map((p) => `${p.field}: ${p.message}`);
+  const parsed = parseActivity(json);
+  return parsed.ok ? [] : parsed.problems.map((problem) => `${problem.field}: ${problem.message}`);
 };
 
 describe("activity document", () => {

@@ -101,24 +101,26 @@ export function fromPattern(name: PatternName): Activity {
 }
 
 /** Ids of all things that an activity speaks of. */
-export function itemsIn(a: Activity): Set<string> {
-  const targets = partsOf(opened(a).parts, "target").map((t) => t.item);
-  const { send, marker, blocker, implement } = a.kit;
-  const onLevels = (a.levels?.list ?? []).flatMap((l) => [l.thing, l.target]).filter((x) => x !== null);
+export function itemsIn(givenActivity: Activity): Set<string> {
+  const targets = partsOf(opened(givenActivity).parts, "target").map((target) => target.item);
+  const { send, marker, blocker, implement } = givenActivity.kit;
+  const onLevels = (givenActivity.levels?.list ?? [])
+    .flatMap((setting) => [setting.thing, setting.target])
+    .filter((text) => text !== null);
   return new Set([
     send,
     ...onLevels,
     marker,
     blocker,
     ...(implement ? [implement] : []),
-    ...extraObjects(a),
+    ...extraObjects(givenActivity),
     ...targets,
-    ...(a.layout ? [a.layout.item] : []),
+    ...(givenActivity.layout ? [givenActivity.layout.item] : []),
   ]);
 }
 
 /** What the rules of an activity run on. */
-export const gamePartOf = (a: Activity): GamePart => ({
-  ...a.pattern,
-  ...matchSettingsOf(a),
+export const gamePartOf = (givenActivity: Activity): GamePart => ({
+  ...givenActivity.pattern,
+  ...matchSettingsOf(givenActivity),
 });

@@ -14,7 +14,7 @@ const asked = (over: object, question = "Which one?") => ({
 });
 const told = (a: object) => {
   const done = parseActivity(a);
-  return done.ok ? [] : done.problems.map((p) => `${p.field}: ${p.message}`);
+  return done.ok ? [] : done.problems.map((problem) => `${problem.field}: ${problem.message}`);
 };
 
 it("takes a question with two to four answers, each with a picture of ours, one right or none wrong", () => {

@@ -20,7 +20,7 @@ describe("what was kept in the first version", () => {
     if (!read.ok) throw new Error(JSON.stringify(read.problems));
     expect(read.value.version).toBe(2);
     const { pattern, match } = read.value;
-    for (const e of k.events) expect(recordedEvent.safeParse(e).success).toBe(true);
+    for (const event of k.events) expect(recordedEvent.safeParse(event).success).toBe(true);
     const told = replay({ ...pattern, match }, k.setup, k.events);
     expect(told.refused).toBeNull();
     expect(view(told.play).score.map(({ value, working }) => ({ value, working }))).toEqual(k.score);
@@ -42,7 +42,7 @@ describe("what was kept in the first version", () => {
     const card = { activity: one!.document, making: { designed: one!.document, child: 1 }, parts: [] };
     expect(cardNow(card)).toEqual({ activity: now, making: { designed: now, child: 1 }, parts: [] });
     const events = eventsNow(kept.flatMap((k) => k.events));
-    expect(new Set(events.map((e) => e.kind))).toEqual(
+    expect(new Set(events.map((event) => event.kind))).toEqual(
       new Set(["send", "move", "choose", "ready", "task", "bell", "undo", "correct"]),
     );
     expect(eventsNow(events)).toEqual(events);

@@ -10,12 +10,12 @@ const USUAL = 8;
 
 /** What a new activity begins with for its action and its ages: cues, criteria and what to watch for, to be edited or dropped. */
 export function started(action: Action, age = USUAL): Pick<Activity, "cues" | "criteria" | "watch"> {
-  const s = starters[action];
+  const starter = starters[action];
   const entries = (list: readonly string[], sign: string, most: number) =>
     list.slice(0, most).map((text, i) => ({ id: `${sign}${i + 1}`, text }));
   return {
     cues: entries(cuesFor(action, bandOf(age)), "c", CUES),
-    criteria: entries(s.criteria, "k", CRITERIA),
+    criteria: entries(starter.criteria, "k", CRITERIA),
     watch: [...watchFor(action)],
   };
 }

@@ -5,8 +5,8 @@ import { activity, fromPattern, parseActivity } from "./activity.ts";
 import { adjusted, withoutLost } from "./change.ts";
 import { opened } from "./opened.ts";
 
-const knobsOf = (a: ReturnType<typeof fromPattern>) =>
-  familyKnobs(opened(a).knobs(), { params: a.pattern.params, match: a.match });
+const knobsOf = (givenActivity: ReturnType<typeof fromPattern>) =>
+  familyKnobs(opened(givenActivity).knobs(), { params: givenActivity.pattern.params, match: givenActivity.match });
 
 describe.each(patternNames)("what a family may set of %s", (name) => {
   const a = fromPattern(name);
@@ -14,15 +14,15 @@ describe.each(patternNames)("what a family may set of %s", (name) => {
     const knobs = knobsOf(a);
     expect(knobs.length).toBeGreaterThan(0);
     expect(new Set(knobs.map(fieldOf)).size).toBe(knobs.length);
-    for (const k of knobs) {
-      const values = k.kind === "toggle" ? [false, true] : valuesBetween(k, k.least, k.most);
+    for (const knob of knobs) {
+      const values = knob.kind === "toggle" ? [false, true] : valuesBetween(knob, knob.least, knob.most);
       expect(values.length).toBeLessThanOrEqual(MAX_VALUES);
-      const read = parseActivity({ ...a, family: [{ field: fieldOf(k), values }] });
-      expect(read.ok ? [] : read.problems, fieldOf(k)).toEqual([]);
+      const read = parseActivity({ ...a, family: [{ field: fieldOf(knob), values }] });
+      expect(read.ok ? [] : read.problems, fieldOf(knob)).toEqual([]);
       for (const value of values)
-        expect(opened(adjusted(a, [{ field: fieldOf(k), value }])).parts, fieldOf(k)).toEqual(opened(a).parts);
-      expect(setTo(k, { params: a.pattern.params, match: a.match })).toBeTypeOf(
-        k.kind === "toggle" ? "boolean" : "number",
+        expect(opened(adjusted(a, [{ field: fieldOf(knob), value }])).parts, fieldOf(knob)).toEqual(opened(a).parts);
+      expect(setTo(knob, { params: a.pattern.params, match: a.match })).toBeTypeOf(
+        knob.kind === "toggle" ? "boolean" : "number",
       );
     }
   });

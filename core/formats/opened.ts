@@ -48,20 +48,22 @@ export interface Opened {
   touchCounts(id: string): Activity;
 }
 
-export const withParams = (a: Activity, params: unknown): Activity =>
-  params === a.pattern.params ? a : ({ ...a, pattern: { ...a.pattern, params } } as Activity);
+export const withParams = (activity: Activity, params: unknown): Activity =>
+  params === activity.pattern.params
+    ? activity
+    : ({ ...activity, pattern: { ...activity.pattern, params } } as Activity);
 
 /** The field in which the child sets targets out. */
-const fieldOf = ({ setOut: f }: Activity): Part[] =>
-  f
+const fieldOf = ({ setOut: field }: Activity): Part[] =>
+  field
     ? [
         {
           kind: "court",
           id: SET_OUT_FIELD,
-          along: (f.near + f.far) / 2,
+          along: (field.near + field.far) / 2,
           across: 0,
-          depth: f.far - f.near,
-          width: f.width,
+          depth: field.far - field.near,
+          width: field.width,
           label: "",
         },
       ]
@@ -80,12 +82,12 @@ const rampOf = ({ ramp }: Activity): Part[] => {
 /** Documents are never changed in place, so each is opened once. */
 const known = new WeakMap<Activity, Opened>();
 
-export function opened(a: Activity): Opened {
-  const before = known.get(a);
+export function opened(activity: Activity): Opened {
+  const before = known.get(activity);
   if (before) return before;
-  const pattern = patternOf(a.pattern.name);
+  const pattern = patternOf(activity.pattern.name);
   const { ground } = pattern;
-  const params: unknown = a.pattern.params;
+  const params: unknown = activity.pattern.params;
   /** Worked out when it is first asked for. */
   const once = <T>(make: () => T) => {
     let made: { is: T } | null = null;
@@ -94,18 +96,26 @@ export function opened(a: Activity): Opened {
       return made.is;
     };
   };
-  const knobs = () => [...pattern.knobs(params), ...matchKnobs(a.match, pattern.match.fields, pattern.match.swaps)];
-  const game = once(() => openGame(pattern, { params, ...matchSettingsOf(a) }));
+  const knobs = () => [
+    ...pattern.knobs(params),
+    ...matchKnobs(activity.match, pattern.match.fields, pattern.match.swaps),
+  ];
+  const game = once(() => openGame(pattern, { params, ...matchSettingsOf(activity) }));
   const parts = once(() => {
-    const own = ground.parts(params, a.space);
-    return [...fieldOf(a), ...rampOf(a), ...own, ...(a.off === "wall" ? [offWall(own, a.wall ?? WALL_GAP)] : [])];
+    const own = ground.parts(params, activity.space);
+    return [
+      ...fieldOf(activity),
+      ...rampOf(activity),
+      ...own,
+      ...(activity.off === "wall" ? [offWall(own, activity.wall ?? WALL_GAP)] : []),
+    ];
   });
   const pegs = once(() => ground.pegs(params));
   const probes = once(() => ground.probes(params));
-  const as = (next: unknown) => withParams(a, next);
+  const as = (next: unknown) => withParams(activity, next);
   const maybe = (next: unknown) => (next === null ? null : as(next));
   const o: Opened = {
-    activity: a,
+    activity: activity,
     pattern,
     get game() {
       return game();
@@ -123,13 +133,13 @@ export function opened(a: Activity): Opened {
       return ground.spots?.(params) ?? [];
     },
     get needs() {
-      return pattern.needs(params, a.match);
+      return pattern.needs(params, activity.match);
     },
     get possible() {
-      return pattern.possible(params, a.match);
+      return pattern.possible(params, activity.match);
     },
     get summary() {
-      return pattern.summary(params, a.match);
+      return pattern.summary(params, activity.match);
     },
     get setUp() {
       return pattern.setUp(params);
@@ -138,12 +148,12 @@ export function opened(a: Activity): Opened {
     familyKnobs: () => [...knobs(), ...standingKnobs(pattern, params)],
     pegKnobs: (id) => pattern.pegKnobs(params, id),
     move: (id, to) => as(ground.move(params, id, to)),
-    add: () => maybe(ground.add(params, a.space)),
+    add: () => maybe(ground.add(params, activity.space)),
     remove: (id) => maybe(ground.remove(params, id)),
     squeeze: (k) => as(ground.squeeze(params, k)),
     swap: (id, face) => as(ground.swap(params, id, face)),
     touchCounts: (id) => as(ground.touchCounts(params, id)),
   };
-  known.set(a, o);
+  known.set(activity, o);
   return o;
 }

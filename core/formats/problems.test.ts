@@ -27,9 +27,11 @@ function changed(value: unknown, draw: () => number): unknown {
   const keys = Object.keys(value);
   if (draw() < 0.15) return { ...value, ["strange".repeat(draw() < 0.5 ? 1 : 40)]: 1 };
   if (keys.length === 0) return ODD[Math.floor(draw() * ODD.length)];
-  const k = keys[Math.floor(draw() * keys.length)]!;
-  const next = changed((value as Record<string, unknown>)[k], draw);
-  return Array.isArray(value) ? value.map((v, i) => (String(i) === k ? next : v)) : { ...value, [k]: next };
+  const key = keys[Math.floor(draw() * keys.length)]!;
+  const next = changed((value as Record<string, unknown>)[key], draw);
+  return Array.isArray(value)
+    ? value.map((eachValue, i) => (String(i) === key ? next : eachValue))
+    : { ...value, [key]: next };
 }
 
 describe("what is wrong with a document", () => {
@@ -41,12 +43,12 @@ describe("what is wrong with a document", () => {
       if (read.ok) continue;
       refused++;
       expect(read.problems.length).toBeGreaterThan(0);
-      for (const p of read.problems) {
-        expect(p.message).not.toMatch(/expected|received|Invalid|Unrecognized|Too (small|big)|\[object/);
-        expect(p.message.length, p.message).toBeLessThan(400);
-        expect(p.message).not.toContain("y".repeat(MAX_REPEATED + 1));
-        expect(p.message).not.toContain("strange".repeat(13));
-        expect(p.field).not.toBe("");
+      for (const problem of read.problems) {
+        expect(problem.message).not.toMatch(/expected|received|Invalid|Unrecognized|Too (small|big)|\[object/);
+        expect(problem.message.length, problem.message).toBeLessThan(400);
+        expect(problem.message).not.toContain("y".repeat(MAX_REPEATED + 1));
+        expect(problem.message).not.toContain("strange".repeat(13));
+        expect(problem.field).not.toBe("");
       }
     }
     expect(refused).toBeGreaterThan(3200);

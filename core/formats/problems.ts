@@ -27,29 +27,29 @@ const KINDS: Record<string, string> = {
 
 type Issue = z.core.$ZodIssue;
 /** A message that the schema wrote itself stays; one that the library wrote is said in words for people. */
-function inWords(i: Issue): string {
-  if (!/^(Invalid|Too|Unrecognized)\b/.test(i.message)) return i.message;
-  switch (i.code) {
+function inWords(issue: Issue): string {
+  if (!/^(Invalid|Too|Unrecognized)\b/.test(issue.message)) return issue.message;
+  switch (issue.code) {
     case "invalid_type":
-      return /received undefined/.test(i.message)
+      return /received undefined/.test(issue.message)
         ? "is missing"
-        : `must be ${KINDS[i.expected] ?? "a different kind of value"}`;
+        : `must be ${KINDS[issue.expected] ?? "a different kind of value"}`;
     case "unrecognized_keys":
-      return `${i.keys.slice(0, 5).map(repeated).join(", ")} is not a known field`;
+      return `${issue.keys.slice(0, 5).map(repeated).join(", ")} is not a known field`;
     case "invalid_value":
-      return `must be ${i.values.length === 1 ? "" : "one of "}${i.values.map(String).join(", ")}`;
+      return `must be ${issue.values.length === 1 ? "" : "one of "}${issue.values.map(String).join(", ")}`;
     case "too_small":
-      return i.origin === "string"
-        ? `must have at least ${i.minimum} characters`
-        : i.origin === "array" || i.origin === "set"
-          ? `must have at least ${i.minimum}`
-          : `must be ${i.inclusive === false ? "more than " : ""}${i.minimum}${i.inclusive === false ? "" : " or more"}`;
+      return issue.origin === "string"
+        ? `must have at least ${issue.minimum} characters`
+        : issue.origin === "array" || issue.origin === "set"
+          ? `must have at least ${issue.minimum}`
+          : `must be ${issue.inclusive === false ? "more than " : ""}${issue.minimum}${issue.inclusive === false ? "" : " or more"}`;
     case "too_big":
-      return i.origin === "string"
-        ? `must have at most ${i.maximum} characters`
-        : i.origin === "array" || i.origin === "set"
-          ? `must have at most ${i.maximum}`
-          : `must be ${i.inclusive === false ? "less than " : ""}${i.maximum}${i.inclusive === false ? "" : " or less"}`;
+      return issue.origin === "string"
+        ? `must have at most ${issue.maximum} characters`
+        : issue.origin === "array" || issue.origin === "set"
+          ? `must have at most ${issue.maximum}`
+          : `must be ${issue.inclusive === false ? "less than " : ""}${issue.maximum}${issue.inclusive === false ? "" : " or less"}`;
     case "invalid_format":
       return "is not in the right format";
     case "invalid_union":
@@ -61,8 +61,8 @@ function inWords(i: Issue): string {
 
 /** Every problem of a document, each with its field. Messages are for people, and repeat at most 80 letters of what was given. */
 export function problemsOf(error: z.ZodError): Problem[] {
-  return error.issues.map((i) => ({
-    field: i.path.map((p) => String(p).slice(0, MAX_REPEATED)).join(".") || "document",
-    message: inWords(i),
+  return error.issues.map((issue) => ({
+    field: issue.path.map((propertyKey) => String(propertyKey).slice(0, MAX_REPEATED)).join(".") || "document",
+    message: inWords(issue),
   }));
 }

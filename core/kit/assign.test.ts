@@ -26,10 +26,10 @@ describe("assigning", () => {
     expect(assign([[7, 3]])).toEqual({ columns: [1], cost: 3 });
   });
   it("is never beaten by trying them all", () => {
-    const matrix = fc.tuple(fc.integer({ min: 1, max: 5 }), fc.integer({ min: 0, max: 3 })).chain(([n, more]) =>
-      fc.array(fc.array(fc.integer({ min: 0, max: 50 }), { minLength: n + more, maxLength: n + more }), {
-        minLength: n,
-        maxLength: n,
+    const matrix = fc.tuple(fc.integer({ min: 1, max: 5 }), fc.integer({ min: 0, max: 3 })).chain(([count, more]) =>
+      fc.array(fc.array(fc.integer({ min: 0, max: 50 }), { minLength: count + more, maxLength: count + more }), {
+        minLength: count,
+        maxLength: count,
       }),
     );
     fc.assert(

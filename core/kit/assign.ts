@@ -4,24 +4,24 @@
  * Method: shortest augmenting paths with potentials (Kuhn and Munkres, in the form of Jonker and Volgenant); ties fall to the lower column.
  */
 export function assign(costs: readonly (readonly number[])[]): { columns: number[]; cost: number } {
-  const n = costs.length;
-  const m = costs[0]?.length ?? 0;
-  const u = new Array<number>(n + 1).fill(0);
-  const v = new Array<number>(m + 1).fill(0);
+  const count = costs.length;
+  const metres = costs[0]?.length ?? 0;
+  const u = new Array<number>(count + 1).fill(0);
+  const v = new Array<number>(metres + 1).fill(0);
   /** Row (from 1) that has each column (from 1); 0: nobody. */
-  const has = new Array<number>(m + 1).fill(0);
-  const way = new Array<number>(m + 1).fill(0);
-  for (let i = 1; i <= n; i++) {
+  const has = new Array<number>(metres + 1).fill(0);
+  const way = new Array<number>(metres + 1).fill(0);
+  for (let i = 1; i <= count; i++) {
     has[0] = i;
     let j0 = 0;
-    const least = new Array<number>(m + 1).fill(Number.POSITIVE_INFINITY);
-    const seen = new Array<boolean>(m + 1).fill(false);
+    const least = new Array<number>(metres + 1).fill(Number.POSITIVE_INFINITY);
+    const seen = new Array<boolean>(metres + 1).fill(false);
     do {
       seen[j0] = true;
       const i0 = has[j0]!;
       let delta = Number.POSITIVE_INFINITY;
       let j1 = 0;
-      for (let j = 1; j <= m; j++) {
+      for (let j = 1; j <= metres; j++) {
         if (seen[j]) continue;
         const reduced = costs[i0 - 1]![j - 1]! - u[i0]! - v[j]!;
         if (reduced < least[j]!) {
@@ -33,7 +33,7 @@ export function assign(costs: readonly (readonly number[])[]): { columns: number
           j1 = j;
         }
       }
-      for (let j = 0; j <= m; j++) {
+      for (let j = 0; j <= metres; j++) {
         if (seen[j]) {
           u[has[j]!]! += delta;
           v[j]! -= delta;
@@ -47,9 +47,9 @@ export function assign(costs: readonly (readonly number[])[]): { columns: number
       j0 = j1;
     } while (j0 !== 0);
   }
-  const columns = new Array<number>(n).fill(-1);
+  const columns = new Array<number>(count).fill(-1);
   let cost = 0;
-  for (let j = 1; j <= m; j++) {
+  for (let j = 1; j <= metres; j++) {
     const i = has[j]!;
     if (i === 0) continue;
     columns[i - 1] = j - 1;

@@ -7,8 +7,8 @@ type More = Partial<Omit<Item, "id" | "name" | "uses" | "moves" | "width" | "dep
 /** One row: uses and moves as words with a space between, size in metres, mass in kilograms, then what is not the usual. */
 function thing(id: string, room: Room, words: string, size: Size, mass: number, more: More = {}): Item {
   const all = words.split(" ");
-  const moves = all.filter((w): w is Move => w === "ground" || w === "slide" || w === "air");
-  const uses = all.filter((w): w is Use => !(moves as string[]).includes(w));
+  const moves = all.filter((word): word is Move => word === "ground" || word === "slide" || word === "air");
+  const uses = all.filter((word): word is Use => !(moves as string[]).includes(word));
   return {
     id,
     name: "",
@@ -1017,5 +1017,5 @@ export const catalogue: readonly Item[] = [
   }),
 ];
 
-const byId = new Map(catalogue.map((i) => [i.id, i]));
+const byId = new Map(catalogue.map((item) => [item.id, item]));
 export const catalogueItem = (id: string): Item | undefined => byId.get(id);

@@ -19,24 +19,24 @@ const within = (draw: () => number, lo: number, hi: number) => lo + Math.floor(d
 function caseOf(draw: () => number): Choosing {
   const items: Item[] = [];
   while (items.length < MAX_THINGS) {
-    const i = catalogue[Math.floor(draw() * catalogue.length)]!;
-    const parts = i.made ? catalogue.filter((x) => i.made!.from.some((f) => f.item === x.id)) : [];
-    for (const x of [...parts, i])
+    const item = catalogue[Math.floor(draw() * catalogue.length)]!;
+    const parts = item.made ? catalogue.filter((eachItem) => item.made!.from.some((f) => f.item === eachItem.id)) : [];
+    for (const eachItem of [...parts, item])
       if (
-        !items.some((y) => y.id === x.id) &&
-        x.uses.some((u) => (USES as readonly string[]).includes(u)) &&
-        !x.outdoorsOnly
+        !items.some((y) => y.id === eachItem.id) &&
+        eachItem.uses.some((use) => (USES as readonly string[]).includes(use)) &&
+        !eachItem.outdoorsOnly
       )
-        items.push({ ...x, always: false });
+        items.push({ ...eachItem, always: false });
   }
   // What is made is mostly not lying there, and what it is made of is.
   const stock = Object.fromEntries(
-    items.filter((i) => draw() < (i.made ? 0.3 : 0.8)).map((i) => [i.id, within(draw, 1, 4)]),
+    items.filter((item) => draw() < (item.made ? 0.3 : 0.8)).map((item) => [item.id, within(draw, 1, 4)]),
   );
-  const n = within(draw, 2, MAX_ROLES);
-  const roles = Array.from({ length: n }, (_, k): Role => {
+  const count = within(draw, 2, MAX_ROLES);
+  const roles = Array.from({ length: count }, (_, k): Role => {
     const use = k === 0 ? "send" : draw() < 0.7 ? "target" : USES[within(draw, 2, 3)]!;
-    const fit = items.filter((i) => i.uses.includes(use));
+    const fit = items.filter((item) => item.uses.includes(use));
     return {
       id: `r${k}`,
       use,
@@ -48,66 +48,71 @@ function caseOf(draw: () => number): Choosing {
       optional: k > 0 && draw() < 0.2,
     };
   });
-  const targets = roles.filter((r) => r.use === "target");
+  const targets = roles.filter((role) => role.use === "target");
   const couplings = targets
     .filter(() => draw() < 0.3)
-    .map((t): Coupling => ({ kind: "enters", object: "r0", opening: t.id }));
+    .map((target): Coupling => ({ kind: "enters", object: "r0", opening: target.id }));
   return { roles, couplings, items, stock, floor: "boards", indoors: draw() < 0.5 };
 }
 
 /** What one role costs with one thing, or without any, taken alone; Infinity where it cannot be had. */
-function alone(c: Choosing, role: Role, item: string | null): number {
-  const told = choose({ ...c, roles: [role], couplings: [], fixed: { [role.id]: item ?? "none of that name" } });
+function alone(choosing: Choosing, role: Role, item: string | null): number {
+  const told = choose({ ...choosing, roles: [role], couplings: [], fixed: { [role.id]: item ?? "none of that name" } });
   return (told.picks[0]?.item ?? null) === item ? told.cost : Number.POSITIVE_INFINITY;
 }
 
 /** Whether a home has enough for all of it, ready things first. */
-function enough(c: Choosing, picks: readonly (Item | null)[]): boolean {
+function enough(choosing: Choosing, picks: readonly (Item | null)[]): boolean {
   const wanted = new Map<string, number>();
-  picks.forEach((i, k) => {
-    if (i) wanted.set(i.id, (wanted.get(i.id) ?? 0) + (i.endless ? 1 : c.roles[k]!.count));
+  picks.forEach((pick, k) => {
+    if (pick) wanted.set(pick.id, (wanted.get(pick.id) ?? 0) + (pick.endless ? 1 : choosing.roles[k]!.count));
   });
-  const left = new Map(Object.entries(c.stock));
+  const left = new Map(Object.entries(choosing.stock));
   const made: [Item, number][] = [];
-  for (const [id, n] of wanted) {
-    const there = Math.min(n, left.get(id) ?? 0);
+  for (const [id, count] of wanted) {
+    const there = Math.min(count, left.get(id) ?? 0);
     left.set(id, (left.get(id) ?? 0) - there);
-    if (n > there) made.push([c.items.find((i) => i.id === id)!, n - there]);
+    if (count > there) made.push([choosing.items.find((item) => item.id === id)!, count - there]);
   }
-  for (const [i, n] of made) {
-    if (!i.made || i.made.tools.some((t) => !(c.stock[t]! > 0))) return false;
-    for (const f of i.made.from) {
+  for (const [item, count] of made) {
+    if (!item.made || item.made.tools.some((tool) => !(choosing.stock[tool]! > 0))) return false;
+    for (const f of item.made.from) {
       const has = left.get(f.item) ?? 0;
-      if (has < n * f.count) return false;
-      left.set(f.item, has - n * f.count);
+      if (has < count * f.count) return false;
+      left.set(f.item, has - count * f.count);
     }
   }
   return true;
 }
 
 /** The best of all assignments, tried one by one. */
-function bestOfAll(c: Choosing): number {
-  const options = c.roles.map((r) =>
-    [...c.items, null]
-      .map((i) => ({ i, cost: alone(c, r, i?.id ?? null) }))
+function bestOfAll(choosing: Choosing): number {
+  const options = choosing.roles.map((role) =>
+    [...choosing.items, null]
+      .map((item) => ({ i: item, cost: alone(choosing, role, item?.id ?? null) }))
       .filter((o) => o.cost < Number.POSITIVE_INFINITY),
   );
   let best = Number.POSITIVE_INFINITY;
   const walk = (k: number, picks: (Item | null)[], cost: number) => {
-    if (k === c.roles.length) {
-      const suits = c.couplings.every((x) => {
-        if (x.kind !== "enters") return true;
-        const [ball, hole] = [x.object, x.opening].map((id) => picks[c.roles.findIndex((r) => r.id === id)]);
-        const side = (i: Item) => Math.min(i.opening ?? 0, i.openingDepth ?? i.opening ?? 0);
+    if (k === choosing.roles.length) {
+      const suits = choosing.couplings.every((coupling) => {
+        if (coupling.kind !== "enters") return true;
+        const [ball, hole] = [coupling.object, coupling.opening].map(
+          (id) => picks[choosing.roles.findIndex((role) => role.id === id)],
+        );
+        const side = (item: Item) => Math.min(item.opening ?? 0, item.openingDepth ?? item.opening ?? 0);
         return !ball || !hole || (hole.opening !== null && side(hole) >= ball.width + CLEARANCE);
       });
-      if (suits && cost < best && enough(c, picks)) best = cost;
+      if (suits && cost < best && enough(choosing, picks)) best = cost;
       return;
     }
-    for (const { i, cost: more } of options[k]!) {
-      const target = c.roles[k]!.use === "target";
-      const alike = i && target ? picks.filter((p, m) => p?.id === i.id && c.roles[m]!.use === "target").length : 0;
-      walk(k + 1, [...picks, i], cost + more + SAME * alike);
+    for (const { i: item, cost: more } of options[k]!) {
+      const target = choosing.roles[k]!.use === "target";
+      const alike =
+        item && target
+          ? picks.filter((pick, m) => pick?.id === item.id && choosing.roles[m]!.use === "target").length
+          : 0;
+      walk(k + 1, [...picks, item], cost + more + SAME * alike);
     }
   };
   walk(0, [], 0);
@@ -119,15 +124,19 @@ describe("choosing, against all there is to choose", () => {
     const draw = random(77);
     let [proved, made, same] = [0, 0, 0];
     for (let n = 0; n < CASES; n++) {
-      const c = caseOf(draw);
-      const told = choose(c);
+      const choosing = caseOf(draw);
+      const told = choose(choosing);
       if (told.proved) proved++;
-      if (told.picks.some((p) => p.minutes > 0)) made++;
-      if (new Set(told.picks.map((p) => p.item)).size < told.picks.length) same++;
+      if (told.picks.some((pick) => pick.minutes > 0)) made++;
+      if (new Set(told.picks.map((pick) => pick.item)).size < told.picks.length) same++;
       expect(
         told.cost,
-        JSON.stringify({ n, stock: c.stock, roles: c.roles.map((r) => [r.use, r.count, r.as?.id]) }),
-      ).toBe(bestOfAll(c));
+        JSON.stringify({
+          n,
+          stock: choosing.stock,
+          roles: choosing.roles.map((role) => [role.use, role.count, role.as?.id]),
+        }),
+      ).toBe(bestOfAll(choosing));
     }
     expect(proved).toBe(CASES);
     // The cases are such that something hangs on it.
@@ -136,17 +145,18 @@ describe("choosing, against all there is to choose", () => {
   it("owning more never makes a choice dearer", () => {
     const draw = random(5);
     for (let n = 0; n < 3000; n++) {
-      const c = caseOf(draw);
-      const more = { ...c.stock };
-      for (const i of c.items) if (draw() < 0.5) more[i.id] = (more[i.id] ?? 0) + within(draw, 1, 3);
-      const [poor, rich] = [choose(c).cost, choose({ ...c, stock: more }).cost];
-      expect(rich, JSON.stringify([c.stock, more, c.roles.map((r) => [r.use, r.count, r.as?.id])])).toBeLessThanOrEqual(
-        poor,
-      );
+      const choosing = caseOf(draw);
+      const more = { ...choosing.stock };
+      for (const item of choosing.items) if (draw() < 0.5) more[item.id] = (more[item.id] ?? 0) + within(draw, 1, 3);
+      const [poor, rich] = [choose(choosing).cost, choose({ ...choosing, stock: more }).cost];
+      expect(
+        rich,
+        JSON.stringify([choosing.stock, more, choosing.roles.map((role) => [role.use, role.count, role.as?.id])]),
+      ).toBeLessThanOrEqual(poor);
     }
   });
   it("three boxes wanted: soft toys, a hat and a cushion are mixed as is cheapest, however many toys there are", () => {
-    const box = catalogue.find((i) => i.id === "box")!;
+    const box = catalogue.find((item) => item.id === "box")!;
     const roles = ["a", "b", "c"].map(
       (id): Role => ({ id, use: "target", move: null, count: 1, limits: [], wishes: [], as: box, optional: false }),
     );

@@ -28,7 +28,8 @@ const choosing = (over: Partial<Choosing>): Choosing => ({
   indoors: true,
   ...over,
 });
-const picked = (c: Choosing) => Object.fromEntries(choose(c).picks.map((p) => [p.role, p.item]));
+const picked = (givenChoosing: Choosing) =>
+  Object.fromEntries(choose(givenChoosing).picks.map((pick) => [pick.role, pick.item]));
 
 describe("choosing what a home can use", () => {
   it("takes what was designed where it is there, and says so", () => {
@@ -71,7 +72,7 @@ describe("choosing what a home can use", () => {
     const bottles = { sock: 2, bottle: 1, boot: 1, rollTube: 1 };
     expect(picked(choosing({ roles: pins, couplings: pin(2), stock: bottles })).pin).toBe("bottle");
     const slow = choose(choosing({ roles: pins, couplings: pin(12), stock: bottles }));
-    expect(slow.unmet.map((u) => u.role)).toEqual(["pin"]);
+    expect(slow.unmet.map((unmet) => unmet.role)).toEqual(["pin"]);
 
     const sets = [
       role("send", "send", "coaster", { move: "slide", count: 3 }),
@@ -141,14 +142,17 @@ describe("choosing what a home can use", () => {
     });
     expect(choose(c)).toEqual(choose(structuredClone(c)));
     const fixed = choose({ ...c, fixed: { t: "cushion" } });
-    expect(fixed.picks.find((p) => p.role === "t")).toMatchObject({ item: "cushion", why: { key: "why.chosen" } });
+    expect(fixed.picks.find((pick) => pick.role === "t")).toMatchObject({
+      item: "cushion",
+      why: { key: "why.chosen" },
+    });
   });
 
   it("says when the best was not proved", () => {
     const ids = ["a", "b", "c"];
     const roles = [role("send", "send", "largeBall"), ...ids.map((id) => role(id, "target", "cup"))];
     const couplings = ids.map((id): Coupling => ({ kind: "enters", object: "send", opening: id }));
-    const stock = Object.fromEntries(catalogue.map((i) => [i.id, i.count]));
+    const stock = Object.fromEntries(catalogue.map((item) => [item.id, item.count]));
     const cut = choose(choosing({ roles, couplings, stock, indoors: false, mostTrials: 1 }));
     const whole = choose(choosing({ roles, couplings, stock, indoors: false }));
     expect([cut.proved, whole.proved]).toEqual([false, true]);
@@ -157,23 +161,28 @@ describe("choosing what a home can use", () => {
   });
 
   /** Every assignment there is, one by one. */
-  function bestByTrying(c: Choosing): number {
-    const have = availableFrom(c.items, c.stock);
+  function bestByTrying(givenChoosing: Choosing): number {
+    const have = availableFrom(givenChoosing.items, givenChoosing.stock);
     const costOf = (picks: (string | null)[]): number => {
       const trial = choose({
-        ...c,
-        fixed: Object.fromEntries(c.roles.map((r, i) => [r.id, picks[i] ?? "nothing of that name"])),
+        ...givenChoosing,
+        fixed: Object.fromEntries(
+          givenChoosing.roles.map((eachRole, i) => [eachRole.id, picks[i] ?? "nothing of that name"]),
+        ),
       });
-      const same = c.roles.every((r, i) => (trial.picks.find((p) => p.role === r.id)?.item ?? null) === picks[i]);
+      const same = givenChoosing.roles.every(
+        (eachRole, i) => (trial.picks.find((pick) => pick.role === eachRole.id)?.item ?? null) === picks[i],
+      );
       return same ? trial.cost : Number.POSITIVE_INFINITY;
     };
     let best = Number.POSITIVE_INFINITY;
     const walk = (i: number, picks: (string | null)[]) => {
-      if (i === c.roles.length) {
+      if (i === givenChoosing.roles.length) {
         best = Math.min(best, costOf(picks));
         return;
       }
-      for (const a of have) if (a.item.uses.includes(c.roles[i]!.use)) walk(i + 1, [...picks, a.item.id]);
+      for (const available of have)
+        if (available.item.uses.includes(givenChoosing.roles[i]!.use)) walk(i + 1, [...picks, available.item.id]);
       walk(i + 1, [...picks, null]);
     };
     walk(0, []);
@@ -193,10 +202,12 @@ describe("choosing what a home can use", () => {
       "shoe",
       "cushion",
     ].map(it_);
-    const stock = fc.record(Object.fromEntries(small.map((i) => [i.id, fc.integer({ min: 0, max: 2 })])));
+    const stock = fc.record(Object.fromEntries(small.map((item) => [item.id, fc.integer({ min: 0, max: 2 })])));
     fc.assert(
       fc.property(stock, fc.boolean(), fc.boolean(), (given, entering, two) => {
-        const kept = Object.fromEntries(Object.entries(given as Record<string, number>).filter(([, n]) => n > 0));
+        const kept = Object.fromEntries(
+          Object.entries(given as Record<string, number>).filter(([, value]) => value > 0),
+        );
         const roles = [
           role("send", "send", "smallBall"),
           role("a", "target", "cup"),
@@ -223,16 +234,16 @@ describe("a home that cannot do it", () => {
     expect(changes).toContainEqual({ kind: "limit", role: "send", property: "rebound" });
     expect(changes).toContainEqual({ kind: "thing", item: "smallBall" });
     expect(changes).not.toContainEqual({ kind: "thing", item: "bucket" });
-    for (const x of changes.filter((y) => y.kind === "thing"))
-      expect(choose({ ...c, stock: { ...c.stock, [x.item]: it_(x.item).count } }).unmet).toEqual([]);
+    for (const change of changes.filter((eachChange) => eachChange.kind === "thing"))
+      expect(choose({ ...c, stock: { ...c.stock, [change.item]: it_(change.item).count } }).unmet).toEqual([]);
   });
 });
 
 describe("the list", () => {
   it("has at least 90 things of at least 8 uses, each with a source, and every way of sending is served without any kit", () => {
     expect(catalogue.length).toBeGreaterThanOrEqual(90);
-    expect(new Set(catalogue.flatMap((i) => i.uses)).size).toBe(13);
-    for (const i of catalogue) expect(i.source.length, i.id).toBeGreaterThan(0);
+    expect(new Set(catalogue.flatMap((item) => item.uses)).size).toBe(13);
+    for (const item of catalogue) expect(item.source.length, item.id).toBeGreaterThan(0);
     const bare = noKitStock(catalogue);
     for (const move of ["ground", "slide", "air"] as const)
       expect(choose(choosing({ roles: [role("send", "send", null, { move })], stock: bare })).unmet, move).toEqual([]);
@@ -240,17 +251,18 @@ describe("the list", () => {
       expect(choose(choosing({ roles: [role("r", use, null)], stock: bare })).unmet, use).toEqual([]);
   });
   it("has figures that a thing can have", () => {
-    for (const i of catalogue) {
+    for (const item of catalogue) {
       // Nothing in a house is denser than solid metal, or lighter than a balloon.
-      const density = i.mass / (i.width * i.depth * i.height);
-      expect(density, i.id).toBeLessThan(9000);
-      expect(density, i.id).toBeGreaterThan(0.15);
-      if (i.opening !== null) expect(i.opening, i.id).toBeLessThanOrEqual(Math.max(i.width, i.depth) + 1e-9);
-      if (i.gap !== null) expect(i.gap, i.id).toBeLessThan(i.width);
-      if (i.moves.includes("ground")) expect(i.drag, i.id).not.toBeNull();
-      if (i.uses.includes("send")) expect(i.moves.length, i.id).toBeGreaterThan(0);
-      for (const f of i.made?.from ?? []) expect(catalogueItem(f.item), i.id).toBeDefined();
-      for (const t of i.made?.tools ?? []) expect(catalogueItem(t), i.id).toBeDefined();
+      const density = item.mass / (item.width * item.depth * item.height);
+      expect(density, item.id).toBeLessThan(9000);
+      expect(density, item.id).toBeGreaterThan(0.15);
+      if (item.opening !== null)
+        expect(item.opening, item.id).toBeLessThanOrEqual(Math.max(item.width, item.depth) + 1e-9);
+      if (item.gap !== null) expect(item.gap, item.id).toBeLessThan(item.width);
+      if (item.moves.includes("ground")) expect(item.drag, item.id).not.toBeNull();
+      if (item.uses.includes("send")) expect(item.moves.length, item.id).toBeGreaterThan(0);
+      for (const f of item.made?.from ?? []) expect(catalogueItem(f.item), item.id).toBeDefined();
+      for (const tool of item.made?.tools ?? []) expect(catalogueItem(tool), item.id).toBeDefined();
     }
     expect(CLEARANCE).toBeGreaterThan(0);
   });

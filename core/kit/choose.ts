@@ -114,61 +114,63 @@ const full = (row: readonly Cell[], cap: number, cost: number): boolean =>
   row.length === cap && row[cap - 1]!.cost <= cost;
 
 /** Limits that the home sets, whatever an activity asks; what makes no sense or is not safe anywhere stands in sense.ts. */
-function houseLimits(role: Role, c: Choosing): Limit[] {
+function houseLimits(role: Role, choosing: Choosing): Limit[] {
   const out: Limit[] = [];
-  if (c.quiet) out.push({ property: "noise", most: 1 });
-  if (role.use === "send" && c.indoors && c.noBallsIndoors) out.push({ property: "rebound", most: 0.3 });
+  if (choosing.quiet) out.push({ property: "noise", most: 1 });
+  if (role.use === "send" && choosing.indoors && choosing.noBallsIndoors) out.push({ property: "rebound", most: 0.3 });
   return out;
 }
 
-const whereOf = (role: Role, c: Choosing): Where => ({
-  floor: c.floor,
+const whereOf = (role: Role, choosing: Choosing): Where => ({
+  floor: choosing.floor,
   move: role.move ?? "ground",
   ...(role.sends && { sends: role.sends }),
 });
-const apart = (a: number | null, b: number | null) => (a && b ? Math.abs(Math.log(a / b)) : a === b ? 0 : 1);
+const apart = (age: number | null, b: number | null) => (age && b ? Math.abs(Math.log(age / b)) : age === b ? 0 : 1);
 
 /** How far a thing is from what was designed and wished, in whole cost. */
-function costOf(i: Item, role: Role, at: Where): number {
-  let cost = i.ask ? WEIGHTS.ask : 0;
+function costOf(item: Item, role: Role, at: Where): number {
+  let cost = item.ask ? WEIGHTS.ask : 0;
   const { as } = role;
-  if (as && as.id !== i.id) {
-    cost += WEIGHTS.other + WEIGHTS.mass * apart(i.mass, as.mass);
+  if (as && as.id !== item.id) {
+    cost += WEIGHTS.other + WEIGHTS.mass * apart(item.mass, as.mass);
     if (role.use === "send")
       cost +=
-        WEIGHTS.width * apart(i.width, as.width) +
-        WEIGHTS.runOn * Math.abs(propertyOf(i, "runOn", at)! - propertyOf(as, "runOn", at)!) +
-        WEIGHTS.handling * apart(i.handling, as.handling);
+        WEIGHTS.width * apart(item.width, as.width) +
+        WEIGHTS.runOn * Math.abs(propertyOf(item, "runOn", at)! - propertyOf(as, "runOn", at)!) +
+        WEIGHTS.handling * apart(item.handling, as.handling);
     else if (role.use === "implement")
       cost +=
-        WEIGHTS.length * apart(lengthOf(i), lengthOf(as)) +
-        WEIGHTS.face * apart(i.width, as.width) +
-        WEIGHTS.handling * apart(i.handling, as.handling);
-    else if (role.use === "marker") cost += i.endless ? 0 : WEIGHTS.height;
+        WEIGHTS.length * apart(lengthOf(item), lengthOf(as)) +
+        WEIGHTS.face * apart(item.width, as.width) +
+        WEIGHTS.handling * apart(item.handling, as.handling);
+    else if (role.use === "marker") cost += item.endless ? 0 : WEIGHTS.height;
     else
       cost +=
-        WEIGHTS.target * apart(i.width, as.width) * (i.width > as.width ? WEIGHTS.hides : 1) +
-        WEIGHTS.height * apart(i.height, as.height) +
-        WEIGHTS.opening * apart(i.opening, as.opening);
+        WEIGHTS.target * apart(item.width, as.width) * (item.width > as.width ? WEIGHTS.hides : 1) +
+        WEIGHTS.height * apart(item.height, as.height) +
+        WEIGHTS.opening * apart(item.opening, as.opening);
   }
-  for (const w of role.wishes) {
-    const v = propertyOf(i, w.property, at);
-    cost += w.weight * (v === null ? 1 : Math.min(2, Math.abs(v - w.toward) / Math.max(0.05, Math.abs(w.toward))));
+  for (const wish of role.wishes) {
+    const value = propertyOf(item, wish.property, at);
+    cost +=
+      wish.weight *
+      (value === null ? 1 : Math.min(2, Math.abs(value - wish.toward) / Math.max(0.05, Math.abs(wish.toward))));
   }
   return Math.round(cost * UNIT);
 }
 
 /** How many of a thing a role takes. */
-const needed = (i: Item, role: Role) => (i.endless ? 1 : role.count);
+const needed = (item: Item, role: Role) => (item.endless ? 1 : role.count);
 /** What it costs besides that the thing is not lying there: making it, or doing without one. */
-function costOfGetting(i: Item, role: Role, ready: ReadonlyMap<string, number>): number {
-  const making = needed(i, role) > (ready.get(i.id) ?? 0) ? (i.made?.minutes ?? 0) * WEIGHTS.minute : 0;
-  return Math.round(UNIT * (making + (i.always ? WEIGHTS.bare : 0)));
+function costOfGetting(item: Item, role: Role, ready: ReadonlyMap<string, number>): number {
+  const making = needed(item, role) > (ready.get(item.id) ?? 0) ? (item.made?.minutes ?? 0) * WEIGHTS.minute : 0;
+  return Math.round(UNIT * (making + (item.always ? WEIGHTS.bare : 0)));
 }
 
 /** The rule of sense that a thing breaks in a role there, or null. */
-const senselessIn = (i: Item, role: Role, at: Where, indoors: boolean): Sense | null =>
-  senseless(i, role, indoors) ?? (role.use === "send" && gauge(i, role, at).idle ? "pointless" : null);
+const senselessIn = (item: Item, role: Role, at: Where, indoors: boolean): Sense | null =>
+  senseless(item, role, indoors) ?? (role.use === "send" && gauge(item, role, at).idle ? "pointless" : null);
 
 interface Gauged {
   cost: number;
@@ -179,7 +181,7 @@ interface Gauged {
 }
 /** What a thing is worth in a role does not depend on the home but for its floor: reckoned once for all homes. */
 const gauges = new WeakMap<Role, Map<Floor, Map<Item, Gauged>>>();
-function gauge(i: Item, role: Role, at: Where): Gauged {
+function gauge(item: Item, role: Role, at: Where): Gauged {
   let floors = gauges.get(role);
   if (!floors) {
     floors = new Map();
@@ -190,49 +192,64 @@ function gauge(i: Item, role: Role, at: Where): Gauged {
     known = new Map();
     floors.set(at.floor, known);
   }
-  let found = known.get(i);
+  let found = known.get(item);
   if (!found) {
     const sends = role.use === "send" && !role.carried ? sendsAt(at) : null;
-    const sending = sends && sendingOf(sends.age, sends.action, i, at.floor);
+    const sending = sends && sendingOf(sends.age, sends.action, item, at.floor);
     const idle = sending !== null && pointless(sending);
     const short = sending && role.sends ? role.sends.metres / asksAtMost(sending) - 1 : 0;
-    const cost = costOf(i, role, at) + Math.round(UNIT * WEIGHTS.reach * Math.max(0, Math.min(3, short)));
-    found = { cost, within: broken(i, role.limits, at).length === 0, idle };
-    known.set(i, found);
+    const cost = costOf(item, role, at) + Math.round(UNIT * WEIGHTS.reach * Math.max(0, Math.min(3, short)));
+    found = { cost, within: broken(item, role.limits, at).length === 0, idle };
+    known.set(item, found);
   }
   return found;
 }
 
 /** Whether a thing can do what a role is for at all. */
-export const serves = (i: Item, role: Role): boolean =>
-  i.uses.includes(role.use) && (role.use !== "send" || role.move === null || i.moves.includes(role.move));
+export const serves = (item: Item, role: Role): boolean =>
+  item.uses.includes(role.use) && (role.use !== "send" || role.move === null || item.moves.includes(role.move));
 
 /** Whether two things suit each other as a coupling asks. */
-function suits(k: Coupling, a: Item, b: Item, at: Choosing, most: (i: Item) => number, count: number): boolean {
-  switch (k.kind) {
+function suits(
+  coupling: Coupling,
+  item: Item,
+  givenItem: Item,
+  at: Choosing,
+  most: (i: Item) => number,
+  count: number,
+): boolean {
+  switch (coupling.kind) {
     case "enters":
-      return b.opening !== null && Math.min(b.opening, b.openingDepth ?? b.opening) >= a.width + CLEARANCE;
+      return (
+        givenItem.opening !== null &&
+        Math.min(givenItem.opening, givenItem.openingDepth ?? givenItem.opening) >= item.width + CLEARANCE
+      );
     case "passes":
-      return b.gap !== null && b.gap >= a.width + CLEARANCE;
+      return givenItem.gap !== null && givenItem.gap >= item.width + CLEARANCE;
     case "topples":
       return (
-        !tooHeavyToFall(b, k.filling, at.floor, at.indoors) &&
-        falls(b, k.filling, sendingOf(k.sends.age, k.sends.action, a, at.floor), k.sends.metres)
+        !tooHeavyToFall(givenItem, coupling.filling, at.floor, at.indoors) &&
+        falls(
+          givenItem,
+          coupling.filling,
+          sendingOf(coupling.sends.age, coupling.sends.action, item, at.floor),
+          coupling.sends.metres,
+        )
       );
     case "differs":
       // Of one kind, one set is marked where the kind does not come in two.
-      return a.id !== b.id || most(a) >= 2 * count;
+      return item.id !== givenItem.id || most(item) >= 2 * count;
   }
 }
 /** The two roles that a coupling ties: what must suit, and what it must suit to. */
-export const endsOf = (k: Coupling): readonly [string, string] =>
-  k.kind === "enters"
-    ? [k.object, k.opening]
-    : k.kind === "passes"
-      ? [k.object, k.gap]
-      : k.kind === "topples"
-        ? [k.object, k.pin]
-        : [k.a, k.b];
+export const endsOf = (coupling: Coupling): readonly [string, string] =>
+  coupling.kind === "enters"
+    ? [coupling.object, coupling.opening]
+    : coupling.kind === "passes"
+      ? [coupling.object, coupling.gap]
+      : coupling.kind === "topples"
+        ? [coupling.object, coupling.pin]
+        : [coupling.a, coupling.b];
 
 /**
  * The best whole choice of things for all roles of a game from what one home has: exact branch and bound. Every thing is used
@@ -240,48 +257,55 @@ export const endsOf = (k: Coupling): readonly [string, string] =>
  * keeps the couplings it is the answer, otherwise the first role it fails for is tried thing by thing, cheapest first. Equal input, equal
  * answer: ties fall to the order of the list.
  */
-export function choose(c: Choosing): Chosen {
-  const available = availableFrom(c.items, c.stock);
-  const most = new Map(available.map((a) => [a.item.id, a.most]));
-  const mostOf = (i: Item) => most.get(i.id) ?? 0;
-  const left = readyIn(c.items, c.stock);
+export function choose(choosing: Choosing): Chosen {
+  const available = availableFrom(choosing.items, choosing.stock);
+  const most = new Map(available.map((eachAvailable) => [eachAvailable.item.id, eachAvailable.most]));
+  const mostOf = (item: Item) => most.get(item.id) ?? 0;
+  const left = readyIn(choosing.items, choosing.stock);
   const ready = new Map(left);
-  const options = c.roles.map((role): Option[] => {
-    const at = whereOf(role, c);
-    const house = houseLimits(role, c);
-    const fixed = own(c.fixed, role.id);
+  const options = choosing.roles.map((role): Option[] => {
+    const at = whereOf(role, choosing);
+    const house = houseLimits(role, choosing);
+    const fixed = own(choosing.fixed, role.id);
     const fit = available
       .filter(
-        (a) =>
-          serves(a.item, role) &&
-          a.most >= needed(a.item, role) &&
-          (!c.indoors || !a.item.outdoorsOnly) &&
-          gauge(a.item, role, at).within &&
-          senselessIn(a.item, role, at, c.indoors) === null &&
-          (house.length === 0 || broken(a.item, house, at).length === 0) &&
-          (fixed === undefined || fixed === a.item.id),
+        (eachAvailable) =>
+          serves(eachAvailable.item, role) &&
+          eachAvailable.most >= needed(eachAvailable.item, role) &&
+          (!choosing.indoors || !eachAvailable.item.outdoorsOnly) &&
+          gauge(eachAvailable.item, role, at).within &&
+          senselessIn(eachAvailable.item, role, at, choosing.indoors) === null &&
+          (house.length === 0 || broken(eachAvailable.item, house, at).length === 0) &&
+          (fixed === undefined || fixed === eachAvailable.item.id),
       )
-      .map((a) => ({ of: a, cost: gauge(a.item, role, at).cost + costOfGetting(a.item, role, ready) }));
+      .map((eachAvailable) => ({
+        of: eachAvailable,
+        cost: gauge(eachAvailable.item, role, at).cost + costOfGetting(eachAvailable.item, role, ready),
+      }));
     const without = role.optional ? LEFT_OUT : role.use === "send" ? UNMET_SEND : UNMET;
     const sorted = [...fit.sort((x, y) => x.cost - y.cost), { of: null, cost: without }];
     // Costs are told apart by the order of the list, so that the best choice is one and the same however it is looked for.
     return sorted.map((o, rank) => ({ of: o.of, cost: o.cost * FINE + rank }));
   });
-  const couplings = c.couplings.map((k) => {
-    const [a, b] = endsOf(k).map((id) => c.roles.findIndex((r) => r.id === id)) as [number, number];
-    return { k, a, b };
+  const couplings = choosing.couplings.map((coupling) => {
+    const [age, b] = endsOf(coupling).map((id) => choosing.roles.findIndex((role) => role.id === id)) as [
+      number,
+      number,
+    ];
+    return { k: coupling, a: age, b };
   });
-  const chosen: (Option | null)[] = c.roles.map(() => null);
+  const chosen: (Option | null)[] = choosing.roles.map(() => null);
   const best: { cost: number; chosen: (Option | null)[] } = { cost: Number.POSITIVE_INFINITY, chosen: [] };
-  const cap = c.mostTrials ?? MAX_TRIALS;
+  const cap = choosing.mostTrials ?? MAX_TRIALS;
   let trials = 0;
   let cut = false;
 
-  const enough = (o: Option, role: Role) => o.of === null || enoughOf(o.of, needed(o.of.item, role), left);
+  const enough = (option: Option, role: Role) =>
+    option.of === null || enoughOf(option.of, needed(option.of.item, role), left);
   /** What each chosen role has taken, so that it is given back as it was. */
-  const taken: (readonly { id: string; count: number }[])[] = c.roles.map(() => []);
-  const take = (i: number, o: Option) => {
-    const portion = o.of && portionOf(o.of, needed(o.of.item, c.roles[i]!), left);
+  const taken: (readonly { id: string; count: number }[])[] = choosing.roles.map(() => []);
+  const take = (i: number, option: Option) => {
+    const portion = option.of && portionOf(option.of, needed(option.of.item, choosing.roles[i]!), left);
     taken[i] = portion?.takes ?? [];
     for (const t of taken[i]) left.set(t.id, (left.get(t.id) ?? 0) - t.count);
     return portion?.made ?? 0;
@@ -291,19 +315,21 @@ export function choose(c: Choosing): Chosen {
     taken[i] = [];
   };
   /** Couplings of role `i` that do not hold with what is chosen so far. */
-  const tied = c.roles.map((_, i) => couplings.filter(({ a, b }) => a === i || b === i));
-  const strained = (i: number, o: Option) => {
+  const tied = choosing.roles.map((_, i) => couplings.filter(({ a: age, b }) => age === i || b === i));
+  const strained = (i: number, option: Option) => {
     for (const coupling of tied[i]!) {
-      const { k, a, b } = coupling;
-      const one = a === i ? o : chosen[a];
-      const two = b === i ? o : chosen[b];
-      if (one?.of && two?.of && !suits(k, one.of.item, two.of.item, c, mostOf, c.roles[a]!.count)) return coupling;
+      const { k, a: age, b } = coupling;
+      const one = age === i ? option : chosen[age];
+      const two = b === i ? option : chosen[b];
+      if (one?.of && two?.of && !suits(k, one.of.item, two.of.item, choosing, mostOf, choosing.roles[age]!.count))
+        return coupling;
     }
     return undefined;
   };
-  const fits = (i: number, o: Option) => strained(i, o) === undefined;
-  const isTarget = (i: number) => c.roles[i]!.use === "target";
-  const alikes = (id: string) => chosen.reduce((n, x, k) => n + (x?.of?.item.id === id && isTarget(k) ? 1 : 0), 0);
+  const fits = (i: number, option: Option) => strained(i, option) === undefined;
+  const isTarget = (i: number) => choosing.roles[i]!.use === "target";
+  const alikes = (id: string) =>
+    chosen.reduce((sum, option, k) => sum + (option?.of?.item.id === id && isTarget(k) ? 1 : 0), 0);
 
   /**
    * The least that the open roles can cost with what is left, and a choice of that cost: every role gets a thing of its own, each thing
@@ -325,29 +351,29 @@ export function choose(c: Choosing): Chosen {
     };
     const cells: { j: number; cost: number; o: Option }[][] = open.map((i) => {
       const row: Cell[] = [];
-      const role = c.roles[i]!;
+      const role = choosing.roles[i]!;
       const kind = isTarget(i) ? "target" : "other";
       // Cheapest first, and no more of them than there are roles, and one: a row has no use for more.
       const cap = open.length + 1;
-      for (const o of options[i]!) {
+      for (const option of options[i]!) {
         // Options come cheapest first.
-        if (full(row, cap, o.cost)) break;
-        if (o.of === null) {
-          put(row, cap, { key: `none ${i}`, cost: o.cost, o });
+        if (full(row, cap, option.cost)) break;
+        if (option.of === null) {
+          put(row, cap, { key: `none ${i}`, cost: option.cost, o: option });
           continue;
         }
-        if (!enough(o, role) || !fits(i, o)) continue;
-        const { id } = o.of.item;
+        if (!enough(option, role) || !fits(i, option)) continue;
+        const { id } = option.of.item;
         const already = isTarget(i) ? alikes(id) : 0;
-        const n = needed(o.of.item, role);
-        const most = o.of.from ? open.length : Math.min(open.length, Math.floor((left.get(id) ?? 0) / n));
+        const count = needed(option.of.item, role);
+        const most = option.of.from ? open.length : Math.min(open.length, Math.floor((left.get(id) ?? 0) / count));
         for (let k = 0; k < most; k++) {
-          const cost = o.cost + (isTarget(i) ? SAME * FINE * (already + k) : 0);
-          if (full(row, cap, cost) || (k > 0 && o.of.from && !enoughOf(o.of, n * (k + 1), left))) break;
-          put(row, cap, { key: `${kind} ${id} ${k}`, cost, o });
+          const cost = option.cost + (isTarget(i) ? SAME * FINE * (already + k) : 0);
+          if (full(row, cap, cost) || (k > 0 && option.of.from && !enoughOf(option.of, count * (k + 1), left))) break;
+          put(row, cap, { key: `${kind} ${id} ${k}`, cost, o: option });
         }
       }
-      return row.map(({ key, cost, o }) => ({ j: column(key), cost, o }));
+      return row.map(({ key, cost, o: option }) => ({ j: column(key), cost, o: option }));
     });
     const costs = cells.map((row) => {
       const line = new Array<number>(columns.length).fill(NEVER);
@@ -364,13 +390,13 @@ export function choose(c: Choosing): Chosen {
     let done = 0;
     for (; done < open.length && bad === null; done++) {
       const i = open[done]!;
-      const o = list[done]!;
-      const strain = strained(i, o);
+      const option = list[done]!;
+      const strain = strained(i, option);
       if (strain) bad = open.includes(strain.a) ? strain.a : i;
-      else if (!enough(o, c.roles[i]!)) bad = i;
+      else if (!enough(option, choosing.roles[i]!)) bad = i;
       else {
-        chosen[i] = o;
-        take(i, o);
+        chosen[i] = option;
+        take(i, option);
         continue;
       }
       break;
@@ -400,54 +426,56 @@ export function choose(c: Choosing): Chosen {
       return;
     }
     const rest = open.filter((i) => i !== at);
-    const role = c.roles[at]!;
-    for (const o of options[at]!) {
-      if (cost + o.cost >= best.cost) break;
+    const role = choosing.roles[at]!;
+    for (const option of options[at]!) {
+      if (cost + option.cost >= best.cost) break;
       // One whole choice is always found, however small the cap.
       if (trials >= cap && best.cost < Number.POSITIVE_INFINITY) {
         cut = true;
         return;
       }
-      if (!enough(o, role) || !fits(at, o)) continue;
-      const more = o.of && isTarget(at) ? SAME * FINE * alikes(o.of.item.id) : 0;
-      chosen[at] = o;
-      take(at, o);
-      search(rest, cost + o.cost + more);
+      if (!enough(option, role) || !fits(at, option)) continue;
+      const more = option.of && isTarget(at) ? SAME * FINE * alikes(option.of.item.id) : 0;
+      chosen[at] = option;
+      take(at, option);
+      search(rest, cost + option.cost + more);
       give(at);
       chosen[at] = null;
     }
   };
   search(
-    c.roles.map((_, i) => i),
+    choosing.roles.map((_, i) => i),
     0,
   );
 
   // Put the best back, so that what is left speaks of it.
-  const made = best.chosen.map((o, i) => {
-    chosen[i] = o;
-    return o ? take(i, o) : 0;
+  const made = best.chosen.map((option, i) => {
+    chosen[i] = option;
+    return option ? take(i, option) : 0;
   });
   const picks: Pick[] = [];
   const unmet: Unmet[] = [];
-  c.roles.forEach((role, i) => {
-    const o = chosen[i]!;
-    if (!o.of) {
-      unmet.push({ role: role.id, optional: role.optional, why: whyNot(role, c, available) });
+  choosing.roles.forEach((role, i) => {
+    const option = chosen[i]!;
+    if (!option.of) {
+      unmet.push({ role: role.id, optional: role.optional, why: whyNot(role, choosing, available) });
       return;
     }
-    const { item } = o.of;
+    const { item } = option.of;
     give(i);
-    const others = options[i]!.filter((x) => x.of && x !== o && enough(x, role) && fits(i, x));
-    take(i, o);
+    const others = options[i]!.filter(
+      (eachOption) => eachOption.of && eachOption !== option && enough(eachOption, role) && fits(i, eachOption),
+    );
+    take(i, option);
     picks.push({
       role: role.id,
       item: item.id,
       count: needed(item, role),
-      why: own(c.fixed, role.id)
+      why: own(choosing.fixed, role.id)
         ? { key: "why.chosen", params: { item: item.id, as: role.as?.id ?? "" } }
-        : whyThis(o, role, options[i]!, whereOf(role, c)),
-      cautions: cautionsOfItem(item, c.indoors),
-      alternatives: others.slice(0, ALTERNATIVES).map((x) => x.of!.item.id),
+        : whyThis(option, role, options[i]!, whereOf(role, choosing)),
+      cautions: cautionsOfItem(item, choosing.indoors),
+      alternatives: others.slice(0, ALTERNATIVES).map((other) => other.of!.item.id),
       minutes: (item.made?.minutes ?? 0) * made[i]!,
     });
   });
@@ -456,24 +484,25 @@ export function choose(c: Choosing): Chosen {
 
 /** What goes into a small mouth, and rubber that bursts: away from under-fours. Metres. */
 const SWALLOWED = 0.045;
-const isSmall = (i: Item): boolean => Math.max(i.width, i.depth, i.height) <= SWALLOWED || i.id === "balloon";
+const isSmall = (item: Item): boolean =>
+  Math.max(item.width, item.depth, item.height) <= SWALLOWED || item.id === "balloon";
 
 /** What must be said with a thing. */
-export function cautionsOfItem(i: Item, indoors: boolean): Caution[] {
-  const out = new Set<Caution>(i.cautions);
-  if (isSmall(i)) out.add("smallParts");
-  if (i.ask) out.add("grownUpYes");
-  if (i.outdoorsOnly) out.add("outdoorsOnly");
+export function cautionsOfItem(item: Item, indoors: boolean): Caution[] {
+  const out = new Set<Caution>(item.cautions);
+  if (isSmall(item)) out.add("smallParts");
+  if (item.ask) out.add("grownUpYes");
+  if (item.outdoorsOnly) out.add("outdoorsOnly");
   if (!indoors) out.delete("outdoorsOnly");
   return [...out];
 }
 
-function whyThis(o: Option, role: Role, options: readonly Option[], at: Where): Pick["why"] {
-  const { item } = o.of!;
+function whyThis(option: Option, role: Role, options: readonly Option[], at: Where): Pick["why"] {
+  const { item } = option.of!;
   const { as } = role;
   const params = { item: item.id, as: as?.id ?? "" };
   if (!as || as.id === item.id) return { key: "why.designed", params };
-  if (options.filter((x) => x.of).length === 1) return { key: "why.only", params };
+  if (options.filter((eachOption) => eachOption.of).length === 1) return { key: "why.only", params };
   if (role.use === "send") {
     const nearSize = apart(item.width, as.width) < 0.15;
     const nearRun = Math.abs(propertyOf(item, "runOn", at)! - propertyOf(as, "runOn", at)!) < 0.25;
@@ -488,31 +517,35 @@ function whyThis(o: Option, role: Role, options: readonly Option[], at: Where): 
 }
 
 /** Why nothing is left for a role: nothing that serves, too few, a limit that knocks out what there is, or taken by the rest. */
-function whyNot(role: Role, c: Choosing, available: readonly Available[]): Unmet["why"] {
-  const serving = available.filter((a) => serves(a.item, role));
+function whyNot(role: Role, choosing: Choosing, available: readonly Available[]): Unmet["why"] {
+  const serving = available.filter((eachAvailable) => serves(eachAvailable.item, role));
   const params = { role: role.use, as: role.as?.id ?? "", count: role.count };
   if (serving.length === 0) return { key: "unmet.nothing", params };
-  const allowed = serving.filter((a) => !c.indoors || !a.item.outdoorsOnly);
+  const allowed = serving.filter((eachAvailable) => !choosing.indoors || !eachAvailable.item.outdoorsOnly);
   if (allowed.length === 0) return { key: "unmet.outdoors", params };
-  const at = whereOf(role, c);
-  const sensible = allowed.filter((a) => senselessIn(a.item, role, at, c.indoors) === null);
+  const at = whereOf(role, choosing);
+  const sensible = allowed.filter(
+    (eachAvailable) => senselessIn(eachAvailable.item, role, at, choosing.indoors) === null,
+  );
   if (sensible.length === 0) {
-    const rule = senselessIn(allowed[0]!.item, role, at, c.indoors)!;
+    const rule = senselessIn(allowed[0]!.item, role, at, choosing.indoors)!;
     return { key: `unmet.${rule}`, params };
   }
-  const limits = [...role.limits, ...houseLimits(role, c)];
-  const within = sensible.filter((a) => broken(a.item, limits, at).length === 0);
+  const limits = [...role.limits, ...houseLimits(role, choosing)];
+  const within = sensible.filter((eachAvailable) => broken(eachAvailable.item, limits, at).length === 0);
   if (within.length === 0) {
     const knocked = new Map<Property, number>();
-    for (const a of sensible)
-      for (const l of broken(a.item, limits, at)) knocked.set(l.property, (knocked.get(l.property) ?? 0) + 1);
+    for (const eachAvailable of sensible)
+      for (const l of broken(eachAvailable.item, limits, at))
+        knocked.set(l.property, (knocked.get(l.property) ?? 0) + 1);
     const [worst] = [...knocked].sort((a, b) => b[1] - a[1]);
-    const l = limits.find((x) => x.property === worst![0])!;
+    const l = limits.find((limit) => limit.property === worst![0])!;
     return {
       key: l.least !== undefined ? "unmet.least" : "unmet.most",
       params: { ...params, property: l.property, value: l.least ?? l.most! },
     };
   }
-  if (within.every((a) => a.most < needed(a.item, role))) return { key: "unmet.few", params };
+  if (within.every((eachAvailable) => eachAvailable.most < needed(eachAvailable.item, role)))
+    return { key: "unmet.few", params };
   return { key: "unmet.together", params };
 }

@@ -13,16 +13,16 @@ export interface Face {
   contents: number;
 }
 
-export function faceOf(i: Item): Face {
+export function faceOf(item: Item): Face {
   return {
-    item: i.id,
-    label: i.name,
-    width: Math.max(0.02, i.width),
-    height: Math.max(0.01, i.height),
-    ...(i.opening !== null && { opening: i.opening }),
-    ...(i.opening !== null && i.openingDepth && { openingDepth: i.openingDepth }),
-    ...(i.gap !== null && { gap: i.gap }),
-    mass: i.mass,
-    contents: i.contents ?? 0,
+    item: item.id,
+    label: item.name,
+    width: Math.max(0.02, item.width),
+    height: Math.max(0.01, item.height),
+    ...(item.opening !== null && { opening: item.opening }),
+    ...(item.opening !== null && item.openingDepth && { openingDepth: item.openingDepth }),
+    ...(item.gap !== null && { gap: item.gap }),
+    mass: item.mass,
+    contents: item.contents ?? 0,
   };
 }

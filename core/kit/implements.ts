@@ -72,11 +72,13 @@ export const BARE_HAND = "bareHand";
 export const implementUseOf = (action: Action, named: boolean): ImplementUse | null =>
   ALWAYS[action] ?? (named ? (WHERE_SAID[action] ?? KEEP_UP) : null);
 
-export const lengthOf = (i: Item): number => Math.max(i.width, i.depth, i.height);
+export const lengthOf = (item: Item): number => Math.max(item.width, item.depth, item.height);
 
 /** Whether a thing can be used so: long enough and not too long, light enough to be stopped, wide enough to meet a ball. */
-export function doesFor(i: Item, use: ImplementUse): boolean {
-  if (i.id === BARE_HAND) return use.bareHand;
-  const length = lengthOf(i);
-  return length >= use.length.least && length <= use.length.most && i.mass <= use.mostMass && i.width >= use.leastFace;
+export function doesFor(item: Item, use: ImplementUse): boolean {
+  if (item.id === BARE_HAND) return use.bareHand;
+  const length = lengthOf(item);
+  return (
+    length >= use.length.least && length <= use.length.most && item.mass <= use.mostMass && item.width >= use.leastFace
+  );
 }

@@ -9,36 +9,46 @@ export type Change =
   | { kind: "leaveOut"; role: string }
   | { kind: "thing"; item: string };
 
-const meets = (c: Choosing) => choose(c).unmet.every((u) => u.optional);
+const meets = (choosing: Choosing) => choose(choosing).unmet.every((unmet) => unmet.optional);
 /** Things a home might get or find are tried commonest first, at most so many. */
 const MAX_TRIED = 25;
 
 /** Every single change after which a home that could not do it can; the teacher's own first, then things to find. */
-export function minimalFixes(c: Choosing): Change[] {
+export function minimalFixes(choosing: Choosing): Change[] {
   const out: Change[] = [];
-  const missing = choose(c).unmet.filter((u) => !u.optional);
+  const missing = choose(choosing).unmet.filter((unmet) => !unmet.optional);
   for (const { role } of missing) {
-    const r = c.roles.find((x) => x.id === role)!;
-    const limits = [...new Set(r.limits.map((l) => l.property))];
+    const r = choosing.roles.find((eachRole) => eachRole.id === role)!;
+    const limits = [...new Set(r.limits.map((limit) => limit.property))];
     for (const property of limits) {
-      const roles = c.roles.map((x) =>
-        x.id === role ? { ...x, limits: x.limits.filter((l) => l.property !== property) } : x,
+      const roles = choosing.roles.map((eachRole) =>
+        eachRole.id === role
+          ? { ...eachRole, limits: eachRole.limits.filter((limit) => limit.property !== property) }
+          : eachRole,
       );
-      if (meets({ ...c, roles })) out.push({ kind: "limit", role, property });
+      if (meets({ ...choosing, roles })) out.push({ kind: "limit", role, property });
     }
-    if (r.use === "target" && c.roles.filter((x) => x.use === "target").length > 1) {
-      const roles = c.roles.filter((x) => x.id !== role);
-      if (meets({ ...c, roles, couplings: c.couplings.filter((k) => !endsOf(k).includes(role)) }))
+    if (r.use === "target" && choosing.roles.filter((eachRole) => eachRole.use === "target").length > 1) {
+      const roles = choosing.roles.filter((eachRole) => eachRole.id !== role);
+      if (
+        meets({
+          ...choosing,
+          roles,
+          couplings: choosing.couplings.filter((coupling) => !endsOf(coupling).includes(role)),
+        })
+      )
         out.push({ kind: "leaveOut", role });
     }
   }
-  const wanted = new Set(missing.map((u) => c.roles.find((r) => r.id === u.role)!.use));
-  const findable = c.items
-    .filter((i) => !i.always && !i.made && i.uses.some((u) => wanted.has(u)))
+  const wanted = new Set(missing.map((unmet) => choosing.roles.find((role) => role.id === unmet.role)!.use));
+  const findable = choosing.items
+    .filter((item) => !item.always && !item.made && item.uses.some((use) => wanted.has(use)))
     .sort((a: Item, b: Item) => b.homes - a.homes)
     .slice(0, MAX_TRIED);
-  for (const i of findable)
-    if (meets({ ...c, stock: { ...c.stock, [i.id]: (own(c.stock, i.id) ?? 0) + i.count } }))
-      out.push({ kind: "thing", item: i.id });
+  for (const item of findable)
+    if (
+      meets({ ...choosing, stock: { ...choosing.stock, [item.id]: (own(choosing.stock, item.id) ?? 0) + item.count } })
+    )
+      out.push({ kind: "thing", item: item.id });
   return out;
 }

@@ -40,25 +40,25 @@ const USUAL = { age: 8, metres: 2.5 };
 /** How something is sent there. */
 export const sendsAt = (at: Where): Sends => at.sends ?? { action: USUAL_ACTION[at.move], ...USUAL };
 
-function runOn(i: Item, at: Where): number {
+function runOn(item: Item, at: Where): number {
   const { action, age, metres } = sendsAt(at);
-  return runsOn(sendingOf(age, action, i, at.floor), metres);
+  return runsOn(sendingOf(age, action, item, at.floor), metres);
 }
 
 /** The value of a property of a thing there; null where the thing has no such property (no opening). */
-export function propertyOf(i: Item, p: Property, at: Where): number | null {
-  switch (p) {
+export function propertyOf(item: Item, path: Property, at: Where): number | null {
+  switch (path) {
     case "runOn":
-      return runOn(i, at);
+      return runOn(item, at);
     case "slides":
-      return slideKeeps(i.material, at.floor);
+      return slideKeeps(item.material, at.floor);
     case "breakable":
-      return i.breakable ? 1 : 0;
+      return item.breakable ? 1 : 0;
     case "ask":
-      return i.ask ? 1 : 0;
+      return item.ask ? 1 : 0;
     case "made":
-      return i.made?.minutes ?? 0;
+      return item.made?.minutes ?? 0;
     default:
-      return i[p];
+      return item[path];
   }
 }

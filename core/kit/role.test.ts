@@ -3,7 +3,7 @@ import { catalogue, catalogueItem } from "./catalogue.ts";
 import { propertyOf } from "./property.ts";
 import { askings, broken, limit, limitOf, wishOf, wordsOf } from "./role.ts";
 
-const ask = (id: string) => askings.find((a) => a.id === id)!;
+const ask = (id: string) => askings.find((asking) => asking.id === id)!;
 const boards = { floor: "boards", move: "ground" } as const;
 
 describe("what is asked of a role", () => {
@@ -55,19 +55,21 @@ describe("what is asked of a role", () => {
     expect(told({ property: "width", least: Number.NaN })).toContain("a limit must be a number");
   });
   it("offers words that let something through and keep something out, each on its own number", () => {
-    for (const a of askings) {
-      const use = a.for[0]!;
-      const list = catalogue.filter((i) => i.uses.includes(use));
-      const kept = list.filter((i) => broken(i, [{ property: a.property, [a.side]: a.value }], boards).length === 0);
-      expect(kept.length, a.id).toBeGreaterThan(0);
-      expect(kept.length, a.id).toBeLessThan(list.length);
+    for (const asking of askings) {
+      const use = asking.for[0]!;
+      const list = catalogue.filter((item) => item.uses.includes(use));
+      const kept = list.filter(
+        (item) => broken(item, [{ property: asking.property, [asking.side]: asking.value }], boards).length === 0,
+      );
+      expect(kept.length, asking.id).toBeGreaterThan(0);
+      expect(kept.length, asking.id).toBeLessThan(list.length);
     }
   });
   it("reads every property of every thing as a number, or as not there", () => {
-    for (const i of catalogue)
-      for (const a of askings) {
-        const v = propertyOf(i, a.property, boards);
-        expect(v === null || Number.isFinite(v), `${i.id} ${a.property}`).toBe(true);
+    for (const item of catalogue)
+      for (const asking of askings) {
+        const value = propertyOf(item, asking.property, boards);
+        expect(value === null || Number.isFinite(value), `${item.id} ${asking.property}`).toBe(true);
       }
     expect(propertyOf(catalogueItem("jarLid")!, "slides", { floor: "grass", move: "slide" })).toBeLessThan(0.3);
     expect(propertyOf(catalogueItem("book")!, "gap", boards)).toBeNull();

@@ -124,15 +124,15 @@ export const wordsOf = (all: readonly RoleWords[], role: string): RoleWords =>
   all.find((r) => r.role === role) ?? { role, limits: [], wishes: [] };
 /** The limit that stands behind some words. */
 export const limitOf = (words: RoleWords, ask: Asking): Limit | undefined =>
-  words.limits.find((l) => l.property === ask.property && l[ask.side] !== undefined);
+  words.limits.find((eachLimit) => eachLimit.property === ask.property && eachLimit[ask.side] !== undefined);
 /** The wish that stands behind some words: of several words about one property, those whose own number is nearest to it. */
 export function wishOf(words: RoleWords, ask: Asking, use: Use): Wish | undefined {
-  const wish = words.wishes.find((w) => w.property === ask.property);
+  const wish = words.wishes.find((eachWish) => eachWish.property === ask.property);
   if (!wish) return undefined;
-  const off = (x: Asking) => Math.abs(x.value - wish.toward);
+  const off = (asking: Asking) => Math.abs(asking.value - wish.toward);
   const meant = askings
-    .filter((x) => x.property === ask.property && x.for.includes(use))
-    .reduce((x, y) => (off(y) < off(x) ? y : x));
+    .filter((asking) => asking.property === ask.property && asking.for.includes(use))
+    .reduce((asking, y) => (off(y) < off(asking) ? y : asking));
   return meant.id === ask.id ? wish : undefined;
 }
 
@@ -169,10 +169,13 @@ export type Coupling =
   | { kind: "differs"; a: string; b: string };
 
 /** The limits that a thing breaks. */
-export function broken(i: Item, limits: readonly Limit[], at: Where): Limit[] {
-  return limits.filter((l) => {
-    const v = propertyOf(i, l.property, at);
-    if (v === null) return true;
-    return (l.least !== undefined && v < l.least - 1e-9) || (l.most !== undefined && v > l.most + 1e-9);
+export function broken(item: Item, limits: readonly Limit[], at: Where): Limit[] {
+  return limits.filter((eachLimit) => {
+    const value = propertyOf(item, eachLimit.property, at);
+    if (value === null) return true;
+    return (
+      (eachLimit.least !== undefined && value < eachLimit.least - 1e-9) ||
+      (eachLimit.most !== undefined && value > eachLimit.most + 1e-9)
+    );
   });
 }

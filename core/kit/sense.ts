@@ -41,22 +41,25 @@ const FLAT = 0.05;
 const HEAVY_METAL = 0.25;
 
 /** The rule that a thing breaks in a role, or null. */
-export function senseless(i: Item, role: Role, indoors: boolean): Sense | null {
+export function senseless(item: Item, role: Role, indoors: boolean): Sense | null {
   const { use } = role;
-  if (i.name !== "" && neverIn(i.name)) return "never";
-  if (i.breakable && (use === "target" || use === "blocker" || use === "send")) return "breakable";
-  if (use === "send" && indoors && role.move === "air" && i.softness < SOFT_TO_THROW) return "hardThrow";
-  if (use === "send" && role.sends?.action === "kick" && i.softness < SOFT_TO_KICK && (i.drag ?? 9) > A_BALL)
+  if (item.name !== "" && neverIn(item.name)) return "never";
+  if (item.breakable && (use === "target" || use === "blocker" || use === "send")) return "breakable";
+  if (use === "send" && indoors && role.move === "air" && item.softness < SOFT_TO_THROW) return "hardThrow";
+  if (use === "send" && role.sends?.action === "kick" && item.softness < SOFT_TO_KICK && (item.drag ?? 9) > A_BALL)
     return "hardKick";
-  if (use === "implement" && role.held && i.id !== role.as?.id && !doesFor(i, role.held)) return "notForThis";
+  if (use === "implement" && role.held && item.id !== role.as?.id && !doesFor(item, role.held)) return "notForThis";
   const rolled = role.move === "ground" || role.move === "slide";
-  if (use === "target" && rolled && role.upright && i.id !== role.as?.id && i.height < FLAT) return "flatRoll";
+  if (use === "target" && rolled && role.upright && item.id !== role.as?.id && item.height < FLAT) return "flatRoll";
   return null;
 }
 
 /** Whether something metal is too heavy to be knocked over there. `filling`: 0 to 1 of what it holds. */
-export const tooHeavyToFall = (i: Item, filling: number, floor: Floor, indoors: boolean): boolean =>
-  indoors && floor !== "carpet" && i.material === "metal" && i.mass + filling * (i.contents ?? 0) > HEAVY_METAL;
+export const tooHeavyToFall = (item: Item, filling: number, floor: Floor, indoors: boolean): boolean =>
+  indoors &&
+  floor !== "carpet" &&
+  item.material === "metal" &&
+  item.mass + filling * (item.contents ?? 0) > HEAVY_METAL;
 
 /** The straight way that an action with a big swing needs, metres; 0: none. Assumptions. */
 export const ROOM_FOR: Partial<Record<Action, number>> = {

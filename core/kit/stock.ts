@@ -8,21 +8,21 @@ export const DEFAULT_SHARE = 0.9;
 /** What a home is taken to have until somebody says: things that nine of ten homes have, as many as those tend to. */
 export function defaultStock(items: readonly Item[]): Stock {
   const out: Record<string, number> = {};
-  for (const i of items) if (!i.made && (i.homes >= DEFAULT_SHARE || i.always)) out[i.id] = i.count;
+  for (const item of items) if (!item.made && (item.homes >= DEFAULT_SHARE || item.always)) out[item.id] = item.count;
   return out;
 }
 
 /** What needs no kit at all: on every child, or part of every home. */
 export function noKitStock(items: readonly Item[]): Stock {
   const out: Record<string, number> = {};
-  for (const i of items) if (i.always) out[i.id] = i.count;
+  for (const item of items) if (item.always) out[item.id] = item.count;
   return out;
 }
 
 /** How many of each thing are there without making any. */
 export function readyIn(items: readonly Item[], stock: Stock): Map<string, number> {
   const out = new Map(Object.entries(stock));
-  for (const i of items) if (i.always) out.set(i.id, Math.max(out.get(i.id) ?? 0, i.count));
+  for (const item of items) if (item.always) out.set(item.id, Math.max(out.get(item.id) ?? 0, item.count));
   return out;
 }
 
@@ -40,32 +40,36 @@ export function availableFrom(items: readonly Item[], stock: Stock): Available[]
   const ready = readyIn(items, stock);
   const got = (id: string) => ready.get(id) ?? 0;
   const out: Available[] = [];
-  for (const i of items) {
-    const from = i.made?.tools.every((t) => got(t) > 0) ? i.made.from : null;
-    const more = from ? from.reduce((n, f) => Math.min(n, Math.floor(got(f.item) / f.count)), i.count) : 0;
-    const most = got(i.id) + more;
-    if (most > 0) out.push({ item: i, most, from: more > 0 ? from : null });
+  for (const item of items) {
+    const from = item.made?.tools.every((tool) => got(tool) > 0) ? item.made.from : null;
+    const more = from ? from.reduce((n, f) => Math.min(n, Math.floor(got(f.item) / f.count)), item.count) : 0;
+    const most = got(item.id) + more;
+    if (most > 0) out.push({ item: item, most, from: more > 0 ? from : null });
   }
   return out;
 }
 
 /** Whether so many of a thing are left, ready or to be made. */
-export function enoughOf(a: Available, count: number, left: ReadonlyMap<string, number>): boolean {
-  const made = count - Math.max(0, left.get(a.item.id) ?? 0);
+export function enoughOf(available: Available, count: number, left: ReadonlyMap<string, number>): boolean {
+  const made = count - Math.max(0, left.get(available.item.id) ?? 0);
   if (made <= 0) return true;
-  return a.from !== null && made <= a.item.count && a.from.every((f) => (left.get(f.item) ?? 0) >= f.count * made);
+  return (
+    available.from !== null &&
+    made <= available.item.count &&
+    available.from.every((f) => (left.get(f.item) ?? 0) >= f.count * made)
+  );
 }
 
 /** A number of one thing taken out of what is left: ready ones first, then what the rest are made of. Null where it is not there. */
 export function portionOf(
-  a: Available,
+  available: Available,
   count: number,
   left: ReadonlyMap<string, number>,
 ): { takes: readonly { id: string; count: number }[]; made: number } | null {
-  if (!enoughOf(a, count, left)) return null;
-  const ready = Math.min(count, Math.max(0, left.get(a.item.id) ?? 0));
+  if (!enoughOf(available, count, left)) return null;
+  const ready = Math.min(count, Math.max(0, left.get(available.item.id) ?? 0));
   const made = count - ready;
-  if (made === 0) return { takes: [{ id: a.item.id, count }], made };
-  const parts = a.from!.map((f) => ({ id: f.item, count: f.count * made }));
-  return { takes: ready > 0 ? [{ id: a.item.id, count: ready }, ...parts] : parts, made };
+  if (made === 0) return { takes: [{ id: available.item.id, count }], made };
+  const parts = available.from!.map((f) => ({ id: f.item, count: f.count * made }));
+  return { takes: ready > 0 ? [{ id: available.item.id, count: ready }, ...parts] : parts, made };
 }

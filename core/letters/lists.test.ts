@@ -4,13 +4,14 @@ import { opened, withParams } from "../formats/opened.ts";
 import { ALL_WORDS, BANDS, spelledBy, spells, WORD_LISTS } from "./lists.ts";
 
 it("has lists for three bands of readers, each its own, short and plain", () => {
-  expect(new Set(WORD_LISTS.map((l) => l.id)).size).toBe(WORD_LISTS.length);
-  for (const band of BANDS) expect(WORD_LISTS.filter((l) => l.band === band).length, band).toBeGreaterThanOrEqual(6);
-  for (const l of WORD_LISTS) {
-    expect(new Set(l.words).size, l.id).toBe(l.words.length);
-    for (const w of l.words) expect(w, l.id).toMatch(/^[a-z]{2,8}$/);
-    const longest = Math.max(...l.words.map((w) => w.length));
-    expect(longest, l.id).toBeLessThanOrEqual({ first: 4, next: 5, more: 8 }[l.band]);
+  expect(new Set(WORD_LISTS.map((wordList) => wordList.id)).size).toBe(WORD_LISTS.length);
+  for (const band of BANDS)
+    expect(WORD_LISTS.filter((wordList) => wordList.band === band).length, band).toBeGreaterThanOrEqual(6);
+  for (const wordList of WORD_LISTS) {
+    expect(new Set(wordList.words).size, wordList.id).toBe(wordList.words.length);
+    for (const word of wordList.words) expect(word, wordList.id).toMatch(/^[a-z]{2,8}$/);
+    const longest = Math.max(...wordList.words.map((word) => word.length));
+    expect(longest, wordList.id).toBeLessThanOrEqual({ first: 4, next: 5, more: 8 }[wordList.band]);
   }
 });
 
@@ -23,14 +24,14 @@ it("finds what a set of cards spells, each card once or stood up again", () => {
   expect(spelledBy(["s", "t", "o", "p"], false)).toEqual(["pot", "spot", "stop", "top"]);
   expect(spelledBy(["s", "t", "o", "p"], true, ["stop"])).toEqual(["pop", "pot", "spot", "top", "toss"]);
   // Every word of ours by brute force over the letters.
-  for (const w of ALL_WORDS) expect(spells([...w], w, false)).toBe(true);
+  for (const allWord of ALL_WORDS) expect(spells([...allWord], allWord, false)).toBe(true);
 });
 
 it("is offered in the Score station: a list is taken with the fewest cards that spell it", () => {
   const a = fromPattern("speller");
   const knob = opened(a)
     .knobs()
-    .find((k) => k.label === "knob.wordList")!;
+    .find((eachKnob) => eachKnob.label === "knob.wordList")!;
   expect(knob.kind === "choice" && knob.options.length).toBeGreaterThan(15);
   if (knob.kind !== "choice") return;
   for (const { value, label } of knob.options) {

@@ -41,20 +41,20 @@ export const WORD_LISTS: readonly WordList[] = [
   list("numbers-1", "numbers", "next", "one ten nine net"),
 ];
 /** All words of the lists, each once. */
-export const ALL_WORDS: readonly string[] = [...new Set(WORD_LISTS.flatMap((l) => l.words))].sort();
+export const ALL_WORDS: readonly string[] = [...new Set(WORD_LISTS.flatMap((wordList) => wordList.words))].sort();
 
 /** Whether cards spell a word, each used once: `reuse` where a card is stood up again at once. */
 export function spells(cards: readonly string[], word: string, reuse: boolean): boolean {
   const left = new Map<string, number>();
-  for (const c of cards) left.set(c, (left.get(c) ?? 0) + 1);
+  for (const card of cards) left.set(card, (left.get(card) ?? 0) + 1);
   // Longer cards first, then what is left of the word.
   const go = (rest: string): boolean => {
     if (rest === "") return true;
-    for (const [card, n] of left) {
-      if (n === 0 || card === "" || !rest.startsWith(card)) continue;
-      if (!reuse) left.set(card, n - 1);
+    for (const [card, count] of left) {
+      if (count === 0 || card === "" || !rest.startsWith(card)) continue;
+      if (!reuse) left.set(card, count - 1);
       const done = go(rest.slice(card.length));
-      if (!reuse) left.set(card, n);
+      if (!reuse) left.set(card, count);
       if (done) return true;
     }
     return false;
@@ -63,4 +63,4 @@ export function spells(cards: readonly string[], word: string, reuse: boolean): 
 }
 /** The words of our lists that a set of cards spells, in the order of the alphabet, without those of `but`. */
 export const spelledBy = (cards: readonly string[], reuse: boolean, but: readonly string[] = []): string[] =>
-  ALL_WORDS.filter((w) => !but.includes(w) && spells(cards, w, reuse));
+  ALL_WORDS.filter((allWord) => !but.includes(allWord) && spells(cards, allWord, reuse));

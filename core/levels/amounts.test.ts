@@ -11,12 +11,13 @@ import { nextWeek } from "./next-week.ts";
 
 const climb = fromPattern("climb");
 const alone = { players: 1, mode: "alone", seed: 1 } as const;
-const values = (list: ReturnType<typeof proposeAmount>) => list.map((l) => l.setting.settings[0]?.value ?? "drawn");
+const values = (list: ReturnType<typeof proposeAmount>) =>
+  list.map((level) => level.setting.settings[0]?.value ?? "drawn");
 const byEnd = (list: ReturnType<typeof proposeAmount>) => ({
   of: "end" as const,
   low: 0.6,
   high: 0.8,
-  list: list.map((l) => l.setting),
+  list: list.map((level) => level.setting),
   up: 2,
   down: 1,
 });
@@ -26,11 +27,13 @@ describe("levels of one number", () => {
   it("are evenly spaced by how often the end is reached, as the forecast itself says of each", () => {
     const meant = spaced({ low: 0.6, high: 0.8 }, 5);
     expect(found.length).toBeGreaterThanOrEqual(3);
-    for (const l of found) {
-      expect(meant).toContain(l.meant);
-      expect(Math.abs(l.rate - l.meant)).toBeLessThan(0.05);
-      const f = forecastActivity(atLevel(climb, l.setting), [{ age: 7 }], alone, "middle", { method: "exact" });
-      expect(f.sides[0]!.finish).toBeCloseTo(l.rate, 9);
+    for (const level of found) {
+      expect(meant).toContain(level.meant);
+      expect(Math.abs(level.rate - level.meant)).toBeLessThan(0.05);
+      const forecast = forecastActivity(atLevel(climb, level.setting), [{ age: 7 }], alone, "middle", {
+        method: "exact",
+      });
+      expect(forecast.sides[0]!.finish).toBeCloseTo(level.rate, 9);
     }
     // Fewer sends for the same ladder are harder.
     const sends = values(found) as number[];
@@ -39,16 +42,18 @@ describe("levels of one number", () => {
   });
   it("are the nearest that there are: no value between comes nearer to what was meant", () => {
     const off = (rate: number, meant: number) => Math.abs(logit(rate) - logit(meant));
-    for (const l of found)
+    for (const level of found)
       for (let tries = 8; tries <= 20; tries++) {
         const [[rate]] = endsOn(
           climb,
           [{ ...AS_DRAWN, settings: [{ field: "params.tries", value: tries }] }],
           [{ age: 7 }],
         ) as [[number]];
-        const nearest = found.reduce((b, x) => (off(x.rate, l.meant) < off(b.rate, l.meant) ? x : b));
-        if (Math.abs(nearest.rate - l.meant) >= 0.02)
-          expect(off(rate, l.meant)).toBeGreaterThanOrEqual(off(nearest.rate, l.meant) - 1e-9);
+        const nearest = found.reduce((eachLevel, x) =>
+          off(x.rate, level.meant) < off(eachLevel.rate, level.meant) ? x : eachLevel,
+        );
+        if (Math.abs(nearest.rate - level.meant) >= 0.02)
+          expect(off(rate, level.meant)).toBeGreaterThanOrEqual(off(nearest.rate, level.meant) - 1e-9);
       }
   });
   it("go the other way where more is harder, and are as few as differ", () => {
@@ -67,7 +72,7 @@ describe("levels of one number", () => {
   });
   it("tell how far they are, and can be given up", () => {
     const seen: number[] = [];
-    const count = (n: number) => seen.push(n);
+    const count = (givenCount: number) => seen.push(givenCount);
     proposeAmount(climb, { age: 7 }, "params.tries", { count: 3 }, { seen: count });
     expect(seen).toEqual(seen.map((_, i) => i + 1));
     expect(() => proposeAmount(climb, { age: 7 }, "params.tries", {}, { stop: () => true })).toThrow(ForecastStopped);

@@ -21,10 +21,11 @@ export type Amount = Extract<ReturnType<typeof settable>[number], { kind: "numbe
 const ALIKE = 0.01;
 /** So near to what was meant is near enough. */
 const NEAR_ENOUGH = 0.02;
-const clamped = (p: number) => logit(Math.min(0.99, Math.max(0.01, p)));
+const clamped = (chance: number) => logit(Math.min(0.99, Math.max(0.01, chance)));
 
 /** The numbers of a game by which its end may be nearer or farther: seconds, counts, sends, how many targets. */
-export const amountsOf = (a: Activity): Amount[] => settable(a).filter((k): k is Amount => k.kind === "number");
+export const amountsOf = (activity: Activity): Amount[] =>
+  settable(activity).filter((eachSettable): eachSettable is Amount => eachSettable.kind === "number");
 
 /**
  * Settings of one number of a game, evenly spaced in log-odds by how often somebody reaches its end, the easiest first; each with the share that was
@@ -32,15 +33,15 @@ export const amountsOf = (a: Activity): Amount[] => settable(a).filter((k): k is
  * where no two values lie so near; none where the number changes nothing of it. `seen` is told after every value; `stop` as in `endIn`.
  */
 export function proposeAmount(
-  a: Activity,
+  activity: Activity,
   who: Who,
   field: string,
   { corridor = CORRIDOR, count = USUAL_LEVELS }: { corridor?: { low: number; high: number }; count?: number } = {},
   { seen = () => undefined, stop = () => false }: { seen?: (values: number) => void; stop?: () => boolean } = {},
 ): Level[] {
-  const k = amountsOf(a).find((x) => fieldOf(x) === field);
+  const k = amountsOf(activity).find((x) => fieldOf(x) === field);
   if (!k) return [];
-  const drawn = setTo(k, { params: a.pattern.params, match: a.match });
+  const drawn = setTo(k, { params: activity.pattern.params, match: activity.match });
   const last = Math.round((k.most - k.least) / k.step);
   const valueAt = (i: number) => Math.round((k.least + i * k.step) * 1e6) / 1e6;
   const settingAt = (i: number): LevelSetting => {
@@ -51,7 +52,7 @@ export function proposeAmount(
   const shareAt = (i: number): number | null => {
     let share = known.get(i);
     if (share === undefined) {
-      const on = atLevel({ ...a, levels: null }, settingAt(i));
+      const on = atLevel({ ...activity, levels: null }, settingAt(i));
       share = parseActivity(on).ok ? endIn(on, who, null, stop) : null;
       known.set(i, share);
       seen(known.size);
@@ -92,8 +93,11 @@ export function proposeAmount(
 
 /** The share of goes that reach the end on each level, for each of some people. */
 export const endsOn = (
-  a: Activity,
+  activity: Activity,
   list: readonly LevelSetting[],
   people: readonly Who[],
   stop?: () => boolean,
-): number[][] => list.map((s) => people.map((who) => endIn(atLevel({ ...a, levels: null }, s), who, selfAt(s), stop)));
+): number[][] =>
+  list.map((setting) =>
+    people.map((who) => endIn(atLevel({ ...activity, levels: null }, setting), who, selfAt(setting), stop)),
+  );

@@ -15,7 +15,7 @@ const graphOf = memoizeByIdentity((_: Activity) => new Graph());
 
 /** The share of goes, played alone, that reach the end: the top, the total, all that there is to do; 0 to 1. `stop`: asked now and then; `ForecastStopped` once it says true. */
 export function endIn(
-  a: Activity,
+  activity: Activity,
   who: Who,
   self: Omit<Role, "role"> | null = null,
   stop: () => boolean = () => false,
@@ -29,7 +29,7 @@ export function endIn(
     untimed: true,
     stop,
     // Points to begin with are part of a state.
-    ...(!self?.head && { graph: graphOf(a) }),
+    ...(!self?.head && { graph: graphOf(activity) }),
   };
-  return forecastActivity(a, [who], setup, "middle", more).sides[0]!.finish;
+  return forecastActivity(activity, [who], setup, "middle", more).sides[0]!.finish;
 }

@@ -12,16 +12,16 @@ export interface Settled {
  */
 export function settles(rates: readonly number[], up: number, down: number): Settled {
   const { each, states, after } = ladderOf(rates.length, up, down);
-  const n = states;
-  const moves = Array.from({ length: n }, () => new Map<number, number>());
-  const add = (from: number, to: number, p: number) => moves[from]!.set(to, (moves[from]!.get(to) ?? 0) + p);
-  for (let from = 0; from < n; from++) {
-    const p = rates[Math.floor(from / each)]!;
-    add(from, after(from, true), p);
-    add(from, after(from, false), 1 - p);
+  const count = states;
+  const moves = Array.from({ length: count }, () => new Map<number, number>());
+  const add = (from: number, to: number, chance: number) => moves[from]!.set(to, (moves[from]!.get(to) ?? 0) + chance);
+  for (let from = 0; from < count; from++) {
+    const chance = rates[Math.floor(from / each)]!;
+    add(from, after(from, true), chance);
+    add(from, after(from, false), 1 - chance);
   }
-  const pi = stationary(moves, n);
-  const shares = rates.map((_, level) => pi.slice(level * each, (level + 1) * each).reduce((a, b) => a + b, 0));
+  const pi = stationary(moves, count);
+  const shares = rates.map((_, level) => pi.slice(level * each, (level + 1) * each).reduce((sum, b) => sum + b, 0));
   return { shares, rate: shares.reduce((sum, s, i) => sum + s * rates[i]!, 0) };
 }
 
@@ -72,15 +72,15 @@ export function sendsUntil(
     for (let made = 0; made < turns; made++)
       for (let way = 0; way < 3; way++)
         for (let from = 0; from < states; from++) {
-          const p = now[at(from, way, made)]!;
-          if (p === 0) continue;
+          const chance = now[at(from, way, made)]!;
+          if (chance === 0) continue;
           const level = Math.floor(from / each);
           for (const hit of [true, false]) {
             const to = after(from, hit);
             const step = Math.sign(Math.floor(to / each) - level);
             const goes = step === 0 ? way : step > 0 ? 1 : 2;
             const turned = made + Number(way !== 0 && goes !== way);
-            const share = p * (hit ? rates[level]! : 1 - rates[level]!);
+            const share = chance * (hit ? rates[level]! : 1 - rates[level]!);
             if (turned === turns) left -= share;
             else next[at(to, goes, turned)]! += share;
           }
@@ -91,18 +91,18 @@ export function sendsUntil(
 }
 
 /** The stationary distribution by Gaussian elimination without division by small differences (Grassmann, Taksar and Heyman, 1985). */
-function stationary(moves: readonly ReadonlyMap<number, number>[], n: number): number[] {
-  const p = moves.map((row) => Array.from({ length: n }, (_, j) => row.get(j) ?? 0));
-  for (let k = n - 1; k > 0; k--) {
-    const out = p[k]!.slice(0, k).reduce((a, b) => a + b, 0);
+function stationary(moves: readonly ReadonlyMap<number, number>[], count: number): number[] {
+  const p = moves.map((row) => Array.from({ length: count }, (_, j) => row.get(j) ?? 0));
+  for (let k = count - 1; k > 0; k--) {
+    const out = p[k]!.slice(0, k).reduce((eachSum, b) => eachSum + b, 0);
     for (let i = 0; i < k; i++) {
       p[i]![k]! = out > 0 ? p[i]![k]! / out : 0;
       for (let j = 0; j < k; j++) p[i]![j]! += p[i]![k]! * p[k]![j]!;
     }
   }
-  const pi = new Array<number>(n).fill(0);
+  const pi = new Array<number>(count).fill(0);
   pi[0] = 1;
-  for (let k = 1; k < n; k++) for (let i = 0; i < k; i++) pi[k]! += pi[i]! * p[i]![k]!;
-  const sum = pi.reduce((a, b) => a + b, 0);
+  for (let k = 1; k < count; k++) for (let i = 0; i < k; i++) pi[k]! += pi[i]! * p[i]![k]!;
+  const sum = pi.reduce((eachSum, b) => eachSum + b, 0);
   return pi.map((x) => x / sum);
 }

@@ -5,7 +5,7 @@ import { replay } from "../referee/referee.ts";
 import { levelPromptOf } from "./level-prompt.ts";
 import { AS_DRAWN, onLevel } from "./levels.ts";
 
-const line = (n: number) => ({ ...AS_DRAWN, line: n });
+const line = (count: number) => ({ ...AS_DRAWN, line: count });
 const levels = { low: 0.6, high: 0.8, list: [line(-0.5), line(0), line(0.5)], up: 3, down: 2 };
 const climb = { ...fromPattern("climb"), levels };
 const on = onLevel(climb, 1);
@@ -15,7 +15,7 @@ const told = (...events: object[]) => {
   expect(refused).toBeNull();
   return levelPromptOf(play, levels);
 };
-const hit = (n: number) => ({ kind: "send", hit: `t${n}` });
+const hit = (count: number) => ({ kind: "send", hit: `t${count}` });
 const miss = { kind: "send", hit: null };
 
 describe("up and down while playing", () => {

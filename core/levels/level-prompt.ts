@@ -8,10 +8,10 @@ import { USUAL_TURNS } from "./ladder.ts";
 /** How often somebody's lines have turned round: from harder to easier, or from easier to harder. */
 function turnsOf(play: Play, player: number): number {
   let [at, way, turns] = [0, 0, 0];
-  for (const { event: e } of play.standing) {
-    if (e.kind !== "set" || e.field !== LINE_FIELD || (e.by ?? 0) !== player) continue;
-    const goes = Math.sign(Number(e.value) - at);
-    at = Number(e.value);
+  for (const { event } of play.standing) {
+    if (event.kind !== "set" || event.field !== LINE_FIELD || (event.by ?? 0) !== player) continue;
+    const goes = Math.sign(Number(event.value) - at);
+    at = Number(event.value);
     if (goes === 0) continue;
     if (way !== 0 && goes !== way) turns++;
     way = goes;
@@ -39,7 +39,9 @@ export function levelPromptOf(
     if (event.kind !== "send" || event.foot) continue;
     const before = play.standing[i - 1]?.after ?? play.begin;
     if (play.game.turn(before).player !== player) continue;
-    const ask = mainAsks(play.game.asks(before)).find((a) => a.kind === "send" && a.player === player);
+    const ask = mainAsks(play.game.asks(before)).find(
+      (mainAsk) => mainAsk.kind === "send" && mainAsk.player === player,
+    );
     if (ask?.kind !== "send") continue;
     const counted = brings(ask, event);
     if (hit !== null && counted !== hit) break;

@@ -32,10 +32,10 @@ describe("levels that differ", () => {
   it.each(patternNames)("%s: no two are set alike, or hardly differ, and what would let them differ does", (name) => {
     const a = fromPattern(name);
     const list = proposeLevels(a, { age: 7 }, { count: 5 });
-    const set = list.map((l) => JSON.stringify(l.setting));
+    const set = list.map((level) => JSON.stringify(level.setting));
     expect(new Set(set).size).toBe(list.length);
-    for (const [i, l] of list.entries())
-      if (i > 0) expect(Math.abs(list[i - 1]!.rate - l.rate)).toBeGreaterThan(0.0149);
+    for (const [i, level] of list.entries())
+      if (i > 0) expect(Math.abs(list[i - 1]!.rate - level.rate)).toBeGreaterThan(0.0149);
     if (list.length > 1) return;
     const lets = wouldDiffer(a, { age: 7 }, { count: 5 });
     if (lets) expect(proposeLevels(a, { age: 7 }, { knobs: [...USUAL_KNOBS, lets] }).length).toBeGreaterThan(1);
@@ -47,8 +47,11 @@ describe("levels that differ", () => {
       ...climb,
       pattern: { ...climb.pattern, params: { ...(climb.pattern.params as object), tries: null } as never },
     };
-    const f = forecastActivity(open, [{ age: 7 }], { players: 1, mode: "alone", seed: 1 }, "middle");
-    expect(rateAt(open, AS_DRAWN, { age: 7 })).toBeCloseTo(mean(f.sides[0]!.stage) / mean(f.sides[0]!.sends), 6);
+    const forecast = forecastActivity(open, [{ age: 7 }], { players: 1, mode: "alone", seed: 1 }, "middle");
+    expect(rateAt(open, AS_DRAWN, { age: 7 })).toBeCloseTo(
+      mean(forecast.sides[0]!.stage) / mean(forecast.sides[0]!.sends),
+      6,
+    );
     // Of pins it is how often any falls.
     const pins = fromPattern("pins");
     const first = { ...(pins.pattern.params as object), rolls: 1, frames: 1, points: 1, bonus: 0 } as never;
@@ -152,21 +155,22 @@ describe("levels", () => {
       { targets: ["bucket", "bottle", "cerealBox"], things: ["balloon", "softBall"] },
     );
     expect(list).toHaveLength(5);
-    for (const [i, l] of list.entries()) {
-      expect(rateAt(climb, l.setting, { age: 7 })).toBeCloseTo(l.rate, 9);
-      if (i > 0) expect(l.rate).toBeLessThanOrEqual(list[i - 1]!.rate + 1e-9);
-      for (const p of opened(atLevel(climb, l.setting)).pegs)
-        expect(p.distance).toBeLessThanOrEqual(climb.space.length);
+    for (const [i, level] of list.entries()) {
+      expect(rateAt(climb, level.setting, { age: 7 })).toBeCloseTo(level.rate, 9);
+      if (i > 0) expect(level.rate).toBeLessThanOrEqual(list[i - 1]!.rate + 1e-9);
+      for (const peg of opened(atLevel(climb, level.setting)).pegs)
+        expect(peg.distance).toBeLessThanOrEqual(climb.space.length);
     }
   });
   it.each(patternNames)("%s: can be asked for in every game, and give documents that can be read", (name) => {
     const a = fromPattern(name);
     const list = proposeLevels(a, { age: 8 }, { count: 3, things: ["balloon"] });
     expect(list.length).toBeLessThanOrEqual(3);
-    for (const l of list) expect(activity.safeParse(atLevel(a, l.setting)).success, JSON.stringify(l)).toBe(true);
+    for (const level of list)
+      expect(activity.safeParse(atLevel(a, level.setting)).success, JSON.stringify(level)).toBe(true);
   });
   it("a child gets the one that suits it: a surer one a harder level", () => {
-    const list = proposeLevels(climb, { age: 7 }).map((l) => l.setting);
+    const list = proposeLevels(climb, { age: 7 }).map((proposeLevel) => proposeLevel.setting);
     const a = { ...climb, levels: { low: 0.6, high: 0.8, list, up: 2, down: 1 } };
     const of = (multiplier: number) => levelFor(a, { age: 7, multiplier })!.level;
     expect(of(0.6)).toBeGreaterThanOrEqual(of(1.1));
@@ -180,7 +184,7 @@ describe("levels", () => {
     expect(rateAt(climb, { ...AS_DRAWN, hand: "other" }, { age: 7 })!).toBeLessThan(drawn);
     expect(selfAt({ ...AS_DRAWN, posture: "kneeling" })).toEqual({ posture: "kneeling" });
     const tally = fromPattern("tally");
-    const [bounce] = settable(tally).filter((k) => k.path.at(-1) === "bounce");
+    const [bounce] = settable(tally).filter((eachSettable) => eachSettable.path.at(-1) === "bounce");
     expect(bounce).toBeDefined();
     const set = { ...AS_DRAWN, settings: [{ field: fieldOf(bounce!), value: true }] };
     expect(rateAt(tally, set, { age: 8 })!).toBeGreaterThan(rateAt(tally, AS_DRAWN, { age: 8 })!);
@@ -191,7 +195,9 @@ describe("levels", () => {
       proposeLevels(easy, { age: 7 }, { knobs, things: ["balloon", "softBall"], corridor: { low: 0.2, high: 0.6 } });
     const turned = (list: ReturnType<typeof only>) =>
       new Set(
-        list.flatMap(({ setting }) => Object.entries(setting).flatMap(([k, v]) => (v && `${v}` !== "" ? [k] : []))),
+        list.flatMap(({ setting }) =>
+          Object.entries(setting).flatMap(([key, value]) => (value && `${value}` !== "" ? [key] : [])),
+        ),
       );
     for (const [knob, field] of [
       ["hand", "hand"],
@@ -199,16 +205,18 @@ describe("levels", () => {
       ["posture", "posture"],
     ] as const)
       expect(
-        [...turned(only([knob]))].every((k) => k === field),
+        [...turned(only([knob]))].every((key) => key === field),
         knob,
       ).toBe(true);
-    expect(otherActions(fromPattern("board")).every((x) => x !== fromPattern("board").aim.action)).toBe(true);
+    expect(
+      otherActions(fromPattern("board")).every((otherAction) => otherAction !== fromPattern("board").aim.action),
+    ).toBe(true);
   });
   it("of a document name the level and the field that cannot be", () => {
     const bad = (more: object) => {
       const list = [AS_DRAWN, { ...AS_DRAWN, ...more }];
       const told = activity.safeParse({ ...climb, levels: { low: 0.6, high: 0.8, list, up: 2, down: 1 } });
-      return told.success ? "" : told.error.issues.map((i) => i.message).join();
+      return told.success ? "" : told.error.issues.map((issue) => issue.message).join();
     };
     expect(bad({ settings: [{ field: "params.nothing", value: 3 }] })).toContain(
       "level 2: this game has no params.nothing",
@@ -248,7 +256,7 @@ describe("levels", () => {
     const speller = fromPattern("speller");
     const params = { ...(speller.pattern.params as object), list: "sun, sand, and, sad, dad, nun, us, add" };
     const words = activity.parse({ ...speller, pattern: { ...speller.pattern, params } });
-    const graded = gradesOf(words).map(([s]) => String(s!.value).split(", "));
+    const graded = gradesOf(words).map(([setting]) => String(setting!.value).split(", "));
     expect(graded[0]).toContain("us");
     expect(graded[graded.length - 1]).toContain("sand");
     for (const list of graded) expect(list).toHaveLength(4);
@@ -257,21 +265,23 @@ describe("levels", () => {
       [words, 3],
       [square, 4],
     ] as const) {
-      const list = proposeLevels(a, { age: 8 }, { knobs: ["game"], count }).map((l) => l.setting);
+      const list = proposeLevels(a, { age: 8 }, { knobs: ["game"], count }).map((proposeLevel) => proposeLevel.setting);
       const on = { ...a, levels: { ...CORRIDOR, list, up: 2, down: 1 } };
       expect(activity.safeParse(on).error?.issues ?? []).toEqual([]);
-      for (const [i, s] of list.entries())
-        expect(activity.safeParse({ ...onLevel(on, i) }).success, String(s)).toBe(true);
+      for (const [i, setting] of list.entries())
+        expect(activity.safeParse({ ...onLevel(on, i) }).success, String(setting)).toBe(true);
     }
-    const trips = proposeLevels(square, { age: 8 }, { knobs: ["game"], count: 4 }).map((l) => l.setting);
-    expect(trips.map((s) => s.settings[0]!.value)).toEqual([1, 3, 4, 6]);
+    const trips = proposeLevels(square, { age: 8 }, { knobs: ["game"], count: 4 }).map(
+      (proposeLevel) => proposeLevel.setting,
+    );
+    expect(trips.map((trip) => trip.settings[0]!.value)).toEqual([1, 3, 4, 6]);
     const on = { ...square, levels: { ...CORRIDOR, list: trips, up: 2, down: 1 } };
     const { from, to } = square.ages;
     expect([from, to, to + 3].map((age) => levelFor(on, { age })!.level)).toEqual([0, 3, 3]);
     // A letter that lies farther counts as often as it is asked for.
     const near = { ...words, pattern: { ...words.pattern, params: { ...params, list: "us" } } } as typeof words;
     const cards = (near.pattern.params as { cards: { text: string; distance: number }[] }).cards;
-    const moved = cards.map((c) => (c.text === "d" ? { ...c, distance: 5 } : c));
+    const moved = cards.map((card) => (card.text === "d" ? { ...card, distance: 5 } : card));
     const far = {
       ...near,
       pattern: { ...near.pattern, params: { ...params, list: "us", cards: moved } },
@@ -279,6 +289,8 @@ describe("levels", () => {
     expect(rateAt(far, AS_DRAWN, { age: 8 })).toBeCloseTo(rateAt(near, AS_DRAWN, { age: 8 })!, 1);
     const no = { ...CORRIDOR, list: [AS_DRAWN, { ...AS_DRAWN, settings: [{ field: "params.list", value: "zoo" }] }] };
     const bad = activity.safeParse({ ...words, levels: { ...no, up: 1, down: 1 } });
-    expect(bad.error?.issues.map((x) => x.message)).toEqual(['level 2: params.list cannot be "zoo" in this game']);
+    expect(bad.error?.issues.map((issue) => issue.message)).toEqual([
+      'level 2: params.list cannot be "zoo" in this game',
+    ]);
   });
 });

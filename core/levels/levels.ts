@@ -47,9 +47,9 @@ const NEAREST = 0.5;
 const MAX_TRIED = 6;
 
 /** Whether what counts in a game is touches kept up, catches or tasks, told one by one, and nothing is thrown at anything. */
-export const countsTouches = (a: Activity): boolean => {
-  const { probes } = opened(a);
-  return probes.length > 0 && probes.every((p) => p.ask.kind === "count");
+export const countsTouches = (activity: Activity): boolean => {
+  const { probes } = opened(activity);
+  return probes.length > 0 && probes.every((probe) => probe.ask.kind === "count");
 };
 
 export interface Level {
@@ -60,33 +60,36 @@ export interface Level {
 }
 
 /** The same activity on a level: set otherwise, moved, sent another way or with another thing, at another target. What does not fit any more is left as it was. */
-export function atLevel(a: Activity, s: LevelSetting): Activity {
-  let now = s.settings.length > 0 ? adjusted(a, s.settings) : a;
-  if (s.action) now = { ...now, aim: { ...now.aim, action: s.action } };
-  if (s.thing && thing(a.kit, s.thing)) now = { ...now, kit: { ...now.kit, send: s.thing } };
-  const is = s.target ? thing(a.kit, s.target) : undefined;
+export function atLevel(activity: Activity, setting: LevelSetting): Activity {
+  let now = setting.settings.length > 0 ? adjusted(activity, setting.settings) : activity;
+  if (setting.action) now = { ...now, aim: { ...now.aim, action: setting.action } };
+  if (setting.thing && thing(activity.kit, setting.thing)) now = { ...now, kit: { ...now.kit, send: setting.thing } };
+  const is = setting.target ? thing(activity.kit, setting.target) : undefined;
   if (is) for (const peg of opened(now).pegs) if (peg.kind === "target") now = opened(now).swap(peg.id, faceOf(is));
-  return s.line === 0 ? now : shifted(now, s.line);
+  return setting.line === 0 ? now : shifted(now, setting.line);
 }
 /** How somebody plays on a level beside the game itself: with the other hand, kneeling or sitting; null: as everybody. */
-export const selfAt = (s: LevelSetting): Omit<Role, "role"> | null =>
-  s.hand || s.posture ? { ...(s.hand && { otherHand: true }), ...(s.posture && { posture: s.posture }) } : null;
+export const selfAt = (setting: LevelSetting): Omit<Role, "role"> | null =>
+  setting.hand || setting.posture
+    ? { ...(setting.hand && { otherHand: true }), ...(setting.posture && { posture: setting.posture }) }
+    : null;
 /** The share of sends that count for somebody who needs something, with what it needs. */
 export function rateWith(
-  a: Activity,
+  activity: Activity,
   who: Who,
   self: Omit<Role, "role"> | null,
   supports: readonly Support[],
-  share: (a: Activity, who: Who, self: Omit<Role, "role"> | null) => number | null = rateIn,
+  share: (givenActivity: Activity, who: Who, self: Omit<Role, "role"> | null) => number | null = rateIn,
 ): number | null {
-  if (supports.length === 0) return share(a, who, self);
-  const s = supportFor(a, supports, who, self);
-  return share(s.activity, who, self || s.self ? { ...self, ...s.self } : null);
+  if (supports.length === 0) return share(activity, who, self);
+  const support = supportFor(activity, supports, who, self);
+  return share(support.activity, who, self || support.self ? { ...self, ...support.self } : null);
 }
 /** What the corridor of some levels is a share of: sends that count, or goes that reach the end. */
 export const shareOf = ({ of }: Pick<Levels, "of">): typeof rateIn => (of === "end" ? endIn : rateIn);
 /** The share of sends that count on a level. */
-export const rateAt = (a: Activity, s: LevelSetting, who: Who): number | null => rateIn(atLevel(a, s), who, selfAt(s));
+export const rateAt = (activity: Activity, setting: LevelSetting, who: Who): number | null =>
+  rateIn(atLevel(activity, setting), who, selfAt(setting));
 
 /** Shares evenly spaced in log-odds over a corridor, the easiest first. */
 export function spaced({ low, high }: { low: number; high: number }, count: number): number[] {
@@ -96,79 +99,83 @@ export function spaced({ low, high }: { low: number; high: number }, count: numb
 }
 
 /** Things that could be sent instead, commonest first; and that could stand there instead. */
-function others(a: Activity, list: readonly string[], is: string): string[] {
-  return list.filter((id) => id !== is && thing(a.kit, id)).slice(0, MAX_TRIED);
+function others(activity: Activity, list: readonly string[], is: string): string[] {
+  return list.filter((id) => id !== is && thing(activity.kit, id)).slice(0, MAX_TRIED);
 }
 
 /** Of a school's list the things that most homes have, so many. */
 const MAX_OFFERED = 8;
 /** What of a list may be tried for a level: the commonest that can be sent so, and the commonest that can be aimed at. */
-export function offered(a: Activity, list: readonly Item[]): { things: string[]; targets: string[] } {
-  const { travel } = actionFacts[a.aim.action];
+export function offered(activity: Activity, list: readonly Item[]): { things: string[]; targets: string[] } {
+  const { travel } = actionFacts[activity.aim.action];
   const common = (of: readonly Item[]) =>
     [...of]
       .sort((x, y) => y.homes - x.homes)
       .slice(0, MAX_OFFERED)
-      .map((i) => i.id);
+      .map((item) => item.id);
   return {
-    things: common(list.filter((i) => i.uses.includes("send") && i.moves.includes(travel))),
-    targets: common(list.filter((i) => i.uses.includes("target"))),
+    things: common(list.filter((item) => item.uses.includes("send") && item.moves.includes(travel))),
+    targets: common(list.filter((item) => item.uses.includes("target"))),
   };
 }
 
 /** The numbers of a game, what is a yes or a no in it, and its texts, that a level may set: seconds, counts, a bounce, how many targets, words. */
-export function settable(a: Activity): Settable[] {
-  const game = { params: a.pattern.params, match: a.match };
-  return opened(a)
+export function settable(activity: Activity): Settable[] {
+  const game = { params: activity.pattern.params, match: activity.match };
+  return opened(activity)
     .familyKnobs()
-    .filter((k): k is Settable => {
-      const now = setTo(k, game);
-      return fieldOf(k) !== LINE_FIELD && typeof now === SET_TO[k.kind as keyof typeof SET_TO];
+    .filter((familyKnob): familyKnob is Settable => {
+      const now = setTo(familyKnob, game);
+      return fieldOf(familyKnob) !== LINE_FIELD && typeof now === SET_TO[familyKnob.kind as keyof typeof SET_TO];
     });
 }
 type Settable = Extract<Knob, { kind: "number" | "toggle" | "text" }>;
 const SET_TO = { number: "number", toggle: "boolean", text: "string" } as const;
 /** The same game made easier or harder by what it asks for, the easiest first; none where it has nothing of the kind. */
-export const gradesOf = (a: Activity): Setting[][] =>
-  (opened(a).pattern.graded?.(a.pattern.params) ?? []).map((g) => [...g]);
+export const gradesOf = (activity: Activity): Setting[][] =>
+  (opened(activity).pattern.graded?.(activity.pattern.params) ?? []).map((settings) => [...settings]);
 
 /** Other ways of sending that travel as the first one does and that this game and this thing allow. */
-export function otherActions(a: Activity): Action[] {
-  const now = a.aim.action;
+export function otherActions(activity: Activity): Action[] {
+  const now = activity.aim.action;
   const { travel } = actionFacts[now];
   if (!(FROM_HAND as readonly Action[]).includes(now)) return [];
-  return FROM_HAND.filter((x) => x !== now && actionFacts[x].travel === travel && opened(a).pattern.actions(x));
+  return FROM_HAND.filter(
+    (text) => text !== now && actionFacts[text].travel === travel && opened(activity).pattern.actions(text),
+  );
 }
 
 /** What stands there and could be another thing; null where nothing does, or where it bears a letter. */
-export function aimedAt(a: Activity): string | null {
-  const { pegs, parts } = opened(a);
-  if (parts.some((p) => p.kind === "target" && p.sign !== undefined)) return null;
-  return pegs.find((p) => p.kind === "target" && p.item)?.item ?? null;
+export function aimedAt(activity: Activity): string | null {
+  const { pegs, parts } = opened(activity);
+  if (parts.some((part) => part.kind === "target" && part.sign !== undefined)) return null;
+  return pegs.find((peg) => peg.kind === "target" && peg.item)?.item ?? null;
 }
 
 /** Everything but the line that may be turned for a level, one thing at a time, cheapest to reset first. */
 function turnsOf(
-  a: Activity,
-  may: (k: LevelKnob) => boolean,
+  activity: Activity,
+  may: (key: LevelKnob) => boolean,
   things: readonly string[],
   targets: readonly string[],
 ): LevelSetting[] {
-  const first = aimedAt(a);
+  const first = aimedAt(activity);
   const one = (s: Partial<LevelSetting>): LevelSetting => ({ ...AS_DRAWN, ...s });
-  const bounces = settable(a).filter((k) => k.kind === "toggle" && k.path[k.path.length - 1] === "bounce");
-  const game = { params: a.pattern.params, match: a.match };
+  const bounces = settable(activity).filter(
+    (eachSettable) => eachSettable.kind === "toggle" && eachSettable.path[eachSettable.path.length - 1] === "bounce",
+  );
+  const game = { params: activity.pattern.params, match: activity.match };
   return [
     AS_DRAWN,
     // Other words or mixes: nothing is laid anew.
-    ...(may("game") ? gradesOf(a).map((settings) => one({ settings })) : []),
-    ...(may("target") && first ? others(a, targets, first).map((target) => one({ target })) : []),
+    ...(may("game") ? gradesOf(activity).map((settings) => one({ settings })) : []),
+    ...(may("target") && first ? others(activity, targets, first).map((target) => one({ target })) : []),
     ...(may("hand") ? [one({ hand: "other" })] : []),
     ...(may("posture") ? LOW_POSTURES.map((posture) => one({ posture })) : []),
-    ...(may("thing") ? others(a, things, a.kit.send).map((id) => one({ thing: id })) : []),
-    ...(may("action") ? otherActions(a).map((action) => one({ action })) : []),
+    ...(may("thing") ? others(activity, things, activity.kit.send).map((id) => one({ thing: id })) : []),
+    ...(may("action") ? otherActions(activity).map((action) => one({ action })) : []),
     ...(may("bounce") && bounces.length > 0
-      ? [one({ settings: bounces.map((k) => ({ field: fieldOf(k), value: !setTo(k, game) })) })]
+      ? [one({ settings: bounces.map((bounce) => ({ field: fieldOf(bounce), value: !setTo(bounce, game) })) })]
       : []),
   ];
 }
@@ -178,7 +185,7 @@ function turnsOf(
  * is moved in half steps of that person, within the space. `things` and `targets`: what may be tried instead.
  */
 export function proposeLevels(
-  a: Activity,
+  activity: Activity,
   who: Who,
   {
     corridor = CORRIDOR,
@@ -197,20 +204,20 @@ export function proposeLevels(
   if (!(corridor.low > 0 && corridor.high < 1 && corridor.low < corridor.high))
     throw new RangeError("corridor: low must be less than high, both between 0 and 1");
   const half = paces(who.age === "adult" ? 18 : who.age).step / 2;
-  const far = opened(a).pegs.map((p) => p.distance);
+  const far = opened(activity).pegs.map((peg) => peg.distance);
   const [first, last] = [Math.min(...far), Math.max(...far)];
-  const may = (k: LevelKnob) => knobs.includes(k);
+  const may = (key: LevelKnob) => knobs.includes(key);
   const least = may("line") && far.length > 0 ? Math.ceil((NEAREST - first) / half) : 0;
-  const most = may("line") && far.length > 0 ? Math.floor((a.space.length - last) / half) : 0;
-  const bases = turnsOf(a, may, things, targets);
+  const most = may("line") && far.length > 0 ? Math.floor((activity.space.length - last) / half) : 0;
+  const bases = turnsOf(activity, may, things, targets);
   // Where an activity is at a half step, worked out once.
   const known = new Map<string, number | null>();
-  const at = (s: LevelSetting): number | null => {
-    const key = JSON.stringify(s);
-    if (!known.has(key)) known.set(key, rateAt(a, s, who));
+  const at = (setting: LevelSetting): number | null => {
+    const key = JSON.stringify(setting);
+    if (!known.has(key)) known.set(key, rateAt(activity, setting, who));
     return known.get(key)!;
   };
-  const grades = may("game") ? gradesOf(a) : [];
+  const grades = may("game") ? gradesOf(activity) : [];
   /** Evenly over what there is to ask for. */
   const byGrade = () => {
     const n = Math.max(2, Math.min(count, grades.length));
@@ -221,8 +228,8 @@ export function proposeLevels(
   };
   // Nothing of it has a chance.
   if (grades.length > 1 && at(AS_DRAWN) === null) return byGrade();
-  const fits = (s: LevelSetting) => parseActivity({ ...atLevel(a, s), levels: null }).ok;
-  const lineAt = (n: number) => Math.round(n * half * 1000) / 1000;
+  const fits = (setting: LevelSetting) => parseActivity({ ...atLevel(activity, setting), levels: null }).ok;
+  const lineAt = (givenCount: number) => Math.round(givenCount * half * 1000) / 1000;
   const list = spaced(corridor, count).map((meant): Level => {
     let best: Level | null = null;
     for (const base of bases) {
@@ -234,8 +241,8 @@ export function proposeLevels(
         if (rate !== null && rate > meant) lo = mid;
         else hi = mid;
       }
-      for (const n of new Set([lo, hi, 0])) {
-        const setting: LevelSetting = { ...base, line: lineAt(n) };
+      for (const eachCount of new Set([lo, hi, 0])) {
+        const setting: LevelSetting = { ...base, line: lineAt(eachCount) };
         const rate = at(setting);
         if (rate === null) continue;
         const nearer = best === null || Math.abs(rate - meant) < Math.abs(best.rate - meant) - 1e-9;
@@ -255,15 +262,15 @@ export function proposeLevels(
     const rate = at(setting);
     return rate === null ? [] : [{ setting, meant: Math.min(corridor.high, Math.max(corridor.low, rate)), rate }];
   });
-  const off = (l: Level) => Math.abs(logit(bounded(l.rate)) - logit(l.meant));
+  const off = (level: Level) => Math.abs(logit(bounded(level.rate)) - logit(level.meant));
   for (const more of all.sort((x, y) => off(x) - off(y))) {
     if (made.length >= count) break;
-    const apart = made.every((l) => Math.abs(l.rate - more.rate) >= APART);
+    const apart = made.every((level) => Math.abs(level.rate - more.rate) >= APART);
     if (apart && fits(more.setting)) made.push(more);
   }
   return made.sort((x, y) => y.rate - x.rate);
 }
-const bounded = (p: number) => Math.min(0.999, Math.max(0.001, p));
+const bounded = (chance: number) => Math.min(0.999, Math.max(0.001, chance));
 
 /** Levels whose shares differ by less than this are one. */
 const APART = 0.015;
@@ -282,25 +289,25 @@ function distinct(list: readonly Level[]): Level[] {
 
 /** What is not allowed to change yet, and would give somebody levels that differ; null: nothing would. The same settings as for `proposeLevels`. */
 export function wouldDiffer(
-  a: Activity,
+  activity: Activity,
   who: Who,
   { knobs = USUAL_KNOBS, ...more }: NonNullable<Parameters<typeof proposeLevels>[2]>,
 ): LevelKnob | null {
-  const lets = (k: LevelKnob) => proposeLevels(a, who, { ...more, knobs: [...knobs, k] }).length > 1;
-  return LEVEL_KNOBS.find((k) => !knobs.includes(k) && lets(k)) ?? null;
+  const lets = (key: LevelKnob) => proposeLevels(activity, who, { ...more, knobs: [...knobs, key] }).length > 1;
+  return LEVEL_KNOBS.find((levelKnob) => !knobs.includes(levelKnob) && lets(levelKnob)) ?? null;
 }
 
 /** Whether no level differs from another: nothing that may be turned makes a difference. */
 export const allAlike = (list: readonly LevelSetting[]): boolean =>
-  list.every((s) => JSON.stringify(s) === JSON.stringify(list[0]));
+  list.every((setting) => JSON.stringify(setting) === JSON.stringify(list[0]));
 
 /** An activity as it is on one of its levels, and how it is played there beside that. */
 export interface OnLevel {
   activity: Activity;
   self: Omit<Role, "role"> | null;
 }
-export const everyLevel = (a: Activity, { list }: Pick<Levels, "list">): OnLevel[] =>
-  list.map((s) => ({ activity: atLevel(a, s), self: selfAt(s) }));
+export const everyLevel = (activity: Activity, { list }: Pick<Levels, "list">): OnLevel[] =>
+  list.map((setting) => ({ activity: atLevel(activity, setting), self: selfAt(setting) }));
 
 /** Chances that differ by less than this are alike. */
 const ALIKE = 0.005;
@@ -309,18 +316,21 @@ const ALIKE = 0.005;
  * shares are alike, and where nothing has a chance, by age: the youngest that the game is for has the easiest. `on`: made once for many children.
  */
 export function levelFor(
-  a: Activity,
+  activity: Activity,
   who: Who,
   supports: readonly Support[] = [],
-  on: readonly OnLevel[] = a.levels ? everyLevel(a, a.levels) : [],
+  on: readonly OnLevel[] = activity.levels ? everyLevel(activity, activity.levels) : [],
 ): { level: number; rates: number[] } | null {
-  const { levels } = a;
+  const { levels } = activity;
   if (!levels) return null;
   const share = shareOf(levels);
-  const all = on.map((x) => rateWith(x.activity, who, x.self, supports, share));
+  const all = on.map((eachOnLevel) => rateWith(eachOnLevel.activity, who, eachOnLevel.self, supports, share));
   const byAge = (places: readonly number[]) => {
-    const years = who.age === "adult" ? a.ages.to : who.age;
-    const share = Math.max(0, Math.min(1, (years - a.ages.from) / Math.max(1, a.ages.to - a.ages.from)));
+    const years = who.age === "adult" ? activity.ages.to : who.age;
+    const share = Math.max(
+      0,
+      Math.min(1, (years - activity.ages.from) / Math.max(1, activity.ages.to - activity.ages.from)),
+    );
     return places[Math.round(share * (places.length - 1))]!;
   };
   if (all.some((r) => r === null)) return { level: byAge(all.map((_, i) => i)), rates: [] };
@@ -332,68 +342,73 @@ export function levelFor(
 }
 
 /** The level of each of some people, from 0; those who are alike are looked at once. */
-export function levelsOf(a: Activity, people: readonly { who: Who; supports: readonly Support[] }[]): number[] {
-  const on = a.levels ? everyLevel(a, a.levels) : [];
+export function levelsOf(activity: Activity, people: readonly { who: Who; supports: readonly Support[] }[]): number[] {
+  const on = activity.levels ? everyLevel(activity, activity.levels) : [];
   const known = new Map<string, number>();
   return people.map(({ who, supports }) => {
     const key = JSON.stringify([who, supports]);
-    const level = known.get(key) ?? levelFor(a, who, supports, on)?.level ?? 0;
+    const level = known.get(key) ?? levelFor(activity, who, supports, on)?.level ?? 0;
     known.set(key, level);
     return level;
   });
 }
 
 /** A level by its place from 0; the last one for more. */
-const levelOf = (a: Activity, level: number): LevelSetting =>
-  a.levels!.list[Math.max(0, Math.min(a.levels!.list.length - 1, level))]!;
+const levelOf = (activity: Activity, level: number): LevelSetting =>
+  activity.levels!.list[Math.max(0, Math.min(activity.levels!.list.length - 1, level))]!;
 /** Lines of the other levels beside one of them, as a child in play may stand at them: so much nearer, metres. Only where nothing but the line differs. */
 function linesBeside(list: readonly LevelSetting[], at: LevelSetting): number[] {
-  const apart = (s: LevelSetting) => JSON.stringify({ ...s, line: 0 });
-  const nearer = list.filter((s) => apart(s) === apart(at)).map((s) => Math.round(20 * (at.line - s.line)) / 20);
+  const apart = (setting: LevelSetting) => JSON.stringify({ ...setting, line: 0 });
+  const nearer = list
+    .filter((setting) => apart(setting) === apart(at))
+    .map((setting) => Math.round(20 * (at.line - setting.line)) / 20);
   return [...new Set(nearer)].filter((n) => Math.abs(n) <= MAX_NEARER).sort((a, b) => a - b);
 }
 /**
  * The activity as somebody plays it on a level: without levels of its own. The lines of the others may be stood at in play, unless the teacher has
  * said which.
  */
-export function onLevel(a: Activity, level: number): Activity {
-  if (!a.levels) return a;
-  const at = levelOf(a, level);
-  const on: Activity = { ...atLevel(a, at), levels: null };
-  const values = linesBeside(a.levels.list, at);
-  const said = a.family.some((f) => f.field === LINE_FIELD) || a.family.length >= MAX_FAMILY;
+export function onLevel(activity: Activity, level: number): Activity {
+  if (!activity.levels) return activity;
+  const at = levelOf(activity, level);
+  const on: Activity = { ...atLevel(activity, at), levels: null };
+  const values = linesBeside(activity.levels.list, at);
+  const said = activity.family.some((f) => f.field === LINE_FIELD) || activity.family.length >= MAX_FAMILY;
   const range = lineRange(opened(on).pattern, on.pattern.params);
-  const fit = values.filter((v) => range && v >= range.least && v <= range.most);
+  const fit = values.filter((value) => range && value >= range.least && value <= range.most);
   return said || fit.length < 2 ? on : { ...on, family: [...on.family, { field: LINE_FIELD, values: fit }] };
 }
 /** And how it is played there beside that. */
-export const selfOn = (a: Activity, level: number): Omit<Role, "role"> | null =>
-  a.levels ? selfAt(levelOf(a, level)) : null;
+export const selfOn = (activity: Activity, level: number): Omit<Role, "role"> | null =>
+  activity.levels ? selfAt(levelOf(activity, level)) : null;
 
 /** What the card says of a level beside the game as it is there: that somebody is asked to help. */
-export const notesOn = (a: Activity, level: number): Phrase[] => {
-  const helper = a.levels && levelOf(a, level).helper;
+export const notesOn = (activity: Activity, level: number): Phrase[] => {
+  const helper = activity.levels && levelOf(activity, level).helper;
   return helper ? [{ key: `card.helper.${helper}` }] : [];
 };
 
-const isDrawn = (s: LevelSetting): boolean =>
-  s.settings.length === 0 &&
-  !s.helper &&
-  Object.entries(AS_DRAWN).every(([k, v]) => k === "settings" || s[k as keyof LevelSetting] === v);
+const isDrawn = (setting: LevelSetting): boolean =>
+  setting.settings.length === 0 &&
+  !setting.helper &&
+  Object.entries(AS_DRAWN).every(([key, value]) => key === "settings" || setting[key as keyof LevelSetting] === value);
 /** A level in words: what is moved, in steps of somebody; what is sent; what stands there; how. (Another way of sending and what the game is set to have names of their own.) */
-export function levelWords(s: LevelSetting, step: number): Phrase[] {
-  const steps = Math.round((Math.abs(s.line) / step) * 2) / 2;
+export function levelWords(setting: LevelSetting, step: number): Phrase[] {
+  const steps = Math.round((Math.abs(setting.line) / step) * 2) / 2;
   return [
-    ...(s.line === 0
+    ...(setting.line === 0
       ? []
       : [
-          { key: s.line > 0 ? "level.farther" : "level.nearer", params: { steps, half: steps === 0.5 ? "yes" : "no" } },
+          {
+            key: setting.line > 0 ? "level.farther" : "level.nearer",
+            params: { steps, half: steps === 0.5 ? "yes" : "no" },
+          },
         ]),
-    ...(s.target ? [{ key: "level.target", params: { item: s.target } }] : []),
-    ...(s.thing ? [{ key: "level.thing", params: { item: s.thing } }] : []),
-    ...(s.hand ? [{ key: "level.hand" }] : []),
-    ...(s.posture ? [{ key: "level.posture", params: { posture: s.posture } }] : []),
-    ...(s.helper ? [{ key: "level.helper", params: { helper: s.helper } }] : []),
-    ...(isDrawn(s) ? [{ key: "level.asDrawn" }] : []),
+    ...(setting.target ? [{ key: "level.target", params: { item: setting.target } }] : []),
+    ...(setting.thing ? [{ key: "level.thing", params: { item: setting.thing } }] : []),
+    ...(setting.hand ? [{ key: "level.hand" }] : []),
+    ...(setting.posture ? [{ key: "level.posture", params: { posture: setting.posture } }] : []),
+    ...(setting.helper ? [{ key: "level.helper", params: { helper: setting.helper } }] : []),
+    ...(isDrawn(setting) ? [{ key: "level.asDrawn" }] : []),
   ];
 }

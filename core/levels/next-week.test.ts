@@ -41,21 +41,24 @@ describe("next week", () => {
   it.each(patternNames)(
     "%s: whoever is far above the corridor gets the hardest level, whoever is far below the easiest",
     (name) => {
-      const a = fromPattern(name);
-      const list = levelsNext(a, { age: 8 });
+      const activity = fromPattern(name);
+      const list = levelsNext(activity, { age: 8 });
       for (const who of [
         { age: 8, multiplier: 0.25, skill: 3 },
         { age: 8, multiplier: 4, skill: -3 },
       ]) {
-        const rates = everyLevel(a, list).map((x) => rateWith(x.activity, who, x.self, [], shareOf(list)));
-        if (rates.some((r) => r === null)) continue;
-        const [p] = nextWeek(a, list, [{ who, level: null, goes: [] }]);
-        if (rates.every((r) => r! > list.high))
-          expect(Math.min(...(rates as number[]))).toBeGreaterThan(p!.rate! - 0.02);
-        if (rates.every((r) => r! < list.low)) expect(Math.max(...(rates as number[]))).toBeLessThan(p!.rate! + 0.02);
+        const rates = everyLevel(activity, list).map((onLevel) =>
+          rateWith(onLevel.activity, who, onLevel.self, [], shareOf(list)),
+        );
+        if (rates.some((rate) => rate === null)) continue;
+        const [proposal] = nextWeek(activity, list, [{ who, level: null, goes: [] }]);
+        if (rates.every((rate) => rate! > list.high))
+          expect(Math.min(...(rates as number[]))).toBeGreaterThan(proposal!.rate! - 0.02);
+        if (rates.every((rate) => rate! < list.low))
+          expect(Math.max(...(rates as number[]))).toBeLessThan(proposal!.rate! + 0.02);
         // Where all are alike, it is the last or the first of them.
-        if (new Set(rates).size === 1 && rates[0]! > list.high) expect(p!.level).toBe(rates.length - 1);
-        if (new Set(rates).size === 1 && rates[0]! < list.low) expect(p!.level).toBe(0);
+        if (new Set(rates).size === 1 && rates[0]! > list.high) expect(proposal!.level).toBe(rates.length - 1);
+        if (new Set(rates).size === 1 && rates[0]! < list.low) expect(proposal!.level).toBe(0);
       }
     },
   );

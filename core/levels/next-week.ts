@@ -43,20 +43,20 @@ function noticeOf(
   { low, high }: { low: number; high: number },
 ): Proposal["notice"] {
   if (goes.length === 0) return came ? null : "absent";
-  const last = goes.slice(0, IN_A_ROW).filter((g) => g.sends > 0);
+  const last = goes.slice(0, IN_A_ROW).filter((go) => go.sends > 0);
   if (last.length < IN_A_ROW) return null;
   const shares = last.map((g) => g.hits / g.sends);
-  return shares.every((s) => s < low) ? "stuck" : shares.every((s) => s > high) ? "bored" : null;
+  return shares.every((share) => share < low) ? "stuck" : shares.every((share) => share > high) ? "bored" : null;
 }
 
 /** The levels of next week: those of the activity, or some proposed for the middle child where it has none. */
 export function levelsNext(
-  a: Activity,
+  activity: Activity,
   middle: Who,
   more: { knobs?: readonly LevelKnob[]; things?: readonly string[]; targets?: readonly string[] } = {},
 ): Levels {
-  if (a.levels) return a.levels;
-  const made = proposeLevels(a, middle, more).map((l) => l.setting);
+  if (activity.levels) return activity.levels;
+  const made = proposeLevels(activity, middle, more).map((proposeLevel) => proposeLevel.setting);
   // Where nothing differs it is said: there is one level, twice.
   const list = made.length > 1 ? made : [...made, ...made, AS_DRAWN].slice(0, 2);
   return { ...CORRIDOR, list, up: 2, down: 1 };
@@ -69,9 +69,9 @@ export function levelsNext(
 function bestLevel(rates: readonly number[], middle: number, { low, high }: { low: number; high: number }): number {
   const off = (r: number) => Math.abs(r - middle);
   const nearest = rates.reduce((b, r, i) => (off(r) < off(rates[b]!) - 1e-9 ? i : b), 0);
-  const alike = rates.flatMap((r, i) => (off(r) <= off(rates[nearest]!) + WORTH_IT ? [i] : []));
-  if (rates.every((r) => r > high)) return alike[alike.length - 1]!;
-  if (rates.every((r) => r < low)) return alike[0]!;
+  const alike = rates.flatMap((rate, i) => (off(rate) <= off(rates[nearest]!) + WORTH_IT ? [i] : []));
+  if (rates.every((rate) => rate > high)) return alike[alike.length - 1]!;
+  if (rates.every((rate) => rate < low)) return alike[0]!;
   return nearest;
 }
 
@@ -79,15 +79,15 @@ function bestLevel(rates: readonly number[], middle: number, { low, high }: { lo
  * For every child the level that brings it nearest to the middle of the corridor, in the activity with its levels: up, down or stay, with the
  * shares before and after. Children alike are looked at once, so that it is linear in how many differ. `none`: nothing in the game has a chance.
  */
-export function nextWeek(a: Activity, levels: Levels, children: readonly Played[]): Proposal[] {
-  const played = everyLevel(a, levels);
+export function nextWeek(activity: Activity, levels: Levels, children: readonly Played[]): Proposal[] {
+  const played = everyLevel(activity, levels);
   const known = new Map<string, (number | null)[]>();
   const ratesOf = (who: Who, supports: readonly Support[]) => {
     const key = JSON.stringify([who, supports]);
     let rates = known.get(key);
     if (!rates) {
-      rates = [{ activity: a, self: null }, ...played].map((x) =>
-        rateWith(x.activity, who, x.self, supports, shareOf(levels)),
+      rates = [{ activity: activity, self: null }, ...played].map((onLevel) =>
+        rateWith(onLevel.activity, who, onLevel.self, supports, shareOf(levels)),
       );
       known.set(key, rates);
     }
@@ -98,7 +98,7 @@ export function nextWeek(a: Activity, levels: Levels, children: readonly Played[
     const [drawn, ...rates] = ratesOf(who, supports);
     const now = level === null ? drawn! : (rates[level] ?? drawn!);
     const notice = noticeOf({ goes, came }, levels);
-    if (rates.some((r) => r === null) || now === null)
+    if (rates.some((eachRate) => eachRate === null) || now === null)
       return { move: "none", level: level ?? 0, rate: null, now: null, notice };
     const off = (r: number | null) => Math.abs(r! - middle);
     const best = bestLevel(rates as number[], middle, levels);

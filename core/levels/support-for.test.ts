@@ -20,32 +20,43 @@ describe.each(patternNames)("support in %s", (name) => {
   it("keeps the challenge within five points at every age, or says that it cannot", () => {
     for (const age of AGES)
       for (const id of SUPPORT_IDS) {
-        const s = supportFor(withCues(name), [id], { age });
-        if (s.before === null || s.after === null || !s.fits.includes(id) || SUPPORTS[id] === "extension") continue;
-        const lost = s.before - s.after;
-        expect([name, age, id, s.held ? lost <= HOLDS + 1e-9 : true]).toEqual([name, age, id, true]);
+        const support = supportFor(withCues(name), [id], { age });
+        if (
+          support.before === null ||
+          support.after === null ||
+          !support.fits.includes(id) ||
+          SUPPORTS[id] === "extension"
+        )
+          continue;
+        const lost = support.before - support.after;
+        expect([name, age, id, support.held ? lost <= HOLDS + 1e-9 : true]).toEqual([name, age, id, true]);
         // What is said not to hold really does not.
-        if (!s.held) expect(lost).toBeGreaterThan(HOLDS);
+        if (!support.held) expect(lost).toBeGreaterThan(HOLDS);
       }
   });
 
   it("is on the card in words: how to sit or kneel, which hand, which line, how wide", () => {
     for (const age of AGES) {
       const cardOf = (supports: (typeof SUPPORT_IDS)[number][]) => {
-        const s = supportFor(withCues(name), supports, { age });
+        const support = supportFor(withCues(name), supports, { age });
         const card = compileFor({
-          designed: s.activity,
+          designed: support.activity,
           child: {
             age,
             step: null,
             leftHanded: false,
-            ...(s.self && { self: s.self }),
-            ...(s.notes.length > 0 && { may: s.notes }),
+            ...(support.self && { self: support.self }),
+            ...(support.notes.length > 0 && { may: support.notes }),
           },
           homes: [{ ...NOTHING_SAID, id: "h", label: "h" }],
           items: { own: [], hidden: [] },
         });
-        return { s, card, text: JSON.stringify(card.notes ?? []), cues: card.activity.cues.map((c) => c.text) };
+        return {
+          s: support,
+          card,
+          text: JSON.stringify(card.notes ?? []),
+          cues: card.activity.cues.map((cue) => cue.text),
+        };
       };
       const plain = cardOf([]);
       for (const id of SUPPORT_IDS) {
@@ -75,9 +86,9 @@ describe.each(patternNames)("support in %s", (name) => {
 
 describe("a game that sitting made hopeless", () => {
   it.each(["closest", "speller", "pins", "climb"] as const)("%s comes back to what it was", (name) => {
-    const s = supportFor(fromPattern(name), ["seated"], { age: 8 });
-    expect(s.before! - s.after!).toBeLessThanOrEqual(HOLDS);
-    if (name === "closest" || name === "speller") expect(s.nearer).toBeGreaterThan(0);
+    const support = supportFor(fromPattern(name), ["seated"], { age: 8 });
+    expect(support.before! - support.after!).toBeLessThanOrEqual(HOLDS);
+    if (name === "closest" || name === "speller") expect(support.nearer).toBeGreaterThan(0);
   });
   it("says so in a sentence that a child can read", () => {
     for (const key of ["self.sitting", "self.kneeling", "self.otherHand"])

@@ -32,16 +32,21 @@ const withSelf = (self: Self | null, more: Self | null): Self | null => (self ||
  * An activity with what one child needs, at the challenge that it had: where support makes it harder (sitting, a slower thing) everything stands
  * nearer, then counts wider, until the share of attempts that count is back. An extension is meant to be harder, and is left as it is.
  */
-export function supportFor(a: Activity, ids: readonly Support[], who: Who, self: Self | null = null): SupportFor {
-  const s = supported(a, ids);
-  const before = rateIn(a, who, self);
+export function supportFor(
+  givenActivity: Activity,
+  ids: readonly Support[],
+  who: Who,
+  self: Self | null = null,
+): SupportFor {
+  const s = supported(givenActivity, ids);
+  const before = rateIn(givenActivity, who, self);
   const first = rateIn(s.activity, who, withSelf(self, s.self));
   const plain = { ...s, before, after: first, held: true, nearer: 0 };
   if (before === null || first === null) return plain;
   if (s.fits.some((id) => SUPPORTS[id] === "extension") || first >= before - HOLDS) return plain;
-  const nearest = Math.min(...opened(s.activity).pegs.map((p) => p.distance));
+  const nearest = Math.min(...opened(s.activity).pegs.map((peg) => peg.distance));
   const most = Math.max(0, nearest - NEAREST);
-  const wide = opened(s.activity).probes.some((p) => p.ask.kind === "send" && p.ask.aim.kind === "any");
+  const wide = opened(s.activity).probes.some((probe) => probe.ask.kind === "send" && probe.ask.aim.kind === "any");
   let best = plain;
   for (const width of wide ? WIDTHS : [1]) {
     const own = withSelf(s.self, width === 1 || (s.self?.wider ?? 1) >= width ? null : { wider: width });

@@ -13,11 +13,11 @@ export interface Standing {
 
 /** How it stands in three signs, to be read out over a call: two scores of seven bits each, and whose turn it is. */
 export function callCode({ mine, theirs, turn }: Standing): string {
-  let n = ((mine % CALL_RANGE) * CALL_RANGE + (theirs % CALL_RANGE)) * 2 + (turn === "theirs" ? 1 : 0);
+  let count = ((mine % CALL_RANGE) * CALL_RANGE + (theirs % CALL_RANGE)) * 2 + (turn === "theirs" ? 1 : 0);
   let out = "";
   for (let i = 0; i < 3; i++) {
-    out = CALL_SIGNS[n % BASE] + out;
-    n = Math.floor(n / BASE);
+    out = CALL_SIGNS[count % BASE] + out;
+    count = Math.floor(count / BASE);
   }
   return out;
 }
@@ -36,13 +36,13 @@ export function readCallCode(
   text: string,
   before: Pick<Standing, "mine" | "theirs"> = { mine: 0, theirs: 0 },
 ): Standing | null {
-  const signs = [...text.toUpperCase().replace(/[\s.,-]/g, "")].map((c) => CALL_SIGNS.indexOf(c));
-  if (signs.length !== 3 || signs.some((x) => x < 0)) return null;
-  const n = signs.reduce((sum, x) => sum * BASE + x, 0);
-  const scores = Math.floor(n / 2);
+  const signs = [...text.toUpperCase().replace(/[\s.,-]/g, "")].map((eachText) => CALL_SIGNS.indexOf(eachText));
+  if (signs.length !== 3 || signs.some((sign) => sign < 0)) return null;
+  const count = signs.reduce((sum, x) => sum * BASE + x, 0);
+  const scores = Math.floor(count / 2);
   return {
     mine: nearest(Math.floor(scores / CALL_RANGE), before.mine),
     theirs: nearest(scores % CALL_RANGE, before.theirs),
-    turn: n % 2 === 1 ? "theirs" : "mine",
+    turn: count % 2 === 1 ? "theirs" : "mine",
   };
 }

@@ -7,29 +7,29 @@ interface Seated {
   sides: readonly (readonly number[])[];
 }
 /** The side of somebody, by number; -1: on none. */
-export const sideOf = (s: Seated, who: number): number => s.sides.findIndex((x) => x.includes(who));
+export const sideOf = (seated: Seated, who: number): number => seated.sides.findIndex((side) => side.includes(who));
 
 /** A side without somebody, begun so that whoever came next after `turns` turns still does: with the leaver gone, the one after it. */
 export function without(players: readonly number[], who: number, turns: number): number[] {
-  const n = players.length;
-  const order = Array.from({ length: n }, (_, i) => players[(turns + i) % n]!).filter((p) => p !== who);
+  const count = players.length;
+  const order = Array.from({ length: count }, (_, i) => players[(turns + i) % count]!).filter((p) => p !== who);
   const shift = order.length === 0 ? 0 : turns % order.length;
   return order.map((_, i) => order[(i - shift + order.length) % order.length]!);
 }
 /** A side with one more, at the end of its order: whoever came next after `turns` turns still does. */
 export function including(players: readonly number[], who: number, turns: number): number[] {
-  const n = players.length;
-  const order = [...Array.from({ length: n }, (_, i) => players[(turns + i) % n]!), who];
+  const count = players.length;
+  const order = [...Array.from({ length: count }, (_, i) => players[(turns + i) % count]!), who];
   const shift = turns % order.length;
   return order.map((_, i) => order[(i - shift + order.length) % order.length]!);
 }
 
 /** Two sides, or one, without somebody: its own side goes on with those who are left, or it is over and that side is out. */
-export function leaves<S extends Seated & BaseState & { over: boolean }>(s: S, who: number, turns: number): S {
-  const i = sideOf(s, who);
-  const rest = without(s.sides[i]!, who, turns);
-  if (rest.length === 0) return { ...s, over: true, out: [i] };
-  return { ...s, sides: s.sides.map((x, k) => (k === i ? rest : x)) };
+export function leaves<S extends Seated & BaseState & { over: boolean }>(state: S, who: number, turns: number): S {
+  const i = sideOf(state, who);
+  const rest = without(state.sides[i]!, who, turns);
+  if (rest.length === 0) return { ...state, over: true, out: [i] };
+  return { ...state, sides: state.sides.map((side, k) => (k === i ? rest : side)) };
 }
 /** Lists with one entry a side, without the one of a side. */
 export const cut = <T>(list: readonly T[], side: number): T[] => list.filter((_, i) => i !== side);
@@ -37,9 +37,9 @@ export const cut = <T>(list: readonly T[], side: number): T[] => list.filter((_,
 export const renumbered = (side: number, gone: number, sides: number): number =>
   (side > gone ? side - 1 : side) % (sides - 1);
 /** A side with one more. */
-export const joins = <S extends Seated>(s: S, who: number, side: number, turns: number): S => ({
-  ...s,
-  sides: s.sides.map((x, k) => (k === side ? including(x, who, turns) : x)),
+export const joins = <S extends Seated>(state: S, who: number, side: number, turns: number): S => ({
+  ...state,
+  sides: state.sides.map((eachSide, k) => (k === side ? including(eachSide, who, turns) : eachSide)),
 });
 /** Whether a side is out: it is not ranked. */
-export const isOut = (s: BaseState, side: number): boolean => s.out?.includes(side) ?? false;
+export const isOut = (state: BaseState, side: number): boolean => state.out?.includes(side) ?? false;

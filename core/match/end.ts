@@ -18,7 +18,7 @@ export function endOf({ out }: Pick<BaseState, "out">, reason: Phrase, decides: 
 
 /** What a number of a working is for, where that is not plain: `{key n}`, which the catalogue puts into words (`working.key`). */
 export type Note = "pins" | "allAtOnce" | "lastOne" | "right" | "wrong" | "again" | "leftOnBase";
-export const note = (of: Note, n?: number): string => (n === undefined ? `{${of}}` : `{${of} ${n}}`);
+export const note = (of: Note, count?: number): string => (count === undefined ? `{${of}}` : `{${of} ${count}}`);
 /** A sum with its parts, `4 + 2 = 6`; one part alone is told as it is. */
 export const sumOf = (parts: readonly (number | string)[], all: number | string): string =>
   parts.length > 1 ? `${parts.join(" + ")} = ${all}` : parts.join("");

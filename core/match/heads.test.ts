@@ -17,9 +17,9 @@ const against = (head: number): Setup => {
 };
 /** Games where one side's course is nothing to another, and a head start count. */
 const alone = patternNames.filter((name) => {
-  const a = fromPattern(name);
-  const { game } = opened(a);
-  return a.players.modes.includes("against") && !game.sidesMeet(against(0)) && mostHead(game) >= HEAD;
+  const activity = fromPattern(name);
+  const { game } = opened(activity);
+  return activity.players.modes.includes("against") && !game.sidesMeet(against(0)) && mostHead(game) >= HEAD;
 });
 
 describe("a head start, where sides do not meet", () => {
@@ -36,7 +36,7 @@ describe("a head start, where sides do not meet", () => {
       expect(view(ahead!).asks).toEqual(asks);
       const bodies = mainAsks(asks).flatMap(bodiesOf);
       const body = bodies[Math.floor(next() * bodies.length)]!;
-      const after = [plain!, ahead!].map((p) => referee(p, { ...body, at: i * 500 } as never));
+      const after = [plain!, ahead!].map((play) => referee(play, { ...body, at: i * 500 } as never));
       expect(isRefusal(after[0]!)).toBe(isRefusal(after[1]!));
       if (isRefusal(after[0]!)) continue;
       [plain, ahead] = after as Play[];
@@ -45,19 +45,23 @@ describe("a head start, where sides do not meet", () => {
     expect(taken).toBeGreaterThan(5);
     const [one, other] = [view(plain!), view(ahead!)];
     expect(other.done).toEqual(one.done);
-    expect(other.score.map((s) => s.value)).toEqual(one.score.map((s, i) => s.value + (i === 0 ? HEAD : 0)));
-    expect(other.score.map((s) => s.rank)).toEqual(one.score.map((s, i) => s.rank + (i === 0 ? HEAD : 0)));
+    expect(other.score.map((score) => score.value)).toEqual(
+      one.score.map((score, i) => score.value + (i === 0 ? HEAD : 0)),
+    );
+    expect(other.score.map((score) => score.rank)).toEqual(
+      one.score.map((score, i) => score.rank + (i === 0 ? HEAD : 0)),
+    );
   });
   it.each(alone)("%s: the forecast of them agrees with games drawn", (name) => {
-    const a = fromPattern(name);
+    const activity = fromPattern(name);
     const who = [{ age: 7 }, { age: 9 }];
     const by = (method: "exact" | "sampled") => {
       try {
-        return forecastActivity(a, who, against(HEAD), "middle", { method, samples: 1500, untimed: true });
-      } catch (e) {
+        return forecastActivity(activity, who, against(HEAD), "middle", { method, samples: 1500, untimed: true });
+      } catch (error) {
         // What cannot be followed to its end has no other forecast to be held against.
-        if (e instanceof RangeError) return null;
-        throw e;
+        if (error instanceof RangeError) return null;
+        throw error;
       }
     };
     const [exact, drawn] = [by("exact"), by("sampled")!];
@@ -65,7 +69,7 @@ describe("a head start, where sides do not meet", () => {
     if (!exact || exact.choice !== drawn.choice) return;
     for (const [i, side] of exact.sides.entries()) {
       expect(Math.abs(side.win! - drawn.sides[i]!.win!), "win").toBeLessThan(4 * drawn.standardError);
-      const points = [side, drawn.sides[i]!].map((s) => mean(s.points)) as [number, number];
+      const points = [side, drawn.sides[i]!].map((sideForecast) => mean(sideForecast.points)) as [number, number];
       expect(Math.abs(points[0] - points[1]), "points").toBeLessThan(0.05 * Math.max(4, points[0]));
     }
   });

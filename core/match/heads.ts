@@ -10,7 +10,7 @@ export function mostHead(game: Game): number {
   const rank = (head: number): number => {
     const people: Setup["people"] = [{ role: "plays", ...(head > 0 && { head }) }, { role: "plays" }];
     const begun = game.start({ players: 2, mode: "against", seed: 1, people });
-    return game.score(begun).find((s) => s.players.includes(0))!.rank;
+    return game.score(begun).find((score) => score.players.includes(0))!.rank;
   };
   if (!(rank(1) > rank(0))) return 0;
   // More never puts it behind; from some number on it changes nothing.

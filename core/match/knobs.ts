@@ -11,11 +11,11 @@ const USUAL: readonly (readonly [Swap, string])[] = [
 
 /** What the stations offer for a match: those fields that its pattern has a use for. */
 export function matchKnobs(
-  m: Match,
+  givenMatch: Match,
   fields: readonly MatchField[],
   swaps: readonly (readonly [Swap, string])[] = USUAL,
 ): Knob[] {
-  const f = fieldsOf(match, m);
+  const f = fieldsOf(match, givenMatch);
   const of = "match" as const;
   const all: Record<MatchField, () => Knob[]> = {
     seconds: () => [
@@ -29,7 +29,7 @@ export function matchKnobs(
     ],
     goes: () => [
       f.number("score", ["goes", "count"], "knob.goes", { of, family: { key: "set.goes" } }),
-      ...(m.goes.count > 1
+      ...(givenMatch.goes.count > 1
         ? [
             f.choice(
               "score",

@@ -54,7 +54,7 @@ export interface Sum {
 
 export interface Counter<G> {
   of(go: G): number;
-  put(go: G, n: number): G;
+  put(go: G, count: number): G;
   feeds: readonly Figure[];
 }
 
@@ -132,19 +132,23 @@ const READY = 4;
 /** The rules of a match around goes that do not touch each other: who sends when, clocks, goes and what is kept, who won. */
 export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
   type S = MatchState<P, G>;
-  const clockOf = (s: S, side: Side<G>) => go.clock(s.params, s.match, side.go);
+  const clockOf = (state: S, side: Side<G>) => go.clock(state.params, state.match, side.go);
   /** With a clock a go is never cut up between sides. */
-  const swapOf = (s: S) => {
-    const side = s.sides[s.side]!;
-    if (s.match.swap === "once") return s.sides.length > 1 ? "once" : "go";
-    return clockOf(s, side) && s.sides.length > 1 ? "go" : s.match.swap;
+  const swapOf = (state: S) => {
+    const side = state.sides[state.side]!;
+    if (state.match.swap === "once") return state.sides.length > 1 ? "once" : "go";
+    return clockOf(state, side) && state.sides.length > 1 ? "go" : state.match.swap;
   };
-  const atOnce = (s: S) => s.match.swap === "once" && s.sides.length > 1;
-  const active = (s: S): number[] =>
-    atOnce(s) ? s.sides.flatMap((x, i) => (x.done || x.rests ? [] : [i])) : s.sides[s.side]!.done ? [] : [s.side];
-  const playerOf = (x: Side<G>) => x.players[x.at % x.players.length]!;
-  const totalled = (s: S, side: Side<G>) =>
-    s.match.goes.keep === "total" || (go.together === "each" && side.players.length > 1);
+  const atOnce = (state: S) => state.match.swap === "once" && state.sides.length > 1;
+  const active = (state: S): number[] =>
+    atOnce(state)
+      ? state.sides.flatMap((side, i) => (side.done || side.rests ? [] : [i]))
+      : state.sides[state.side]!.done
+        ? []
+        : [state.side];
+  const playerOf = (side: Side<G>) => side.players[side.at % side.players.length]!;
+  const totalled = (state: S, side: Side<G>) =>
+    state.match.goes.keep === "total" || (go.together === "each" && side.players.length > 1);
 
   function start(params: P, match: Match, setup: Setup): S {
     const all = whoPlays(setup);
@@ -155,297 +159,317 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
       return { players, goes, begun: false, at: 0, go: begun, kept: [], done: false, rests: false };
     });
     const at = { side: 0, waiting: false, since: 0, last: 0, carried: 0, over: false };
-    const s: S = { setup, params, match, sides, ...at, timing: "none" };
-    const running = clockOf(s, sides[0]!);
-    if (!running) return s;
+    const state: S = { setup, params, match, sides, ...at, timing: "none" };
+    const running = clockOf(state, sides[0]!);
+    if (!running) return state;
     const timed = go.sum(params, sides[0]!.go, 0).unit === "tenths";
     const one = sides[0]!.goes === 1 && sides.length === 1;
     const timing = timed && !one ? "state" : running.limit === null ? "none" : "bell";
-    return { ...s, waiting: true, timing };
+    return { ...state, waiting: true, timing };
   }
 
-  function due(s: S): number | null {
-    if (s.waiting || s.over) return null;
-    const side = s.sides[active(s)[0] ?? -1];
-    const limit = side && clockOf(s, side)?.limit;
-    return typeof limit === "number" ? s.since + limit * 1000 : null;
+  function due(state: S): number | null {
+    if (state.waiting || state.over) return null;
+    const side = state.sides[active(state)[0] ?? -1];
+    const limit = side && clockOf(state, side)?.limit;
+    return typeof limit === "number" ? state.since + limit * 1000 : null;
   }
 
-  function asks(s: S): Ask[] {
-    if (s.over) return [];
-    const now = active(s);
-    if (s.waiting) {
-      const by = now.map((i) => playerOf(s.sides[i]!));
-      const rest = Math.max(READY, ...now.map((i) => clockOf(s, s.sides[i]!)?.rest ?? 0));
-      return [{ kind: "ready", player: by[0]!, takes: { by, seconds: rest, walk: 0, moving: false } }, ...carry(s)];
+  function asks(state: S): Ask[] {
+    if (state.over) return [];
+    const now = active(state);
+    if (state.waiting) {
+      const by = now.map((i) => playerOf(state.sides[i]!));
+      const rest = Math.max(READY, ...now.map((i) => clockOf(state, state.sides[i]!)?.rest ?? 0));
+      return [{ kind: "ready", player: by[0]!, takes: { by, seconds: rest, walk: 0, moving: false } }, ...carry(state)];
     }
     const out: Ask[] = [];
-    for (const i of now) out.push(...asTheyPlay(s.setup, go.asks(s.params, s.sides[i]!.go, playerOf(s.sides[i]!))));
-    const dueAt = due(s);
-    if (dueAt !== null) out.push({ kind: "bell", player: playerOf(s.sides[now[0]!]!), dueAt });
-    if (s.match.carry) out.push(...carry(s));
+    for (const i of now)
+      out.push(...asTheyPlay(state.setup, go.asks(state.params, state.sides[i]!.go, playerOf(state.sides[i]!))));
+    const dueAt = due(state);
+    if (dueAt !== null) out.push({ kind: "bell", player: playerOf(state.sides[now[0]!]!), dueAt });
+    if (state.match.carry) out.push(...carry(state));
     return out;
   }
-  const carry = (s: S): Ask[] =>
-    s.match.carry && due(s) === null ? [{ kind: "carry", player: playerOf(s.sides[s.side]!), optional: true }] : [];
+  const carry = (state: S): Ask[] =>
+    state.match.carry && due(state) === null
+      ? [{ kind: "carry", player: playerOf(state.sides[state.side]!), optional: true }]
+      : [];
 
-  function step(s: S, e: GameEvent): S | Refusal {
-    if (s.over) return refuse("refused.over");
-    if (e.at < s.last) return refuse("refused.earlier");
-    const dueAt = due(s);
-    if (e.kind === "carry") {
-      if (!s.match.carry) return refuse("refused.noCarry");
-      return dueAt === null ? { ...s, carried: s.carried + 1, last: e.at } : refuse("refused.carryBetween");
+  function step(state: S, event: GameEvent): S | Refusal {
+    if (state.over) return refuse("refused.over");
+    if (event.at < state.last) return refuse("refused.earlier");
+    const dueAt = due(state);
+    if (event.kind === "carry") {
+      if (!state.match.carry) return refuse("refused.noCarry");
+      return dueAt === null ? { ...state, carried: state.carried + 1, last: event.at } : refuse("refused.carryBetween");
     }
-    if (s.waiting) {
-      if (e.kind !== "ready") return refuse("refused.notStarted");
-      return { ...s, waiting: false, since: e.at, last: e.at };
+    if (state.waiting) {
+      if (event.kind !== "ready") return refuse("refused.notStarted");
+      return { ...state, waiting: false, since: event.at, last: event.at };
     }
-    if (e.kind === "bell") {
+    if (event.kind === "bell") {
       if (dueAt === null) return refuse("refused.noBell");
-      if (e.at < dueAt) return refuse("refused.bellEarly", { seconds: Math.ceil((dueAt - e.at) / 1000) });
-      const ms = dueAt - s.since;
-      let next: S = seenAt(s, e.at);
-      for (const i of active(s)) {
-        const x = next.sides[i]!;
-        const went: StepResult<G> = go.bell?.(s.params, x.go, ms) ?? { go: x.go, after: "end" };
+      if (event.at < dueAt) return refuse("refused.bellEarly", { seconds: Math.ceil((dueAt - event.at) / 1000) });
+      const ms = dueAt - state.since;
+      let next: S = seenAt(state, event.at);
+      for (const i of active(state)) {
+        const side = next.sides[i]!;
+        const went: StepResult<G> = go.bell?.(state.params, side.go, ms) ?? { go: side.go, after: "end" };
         next = took(next, i, went, ms);
       }
       return next;
     }
-    if (dueAt !== null && e.at > dueAt) return refuse("refused.afterBell");
-    const by = "by" in e ? e.by : undefined;
-    const now = active(s);
-    const i = by === undefined ? now[0] : now.find((k) => s.sides[k]!.players.includes(by));
+    if (dueAt !== null && event.at > dueAt) return refuse("refused.afterBell");
+    const by = "by" in event ? event.by : undefined;
+    const now = active(state);
+    const i = by === undefined ? now[0] : now.find((k) => state.sides[k]!.players.includes(by));
     if (i === undefined) return refuse("refused.notTheirTurn");
-    const strayed = by === undefined ? null : outOfTurn(s, s.sides[i]!, e, by);
-    const went = go.step(s.params, s.sides[i]!.go, strayed?.event ?? e, e.at - s.since);
+    const strayed = by === undefined ? null : outOfTurn(state, state.sides[i]!, event, by);
+    const went = go.step(state.params, state.sides[i]!.go, strayed?.event ?? event, event.at - state.since);
     if (isRefusal(went)) return went;
-    const seen = seenAt(s, e.at);
+    const seen = seenAt(state, event.at);
     const theirs = strayed?.turn === "theirs" && went.after !== "end";
     return took(
       theirs ? withSide(seen, i, { at: seen.sides[i]!.players.indexOf(by!) }) : seen,
       i,
       went,
-      e.at - s.since,
+      event.at - state.since,
     );
   }
-  const outOfTurn = (s: S, side: Side<G>, e: GameEvent, by: number) =>
-    s.setup.mode === "relay" && by !== playerOf(side) ? (go.outOfTurn?.(s.params, side.go, e) ?? null) : null;
+  const outOfTurn = (state: S, side: Side<G>, event: GameEvent, by: number) =>
+    state.setup.mode === "relay" && by !== playerOf(side)
+      ? (go.outOfTurn?.(state.params, side.go, event) ?? null)
+      : null;
 
-  const withSide = (s: S, i: number, change: Partial<Side<G>>): S => {
-    const sides = [...s.sides];
+  const withSide = (state: S, i: number, change: Partial<Side<G>>): S => {
+    const sides = [...state.sides];
     sides[i] = { ...sides[i]!, ...change };
-    return { ...s, sides };
+    return { ...state, sides };
   };
 
   const shared = (s: Pick<S, "params" | "setup">) => go.meet?.shared(s.params, s.setup) ?? false;
   /** Where sides play for the same things: what side `i` made of them, told to the others. */
-  function toOthers(s: S, i: number, mine: G, ms: number): S {
-    return s.sides.reduce((next, x, k) => {
-      if (k === i || x.done) return next;
-      const went = go.meet!.tell(s.params, x.go, mine);
+  function toOthers(state: S, i: number, mine: G, ms: number): S {
+    return state.sides.reduce((next, side, k) => {
+      if (k === i || side.done) return next;
+      const went = go.meet!.tell(state.params, side.go, mine);
       const over = went.after === "end";
       return withSide(next, k, {
         go: went.go,
-        ...(over && { kept: [{ go: went.go, ms, by: x.players[0]! }], done: true }),
+        ...(over && { kept: [{ go: went.go, ms, by: side.players[0]! }], done: true }),
       });
-    }, s);
+    }, state);
   }
 
   /** What an event made of side `i`: its go goes on, waits, or is kept; then the turn is handed on. */
   function took(before: S, i: number, went: StepResult<G>, ms: number): S {
-    const s = shared(before) ? toOthers(before, i, went.go, ms) : before;
+    const state = shared(before) ? toOthers(before, i, went.go, ms) : before;
     if (went.after !== "end") {
-      const on = withSide(s, i, { go: went.go, begun: true, rests: went.after === "part" && atOnce(s) });
+      const on = withSide(state, i, { go: went.go, begun: true, rests: went.after === "part" && atOnce(state) });
       if (went.after === "part")
-        return atOnce(s) ? together(on) : { ...on, waiting: clockOf(on, on.sides[i]!) !== null };
+        return atOnce(state) ? together(on) : { ...on, waiting: clockOf(on, on.sides[i]!) !== null };
       return went.after === "on" ? on : pass(on, went.after);
     }
-    const after = keep(s, i, went.go, ms);
-    if (!atOnce(s)) return pass(after, "go");
-    const first = firstEnds(s) && go.sum(s.params, went.go, ms).finished;
+    const after = keep(state, i, went.go, ms);
+    if (!atOnce(state)) return pass(after, "go");
+    const first = firstEnds(state) && go.sum(state.params, went.go, ms).finished;
     const others = first ? active(after).filter((k) => k !== i) : [];
     return together(others.reduce((all, k) => keep(all, k, all.sides[k]!.go, ms), after));
   }
   /** A go of a side is over, and its next one begins where it has one. */
-  function keep(s: S, i: number, over: G, ms: number): S {
-    const x = s.sides[i]!;
-    const kept = [...x.kept, { go: over, ms, by: playerOf(x) }];
-    const done = kept.length >= x.goes;
-    const next = done ? over : go.begin(s.params, { players: x.players, setup: s.setup });
-    return withSide(s, i, { kept, done, go: next, begun: false, rests: !done && atOnce(s) });
+  function keep(state: S, i: number, over: G, ms: number): S {
+    const side = state.sides[i]!;
+    const kept = [...side.kept, { go: over, ms, by: playerOf(side) }];
+    const done = kept.length >= side.goes;
+    const next = done ? over : go.begin(state.params, { players: side.players, setup: state.setup });
+    return withSide(state, i, { kept, done, go: next, begun: false, rests: !done && atOnce(state) });
   }
   const firstEnds = (s: Pick<S, "params" | "match" | "setup">): boolean =>
     s.setup.mode === "against" && s.match.swap === "once" && (go.race?.(s.params) ?? false);
 
   /** All at once: once each is done with its part, the next begins for all. */
-  function together(s: S): S {
-    if (s.sides.every((x) => x.done)) return { ...s, over: true, waiting: false };
-    if (s.sides.some((x) => !x.done && !x.rests)) return s;
-    const sides = s.sides.map((x) => ({ ...x, rests: false }));
-    return { ...s, sides, side: sides.findIndex((x) => !x.done), waiting: true };
+  function together(state: S): S {
+    if (state.sides.every((side) => side.done)) return { ...state, over: true, waiting: false };
+    if (state.sides.some((side) => !side.done && !side.rests)) return state;
+    const sides = state.sides.map((side) => ({ ...side, rests: false }));
+    return { ...state, sides, side: sides.findIndex((side) => !side.done), waiting: true };
   }
 
   /** Hands the turn on after a hit, a miss, a budget spent or a whole go, and ends the match when nobody is left to send. */
-  function pass(s: S, after: "hit" | "miss" | "spent" | "pass" | "go"): S {
+  function pass(state: S, after: "hit" | "miss" | "spent" | "pass" | "go"): S {
     // One person alone goes on.
-    if (after !== "go" && s.sides.length === 1 && s.sides[0]!.players.length === 1) return s;
-    if (s.sides.every((x) => x.done)) return { ...s, over: true, waiting: false };
-    const swap = swapOf(s);
+    if (after !== "go" && state.sides.length === 1 && state.sides[0]!.players.length === 1) return state;
+    if (state.sides.every((eachSide) => eachSide.done)) return { ...state, over: true, waiting: false };
+    const swap = swapOf(state);
     const moves =
       swap === "send" ||
       after === "pass" ||
       after === "go" ||
       (swap === "miss" && after !== "hit") ||
       (swap === "budget" && after === "spent");
-    if (!moves) return s;
-    const rotated = withSide(s, s.side, { at: s.sides[s.side]!.at + 1 });
-    let side = s.side;
-    do side = (side + 1) % s.sides.length;
-    while (s.sides[side]!.done);
-    if (races(s) && side <= s.side && s.sides.some((x) => finishedIn(s, x)))
+    if (!moves) return state;
+    const rotated = withSide(state, state.side, { at: state.sides[state.side]!.at + 1 });
+    let side = state.side;
+    do side = (side + 1) % state.sides.length;
+    while (state.sides[side]!.done);
+    if (races(state) && side <= state.side && state.sides.some((eachSide) => finishedIn(state, eachSide)))
       return { ...rotated, over: true, waiting: false };
     const next = { ...rotated, side };
-    return after === "go" ? { ...next, waiting: clockOf(next, next.sides[side]!) !== null, since: s.last } : next;
+    return after === "go" ? { ...next, waiting: clockOf(next, next.sides[side]!) !== null, since: state.last } : next;
   }
-  const races = (s: S) =>
-    s.match.end === "first" && s.setup.mode === "against" && swapOf(s) === "send" && s.match.goes.count === 1;
-  const finishedIn = (s: S, x: Side<G>) => x.kept.some((k) => go.sum(s.params, k.go, k.ms).finished);
+  const races = (state: S) =>
+    state.match.end === "first" &&
+    state.setup.mode === "against" &&
+    swapOf(state) === "send" &&
+    state.match.goes.count === 1;
+  const finishedIn = (state: S, side: Side<G>) =>
+    side.kept.some((kept) => go.sum(state.params, kept.go, kept.ms).finished);
 
   /** The go under way counts like a finished one, so that a score exists at any moment. */
-  const sumsOf = (s: S, x: Side<G>): Sum[] => {
-    const kept = x.kept.map((k) => go.sum(s.params, k.go, k.ms));
-    return x.done && kept.length > 0 ? kept : [...kept, go.sum(s.params, x.go, 0)];
+  const sumsOf = (state: S, side: Side<G>): Sum[] => {
+    const kept = side.kept.map((eachKept) => go.sum(state.params, eachKept.go, eachKept.ms));
+    return side.done && kept.length > 0 ? kept : [...kept, go.sum(state.params, side.go, 0)];
   };
-  const bestOf = (sums: readonly Sum[]) => sums.reduce((a, b) => (b.rank > a.rank ? b : a));
-  const sumUp = (sums: readonly Sum[], f: (x: Sum) => number) => sums.reduce((n, x) => n + f(x), 0);
+  const bestOf = (sums: readonly Sum[]) => sums.reduce((sum, b) => (b.rank > sum.rank ? b : sum));
+  const sumUp = (sums: readonly Sum[], f: (sum: Sum) => number) => sums.reduce((sum, x) => sum + f(x), 0);
 
   /** What a side begins with, where points are scored and more are better. */
-  const headIn = (s: S, x: Side<G>, { unit, better }: Sum) =>
-    unit === "points" && better === "more" ? headStartOf(s.setup, x.players) : 0;
+  const headIn = (state: S, side: Side<G>, { unit, better }: Sum) =>
+    unit === "points" && better === "more" ? headStartOf(state.setup, side.players) : 0;
 
-  function score(s: S): Score[] {
-    return s.sides.map((x) => {
-      const sums = sumsOf(s, x);
-      const total = totalled(s, x);
+  function score(state: S): Score[] {
+    return state.sides.map((side) => {
+      const sums = sumsOf(state, side);
+      const total = totalled(state, side);
       const { unit, better } = sums[0]!;
-      const head = headIn(s, x, sums[0]!);
-      const value = head + (total ? sumUp(sums, (g) => g.value) : bestOf(sums).value);
+      const head = headIn(state, side, sums[0]!);
+      const value = head + (total ? sumUp(sums, (sum) => sum.value) : bestOf(sums).value);
       return {
-        players: x.players,
+        players: side.players,
         value,
         soFar: value,
         unit,
         better,
         get working() {
-          const own = workingOf(x, sums, total);
+          const own = workingOf(side, sums, total);
           return head > 0
             ? `${head} + ${own === "" ? value - head : own.includes("=") ? `(${own.split(" = ")[0]})` : own} = ${value}`
             : own;
         },
-        rank: head + (total ? sumUp(sums, (g) => g.rank) : bestOf(sums).rank),
+        rank: head + (total ? sumUp(sums, (sum) => sum.rank) : bestOf(sums).rank),
       };
     });
   }
-  function workingOf(x: Side<G>, sums: readonly Sum[], total: boolean): string {
-    if (x.goes > 1 && sums.length > 1) {
-      const parts = sums.map((g) => g.value);
-      return total ? `${parts.join(" + ")} = ${parts.reduce((a, b) => a + b, 0)}` : parts.join(", ");
+  function workingOf(side: Side<G>, sums: readonly Sum[], total: boolean): string {
+    if (side.goes > 1 && sums.length > 1) {
+      const parts = sums.map((sum) => sum.value);
+      return total ? `${parts.join(" + ")} = ${parts.reduce((sum, b) => sum + b, 0)}` : parts.join(", ");
     }
     return sums[sums.length - 1]!.working;
   }
 
   /** Whoever leaves takes its turns along, and the go under way where it is its own; what it made for its side stays. */
-  function leave(s: S, who: number): S {
-    const i = s.sides.findIndex((side) => side.players.includes(who));
-    const x = s.sides[i]!;
+  function leave(state: S, who: number): S {
+    const i = state.sides.findIndex((side) => side.players.includes(who));
+    const x = state.sides[i]!;
     const rest = without(x.players, who, x.at);
     if (rest.length === 0) {
-      const gone: S = { ...withSide(s, i, { done: true, rests: false }), out: [...(s.out ?? []), i] };
-      return atOnce(s) ? together(gone) : i === s.side ? pass(gone, "go") : ended(gone);
+      const gone: S = { ...withSide(state, i, { done: true, rests: false }), out: [...(state.out ?? []), i] };
+      return atOnce(state) ? together(gone) : i === state.side ? pass(gone, "go") : ended(gone);
     }
-    if (go.together !== "each") return withSide(s, i, { players: rest });
-    const goes = x.goes - (s.match.goes.count - x.kept.filter((k) => k.by === who).length);
+    if (go.together !== "each") return withSide(state, i, { players: rest });
+    const goes = x.goes - (state.match.goes.count - x.kept.filter((kept) => kept.by === who).length);
     const own = playerOf(x) === who;
-    const next = own ? go.begin(s.params, { players: rest, setup: s.setup }) : x.go;
+    const next = own ? go.begin(state.params, { players: rest, setup: state.setup }) : x.go;
     const done = x.kept.length >= goes;
-    const left = withSide(s, i, { players: rest, goes, go: next, begun: x.begun && !own, done: x.done || done });
+    const left = withSide(state, i, { players: rest, goes, go: next, begun: x.begun && !own, done: x.done || done });
     if (!own || x.done) return left;
-    if (done) return atOnce(s) ? together(left) : pass(left, "go");
-    return { ...left, waiting: clockOf(left, left.sides[i]!) !== null, since: s.last };
+    if (done) return atOnce(state) ? together(left) : pass(left, "go");
+    return { ...left, waiting: clockOf(left, left.sides[i]!) !== null, since: state.last };
   }
   /** It is over once nobody is left to send. */
-  const ended = (s: S): S => (s.sides.every((x) => x.done) ? { ...s, over: true, waiting: false } : s);
+  const ended = (state: S): S =>
+    state.sides.every((side) => side.done) ? { ...state, over: true, waiting: false } : state;
   /** Before the first send of a go, where no clock runs. */
-  function join(s: S, who: number, side: number | null): S | null {
-    if (s.over || due(s) !== null || shared(s) || s.sides.some((x) => x.begun || x.rests)) return null;
+  function join(state: S, who: number, side: number | null): S | null {
+    if (
+      state.over ||
+      due(state) !== null ||
+      shared(state) ||
+      state.sides.some((eachSide) => eachSide.begun || eachSide.rests)
+    )
+      return null;
     if (side !== null) {
-      const x = s.sides[side];
-      if (!x || x.done || isOut(s, side)) return null;
+      const x = state.sides[side];
+      if (!x || x.done || isOut(state, side)) return null;
       const rounds = Math.floor(x.kept.length / x.players.length);
-      const more = go.together === "each" ? s.match.goes.count - rounds : 0;
+      const more = go.together === "each" ? state.match.goes.count - rounds : 0;
       const players = including(x.players, who, x.at);
       // A go is begun for those who play it.
-      return withSide(s, side, { players, goes: x.goes + more, go: go.begin(s.params, { players, setup: s.setup }) });
+      return withSide(state, side, {
+        players,
+        goes: x.goes + more,
+        go: go.begin(state.params, { players, setup: state.setup }),
+      });
     }
-    if (s.setup.mode === "relay" || s.sides.some((x) => x.players.length > 1)) return null;
-    const goes = Math.max(...s.sides.map((x) => x.goes - x.kept.length));
+    if (state.setup.mode === "relay" || state.sides.some((eachSide) => eachSide.players.length > 1)) return null;
+    const goes = Math.max(...state.sides.map((eachSide) => eachSide.goes - eachSide.kept.length));
     if (goes === 0) return null;
-    const begun = go.begin(s.params, { players: [who], setup: s.setup });
+    const begun = go.begin(state.params, { players: [who], setup: state.setup });
     const at = { goes, begun: false, at: 0, kept: [], done: false, rests: false };
-    return { ...s, sides: [...s.sides, { players: [who], go: begun, ...at }] };
+    return { ...state, sides: [...state.sides, { players: [who], go: begun, ...at }] };
   }
 
-  function progress(s: S): Progress[] {
-    const scores = score(s);
-    return s.sides.map((x, i) => {
-      const sums = sumsOf(s, x);
+  function progress(state: S): Progress[] {
+    const scores = score(state);
+    return state.sides.map((side, i) => {
+      const sums = sumsOf(state, side);
       return {
-        sends: sumUp(sums, (g) => g.sends),
-        rounds: x.kept.length,
+        sends: sumUp(sums, (sum) => sum.sends),
+        rounds: side.kept.length,
         points: scores[i]!.value,
         // What compares with other goes is what was played for.
-        own: scores[i]!.value - headIn(s, x, sums[0]!),
-        stage: Math.max(...sums.map((g) => g.stage)),
+        own: scores[i]!.value - headIn(state, side, sums[0]!),
+        stage: Math.max(...sums.map((sum) => sum.stage)),
         stages: sums[0]!.stages,
-        finished: totalled(s, x) ? sums.every((g) => g.finished) : sums.some((g) => g.finished),
+        finished: totalled(state, side) ? sums.every((sum) => sum.finished) : sums.some((sum) => sum.finished),
       };
     });
   }
 
-  function ending(s: S): Ending | null {
-    if (!s.over) return null;
-    const goes = s.sides.flatMap((x) => x.kept.map((k) => k.go));
-    const reason = go.ended(s.params, { finished: s.sides.some((x) => finishedIn(s, x)) }, goes);
-    if (s.setup.mode !== "against" || s.sides.length < 2) return { reason, winners: [] };
+  function ending(state: S): Ending | null {
+    if (!state.over) return null;
+    const goes = state.sides.flatMap((side) => side.kept.map((kept) => kept.go));
+    const reason = go.ended(state.params, { finished: state.sides.some((side) => finishedIn(state, side)) }, goes);
+    if (state.setup.mode !== "against" || state.sides.length < 2) return { reason, winners: [] };
     // Who is out is not ranked, and nobody wins against nobody.
-    const ranks = score(s).map((x, i) => (isOut(s, i) ? Number.NEGATIVE_INFINITY : x.rank));
-    if (ranks.filter((r) => r > Number.NEGATIVE_INFINITY).length < 2) return { reason, winners: [] };
+    const ranks = score(state).map((eachScore, i) => (isOut(state, i) ? Number.NEGATIVE_INFINITY : eachScore.rank));
+    if (ranks.filter((rank) => rank > Number.NEGATIVE_INFINITY).length < 2) return { reason, winners: [] };
     return { reason, winners: mostOf(ranks) };
   }
 
-  function turn(s: S): { player: number; side: number; now: Phrase } {
-    const side = active(s)[0] ?? s.side;
-    const at = { player: playerOf(s.sides[side]!), side };
-    if (s.over) return { ...at, now: { key: "play.over" } };
-    if (s.waiting) return { ...at, now: { key: "play.ready" } };
-    return { ...at, now: go.now(s.params, s.sides[side]!.go) };
+  function turn(state: S): { player: number; side: number; now: Phrase } {
+    const side = active(state)[0] ?? state.side;
+    const at = { player: playerOf(state.sides[side]!), side };
+    if (state.over) return { ...at, now: { key: "play.over" } };
+    if (state.waiting) return { ...at, now: { key: "play.ready" } };
+    return { ...at, now: go.now(state.params, state.sides[side]!.go) };
   }
 
-  function key(s: S): string {
-    const inState = s.timing === "state";
-    const kept = (k: Kept<G>) => {
-      const sum = go.sum(s.params, k.go, inState ? k.ms : 0);
+  function key(state: S): string {
+    const inState = state.timing === "state";
+    const kept = (givenKept: Kept<G>) => {
+      const sum = go.sum(state.params, givenKept.go, inState ? givenKept.ms : 0);
       return [sum.value, sum.rank, sum.sends, sum.stage, sum.finished ? 1 : 0];
     };
-    const sides = s.sides.map((x) => [
-      x.done ? 0 : go.key(s.params, x.go),
-      x.kept.map(kept),
-      x.players.length > 1 ? x.at % x.players.length : 0,
-      x.rests ? 1 : 0,
+    const sides = state.sides.map((side) => [
+      side.done ? 0 : go.key(state.params, side.go),
+      side.kept.map(kept),
+      side.players.length > 1 ? side.at % side.players.length : 0,
+      side.rests ? 1 : 0,
     ]);
-    return JSON.stringify([sides, s.side, s.waiting, s.over, inState ? s.last - s.since : 0]);
+    return JSON.stringify([sides, state.side, state.waiting, state.over, inState ? state.last - state.since : 0]);
   }
 
   /** Of one side with one go: where there are more, a go that is over is compared with others. */
@@ -453,20 +477,20 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
     const list = go.counters?.(params, match) ?? [];
     const first = start(params, match, setup);
     if (list.length === 0 || first.sides.length > 1 || first.sides[0]!.goes > 1 || first.timing !== "none") return null;
-    const goOf = (s: S) => s.sides[0]!.kept[0]?.go ?? s.sides[0]!.go;
-    const put = (s: S, i: number, n: number): S => {
-      const [x] = s.sides;
-      const next = list[i]!.put(goOf(s), n);
-      return withSide(s, 0, { go: next, kept: x!.kept.map((k) => ({ ...k, go: next })) });
+    const goOf = (state: S) => state.sides[0]!.kept[0]?.go ?? state.sides[0]!.go;
+    const put = (state: S, i: number, count: number): S => {
+      const [side] = state.sides;
+      const next = list[i]!.put(goOf(state), count);
+      return withSide(state, 0, { go: next, kept: side!.kept.map((kept) => ({ ...kept, go: next })) });
     };
     return {
-      of: (s) => list.map((c) => c.of(goOf(s))),
+      of: (state) => list.map((counter) => counter.of(goOf(state))),
       put,
       feeds: (figure) => {
-        const i = list.findIndex((c) => c.feeds.includes(figure));
+        const i = list.findIndex((counter) => counter.feeds.includes(figure));
         return i < 0 ? null : i;
       },
-      key: (s) => key(list.reduce((at, _, i) => put(at, i, 0), s)),
+      key: (state) => key(list.reduce((at, _, i) => put(at, i, 0), state)),
     };
   }
 
@@ -476,13 +500,13 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
     asks,
     step,
     due,
-    clock: (params, m, setup) => start(params, m, setup).timing,
-    sidesMeet: (params, m, setup) =>
-      setup.mode === "against" && (shared({ params, setup }) || races(start(params, m, setup))),
+    clock: (params, match, setup) => start(params, match, setup).timing,
+    sidesMeet: (params, match, setup) =>
+      setup.mode === "against" && (shared({ params, setup }) || races(start(params, match, setup))),
     firstEnds: (params, match, setup) => firstEnds({ params, match, setup }),
     key,
     turn,
-    done: (s) => go.done(s.params, s.sides[active(s)[0] ?? s.side]!.go),
+    done: (state) => go.done(state.params, state.sides[active(state)[0] ?? state.side]!.go),
     score,
     ending,
     progress,

@@ -71,8 +71,8 @@ export function countOut(
 ): Count {
   const wanted = hitRateAt(distance);
   const as = (unit: Unit): Count => {
-    const c = countIn(unit, distance, own);
-    return { ...c, moved: Math.abs(hitRateAt(c.metres) - wanted) };
+    const count = countIn(unit, distance, own);
+    return { ...count, moved: Math.abs(hitRateAt(count.metres) - wanted) };
   };
   if (counted !== "steps") return as(UNIT[counted]);
   const steps = as("step");
@@ -94,6 +94,6 @@ export function countPlain(metres: number, own: Paces, counted: Counted = "steps
 
 /** Nearest and farthest that one count in steps reaches over several children, metres. */
 export function spreadOfCount(count: number, all: readonly Paces[]): { from: number; to: number } {
-  const ends = all.map((p) => p.step * count);
+  const ends = all.map((paces) => paces.step * count);
   return { from: Math.min(...ends), to: Math.max(...ends) };
 }

@@ -22,9 +22,9 @@ describe("measures", () => {
   it("counts half steps, unless that moves the hit rate by more than 3 points and shoes do better", () => {
     const own = paces(6);
     expect(countOut(2, own, () => 0.5)).toMatchObject({ unit: "step", count: 4, moved: 0 });
-    const steep = (d: number) => Math.max(0, 1 - d / 2);
+    const steep = (distance: number) => Math.max(0, 1 - distance / 2);
     expect(countOut(0.6, own, steep)).toMatchObject({ unit: "shoe", count: 3 });
-    expect(countOut(4.4, own, (d) => Math.max(0, 1 - d / 6)).unit).toBe("step");
+    expect(countOut(4.4, own, (distance) => Math.max(0, 1 - distance / 6)).unit).toBe("step");
   });
   it("knows how far one count spreads over a class", () => {
     const { from, to } = spreadOfCount(5.5, [paces(6), paces(8)]);
@@ -43,22 +43,22 @@ describe("counting in any unit", () => {
     expect(countIn("step", 0.01, own).count).toBe(0.5);
     expect(countIn("shoe", 0.01, own).count).toBe(1);
     for (const unit of ["step", "bigStep", "shoe", "metre", "foot"] as const)
-      for (const d of [0.4, 1.3, 2.75, 6]) {
-        const { count, metres } = countIn(unit, d, own);
+      for (const distance of [0.4, 1.3, 2.75, 6]) {
+        const { count, metres } = countIn(unit, distance, own);
         const each = metres / count;
-        expect(Math.abs(metres - d)).toBeLessThanOrEqual(Math.max(each, 0.1) / 2 + 1e-9);
+        expect(Math.abs(metres - distance)).toBeLessThanOrEqual(Math.max(each, 0.1) / 2 + 1e-9);
       }
   });
   it("is off by more the longer one counts, by the square root; a tape always by the same", () => {
-    const at = (d: number) => countIn("step", d, own).error;
+    const at = (distance: number) => countIn("step", distance, own).error;
     expect(at(4 * own.step) / at(own.step)).toBeCloseTo(2, 9);
     expect(countIn("metre", 9, own).error).toBe(countIn("metre", 1, own).error);
   });
   it("takes the teacher's unit whatever it does to the hit rate, and says what it does", () => {
-    const steep = (d: number) => Math.max(0, 1 - d / 2);
-    const c = countOut(1.27, own, steep, "feet");
-    expect(c).toMatchObject({ unit: "foot", count: 4 });
-    expect(c.moved).toBeCloseTo(Math.abs(steep(4 * 0.3048) - steep(1.27)), 12);
+    const steep = (distance: number) => Math.max(0, 1 - distance / 2);
+    const count = countOut(1.27, own, steep, "feet");
+    expect(count).toMatchObject({ unit: "foot", count: 4 });
+    expect(count.moved).toBeCloseTo(Math.abs(steep(4 * 0.3048) - steep(1.27)), 12);
     expect(countOut(1.27, own, steep, "bigSteps").unit).toBe("bigStep");
     expect(countOut(1.27, own, steep, "metres")).toMatchObject({ unit: "metre", count: 1.3 });
   });

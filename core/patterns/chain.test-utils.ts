@@ -24,19 +24,19 @@ export function chainOf<P, S extends BaseState>(
   let left = 1;
   for (let n = 1; left > LEFT && n < 20_000; n++) {
     const next: typeof now = new Map();
-    for (const { state, p } of now.values())
+    for (const { state, p: chance } of now.values())
       for (const [body, q] of waysOf(state)) {
         if (q === 0) continue;
         const after = rules.step(state, { ...body, at: 0 } as never);
         if (isRefusal(after)) throw new Error(after.refused.key);
         if (rules.ending(after)) {
-          events += n * p * q;
-          value += rules.score(after)[0]!.value * p * q;
-          left -= p * q;
+          events += n * chance * q;
+          value += rules.score(after)[0]!.value * chance * q;
+          left -= chance * q;
           continue;
         }
         const key = rules.key(after);
-        next.set(key, { state: after, p: (next.get(key)?.p ?? 0) + p * q });
+        next.set(key, { state: after, p: (next.get(key)?.p ?? 0) + chance * q });
       }
     now = next;
   }

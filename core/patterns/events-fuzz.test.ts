@@ -30,76 +30,81 @@ const REFS = [
 ];
 
 /** Any event of a right shape, wherever it may come from: what is asked now, or anything else. */
-function anyEvent(d: Draw, play: Play, at: number): PlayEvent {
+function anyEvent(draws: Draw, play: Play, at: number): PlayEvent {
   const v = view(play);
   const asked = v.asks.flatMap(bodiesOf);
-  if (asked.length > 0 && d.chance(0.65)) return { ...d.one(asked), at } as PlayEvent;
+  if (asked.length > 0 && draws.chance(0.65)) return { ...draws.one(asked), at } as PlayEvent;
   const bell = askOf(v.asks, "bell");
-  if (bell && d.chance(0.2)) return { kind: "bell", at: Math.max(at, bell.dueAt) };
-  const ref = d.one(REFS);
-  const by = d.chance(0.2) ? { by: d.upTo(6) } : {};
-  const spot = { along: d.upTo(4000) - 500, across: d.upTo(2000) - 1000 };
+  if (bell && draws.chance(0.2)) return { kind: "bell", at: Math.max(at, bell.dueAt) };
+  const ref = draws.one(REFS);
+  const by = draws.chance(0.2) ? { by: draws.upTo(6) } : {};
+  const spot = { along: draws.upTo(4000) - 500, across: draws.upTo(2000) - 1000 };
   const kinds: (() => object)[] = [
-    () => ({ kind: "send", hit: d.chance(0.3) ? null : ref, ...by }),
-    () => ({ kind: "send", fell: d.chance(0.5) ? d.upTo(20) : [ref] }),
-    () => ({ kind: "send", rest: ref, ...(d.chance(0.5) && { spot }), ...(d.chance(0.5) && { away: d.upTo(9000) }) }),
+    () => ({ kind: "send", hit: draws.chance(0.3) ? null : ref, ...by }),
+    () => ({ kind: "send", fell: draws.chance(0.5) ? draws.upTo(20) : [ref] }),
+    () => ({
+      kind: "send",
+      rest: ref,
+      ...(draws.chance(0.5) && { spot }),
+      ...(draws.chance(0.5) && { away: draws.upTo(9000) }),
+    }),
     () => ({ kind: "send", foot: true }),
-    () => ({ kind: "count", n: d.upTo(30), ...(d.chance(0.3) && { drop: true }), ...by }),
+    () => ({ kind: "count", n: draws.upTo(30), ...(draws.chance(0.3) && { drop: true }), ...by }),
     () => ({
       kind: "point",
-      side: d.chance(0.4) ? null : d.upTo(3),
-      ...(d.chance(0.5) && { why: d.one(["let", "fault", "out", "on", "high"]) }),
+      side: draws.chance(0.4) ? null : draws.upTo(3),
+      ...(draws.chance(0.5) && { why: draws.one(["let", "fault", "out", "on", "high"]) }),
       ...by,
     }),
     () => ({
       kind: "run",
-      reached: Array.from({ length: 1 + d.upTo(3) }, () => d.upTo(5)),
-      ...(d.chance(0.3) && { out: [d.upTo(3)] }),
+      reached: Array.from({ length: 1 + draws.upTo(3) }, () => draws.upTo(5)),
+      ...(draws.chance(0.3) && { out: [draws.upTo(3)] }),
     }),
-    () => ({ kind: "run", ...(d.chance(0.5) ? { missed: true } : { caught: true }) }),
-    () => ({ kind: "swap", a: d.upTo(9), b: d.upTo(9), ...by }),
-    () => ({ kind: "mix", cells: Array.from({ length: 9 }, () => d.upTo(2)), ...by }),
-    () => ({ kind: "total", n: d.upTo(400), ...by }),
+    () => ({ kind: "run", ...(draws.chance(0.5) ? { missed: true } : { caught: true }) }),
+    () => ({ kind: "swap", a: draws.upTo(9), b: draws.upTo(9), ...by }),
+    () => ({ kind: "mix", cells: Array.from({ length: 9 }, () => draws.upTo(2)), ...by }),
+    () => ({ kind: "total", n: draws.upTo(400), ...by }),
     () => ({
       kind: "choose",
-      of: d.one(["blocker", "target", "spot", "task", "lift", "rest", "tick"]),
-      pick: d.chance(0.3) ? null : ref,
+      of: draws.one(["blocker", "target", "spot", "task", "lift", "rest", "tick"]),
+      pick: draws.chance(0.3) ? null : ref,
     }),
     () => ({ kind: "arrange", spots: [{ id: ref, ...spot }] }),
-    () => ({ kind: "move", piece: d.upTo(9), place: ref, ...(d.chance(0.5) && { spot }) }),
-    () => ({ kind: "measure", piece: 1 + d.upTo(9), away: d.upTo(3000) }),
-    () => ({ kind: d.one(["stand", "carry", "ready", "bell", "task", "pause", "goOn"] as const) }),
+    () => ({ kind: "move", piece: draws.upTo(9), place: ref, ...(draws.chance(0.5) && { spot }) }),
+    () => ({ kind: "measure", piece: 1 + draws.upTo(9), away: draws.upTo(3000) }),
+    () => ({ kind: draws.one(["stand", "carry", "ready", "bell", "task", "pause", "goOn"] as const) }),
     () => ({ kind: "set", field: "params.sends", value: 3 }),
     () => ({ kind: "undo", ...by }),
     () => ({ kind: "undo" }),
-    () => ({ kind: "leave", who: d.upTo(4) }),
-    () => ({ kind: "join", side: d.chance(0.5) ? null : d.upTo(3) }),
+    () => ({ kind: "leave", who: draws.upTo(4) }),
+    () => ({ kind: "join", side: draws.chance(0.5) ? null : draws.upTo(3) }),
     () => ({ kind: "dispute", ...by }),
-    () => ({ kind: "again", why: d.one(["foot", "call"] as const) }),
+    () => ({ kind: "again", why: draws.one(["foot", "call"] as const) }),
     () => ({ kind: "object", role: "send", item: "sock" }),
     () => ({
       kind: "correct",
-      seq: d.upTo(Math.max(0, play.record.length - 1)),
-      event: { kind: "send", at: 0, hit: d.chance(0.5) ? null : ref },
+      seq: draws.upTo(Math.max(0, play.record.length - 1)),
+      event: { kind: "send", at: 0, hit: draws.chance(0.5) ? null : ref },
       reason: "looked again",
     }),
   ];
-  return { ...d.one(kinds)(), at } as PlayEvent;
+  return { ...draws.one(kinds)(), at } as PlayEvent;
 }
 
 /** The pattern's own example, in a match drawn from what may be set where that makes a game. */
-function gameOf(d: Draw, name: PatternName) {
+function gameOf(draws: Draw, name: PatternName) {
   const doc = fromPattern(name);
-  const p = patternOf(name);
+  const pattern = patternOf(name);
   const drawn = matchSchema.parse({
     ...doc.match,
-    swap: d.one(SWAPS),
-    goes: { count: 1 + d.upTo(2), keep: d.one(["best", "total"]) },
-    ...(d.chance(0.3) && { seconds: 10 + d.upTo(40) }),
-    end: d.one(["all", "first"]),
-    carry: d.chance(0.5),
+    swap: draws.one(SWAPS),
+    goes: { count: 1 + draws.upTo(2), keep: draws.one(["best", "total"]) },
+    ...(draws.chance(0.3) && { seconds: 10 + draws.upTo(40) }),
+    end: draws.one(["all", "first"]),
+    carry: draws.chance(0.5),
   });
-  const match = p.problems(doc.pattern.params, drawn).length === 0 ? drawn : doc.match;
+  const match = pattern.problems(doc.pattern.params, drawn).length === 0 ? drawn : doc.match;
   return { name, params: doc.pattern.params, match };
 }
 
@@ -111,14 +116,14 @@ it.each(patternNames)(
     let taken = 0;
     let over = 0;
     for (let seed = 1; seed <= EACH; seed++) {
-      const d = drawing(seed * 7919);
-      const mode = d.one(MODES.filter((m) => patternOf(name).modes.includes(m)));
-      const setup: Setup = { players: mode === "alone" ? 1 : 2 + d.upTo(2), mode, seed: 1 };
-      let play = openPlay(gameOf(d, name), setup);
+      const draws = drawing(seed * 7919);
+      const mode = draws.one(MODES.filter((eachMode) => patternOf(name).modes.includes(eachMode)));
+      const setup: Setup = { players: mode === "alone" ? 1 : 2 + draws.upTo(2), mode, seed: 1 };
+      let play = openPlay(gameOf(draws, name), setup);
       let at = 0;
       for (let i = 0; i < LENGTH; i++) {
-        at += d.upTo(30) * 100;
-        const event = anyEvent(d, play, at);
+        at += draws.upTo(30) * 100;
+        const event = anyEvent(draws, play, at);
         at = Math.max(at, event.at);
         expect(playEvent.safeParse(event).error?.issues ?? []).toEqual([]);
         const before = JSON.stringify(stateOf(play));
@@ -135,7 +140,7 @@ it.each(patternNames)(
         const left = play.standing.flatMap(({ event }) => (event.kind === "leave" ? [event.who] : []));
         for (const ask of now.asks) expect(left).not.toContain(ask.player);
         for (const side of now.out) expect(now.ending?.winners ?? []).not.toContain(side);
-        for (const s of now.score) expect(Number.isSafeInteger(s.value)).toBe(true);
+        for (const score of now.score) expect(Number.isSafeInteger(score.value)).toBe(true);
         const waits = now.paused ? 1 : mainAsks(now.asks).length;
         if (now.done) expect(now.asks).toEqual([]);
         else expect(waits, JSON.stringify(play.record)).toBeGreaterThan(0);

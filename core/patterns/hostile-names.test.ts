@@ -30,9 +30,9 @@ const renamed = (value: unknown, names: ReadonlyMap<string, string>): unknown =>
   typeof value === "string"
     ? (names.get(value) ?? value)
     : Array.isArray(value)
-      ? value.map((v) => renamed(v, names))
+      ? value.map((eachValue) => renamed(eachValue, names))
       : typeof value === "object" && value !== null
-        ? Object.fromEntries(Object.entries(value).map(([k, v]) => [names.get(k) ?? k, renamed(v, names)]))
+        ? Object.fromEntries(Object.entries(value).map(([key, v]) => [names.get(key) ?? key, renamed(v, names)]))
         : value;
 
 describe("things on the ground called as objects' own properties are", () => {
@@ -41,7 +41,7 @@ describe("things on the ground called as objects' own properties are", () => {
     const ids = [...new Set(idsIn(plain.pattern.params))].slice(0, HOSTILE.length);
     if (ids.length === 0) return;
     const names = new Map(ids.map((id, i) => [id, HOSTILE[i]!]));
-    const back = new Map([...names].map(([a, b]) => [b, a]));
+    const back = new Map([...names].map(([action, text]) => [text, action]));
     const odd = activity.parse(
       JSON.parse(JSON.stringify({ ...plain, pattern: renamed(plain.pattern, names) })),
     ) as Activity;
@@ -51,21 +51,22 @@ describe("things on the ground called as objects' own properties are", () => {
     const cardOf = (designed: Activity) =>
       compileFor({ designed, child, homes: [home], items: { own: [], hidden: [] } });
     expect(renamed(cardOf(odd).markers, back)).toEqual(cardOf(plain).markers);
-    const told = (a: Activity) => forecastActivity(a, [{ age: 8 }], { players: 1, mode: "alone", seed: 3 }, "middle");
+    const told = (givenActivity: Activity) =>
+      forecastActivity(givenActivity, [{ age: 8 }], { players: 1, mode: "alone", seed: 3 }, "middle");
     expect(told(odd).sides[0]!.finish).toBeCloseTo(told(plain).sides[0]!.finish, 9);
-    const rates = (a: Activity) => pegRates(a, { age: 8 });
-    expect([...rates(odd)].map(([id, p]) => [back.get(id) ?? id, p])).toEqual([...rates(plain)]);
+    const rates = (givenActivity: Activity) => pegRates(givenActivity, { age: 8 });
+    expect([...rates(odd)].map(([id, chance]) => [back.get(id) ?? id, chance])).toEqual([...rates(plain)]);
     const setup = { players: 1, mode: "alone", seed: 3 } as const;
     if (!plain.players.modes.includes("alone")) return;
-    const goOf = (a: Activity) => {
-      const events = playGo(a, [8], [behaviorProfile(1)], setup, 5);
-      const done = replay(gamePartOf(a), setup, events);
+    const goOf = (givenActivity: Activity) => {
+      const events = playGo(givenActivity, [8], [behaviorProfile(1)], setup, 5);
+      const done = replay(gamePartOf(givenActivity), setup, events);
       expect(done.refused).toBeNull();
       return { aimed: aimedBy(done.play, 0), score: view(done.play).score };
     };
     const [x, y] = [goOf(odd), goOf(plain)];
     expect(x.score).toEqual(y.score);
     const kept = JSON.parse(JSON.stringify(x.aimed)) as Record<string, unknown>;
-    expect(Object.entries(kept).map(([id, v]) => [back.get(id) ?? id, v])).toEqual(Object.entries(y.aimed));
+    expect(Object.entries(kept).map(([id, value]) => [back.get(id) ?? id, value])).toEqual(Object.entries(y.aimed));
   });
 });

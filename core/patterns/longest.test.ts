@@ -144,7 +144,7 @@ describe("the longest game fits the record", () => {
               ? ask!.aim.kind === "point" || ask!.aim.kind === "goal"
                 ? { kind: "point", at, side: events % 2 }
                 : ask!.aim.kind === "bat"
-                  ? { kind: "run", at, reached: [...ask!.aim.runners.map((b) => Math.min(4, b + 1)), 1] }
+                  ? { kind: "run", at, reached: [...ask!.aim.runners.map((runner) => Math.min(4, runner + 1)), 1] }
                   : ask!.aim.kind === "near" || ask!.aim.kind === "jack"
                     ? { kind: "send", at, rest: "in", away: 500 }
                     : ask!.aim.kind === "zones" || ask!.aim.kind === "chase" || ask!.aim.kind === "cells"

@@ -7,7 +7,7 @@ export type Took = "no" | "on" | "hit" | "miss" | "spent" | "pass" | "theirs" | 
 /** One go as it is told in a pattern's description, changed in place. */
 export interface Story {
   /** `turn`: whether it is the turn of whoever did it. `theirs`: then it is theirs, and the story goes on. */
-  take(e: GameEvent, turn: boolean): Took;
+  take(event: GameEvent, turn: boolean): Took;
   /** The bell. */
   rings(): Took;
   /** Seconds until the bell of the part under way; undefined: no clock. */
@@ -54,7 +54,7 @@ export function tellMatch(
   let bell: number | null = null;
   let over = false;
   let paused = chairs[0]!.story.clock() !== undefined;
-  const playing = () => (allAtOnce ? chairs.filter((c) => c.left > 0 && !c.resting) : [chairs[now]!]);
+  const playing = () => (allAtOnce ? chairs.filter((chair) => chair.left > 0 && !chair.resting) : [chairs[now]!]);
   const accepted: boolean[] = [];
 
   /** A chair whose go is over begins its next one, if it has one left. */
@@ -69,21 +69,27 @@ export function tellMatch(
     const was = now;
     do now = (now + 1) % chairs.length;
     while (chairs[now]!.left === 0);
-    if (racing && swap === "send" && now <= was && chairs.some((c) => c.past.some((x) => x.finished?.()))) over = true;
+    if (
+      racing &&
+      swap === "send" &&
+      now <= was &&
+      chairs.some((chair) => chair.past.some((story) => story.finished?.()))
+    )
+      over = true;
     else if (wholeGo) paused = chairs[now]!.story.clock() !== undefined;
   };
   const settle = (c: Chair, took: Took) => {
     if (took === "end") finish(c);
-    if (chairs.every((x) => x.left === 0)) {
+    if (chairs.every((chair) => chair.left === 0)) {
       over = true;
       paused = false;
       return;
     }
     if (allAtOnce) {
       if (took === "end" || took === "part") c.resting = c.left > 0;
-      if (chairs.every((x) => x.left === 0 || x.resting)) {
-        for (const x of chairs) x.resting = false;
-        now = chairs.findIndex((x) => x.left > 0);
+      if (chairs.every((chair) => chair.left === 0 || chair.resting)) {
+        for (const chair of chairs) chair.resting = false;
+        now = chairs.findIndex((chair) => chair.left > 0);
         paused = true;
       }
       return;
@@ -102,51 +108,53 @@ export function tellMatch(
       handOn(false, swap);
   };
 
-  for (const e of events) {
-    let ok = !over && e.at >= last;
+  for (const event of events) {
+    let ok = !over && event.at >= last;
     const ringsAt: number | null = paused || playing()[0]?.story.clock() === null ? null : bell;
     if (!ok) {
       accepted.push(false);
       continue;
     }
-    if (e.kind === "carry") ok = match.carry && ringsAt === null;
+    if (event.kind === "carry") ok = match.carry && ringsAt === null;
     else if (paused) {
-      ok = e.kind === "ready";
+      ok = event.kind === "ready";
       if (ok) {
         paused = false;
         const seconds = playing()[0]!.story.clock();
-        bell = typeof seconds === "number" ? e.at + seconds * 1000 : null;
+        bell = typeof seconds === "number" ? event.at + seconds * 1000 : null;
       }
-    } else if (e.kind === "bell") {
-      ok = ringsAt !== null && e.at >= ringsAt;
+    } else if (event.kind === "bell") {
+      ok = ringsAt !== null && event.at >= ringsAt;
       if (ok) for (const c of playing()) settle(c, c.story.rings());
-    } else if (ringsAt !== null && e.at > ringsAt) ok = false;
+    } else if (ringsAt !== null && event.at > ringsAt) ok = false;
     else {
-      const by = "by" in e ? e.by : undefined;
+      const by = "by" in event ? event.by : undefined;
       const c = by === undefined ? playing()[0] : playing().find((x) => x.people.includes(by));
       const turn = !c || by === undefined || setup.mode !== "relay" || by === sits(c);
-      const took = c ? c.story.take(e, turn) : "no";
+      const took = c ? c.story.take(event, turn) : "no";
       if (took === "theirs") c!.next = c!.people.indexOf(by!);
       ok = took !== "no";
       if (ok) {
-        for (const x of chairs) if (x !== c && x.left > 0 && x.story.over?.()) finish(x);
+        for (const chair of chairs) if (chair !== c && chair.left > 0 && chair.story.over?.()) finish(chair);
         settle(c!, took);
       }
     }
-    if (ok) last = e.at;
+    if (ok) last = event.at;
     accepted.push(ok);
   }
-  const sums = chairs.map((c) => {
-    const goes = c.left === 0 ? c.past : [...c.past, c.story];
-    const total = match.goes.keep === "total" || (each && c.people.length > 1);
-    const best = goes.reduce((a, b) => (b.rank() > a.rank() ? b : a));
-    const add = (f: (s: Story) => number) => goes.reduce((n, s) => n + f(s), 0);
+  const sums = chairs.map((chair) => {
+    const goes = chair.left === 0 ? chair.past : [...chair.past, chair.story];
+    const total = match.goes.keep === "total" || (each && chair.people.length > 1);
+    const best = goes.reduce((story, go) => (go.rank() > story.rank() ? go : story));
+    const add = (f: (story: Story) => number) => goes.reduce((sum, go) => sum + f(go), 0);
     return total
-      ? { value: add((s) => s.value()), rank: add((s) => s.rank()) }
+      ? { value: add((story) => story.value()), rank: add((story) => story.rank()) }
       : { value: best.value(), rank: best.rank() };
   });
-  const top = Math.max(...sums.map((s) => s.rank));
+  const top = Math.max(...sums.map((sum) => sum.rank));
   const winners =
-    over && setup.mode === "against" && chairs.length > 1 ? sums.flatMap((s, i) => (s.rank === top ? [i] : [])) : [];
-  return { accepted, player: sits(playing()[0] ?? chairs[now]!), over, values: sums.map((s) => s.value), winners };
+    over && setup.mode === "against" && chairs.length > 1
+      ? sums.flatMap((sum, i) => (sum.rank === top ? [i] : []))
+      : [];
+  return { accepted, player: sits(playing()[0] ?? chairs[now]!), over, values: sums.map((sum) => sum.value), winners };
 }

@@ -20,8 +20,8 @@ import { threeLine } from "./three-line/index.ts";
 import { mostPieces, type ThreeLineParams, threeLineParams } from "./three-line/params.ts";
 import { tellThreeLine } from "./three-line/three-line.reference.ts";
 
-function climbOf(d: Draw): Drawn<ClimbParams> {
-  const rungs = 1 + d.upTo(3);
+function climbOf(draws: Draw): Drawn<ClimbParams> {
+  const rungs = 1 + draws.upTo(3);
   const target = (i: number) => ({
     id: `t${i + 1}`,
     item: "box",
@@ -34,168 +34,180 @@ function climbOf(d: Draw): Drawn<ClimbParams> {
   });
   const { distance: _, ...standing } = target(0);
   const params = climbParams.parse({
-    ladder: d.chance(0.7)
+    ladder: draws.chance(0.7)
       ? {
           kind: "targets",
-          order: d.one(["nearest", "farthest", "listed"]),
+          order: draws.one(["nearest", "farthest", "listed"]),
           targets: Array.from({ length: rungs }, (_, i) => target(i)),
         }
       : { kind: "line", target: standing, lines: Array.from({ length: rungs }, (_, i) => 1 + i * 0.5) },
-    tries: 1 + d.upTo(7),
-    scoring: d.one([{ by: "points", first: d.upTo(4), growth: d.upTo(3) }, { by: "tries" }, { by: "time" }]),
-    forfeit: d.chance(0.3)
-      ? { misses: 1 + d.upTo(2), exercise: "hops", dose: 6, ...(d.chance(0.5) && { cap: 1 + d.upTo(2) }) }
+    tries: 1 + draws.upTo(7),
+    scoring: draws.one([
+      { by: "points", first: draws.upTo(4), growth: draws.upTo(3) },
+      { by: "tries" },
+      { by: "time" },
+    ]),
+    forfeit: draws.chance(0.3)
+      ? { misses: 1 + draws.upTo(2), exercise: "hops", dose: 6, ...(draws.chance(0.5) && { cap: 1 + draws.upTo(2) }) }
       : null,
   });
   const around = match.parse({
-    seconds: d.chance(0.25) ? 10 + d.upTo(20) : null,
-    goes: { count: 1 + d.upTo(2), keep: d.one(["best", "total"]) },
-    swap: d.one(["send", "miss", "go"]),
-    end: d.one(["all", "first"]),
+    seconds: draws.chance(0.25) ? 10 + draws.upTo(20) : null,
+    goes: { count: 1 + draws.upTo(2), keep: draws.one(["best", "total"]) },
+    swap: draws.one(["send", "miss", "go"]),
+    end: draws.one(["all", "first"]),
   });
   return { params, match: around };
 }
 
-function climbEvent(d: Draw, at: number, params: ClimbParams, legal: readonly AskKind[]): GameEvent {
-  const wild = d.chance(0.08);
+function climbEvent(draws: Draw, at: number, params: ClimbParams, legal: readonly AskKind[]): GameEvent {
+  const wild = draws.chance(0.08);
   const kind = wild
-    ? d.one(["send", "ready", "bell", "task", "stand"] as const)
-    : (legal[d.upTo(legal.length - 1)] ?? "send");
-  const ids = params.ladder.kind === "line" ? [params.ladder.target.id] : params.ladder.targets.map((t) => t.id);
-  if (kind === "send") return { kind, at, hit: d.chance(0.3) ? null : d.chance(0.03) ? "nowhere" : d.one(ids) };
+    ? draws.one(["send", "ready", "bell", "task", "stand"] as const)
+    : (legal[draws.upTo(legal.length - 1)] ?? "send");
+  const ids =
+    params.ladder.kind === "line" ? [params.ladder.target.id] : params.ladder.targets.map((target) => target.id);
+  if (kind === "send")
+    return { kind, at, hit: draws.chance(0.3) ? null : draws.chance(0.03) ? "nowhere" : draws.one(ids) };
   return { kind: kind as "ready", at };
 }
 
-function bandsOf(d: Draw): Drawn<BandsParams> {
-  const n = 1 + d.upTo(3);
-  const total = d.chance(0.5) ? 4 + d.upTo(12) : null;
+function bandsOf(draws: Draw): Drawn<BandsParams> {
+  const count = 1 + draws.upTo(3);
+  const total = draws.chance(0.5) ? 4 + draws.upTo(12) : null;
   const params = bandsParams.parse({
-    lines: Array.from({ length: n + 1 }, (_, i) => 1 + i * 0.4),
-    points: Array.from({ length: n }, () => d.upTo(6)),
+    lines: Array.from({ length: count + 1 }, (_, i) => 1 + i * 0.4),
+    points: Array.from({ length: count }, () => draws.upTo(6)),
     width: 1,
     lineRule: "centre",
-    overshoot: d.one(["nothing", "last"]),
-    pieces: 1 + d.upTo(2),
-    counting: d.one(["all", "difference"]),
+    overshoot: draws.one(["nothing", "last"]),
+    pieces: 1 + draws.upTo(2),
+    counting: draws.one(["all", "difference"]),
     finish: {
-      rounds: total === null || d.chance(0.5) ? 1 + d.upTo(3) : null,
+      rounds: total === null || draws.chance(0.5) ? 1 + draws.upTo(3) : null,
       total,
-      exact: d.chance(0.5),
-      dropTo: d.chance(0.5) ? d.upTo(3) : null,
+      exact: draws.chance(0.5),
+      dropTo: draws.chance(0.5) ? draws.upTo(3) : null,
     },
-    blocker: d.chance(0.4),
-    lead: d.one(["alternate", "winner", "loser", "same"]),
-    order: d.one(["piece", "set"]),
-    tie: d.one(["shared", "extra"]),
+    blocker: draws.chance(0.4),
+    lead: draws.one(["alternate", "winner", "loser", "same"]),
+    order: draws.one(["piece", "set"]),
+    tie: draws.one(["shared", "extra"]),
   });
-  return { params, match: { ...USUAL_MATCH, carry: d.chance(0.5) } };
+  return { params, match: { ...USUAL_MATCH, carry: draws.chance(0.5) } };
 }
 
-function bandsEvent(d: Draw, at: number, params: BandsParams, legal: readonly AskKind[]): GameEvent {
+function bandsEvent(draws: Draw, at: number, params: BandsParams, legal: readonly AskKind[]): GameEvent {
   const main = legal[0] ?? "send";
-  const kind = d.chance(0.78) ? main : d.one(["send", "move", "stand", "carry", "choose", "ready", "bell"] as const);
-  const zone = d.chance(0.03) ? "nowhere" : d.one(["short", "over", ...params.points.map((_, i) => `z${i + 1}`)]);
+  const kind = draws.chance(0.78)
+    ? main
+    : draws.one(["send", "move", "stand", "carry", "choose", "ready", "bell"] as const);
+  const zone = draws.chance(0.03)
+    ? "nowhere"
+    : draws.one(["short", "over", ...params.points.map((_, i) => `z${i + 1}`)]);
   switch (kind) {
     case "send":
       return { kind, at, rest: zone };
     case "move":
-      return { kind, at, piece: d.upTo(6), place: zone };
+      return { kind, at, piece: draws.upTo(6), place: zone };
     case "choose":
-      return { kind, at, of: "blocker", pick: d.chance(0.5) ? null : zone };
+      return { kind, at, of: "blocker", pick: draws.chance(0.5) ? null : zone };
     default:
       return { kind: kind as "ready", at };
   }
 }
 
-function pinsOf(d: Draw): Drawn<PinsParams> {
-  const count = 3 + d.upTo(2);
+function pinsOf(draws: Draw): Drawn<PinsParams> {
+  const count = 3 + draws.upTo(2);
   const params = pinsParams.parse({
     ...pins.example.params,
-    formation: d.chance(0.7)
-      ? { kind: "given", shape: d.one(SHAPES), count, gap: 0.1 }
+    formation: draws.chance(0.7)
+      ? { kind: "given", shape: draws.one(SHAPES), count, gap: 0.1 }
       : { kind: "own", count, depth: 0.6, width: 0.6 },
-    rolls: 1 + d.upTo(2),
-    frames: 1 + d.upTo(2),
-    points: 1 + d.upTo(2),
-    bonus: d.upTo(4),
-    standUp: d.chance(0.4),
+    rolls: 1 + draws.upTo(2),
+    frames: 1 + draws.upTo(2),
+    points: 1 + draws.upTo(2),
+    bonus: draws.upTo(4),
+    standUp: draws.chance(0.4),
   });
   return {
     params,
     match: match.parse({
-      swap: d.one(["budget", "go", "send"]),
-      goes: { count: 1 + d.upTo(1), keep: d.one(["best", "total"]) },
-      carry: d.chance(0.3),
+      swap: draws.one(["budget", "go", "send"]),
+      goes: { count: 1 + draws.upTo(1), keep: draws.one(["best", "total"]) },
+      carry: draws.chance(0.3),
     }),
   };
 }
-function pinsEvent(d: Draw, at: number, p: PinsParams, legal: readonly AskKind[]): GameEvent {
-  const kind = d.chance(0.85) ? (legal[0] ?? "send") : d.one(["send", "stand", "arrange", "carry", "ready"] as const);
-  const n = p.formation.count;
+function pinsEvent(draws: Draw, at: number, params: PinsParams, legal: readonly AskKind[]): GameEvent {
+  const kind = draws.chance(0.85)
+    ? (legal[0] ?? "send")
+    : draws.one(["send", "stand", "arrange", "carry", "ready"] as const);
+  const count = params.formation.count;
   switch (kind) {
     case "send": {
-      if (d.chance(0.3)) return { kind, at, fell: d.upTo(n + 1) };
-      const ids = Array.from({ length: n + (d.chance(0.05) ? 1 : 0) }, (_, i) => `p${i + 1}`);
-      const fell = ids.filter(() => d.chance(d.chance(0.3) ? 0.95 : 0.35));
-      return { kind, at, fell: d.chance(0.03) ? [...fell, ...fell] : fell };
+      if (draws.chance(0.3)) return { kind, at, fell: draws.upTo(count + 1) };
+      const ids = Array.from({ length: count + (draws.chance(0.05) ? 1 : 0) }, (_, i) => `p${i + 1}`);
+      const fell = ids.filter(() => draws.chance(draws.chance(0.3) ? 0.95 : 0.35));
+      return { kind, at, fell: draws.chance(0.03) ? [...fell, ...fell] : fell };
     }
     case "arrange": {
-      const spots = spotsOf(p).map(({ id, along, across }) => ({
+      const spots = spotsOf(params).map(({ id, along, across }) => ({
         id,
-        along: Math.round(along * 1000) + (d.chance(0.3) ? d.upTo(400) - 200 : 0),
+        along: Math.round(along * 1000) + (draws.chance(0.3) ? draws.upTo(400) - 200 : 0),
         across: Math.round(across * 1000),
       }));
-      return { kind, at, spots: d.chance(0.05) ? spots.slice(1) : spots };
+      return { kind, at, spots: draws.chance(0.05) ? spots.slice(1) : spots };
     }
     default:
       return { kind: kind as "ready", at };
   }
 }
 
-function threeLineOf(d: Draw): Drawn<ThreeLineParams> {
-  const size = d.chance(0.8) ? 3 : 4;
+function threeLineOf(draws: Draw): Drawn<ThreeLineParams> {
+  const size = draws.chance(0.8) ? 3 : 4;
   const params = threeLineParams.parse({
     ...threeLine.example.params,
     size,
-    pieces: d.chance(0.5) ? null : size + d.upTo(mostPieces(size) - size),
-    sends: 3 + d.upTo(9),
-    stuck: d.one(["takeUp", "draw"]),
+    pieces: draws.chance(0.5) ? null : size + draws.upTo(mostPieces(size) - size),
+    sends: 3 + draws.upTo(9),
+    stuck: draws.one(["takeUp", "draw"]),
   });
-  const goes = { count: 1 + d.upTo(1), keep: d.one(["best", "total"]) };
-  return { params, match: match.parse({ swap: d.one(["send", "miss", "go"]), goes, carry: d.chance(0.3) }) };
+  const goes = { count: 1 + draws.upTo(1), keep: draws.one(["best", "total"]) };
+  return { params, match: match.parse({ swap: draws.one(["send", "miss", "go"]), goes, carry: draws.chance(0.3) }) };
 }
-function threeLineEvent(d: Draw, at: number, p: ThreeLineParams, legal: readonly AskKind[]): GameEvent {
-  const n = p.size + (d.chance(0.05) ? 1 : 0);
-  const place = d.chance(0.15) ? "out" : `c${1 + d.upTo(n - 1)}${1 + d.upTo(n - 1)}`;
-  if (legal.includes("choose") && d.chance(0.7)) return { kind: "choose", at, of: "lift", pick: place };
-  if (d.chance(0.12)) return { kind: "move", at, piece: d.upTo(4), place };
-  if (d.chance(0.04)) return { kind: d.one(["carry", "ready", "stand"]), at };
+function threeLineEvent(draws: Draw, at: number, params: ThreeLineParams, legal: readonly AskKind[]): GameEvent {
+  const count = params.size + (draws.chance(0.05) ? 1 : 0);
+  const place = draws.chance(0.15) ? "out" : `c${1 + draws.upTo(count - 1)}${1 + draws.upTo(count - 1)}`;
+  if (legal.includes("choose") && draws.chance(0.7)) return { kind: "choose", at, of: "lift", pick: place };
+  if (draws.chance(0.12)) return { kind: "move", at, piece: draws.upTo(4), place };
+  if (draws.chance(0.04)) return { kind: draws.one(["carry", "ready", "stand"]), at };
   return { kind: "send", at, rest: place };
 }
 
-function tallyOf(d: Draw): Drawn<TallyParams> {
+function tallyOf(draws: Draw): Drawn<TallyParams> {
   const params = tallyParams.parse({
     ...tally.example.params,
-    rounds: Array.from({ length: 1 + d.upTo(2) }, () => ({
+    rounds: Array.from({ length: 1 + draws.upTo(2) }, () => ({
       ...tally.example.params.rounds[0],
-      task: d.one(["keepUp", "catch", "exercise"]),
-      seconds: 10 + d.upTo(10),
+      task: draws.one(["keepUp", "catch", "exercise"]),
+      seconds: 10 + draws.upTo(10),
     })),
-    keep: d.one(["sum", "best"]),
-    inAir: d.chance(0.5),
+    keep: draws.one(["sum", "best"]),
+    inAir: draws.chance(0.5),
   });
-  const goes = { count: 1 + d.upTo(1), keep: d.one(["best", "total"]) };
-  return { params, match: match.parse({ swap: d.one(["go", "once"]), goes, carry: d.chance(0.3) }) };
+  const goes = { count: 1 + draws.upTo(1), keep: draws.one(["best", "total"]) };
+  return { params, match: match.parse({ swap: draws.one(["go", "once"]), goes, carry: draws.chance(0.3) }) };
 }
-function tallyEvent(d: Draw, at: number, _: TallyParams, legal: readonly AskKind[]): GameEvent {
-  const kind = d.chance(0.9)
-    ? d.chance(0.3) && legal.includes("bell")
+function tallyEvent(draws: Draw, at: number, _: TallyParams, legal: readonly AskKind[]): GameEvent {
+  const kind = draws.chance(0.9)
+    ? draws.chance(0.3) && legal.includes("bell")
       ? "bell"
-      : (legal[d.upTo(legal.length - 1)] ?? "count")
-    : d.one(["count", "total", "bell", "ready", "carry", "stand"] as const);
-  const by = d.chance(0.4) ? { by: d.upTo(3) } : {};
-  if (kind === "count") return { kind, at, n: d.chance(0.05) ? 60 : d.upTo(3), ...by };
-  if (kind === "total") return { kind, at, n: d.chance(0.1) ? 90 : d.upTo(20), ...by };
+      : (legal[draws.upTo(legal.length - 1)] ?? "count")
+    : draws.one(["count", "total", "bell", "ready", "carry", "stand"] as const);
+  const by = draws.chance(0.4) ? { by: draws.upTo(3) } : {};
+  if (kind === "count") return { kind, at, n: draws.chance(0.05) ? 60 : draws.upTo(3), ...by };
+  if (kind === "total") return { kind, at, n: draws.chance(0.1) ? 90 : draws.upTo(20), ...by };
   return { kind: kind as "ready", at };
 }
 

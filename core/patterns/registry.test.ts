@@ -16,12 +16,12 @@ import { loadPattern } from "./load.ts";
 import { patternNames, patternOf } from "./registry.ts";
 
 describe("the folders of the patterns", () => {
-  const folders = readdirSync(import.meta.dirname, { withFileTypes: true }).filter((f) => f.isDirectory());
+  const folders = readdirSync(import.meta.dirname, { withFileTypes: true }).filter((dirent) => dirent.isDirectory());
   it("are those of the registry, each with its parameters, its rules, its index and a second telling", () => {
     expect(folders).toHaveLength(patternNames.length);
     for (const { name } of folders) {
       const files = readdirSync(join(import.meta.dirname, name));
-      for (const file of ["params.ts", "rules.ts", "index.ts", `${name}.oracle.ts`])
+      for (const file of ["params.ts", "rules.ts", "index.ts", `${name}.reference.ts`])
         expect(files, name).toContain(file);
     }
   });
@@ -32,32 +32,32 @@ describe("the folders of the patterns", () => {
 });
 
 describe.each(patternNames)("pattern %s keeps the contract", (name) => {
-  const p = patternOf(name);
-  const { params, space, match } = p.example;
-  const { ground } = p;
+  const pattern = patternOf(name);
+  const { params, space, match } = pattern.example;
+  const { ground } = pattern;
 
   it("has an example that is a whole activity document and survives JSON", () => {
-    expect(p.name).toBe(name);
+    expect(pattern.name).toBe(name);
     const doc = fromPattern(name);
     expect(activity.parse(JSON.parse(JSON.stringify(doc)))).toEqual(doc);
   });
 
   it("lays its parts out inside the example's space, with pegs that move and stay valid", () => {
     const parts = ground.parts(params, space);
-    expect(parts.some((x) => x.kind === "line")).toBe(true);
-    expect(parts.some((x) => x.kind === "person")).toBe(true);
+    expect(parts.some((part) => part.kind === "line")).toBe(true);
+    expect(parts.some((part) => part.kind === "person")).toBe(true);
     for (const peg of ground.pegs(params)) {
       for (const metres of [-3, 0.4, 2.345, 99]) {
         const moved = ground.move(params, peg.id, { along: metres });
-        expect(p.params.safeParse(moved).error?.issues ?? []).toEqual([]);
+        expect(pattern.params.safeParse(moved).error?.issues ?? []).toEqual([]);
         expect(ground.pegs(moved)).toHaveLength(ground.pegs(params).length);
       }
     }
   });
 
   it("says what a home needs", () => {
-    const { pieces, sends } = p.needs(params, match);
-    expect(pieces + (p.needs(params, match).kinds?.length ?? 0)).toBeGreaterThanOrEqual(1);
+    const { pieces, sends } = pattern.needs(params, match);
+    expect(pieces + (pattern.needs(params, match).kinds?.length ?? 0)).toBeGreaterThanOrEqual(1);
     expect(sends === null || sends >= 1).toBe(true);
   });
 
@@ -66,24 +66,30 @@ describe.each(patternNames)("pattern %s keeps the contract", (name) => {
       path.reduce<unknown>((x, k) => (x as Record<string | number, unknown>)?.[k], o);
     const put = (o: unknown, [k, ...rest]: readonly (string | number)[], v: unknown): unknown => {
       if (k === undefined) return v;
-      if (Array.isArray(o)) return o.map((x, i) => (i === k ? put(x, rest, v) : x));
+      if (Array.isArray(o)) return o.map((value, i) => (i === k ? put(value, rest, v) : value));
       return { ...(o as object), [k]: put((o as Record<string | number, unknown>)[k], rest, v) };
     };
     const whole = { params, match };
-    const knobs = [...p.knobs(params), ...ground.pegs(params).flatMap((g) => p.pegKnobs(params, g.id))].map((k) => ({
-      ...k,
-      path: ["params", ...k.path],
+    const knobs = [
+      ...pattern.knobs(params),
+      ...ground.pegs(params).flatMap((peg) => pattern.pegKnobs(params, peg.id)),
+    ].map((knob) => ({
+      ...knob,
+      path: ["params", ...knob.path],
     }));
-    const around = matchKnobs(match, p.match.fields, p.match.swaps).map((k) => ({ ...k, path: ["match", ...k.path] }));
+    const around = matchKnobs(match, pattern.match.fields, pattern.match.swaps).map((matchKnob) => ({
+      ...matchKnob,
+      path: ["match", ...matchKnob.path],
+    }));
     const all = [...knobs, ...around];
     expect(all.length).toBeGreaterThan(4);
     for (const knob of all) {
       expect(get(whole, knob.path), knob.path.join(".")).not.toBeUndefined();
       if (knob.kind !== "choice") continue;
-      for (const o of knob.options) {
-        const changed = put(whole, knob.path, o.value) as { params: unknown; match: unknown };
-        expect(p.params.safeParse(changed.params).error?.issues ?? [], o.label).toEqual([]);
-        expect(matchSchema.safeParse(changed.match).error?.issues ?? [], o.label).toEqual([]);
+      for (const option of knob.options) {
+        const changed = put(whole, knob.path, option.value) as { params: unknown; match: unknown };
+        expect(pattern.params.safeParse(changed.params).error?.issues ?? [], option.label).toEqual([]);
+        expect(matchSchema.safeParse(changed.match).error?.issues ?? [], option.label).toEqual([]);
       }
     }
   });
@@ -94,13 +100,13 @@ describe.each(patternNames)("pattern %s keeps the contract", (name) => {
     if (more) {
       const count = (x: unknown) => ground.pegs(x).length + ground.parts(x, space).length;
       expect(count(more)).toBeGreaterThan(count(params));
-      expect(p.params.safeParse(more).error?.issues ?? []).toEqual([]);
+      expect(pattern.params.safeParse(more).error?.issues ?? []).toEqual([]);
     }
     for (let i = 0; i < 20 && ground.pegs(less).length > 0; i++) {
       const next = ground.remove(less, ground.pegs(less)[0]!.id);
       if (!next) break;
       less = next;
-      expect(p.params.safeParse(less).success).toBe(true);
+      expect(pattern.params.safeParse(less).success).toBe(true);
     }
     const [last] = ground.pegs(less);
     if (last) expect(ground.remove(less, last.id)).toBeNull();
@@ -108,7 +114,7 @@ describe.each(patternNames)("pattern %s keeps the contract", (name) => {
 
   it("says which chance stands under which peg, or that it stands under none; each is a chance", () => {
     const doc = fromPattern(name);
-    const pegs = ground.pegs(params).map((g) => g.id);
+    const pegs = ground.pegs(params).map((peg) => peg.id);
     const probes = ground.probes(params);
     // A game without anything sent has no chances.
     const sends = opened(doc).needs.pieces > 0;
@@ -118,7 +124,7 @@ describe.each(patternNames)("pattern %s keeps the contract", (name) => {
       const kind = kindOf<Aim>(probe.ask.aim);
       const play = { parts: layoutOf(doc), people: [personOf(doc, { age: 8 })], policy: "middle" } as const;
       const { list } = kind.outcomes(kind.options(probe.ask.aim)[0]!, sightOf(probe.ask, play));
-      expect(list.reduce((sum, o) => sum + o.p, 0)).toBeCloseTo(1, 9);
+      expect(list.reduce((sum, outcome) => sum + outcome.p, 0)).toBeCloseTo(1, 9);
       const rate = rates(doc, { age: 8 }).get(probe.id)!;
       expect(rate).toBeGreaterThan(0);
       expect(rate).toBeLessThan(1);
@@ -126,29 +132,29 @@ describe.each(patternNames)("pattern %s keeps the contract", (name) => {
   });
 
   it.each(MODES)("plays to an end in mode %s, always offering something and known words", (mode) => {
-    if (!p.modes.includes(mode)) return;
+    if (!pattern.modes.includes(mode)) return;
     const players = mode === "alone" ? 1 : 3;
     const setup = { players, mode, seed: 1 } as const;
     const doc = fromPattern(name);
     for (let seed = 1; seed <= 6; seed++) {
       const events = playGo(doc, [6, 9], [behaviorProfile(seed), behaviorProfile(seed + 9)], setup, seed);
       let play = openPlay({ ...doc.pattern, match: doc.match }, setup);
-      for (const e of events) {
+      for (const event of events) {
         const now = view(play);
         expect(mainAsks(now.asks).length).toBeGreaterThan(0);
-        expect([...p.phrases, "play.ready"]).toContain(now.now.key);
-        if (e.kind === "send") expect(outlook(play).length).toBeGreaterThan(0);
+        expect([...pattern.phrases, "play.ready"]).toContain(now.now.key);
+        if (event.kind === "send") expect(outlook(play).length).toBeGreaterThan(0);
         const before = JSON.stringify(stateOf(play));
-        const after = referee(play, e);
+        const after = referee(play, event);
         if (isRefusal(after)) throw new Error(after.refused.key);
         expect(JSON.stringify(stateOf(play))).toBe(before);
         play = after;
       }
       const end = view(play);
-      expect(p.phrases).toContain(end.ending!.reason.key);
+      expect(pattern.phrases).toContain(end.ending!.reason.key);
       expect(end.asks).toEqual([]);
       expect(end.ending!.winners.length > 0).toBe(mode === "against");
-      for (const s of end.score) expect(Number.isInteger(s.value)).toBe(true);
+      for (const score of end.score) expect(Number.isInteger(score.value)).toBe(true);
       expect(isRefusal(referee(play, { kind: "stand", at: 1e9 }))).toBe(true);
       // Undone to the start and done again it comes to the same.
       let back = play;
@@ -159,14 +165,18 @@ describe.each(patternNames)("pattern %s keeps the contract", (name) => {
 
   it("is forecast in its budget, alone and by everybody it may be played by", () => {
     const doc = fromPattern(name);
-    for (const mode of p.modes) {
+    for (const mode of pattern.modes) {
       const players = mode === "alone" ? 1 : 4;
       const people = Array.from({ length: players }, () => ({ age: 8 }));
-      const f = forecastActivity(doc, people, { players, mode, seed: 1 }, "middle");
-      const [side] = f.sides;
-      expect(side!.sends.p.reduce((sum, x) => sum + x, 0)).toBeCloseTo(1 - f.cut, 6);
-      expect(f.share.acting + f.share.fetching + f.share.waiting).toBeCloseTo(1, 9);
-      if (mode === "against") expect(f.sides.reduce((sum, x) => sum + x.win!, 0) + f.cut).toBeCloseTo(1, 6);
+      const forecast = forecastActivity(doc, people, { players, mode, seed: 1 }, "middle");
+      const [side] = forecast.sides;
+      expect(side!.sends.p.reduce((sum, x) => sum + x, 0)).toBeCloseTo(1 - forecast.cut, 6);
+      expect(forecast.share.acting + forecast.share.fetching + forecast.share.waiting).toBeCloseTo(1, 9);
+      if (mode === "against")
+        expect(forecast.sides.reduce((sum, sideForecast) => sum + sideForecast.win!, 0) + forecast.cut).toBeCloseTo(
+          1,
+          6,
+        );
     }
   });
 

@@ -19,8 +19,8 @@ const go = (worth: number): GoRules<null, { hits: number; sends: number }> => ({
       fetch: false,
     },
   ],
-  step: (_, g, e) => {
-    const next = { hits: g.hits + (e.kind === "send" && e.hit === "t" ? 1 : 0), sends: g.sends + 1 };
+  step: (_, g, event) => {
+    const next = { hits: g.hits + (event.kind === "send" && event.hit === "t" ? 1 : 0), sends: g.sends + 1 };
     return { go: next, after: next.sends === 3 ? "end" : "on" };
   },
   clock: () => null,

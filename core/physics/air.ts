@@ -9,7 +9,7 @@ const FILLS = 0.785;
  * The way over which the air takes a share 1 - 1/e of a thing's speed, metres: 2 m / (rho c A). A sock ball 45 m, a paper ball 17 m, a balloon
  * 0.23 m: that one stays within arm's reach.
  */
-export const dragLength = (i: Item): number => (2 * i.mass) / (DENSITY * DRAG * FILLS * i.width * i.height);
+export const dragLength = (item: Item): number => (2 * item.mass) / (DENSITY * DRAG * FILLS * item.width * item.height);
 
 /** A way through the air as it would be without any, in which flights are parabolas; the air takes speed along the way only (assumption). */
 export const throughAir = (metres: number, length: number): number =>

@@ -15,9 +15,9 @@ describe("off a surface first", () => {
     ["floor", 0],
     ["table", 0.7],
   ] as const)("a bouncy ball touches the %s once, and is at the height where it was aimed", (surface, high) => {
-    const s = off("smallBall", surface);
+    const sending = off("smallBall", surface);
     for (const metres of [1.5, 2.5]) {
-      const path = pathTo(s, metres, 0.2);
+      const path = pathTo(sending, metres, 0.2);
       expect(path.gets).toBe(true);
       expect(path.at(metres)).toBeCloseTo(0.2, 3);
       const spot = 0.6 * metres;
@@ -30,7 +30,7 @@ describe("off a surface first", () => {
       // Energy: what comes up is the share that its rebound leaves of what went down, and no more.
       const down = Math.tan(path.angleAt(spot)) * path.speedAt(spot);
       const after = Array.from({ length: 100 }, (_, i) => path.at(spot + ((metres - spot) * i) / 99));
-      expect(Math.max(...after) - high).toBeLessThanOrEqual((s.item.rebound * down) ** 2 / (2 * GRAVITY) + 1e-6);
+      expect(Math.max(...after) - high).toBeLessThanOrEqual((sending.item.rebound * down) ** 2 / (2 * GRAVITY) + 1e-6);
       expect(path.seconds(metres)).toBeGreaterThan(path.seconds(spot));
     }
   });
@@ -48,19 +48,19 @@ describe("off a surface first", () => {
     for (const item of ["smallBall", "sockBall", "softBall", "paperBall"])
       for (const age of [4, 8, 15])
         for (const surface of ["floor", "table"] as const) {
-          const s = offSurface(model(item, age), surface).sending;
+          const sending = offSurface(model(item, age), surface).sending;
           for (const metres of [0.4, 1.3, 6]) {
-            const path = pathTo(s, metres, 0.14);
+            const path = pathTo(sending, metres, 0.14);
             const all = [path.speed, path.apex, path.ends, path.seconds(metres), path.at(metres), path.angleAt(metres)];
             expect(all.every(Number.isFinite), `${item} ${age} ${surface} ${metres}`).toBe(true);
             expect(path.seconds(metres)).toBeGreaterThan(0);
           }
         }
     const board = { ...fromPattern("board"), off: "floor" } as Activity;
-    const f = forecastActivity(board, [{ age: 8 }], { players: 1, mode: "alone", seed: 1 }, "middle");
-    expect(f.time.at.every(Number.isFinite)).toBe(true);
-    expect(f.share.acting + f.share.fetching + f.share.waiting).toBeCloseTo(1, 9);
-    expect(f.share.fetching).toBeGreaterThan(0);
+    const forecast = forecastActivity(board, [{ age: 8 }], { players: 1, mode: "alone", seed: 1 }, "middle");
+    expect(forecast.time.at.every(Number.isFinite)).toBe(true);
+    expect(forecast.share.acting + forecast.share.fetching + forecast.share.waiting).toBeCloseTo(1, 9);
+    expect(forecast.share.fetching).toBeGreaterThan(0);
   });
 
   it("makes every target harder, asks for a throw, and is part of the document", () => {

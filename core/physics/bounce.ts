@@ -26,13 +26,13 @@ const STEPS = 56;
 const HALVINGS = 40;
 
 /** What follows from how it is thrown upwards (m/s; less than nothing: downwards), whatever the distance. */
-function bounced(s: Sending, surface: number, up: number) {
-  const square = up ** 2 + 2 * GRAVITY * (s.height - surface);
+function bounced(sending: Sending, surface: number, up: number) {
+  const square = up ** 2 + 2 * GRAVITY * (sending.height - surface);
   // Too low to come up to it, or thrown downwards from under it.
-  if (square < 0 || (up <= 0 && s.height <= surface)) return { ...NEVER, up };
+  if (square < 0 || (up <= 0 && sending.height <= surface)) return { ...NEVER, up };
   const down = Math.sqrt(square);
   const first = (up + down) / GRAVITY;
-  const again = s.item.rebound * down;
+  const again = sending.item.rebound * down;
   const second = RATIO * first;
   return { up, down, first, again, height: surface + again * second - (GRAVITY * second ** 2) / 2 };
 }
@@ -43,10 +43,10 @@ type Bounced = ReturnType<typeof bounced>;
  * How to throw so that it is at a height where the way ends: of the two ways to do that the higher, slower one. Where it never comes up so high: as high as
  * it does, and `comes` says so.
  */
-function thrown(s: Sending, surface: number, height: number): Bounced & { comes: boolean } {
-  const at = (up: number) => bounced(s, surface, up);
-  const from = Math.max(STEEPEST_DOWN, -UPWARDS * s.most);
-  const to = Math.min(HIGHEST_UP, UPWARDS * s.most);
+function thrown(sending: Sending, surface: number, height: number): Bounced & { comes: boolean } {
+  const at = (up: number) => bounced(sending, surface, up);
+  const from = Math.max(STEEPEST_DOWN, -UPWARDS * sending.most);
+  const to = Math.min(HIGHEST_UP, UPWARDS * sending.most);
   const all = Array.from({ length: STEPS + 1 }, (_, i) => at(from + ((to - from) * i) / STEPS));
   const highest = all.reduce((a, b) => (b.height > a.height ? b : a));
   // From a table it may come down lower again; from the floor it cannot.
@@ -63,20 +63,20 @@ function thrown(s: Sending, surface: number, height: number): Bounced & { comes:
   return { ...at(lo), comes: true };
 }
 /** The fastest over the ground that it can be thrown so, m/s. */
-const most = (s: Sending, b: Bounced) => Math.sqrt(Math.max(0, s.most ** 2 - b.up ** 2));
+const most = (sending: Sending, b: Bounced) => Math.sqrt(Math.max(0, sending.most ** 2 - b.up ** 2));
 
 /** The farthest that it can come at a height, metres; 0 where it never comes up so high. */
-export function bounceFarthest(s: Sending, surface: number, height: number): number {
-  const b = thrown(s, surface, height);
-  return b.comes ? (most(s, b) * b.first) / SPOT : 0;
+export function bounceFarthest(sending: Sending, surface: number, height: number): number {
+  const b = thrown(sending, surface, height);
+  return b.comes ? (most(sending, b) * b.first) / SPOT : 0;
 }
 
 /** The throw that touches the surface first and is at a height so far away, metres. */
-export function bouncePath(s: Sending, surface: number, metres: number, height: number): Path {
-  const b = thrown(s, surface, height);
+export function bouncePath(sending: Sending, surface: number, metres: number, height: number): Path {
+  const b = thrown(sending, surface, height);
   const wanted = (SPOT * Math.max(0.05, metres)) / b.first;
-  const gets = b.comes && wanted <= most(s, b) * (1 + 1e-9);
-  const over = Math.min(wanted, most(s, b));
+  const gets = b.comes && wanted <= most(sending, b) * (1 + 1e-9);
+  const over = Math.min(wanted, most(sending, b));
   const after = KEEPS * over;
   const spot = over * b.first;
   const falls = (b.again + Math.sqrt(b.again ** 2 + 2 * GRAVITY * surface)) / GRAVITY;
@@ -85,7 +85,7 @@ export function bouncePath(s: Sending, surface: number, metres: number, height: 
   const seconds = (x: number) => (x <= spot ? x / over : b.first + since(Math.min(x, lands)));
   const at = (x: number) => {
     const t = x <= spot ? x / over : since(x);
-    const [from, up] = x <= spot ? [s.height, b.up] : [surface, b.again];
+    const [from, up] = x <= spot ? [sending.height, b.up] : [surface, b.again];
     return from + up * t - (GRAVITY * t ** 2) / 2;
   };
   const downAt = (x: number) =>
@@ -102,6 +102,6 @@ export function bouncePath(s: Sending, surface: number, metres: number, height: 
     seconds,
     speedAt,
     angleAt: (x) => Math.atan2(downAt(x), speedAt(x)),
-    ends: lands + runAfterLanding(s.item, s.floor, after, downAt(lands) ** 2 / (2 * GRAVITY)),
+    ends: lands + runAfterLanding(sending.item, sending.floor, after, downAt(lands) ** 2 / (2 * GRAVITY)),
   };
 }

@@ -37,9 +37,9 @@ export function timeAt(speed: number, metres: number, slows: number): number | n
  * line at 0 s; the runner leaves the line after the turn.
  */
 export function fieldedAt(speed: number, { slows, turn, run }: Chase): { seconds: number; metres: number } | null {
-  const a = slows / 2;
+  const age = slows / 2;
   const b = run - speed;
-  const seconds = (-b + Math.sqrt(b * b + 4 * a * run * turn)) / (2 * a);
+  const seconds = (-b + Math.sqrt(b * b + 4 * age * run * turn)) / (2 * age);
   if (seconds > (speed / slows) * (1 + 1e-9)) return null;
   return { seconds, metres: run * (seconds - turn) };
 }
@@ -61,11 +61,11 @@ export function fieldable(near: number, far: number, chase: Chase): { from: numb
   };
   if (!inTime(from)) return null;
   // The harder it is rolled, the farther out it is fielded.
-  let [a, b] = [from, most];
+  let [age, b] = [from, most];
   for (let i = 0; i < 60; i++) {
-    const m = (a + b) / 2;
-    if (inTime(m)) a = m;
-    else b = m;
+    const metres = (age + b) / 2;
+    if (inTime(metres)) age = metres;
+    else b = metres;
   }
-  return { from, to: a };
+  return { from, to: age };
 }

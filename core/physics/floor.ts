@@ -21,11 +21,11 @@ export const FRICTION: Record<Material, Record<Floor, number>> = {
  * floor (`drag` is how hard it rolls on boards beside a ball), and never more than sliding would. What does not roll slides. A ball on boards
  * 0.32, a sock ball 2.43 (carpet 2.79), a plastic lid 2.16.
  */
-export function decelerationOf(i: Item, floor: Floor, travel: "ground" | "slide"): number {
-  const slides = FRICTION[i.material][floor];
-  if (travel === "slide" || i.drag === null) return GRAVITY * slides;
-  const shape = Math.max(0, i.drag - 1) * ROLLING.boards;
-  return GRAVITY * Math.min(slides, ROLLING[floor] * Math.min(1, i.drag) + shape);
+export function decelerationOf(item: Item, floor: Floor, travel: "ground" | "slide"): number {
+  const slides = FRICTION[item.material][floor];
+  if (travel === "slide" || item.drag === null) return GRAVITY * slides;
+  const shape = Math.max(0, item.drag - 1) * ROLLING.boards;
+  return GRAVITY * Math.min(slides, ROLLING[floor] * Math.min(1, item.drag) + shape);
 }
 /** What a floor takes of a plain ball, m/s^2. */
 export const ballSlows = (floor: Floor): number => GRAVITY * ROLLING[floor];

@@ -15,15 +15,15 @@ export const PICK_UP = 1;
  * How far a thing moves on after landing, metres: its hops, then the roll or slide. Hops: each comes up to rebound^2 of the one
  * before, carried along by what speed is left. `speed` over the ground at landing (m/s), `drop` the height it fell from (m).
  */
-export function runAfterLanding(i: Item, floor: Floor, speed: number, drop: number): number {
-  const along = speed * (1 - SOFT_TAKES * i.softness) * (i.drag === null ? 1 : ROLLS_OFF);
-  let hop = drop * i.rebound ** 2;
+export function runAfterLanding(item: Item, floor: Floor, speed: number, drop: number): number {
+  const along = speed * (1 - SOFT_TAKES * item.softness) * (item.drag === null ? 1 : ROLLS_OFF);
+  let hop = drop * item.rebound ** 2;
   let far = 0;
   while (hop > MIN_HOP) {
     far += along * 2 * Math.sqrt((2 * hop) / GRAVITY);
-    hop *= i.rebound ** 2;
+    hop *= item.rebound ** 2;
   }
-  return far + stopsAfter(along, decelerationOf(i, floor, "ground"));
+  return far + stopsAfter(along, decelerationOf(item, floor, "ground"));
 }
 
 /** Seconds to fetch a thing that was sent `metres` and ran on: there and back at `walking` m/s, and picked up. */

@@ -27,7 +27,7 @@ const AGES = [4, 5, 6, 7, 8, 9, 10, 11, 12, 14, "adult"] as const;
 /** Every action with everything that can be sent so. */
 const ALL = SENDS.flatMap((action) =>
   catalogue
-    .filter((x) => x.uses.includes("send") && x.moves.includes(actionFacts[action].travel))
+    .filter((item) => item.uses.includes("send") && item.moves.includes(actionFacts[action].travel))
     .map((item) => ({ action, item })),
 );
 /** Each floor beside the smoother ones, for what rolls and for what slides alike. */
@@ -47,10 +47,10 @@ describe("how fast children let go", () => {
   it("has an aimed share, a least and a most, and nothing faster than a throw at full effort", () => {
     for (const action of SENDS)
       for (const age of AGES) {
-        const r = releaseOf(action, age, 0.06);
-        expect(r.least).toBeGreaterThan(0);
-        expect(r.least).toBeLessThan(r.most / 2);
-        expect(r.most).toBeLessThanOrEqual(0.75 * overarmSpeed(age) + 1e-9);
+        const release = releaseOf(action, age, 0.06);
+        expect(release.least).toBeGreaterThan(0);
+        expect(release.least).toBeLessThan(release.most / 2);
+        expect(release.most).toBeLessThanOrEqual(0.75 * overarmSpeed(age) + 1e-9);
       }
     expect(releaseOf("underarmRoll", 8, 0.07).most).toBeCloseTo(6.648, 3);
   });
@@ -79,39 +79,40 @@ describe("every action, thing and floor: one number behind every answer", () => 
     for (const { action, item } of ALL)
       for (const floor of FLOORS)
         for (const age of [4, 8, 12]) {
-          const s = sendingOf(age, action, item, floor);
-          const far = farthest(s);
+          const sending = sendingOf(age, action, item, floor);
+          const far = farthest(sending);
           const what = `${action} ${item.id} ${floor} ${age}`;
-          expect(reachChance(s, far), what).toBe(0);
-          expect(reachChance(s, far * 1.5), what).toBe(0);
-          expect(reachChance(s, 0.75 * far), what).toBe(1);
-          expect(reachChance(s, asksAtMost(s)), what).toBeCloseTo(0.5, 9);
-          expect(pathTo(s, far * 0.999).gets, what).toBe(true);
-          expect(pathTo(s, far * 1.01).gets, what).toBe(false);
-          expect(pointless(s), what).toBe(far < 1.2);
+          expect(reachChance(sending, far), what).toBe(0);
+          expect(reachChance(sending, far * 1.5), what).toBe(0);
+          expect(reachChance(sending, 0.75 * far), what).toBe(1);
+          expect(reachChance(sending, asksAtMost(sending)), what).toBeCloseTo(0.5, 9);
+          expect(pathTo(sending, far * 0.999).gets, what).toBe(true);
+          expect(pathTo(sending, far * 1.01).gets, what).toBe(false);
+          expect(pointless(sending), what).toBe(far < 1.2);
         }
   });
   it("a path keeps to the speeds of its age, comes where it is aimed, slows down and takes time", () => {
     for (const { action, item } of ALL)
       for (const floor of FLOORS) {
-        const s = sendingOf(8, action, item, floor);
-        const far = farthest(s);
+        const sending = sendingOf(8, action, item, floor);
+        const far = farthest(sending);
         for (const share of [0.1, 0.4, 0.7, 0.95])
           for (const purpose of ["stop", "meet", "fell"] as const) {
-            const d = share * far;
-            const p = pathTo(s, d, 0, purpose);
-            const what = `${action} ${item.id} ${floor} ${d} ${purpose}`;
-            expect(p.speed, what).toBeLessThanOrEqual(s.most + 1e-9);
+            const distance = share * far;
+            const path = pathTo(sending, distance, 0, purpose);
+            const what = `${action} ${item.id} ${floor} ${distance} ${purpose}`;
+            expect(path.speed, what).toBeLessThanOrEqual(sending.most + 1e-9);
             // In the air the angle of least effort may need more than the least steady, never less.
-            expect(p.speed, what).toBeGreaterThanOrEqual(s.least - 1e-9);
-            expect(p.gets, what).toBe(true);
-            expect(p.ends, what).toBeGreaterThanOrEqual(d - 1e-6);
-            expect(p.speedAt(d / 2), what).toBeLessThanOrEqual(p.speedAt(0) + 1e-9);
-            expect(p.seconds(d), what).toBeGreaterThan(p.seconds(d / 2));
-            expect(p.seconds(d) * p.speedAt(0), what).toBeGreaterThanOrEqual(d - 1e-6);
-            if (s.travel === "air" && d > 0.1) expect(p.at(d), what).toBeCloseTo(0, 6);
-            if (s.travel !== "air" && purpose === "stop" && d >= nearest(s)) expect(p.ends, what).toBeCloseTo(d, 9);
-            expect(runsOn(s, d, 0, purpose), what).toBeCloseTo(p.ends - d, 9);
+            expect(path.speed, what).toBeGreaterThanOrEqual(sending.least - 1e-9);
+            expect(path.gets, what).toBe(true);
+            expect(path.ends, what).toBeGreaterThanOrEqual(distance - 1e-6);
+            expect(path.speedAt(distance / 2), what).toBeLessThanOrEqual(path.speedAt(0) + 1e-9);
+            expect(path.seconds(distance), what).toBeGreaterThan(path.seconds(distance / 2));
+            expect(path.seconds(distance) * path.speedAt(0), what).toBeGreaterThanOrEqual(distance - 1e-6);
+            if (sending.travel === "air" && distance > 0.1) expect(path.at(distance), what).toBeCloseTo(0, 6);
+            if (sending.travel !== "air" && purpose === "stop" && distance >= nearest(sending))
+              expect(path.ends, what).toBeCloseTo(distance, 9);
+            expect(runsOn(sending, distance, 0, purpose), what).toBeCloseTo(path.ends - distance, 9);
           }
       }
   });
@@ -140,16 +141,16 @@ describe("every action, thing and floor: one number behind every answer", () => 
   });
   it("a thing falls to a firmer send wherever it falls to a softer one, and a heavier filling never makes it fall", () => {
     for (const { action, item } of ALL.filter((x) => x.item.mass > 0.02)) {
-      const s = sendingOf(8, action, item, "boards");
+      const sending = sendingOf(8, action, item, "boards");
       for (const id of ["bottle", "tallTin", "cerealBox", "toiletRoll"]) {
         const target = catalogueItem(id);
         if (!target) continue;
-        const near = Math.min(1, 0.5 * farthest(s));
-        const blow = blowTo(s, near, target.height);
+        const near = Math.min(1, 0.5 * farthest(sending));
+        const blow = blowTo(sending, near, target.height);
         const down = (speed: number, filling: number) => topples(standingOf(target, filling), { ...blow, speed });
         for (const filling of [0, 0.5, 1])
           if (down(blow.speed! / 2, filling)) expect(down(blow.speed!, filling)).toBe(true);
-        expect(falls(target, 0, s, near)).toBe(down(blow.speed!, 0));
+        expect(falls(target, 0, sending, near)).toBe(down(blow.speed!, 0));
       }
     }
   });
@@ -158,10 +159,10 @@ describe("every action, thing and floor: one number behind every answer", () => 
 describe("a send along the floor", () => {
   it("needs v0^2 = v^2 + 2 a d, and what rolls, tumbles and slides differ", () => {
     const ball = sendingOf(8, "underarmRoll", i("softBall"), "boards");
-    const p = pathTo(ball, 3);
-    expect(p.speed ** 2).toBeCloseTo(1.3 ** 2 + 2 * ballSlows("boards") * 3, 9);
-    expect(p.speedAt(3)).toBeCloseTo(1.3, 9);
-    expect(p.ends - 3).toBeCloseTo(2.61, 2);
+    const path = pathTo(ball, 3);
+    expect(path.speed ** 2).toBeCloseTo(1.3 ** 2 + 2 * ballSlows("boards") * 3, 9);
+    expect(path.speedAt(3)).toBeCloseTo(1.3, 9);
+    expect(path.ends - 3).toBeCloseTo(2.61, 2);
     const slows = (id: string, floor: Floor, how: "ground" | "slide" = "ground") => decelerationOf(i(id), floor, how);
     expect(slows("softBall", "boards")).toBeCloseTo(0.324, 3);
     expect(slows("sockBall", "boards")).toBeCloseTo(2.428, 3);
@@ -172,15 +173,16 @@ describe("a send along the floor", () => {
     );
     expect(slows("jarLid", "boards", "slide")).toBeCloseTo(2.158, 3);
     // Nothing tumbles worse than it would slide.
-    for (const x of catalogue.filter((c) => c.moves.includes("ground")))
-      for (const f of FLOORS) expect(decelerationOf(x, f, "ground")).toBeLessThanOrEqual(decelerationOf(x, f, "slide"));
+    for (const item of catalogue.filter((eachItem) => eachItem.moves.includes("ground")))
+      for (const floor of FLOORS)
+        expect(decelerationOf(item, floor, "ground")).toBeLessThanOrEqual(decelerationOf(item, floor, "slide"));
     // No roll of 0.66 m: a sock ball on carpet comes nearly 8 m.
     expect(farthest(sendingOf(8, "underarmRoll", i("sockBall"), "carpet"))).toBeCloseTo(7.918, 3);
   });
   it("softer than is steady nobody sends: nearer than that nothing stops", () => {
-    const s = sendingOf(8, "underarmRoll", i("softBall"), "boards");
-    expect(nearest(s)).toBeCloseTo(stopsAfter(s.least, s.slows), 12);
-    expect(pathTo(s, nearest(s) / 2, 0, "stop").ends).toBeCloseTo(nearest(s), 12);
+    const sending = sendingOf(8, "underarmRoll", i("softBall"), "boards");
+    expect(nearest(sending)).toBeCloseTo(stopsAfter(sending.least, sending.slows), 12);
+    expect(pathTo(sending, nearest(sending) / 2, 0, "stop").ends).toBeCloseTo(nearest(sending), 12);
   });
   it("a lid slides on boards and is pointless on grass; a rubber sole slides nowhere", () => {
     const slides = (id: string, floor: Floor, age: 4 | 8 = 8) => sendingOf(age, "slide", i(id), floor);
@@ -188,7 +190,7 @@ describe("a send along the floor", () => {
     expect(pointless(slides("jarLid", "boards", 4))).toBe(false);
     expect(pointless(slides("jarLid", "grass"))).toBe(true);
     expect(slideKeeps("rubber", "boards")).toBeLessThan(0.3);
-    for (const f of FLOORS) expect(slideKeeps("plastic", f)).toBeLessThanOrEqual(1);
+    for (const floor of FLOORS) expect(slideKeeps("plastic", floor)).toBeLessThanOrEqual(1);
   });
 });
 
@@ -196,51 +198,52 @@ describe("a send through the air", () => {
   const throws = (age: 6 | 8 = 8, id = "sockBall", action: "underarmThrow" | "overarmThrow" = "underarmThrow") =>
     sendingOf(age, action, i(id), "boards");
   it("leaves the hand where it should, comes down where it is aimed, and no point is higher than its top", () => {
-    for (const d of [0.5, 1, 3, 5])
-      for (const h of [0, 0.4, 1.2]) {
-        const f = pathTo(throws(), d, h);
-        if (!f.gets) continue;
-        expect(f.at(0)).toBeCloseTo(0.635, 9);
-        expect(f.at(d)).toBeCloseTo(h, 6);
-        for (let x = 0; x <= d; x += 0.1) expect(f.at(x)).toBeLessThanOrEqual(f.apex + 1e-9);
+    for (const distance of [0.5, 1, 3, 5])
+      for (const height of [0, 0.4, 1.2]) {
+        const path = pathTo(throws(), distance, height);
+        if (!path.gets) continue;
+        expect(path.at(0)).toBeCloseTo(0.635, 9);
+        expect(path.at(distance)).toBeCloseTo(height, 6);
+        for (let x = 0; x <= distance; x += 0.1) expect(path.at(x)).toBeLessThanOrEqual(path.apex + 1e-9);
       }
   });
   it("has the figures of its formulae where there is no air, and the air only ever takes", () => {
     const bare = { ...throws(), air: Number.POSITIVE_INFINITY, height: 0.6 };
-    const f = pathTo(bare, 3);
-    expect(f.apex).toBeCloseTo(1.1082, 4);
-    const t = f.seconds(3);
-    expect(0.6 + f.speed * Math.sin(f.loft) * t - (9.81 * t ** 2) / 2).toBeCloseTo(0, 9);
-    expect(f.speedAt(3)).toBeCloseTo(f.speed * Math.cos(f.loft), 9);
+    const path = pathTo(bare, 3);
+    expect(path.apex).toBeCloseTo(1.1082, 4);
+    const t = path.seconds(3);
+    expect(0.6 + path.speed * Math.sin(path.loft) * t - (9.81 * t ** 2) / 2).toBeCloseTo(0, 9);
+    expect(path.speedAt(3)).toBeCloseTo(path.speed * Math.cos(path.loft), 9);
     // What it arrives with is what gravity makes of what it left with.
-    const down = f.speedAt(3) * Math.tan(f.angleAt(3));
-    expect(f.speedAt(3) ** 2 + down ** 2).toBeCloseTo(f.speed ** 2 + 2 * 9.81 * 0.6, 6);
+    const down = path.speedAt(3) * Math.tan(path.angleAt(3));
+    expect(path.speedAt(3) ** 2 + down ** 2).toBeCloseTo(path.speed ** 2 + 2 * 9.81 * 0.6, 6);
     expect(farthest(bare)).toBeGreaterThan(farthest(throws()));
-    expect(pathTo({ ...bare, air: 10 }, 3).speed).toBeGreaterThan(f.speed);
+    expect(pathTo({ ...bare, air: 10 }, 3).speed).toBeGreaterThan(path.speed);
     expect(dragLength(i("balloon"))).toBeLessThan(0.3);
     expect(pointless(sendingOf(8, "underarmThrow", i("balloon"), "boards"))).toBe(true);
   });
   it("keeps to an arm's speeds over something near and high, and what is too high it does not reach", () => {
-    const s = throws();
-    for (const d of [0.3, 0.6, 1, 1.5])
-      for (const h of [0, 1, 1.8, 2.4, 3.4]) {
-        const f = pathTo(s, d, h);
-        expect(f.speed).toBeLessThanOrEqual(s.most + 1e-9);
-        if (f.gets) expect(f.at(d)).toBeCloseTo(h, 6);
-        expect(reachChance(s, d, h) > 0).toBe(d < farthest(s, h));
+    const sending = throws();
+    for (const distance of [0.3, 0.6, 1, 1.5])
+      for (const height of [0, 1, 1.8, 2.4, 3.4]) {
+        const path = pathTo(sending, distance, height);
+        expect(path.speed).toBeLessThanOrEqual(sending.most + 1e-9);
+        if (path.gets) expect(path.at(distance)).toBeCloseTo(height, 6);
+        expect(reachChance(sending, distance, height) > 0).toBe(distance < farthest(sending, height));
       }
-    expect(farthest(s, 5)).toBe(0);
-    expect(reachChance(s, 1, 5)).toBe(0);
+    expect(farthest(sending, 5)).toBe(0);
+    expect(reachChance(sending, 1, 5)).toBe(0);
   });
   it("needs steadily more speed farther away, and turns steadily from the usual angle to what an arm can do", () => {
     for (const action of ["underarmThrow", "overarmThrow"] as const) {
-      const s = throws(8, "sockBall", action);
-      for (let d = 0.3; d < farthest(s) - 0.02; d += 0.01) {
-        const [a, b] = [pathTo(s, d), pathTo(s, d + 0.01)];
-        expect(Math.abs(a.speed - b.speed), `${action} ${d}`).toBeLessThan(0.1);
-        expect(b.speed).toBeGreaterThanOrEqual(a.speed - 1e-9);
+      const sending = throws(8, "sockBall", action);
+      for (let d = 0.3; d < farthest(sending) - 0.02; d += 0.01) {
+        const [path, b] = [pathTo(sending, d), pathTo(sending, d + 0.01)];
+        expect(Math.abs(path.speed - b.speed), `${action} ${d}`).toBeLessThan(0.1);
+        expect(b.speed).toBeGreaterThanOrEqual(path.speed - 1e-9);
         // Only where the steadiest is faster than is needed does it turn from a lob to a flat one.
-        if (a.speed > s.least + 1e-9) expect(Math.abs(a.loft - b.loft), `${action} ${d}`).toBeLessThan(0.08);
+        if (path.speed > sending.least + 1e-9)
+          expect(Math.abs(path.loft - b.loft), `${action} ${d}`).toBeLessThan(0.08);
       }
     }
   });
@@ -252,11 +255,11 @@ describe("what it does where it arrives", () => {
     const bottle = i("bottle");
     expect(falls(bottle, 0, rolled(), 2)).toBe(true);
     expect(falls(bottle, 1, rolled(), 2)).toBe(false);
-    const w = waterFor(bottle, rolled(), 2);
-    expect(w.standsFrom).toBeGreaterThan(0);
-    expect(falls(bottle, w.standsFrom!, rolled(), 2)).toBe(false);
-    expect(falls(bottle, w.fallsTo!, rolled(), 2)).toBe(true);
-    expect(w.litresToStand).toBeCloseTo(w.standsFrom! * 1.5, 12);
+    const water = waterFor(bottle, rolled(), 2);
+    expect(water.standsFrom).toBeGreaterThan(0);
+    expect(falls(bottle, water.standsFrom!, rolled(), 2)).toBe(false);
+    expect(falls(bottle, water.fallsTo!, rolled(), 2)).toBe(true);
+    expect(water.litresToStand).toBeCloseTo(water.standsFrom! * 1.5, 12);
   });
   it("an overarm throw knocks over what a roll does, a paper ball leaves a full bottle, a boot and a chair stay", () => {
     const thrown = sendingOf(8, "overarmThrow", i("sockBall"), "boards");
@@ -266,11 +269,11 @@ describe("what it does where it arrives", () => {
     expect(falls(i("boot"), 0, rolled(), 2)).toBe(false);
   });
   it("what does not get there knocks nothing over, and farther away a rolled thing is slower", () => {
-    const s = rolled();
-    expect(falls(i("bottle"), 0, s, farthest(s) + 0.1)).toBe(false);
-    const p = pathTo(s, 3, 0, "fell");
-    expect(p.speedAt(3)).toBeLessThan(p.speedAt(0.3));
-    expect(p.speedAt(p.ends + 1)).toBe(0);
+    const sending = rolled();
+    expect(falls(i("bottle"), 0, sending, farthest(sending) + 0.1)).toBe(false);
+    const path = pathTo(sending, 3, 0, "fell");
+    expect(path.speedAt(3)).toBeLessThan(path.speedAt(0.3));
+    expect(path.speedAt(path.ends + 1)).toBe(0);
     expect(
       purposeOf({
         kind: "anyOf",

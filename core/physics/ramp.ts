@@ -12,9 +12,9 @@ export const rampSpeed = (height: number, build: Build = "solid"): number =>
   Math.sqrt(2 * GRAVITY * Math.max(0, height) * SHARE[build]);
 
 /** What is sent down a ramp: it leaves as fast as the height says, whoever lets it go. */
-export const downRamp = (s: Sending, height: number): Sending => {
+export const downRamp = (sending: Sending, height: number): Sending => {
   const speed = rampSpeed(height);
-  return { ...s, least: MIN_SHARE * speed, most: speed, height: 0, loft: 0 };
+  return { ...sending, least: MIN_SHARE * speed, most: speed, height: 0, loft: 0 };
 };
 
 /** Where it stops, metres from the foot, with what slows it (m/s^2): twice as high rolls twice as far. */

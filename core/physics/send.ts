@@ -41,27 +41,32 @@ export type Purpose = "stop" | "meet" | "fell";
 /** What a target is there for. */
 export function purposeOf(rule: HitRule): Purpose {
   const rules = rule.kind === "anyOf" ? rule.rules : [rule];
-  return rules.some((r) => r.kind === "topple") ? "fell" : rules.every((r) => r.kind === "on") ? "stop" : "meet";
+  return rules.some((eachRule) => eachRule.kind === "topple")
+    ? "fell"
+    : rules.every((eachRule) => eachRule.kind === "on")
+      ? "stop"
+      : "meet";
 }
 
 /** The farthest that a send can come at a height above the floor, metres; 0 where it cannot come so high. */
-export function farthest(s: Sending, height = 0): number {
-  if (s.travel !== "air") return stopsAfter(s.most, s.slows);
-  if (s.off !== undefined) return bounceFarthest(s, s.off, height);
-  const square = s.most ** 2 + 2 * GRAVITY * (s.height - height);
-  return square <= 0 ? 0 : farOf((s.most * Math.sqrt(square)) / GRAVITY, s.air);
+export function farthest(sending: Sending, height = 0): number {
+  if (sending.travel !== "air") return stopsAfter(sending.most, sending.slows);
+  if (sending.off !== undefined) return bounceFarthest(sending, sending.off, height);
+  const square = sending.most ** 2 + 2 * GRAVITY * (sending.height - height);
+  return square <= 0 ? 0 : farOf((sending.most * Math.sqrt(square)) / GRAVITY, sending.air);
 }
 /** The nearest at which a send can come to rest by its own, metres. */
-export const nearest = (s: Sending): number => (s.travel === "air" ? 0 : stopsAfter(s.least, s.slows));
+export const nearest = (sending: Sending): number =>
+  sending.travel === "air" ? 0 : stopsAfter(sending.least, sending.slows);
 /** How far anybody is asked to send, metres: half of the sends get there. */
-export const asksAtMost = (s: Sending, height = 0): number => ASKED * farthest(s, height);
+export const asksAtMost = (sending: Sending, height = 0): number => ASKED * farthest(sending, height);
 
 /**
  * Chance that a send gets as far as a distance at a height, 0 to 1: sure up to three quarters of the farthest, half at seven eighths, and
  * exactly none from the farthest on.
  */
-export function reachChance(s: Sending, metres: number, height = 0): number {
-  const far = farthest(s, height);
+export function reachChance(sending: Sending, metres: number, height = 0): number {
+  const far = farthest(sending, height);
   if (metres <= SURE * far) return 1;
   if (metres >= far) return 0;
   const t = (far - metres) / ((1 - SURE) * far);
@@ -69,20 +74,22 @@ export function reachChance(s: Sending, metres: number, height = 0): number {
 }
 
 /** The send that is aimed at a distance (metres) and, in the air, a height above the floor. */
-export function pathTo(s: Sending, metres: number, height = 0, purpose: Purpose = "meet"): Path {
-  if (s.travel !== "air") return alongTheFloor(s, metres, purpose);
-  return s.off === undefined ? flight(s, metres, height, purpose) : bouncePath(s, s.off, metres, height);
+export function pathTo(sending: Sending, metres: number, height = 0, purpose: Purpose = "meet"): Path {
+  if (sending.travel !== "air") return alongTheFloor(sending, metres, purpose);
+  return sending.off === undefined
+    ? flight(sending, metres, height, purpose)
+    : bouncePath(sending, sending.off, metres, height);
 }
 
 /** v0^2 = v^2 + 2 a d, held between the least steady and the most. */
-function alongTheFloor(s: Sending, metres: number, purpose: Purpose): Path {
-  const a = s.slows;
+function alongTheFloor(sending: Sending, metres: number, purpose: Purpose): Path {
+  const age = sending.slows;
   const left = purpose === "stop" ? 0 : TO_SPARE;
-  const needed = Math.sqrt(left ** 2 + 2 * a * Math.max(0, metres));
-  const wanted = purpose === "fell" ? Math.max(needed, FIRM * s.most) : needed;
-  const speed = Math.min(s.most, Math.max(s.least, wanted));
-  const ends = stopsAfter(speed, a);
-  const speedAt = (x: number) => Math.sqrt(Math.max(0, speed ** 2 - 2 * a * Math.max(0, x)));
+  const needed = Math.sqrt(left ** 2 + 2 * age * Math.max(0, metres));
+  const wanted = purpose === "fell" ? Math.max(needed, FIRM * sending.most) : needed;
+  const speed = Math.min(sending.most, Math.max(sending.least, wanted));
+  const ends = stopsAfter(speed, age);
+  const speedAt = (x: number) => Math.sqrt(Math.max(0, speed ** 2 - 2 * age * Math.max(0, x)));
   return {
     speed,
     loft: 0,
@@ -90,7 +97,7 @@ function alongTheFloor(s: Sending, metres: number, purpose: Purpose): Path {
     apex: 0,
     apexAt: 0,
     at: () => 0,
-    seconds: (x) => (speed - speedAt(x)) / a,
+    seconds: (x) => (speed - speedAt(x)) / age,
     speedAt,
     angleAt: () => 0,
     ends,
@@ -106,33 +113,37 @@ const STEEPEST = (80 * Math.PI) / 180;
  * A flight at the usual angle where the speed for it is between the least steady and the most; else at that bound and the angle nearest to
  * the usual one that gets there; where none does, at the most and the angle of least effort, and it falls short.
  */
-function flight(s: Sending, metres: number, height: number, purpose: Purpose): Path {
-  const d = throughAir(Math.max(MIN_THROW, metres), s.air);
-  const up = height - s.height;
-  const floor = purpose === "fell" ? Math.max(s.least, FIRM * s.most) : s.least;
-  const usual = speedAtAngle(d, up, s.loft);
-  const steep = Math.min(STEEPEST, Math.PI / 4 + Math.atan2(up, d) / 2);
-  const effort = speedAtAngle(d, up, steep);
-  let [loft, speed] = [s.loft, usual];
+function flight(sending: Sending, metres: number, height: number, purpose: Purpose): Path {
+  const distance = throughAir(Math.max(MIN_THROW, metres), sending.air);
+  const up = height - sending.height;
+  const floor = purpose === "fell" ? Math.max(sending.least, FIRM * sending.most) : sending.least;
+  const usual = speedAtAngle(distance, up, sending.loft);
+  const steep = Math.min(STEEPEST, Math.PI / 4 + Math.atan2(up, distance) / 2);
+  const effort = speedAtAngle(distance, up, steep);
+  let [loft, speed] = [sending.loft, usual];
   if (usual < floor) {
     speed = Math.max(floor, effort);
-    loft = angles(d, up, speed)?.[0] ?? steep;
-  } else if (usual > s.most) {
-    speed = s.most;
-    const both = angles(d, up, speed);
-    loft = both === null ? steep : Math.abs(both[0] - s.loft) <= Math.abs(both[1] - s.loft) ? both[0] : both[1];
+    loft = angles(distance, up, speed)?.[0] ?? steep;
+  } else if (usual > sending.most) {
+    speed = sending.most;
+    const both = angles(distance, up, speed);
+    loft =
+      both === null ? steep : Math.abs(both[0] - sending.loft) <= Math.abs(both[1] - sending.loft) ? both[0] : both[1];
   }
-  const gets = effort <= s.most * (1 + 1e-9);
-  const [u, w] = [speed * Math.cos(loft), speed * Math.sin(loft)];
+  const gets = effort <= sending.most * (1 + 1e-9);
+  const [u, weight] = [speed * Math.cos(loft), speed * Math.sin(loft)];
   const at = (x: number) => {
-    const far = throughAir(x, s.air);
-    return s.height + far * Math.tan(loft) - (GRAVITY * far ** 2) / (2 * u ** 2);
+    const far = throughAir(x, sending.air);
+    return sending.height + far * Math.tan(loft) - (GRAVITY * far ** 2) / (2 * u ** 2);
   };
-  const lands = farOf((u / GRAVITY) * (w + Math.sqrt(Math.max(0, w ** 2 + 2 * GRAVITY * s.height))), s.air);
-  const seconds = (x: number) => throughAir(Math.min(x, lands), s.air) / u;
-  const over = (x: number) => (x > lands + 1e-9 ? 0 : u * Math.exp(-x / s.air));
-  const down = (x: number) => Math.max(0, GRAVITY * seconds(x) - w);
-  const topAt = Math.max(0, farOf((u * w) / GRAVITY, s.air));
+  const lands = farOf(
+    (u / GRAVITY) * (weight + Math.sqrt(Math.max(0, weight ** 2 + 2 * GRAVITY * sending.height))),
+    sending.air,
+  );
+  const seconds = (x: number) => throughAir(Math.min(x, lands), sending.air) / u;
+  const over = (x: number) => (x > lands + 1e-9 ? 0 : u * Math.exp(-x / sending.air));
+  const down = (x: number) => Math.max(0, GRAVITY * seconds(x) - weight);
+  const topAt = Math.max(0, farOf((u * weight) / GRAVITY, sending.air));
   const apexAt = Math.min(Math.max(MIN_THROW, metres), topAt);
   return {
     speed,
@@ -144,40 +155,42 @@ function flight(s: Sending, metres: number, height: number, purpose: Purpose): P
     seconds,
     speedAt: over,
     angleAt: (x) => Math.atan2(down(x), over(x)),
-    ends: lands + runAfterLanding(s.item, s.floor, over(lands), down(lands) ** 2 / (2 * GRAVITY)),
+    ends: lands + runAfterLanding(sending.item, sending.floor, over(lands), down(lands) ** 2 / (2 * GRAVITY)),
   };
 }
 
 /** Speed that takes a thing to a place at an angle, m/s: v^2 = g d^2 / (2 cos^2 a (d tan a - up)); Infinity where it points too low. */
-function speedAtAngle(d: number, up: number, angle: number): number {
-  const drop = d * Math.tan(angle) - up;
-  return drop <= 0 ? Number.POSITIVE_INFINITY : Math.sqrt((GRAVITY * d ** 2) / (2 * Math.cos(angle) ** 2 * drop));
+function speedAtAngle(distance: number, up: number, angle: number): number {
+  const drop = distance * Math.tan(angle) - up;
+  return drop <= 0
+    ? Number.POSITIVE_INFINITY
+    : Math.sqrt((GRAVITY * distance ** 2) / (2 * Math.cos(angle) ** 2 * drop));
 }
 /** The flat and the steep angle at which a speed takes a thing to a place; null where it is too slow. */
-function angles(d: number, up: number, v: number): readonly [number, number] | null {
-  const root = v ** 4 - GRAVITY * (GRAVITY * d ** 2 + 2 * up * v ** 2);
+function angles(distance: number, up: number, value: number): readonly [number, number] | null {
+  const root = value ** 4 - GRAVITY * (GRAVITY * distance ** 2 + 2 * up * value ** 2);
   // At the very least of effort rounding may take the root below nothing.
-  if (root < -1e-9 * v ** 4) return null;
+  if (root < -1e-9 * value ** 4) return null;
   const r = Math.sqrt(Math.max(0, root));
-  return [Math.atan2(v ** 2 - r, GRAVITY * d), Math.atan2(v ** 2 + r, GRAVITY * d)];
+  return [Math.atan2(value ** 2 - r, GRAVITY * distance), Math.atan2(value ** 2 + r, GRAVITY * distance)];
 }
 
 /** A full push that gets less far than this is no game, metres. */
 const MIN_GAME = 1.2;
 /** Whether sending this here is pointless: not even the most gets it far enough for a game. */
-export const pointless = (s: Sending): boolean => farthest(s) < MIN_GAME;
+export const pointless = (sending: Sending): boolean => farthest(sending) < MIN_GAME;
 
 /** How far a thing lies beyond where it was aimed when it met nothing, metres. */
-export function runsOn(s: Sending, metres: number, height = 0, purpose: Purpose = "meet"): number {
-  return Math.max(0, pathTo(s, metres, height, purpose).ends - metres);
+export function runsOn(sending: Sending, metres: number, height = 0, purpose: Purpose = "meet"): number {
+  return Math.max(0, pathTo(sending, metres, height, purpose).ends - metres);
 }
 
 /** Where a thing lies after it came back from a wall `metres` away, metres from the wall: what rebound leaves of its speed runs out on the floor. */
-export function comesBack(s: Sending, metres: number, height = 0): number {
-  const path = pathTo(s, metres, height, "fell");
-  const back = path.speedAt(metres) * s.item.rebound;
-  return s.travel === "air"
-    ? runAfterLanding(s.item, s.floor, back, path.at(metres)) +
+export function comesBack(sending: Sending, metres: number, height = 0): number {
+  const path = pathTo(sending, metres, height, "fell");
+  const back = path.speedAt(metres) * sending.item.rebound;
+  return sending.travel === "air"
+    ? runAfterLanding(sending.item, sending.floor, back, path.at(metres)) +
         back * Math.sqrt((2 * Math.max(0, path.at(metres))) / GRAVITY)
-    : stopsAfter(back, s.slows);
+    : stopsAfter(back, sending.slows);
 }

@@ -8,11 +8,11 @@ import { type Blow, type Standing, topples } from "./topple.ts";
 const STEPS = 20;
 
 /** How a thing stands when filled so far, 0 to 1. */
-export const standingOf = (i: Item, filling = 0): Standing => ({
-  width: Math.min(i.width, i.depth),
-  height: i.height,
-  mass: i.mass,
-  contents: i.contents ?? 0,
+export const standingOf = (item: Item, filling = 0): Standing => ({
+  width: Math.min(item.width, item.depth),
+  height: item.height,
+  mass: item.mass,
+  contents: item.contents ?? 0,
   filling,
 });
 
@@ -20,31 +20,31 @@ export const standingOf = (i: Item, filling = 0): Standing => ({
  * The blow that a thing sent to knock something over gives it `metres` away: at its middle in the air; low on the floor, where rolling has
  * slowed it.
  */
-export function blowTo(s: Sending, metres: number, height: number): Blow {
-  const flies = s.travel === "air";
-  const path = pathTo(s, metres, flies ? height / 2 : 0, "fell");
+export function blowTo(sending: Sending, metres: number, height: number): Blow {
+  const flies = sending.travel === "air";
+  const path = pathTo(sending, metres, flies ? height / 2 : 0, "fell");
   return {
-    diameter: s.item.width,
-    mass: s.item.mass,
+    diameter: sending.item.width,
+    mass: sending.item.mass,
     speed: path.gets ? path.speedAt(metres) : 0,
     ...(flies && { at: height / 2 }),
   };
 }
 /** Whether a thing falls to this send from so far away. */
-export const falls = (target: Item, filling: number, s: Sending, metres: number): boolean =>
-  topples(standingOf(target, filling), blowTo(s, metres, target.height));
+export const falls = (target: Item, filling: number, sending: Sending, metres: number): boolean =>
+  topples(standingOf(target, filling), blowTo(sending, metres, target.height));
 
 /** Whether a container tips when something lobbed at it from so far away catches its far rim. */
-export function tips(container: Item, filling: number, s: Sending, metres: number): boolean {
-  const speed = pathTo(s, metres, container.height).speedAt(metres);
-  const blow = { diameter: s.item.width, mass: s.item.mass, speed, at: container.height };
+export function tips(container: Item, filling: number, sending: Sending, metres: number): boolean {
+  const speed = pathTo(sending, metres, container.height).speedAt(metres);
+  const blow = { diameter: sending.item.width, mass: sending.item.mass, speed, at: container.height };
   return topples(standingOf(container, filling), blow);
 }
 
 /** Least filling, 0 to 1, from which on a container stays up when something lobbed catches its rim; null: it tips however full. */
-export function steadyFrom(container: Item, s: Sending, metres: number): number | null {
+export function steadyFrom(container: Item, sending: Sending, metres: number): number | null {
   const steps = container.contents ? STEPS : 0;
-  const over = Array.from({ length: steps + 1 }, (_, k) => tips(container, k / STEPS, s, metres));
+  const over = Array.from({ length: steps + 1 }, (_, k) => tips(container, k / STEPS, sending, metres));
   const last = over.lastIndexOf(true);
   return last === steps ? null : (last + 1) / STEPS;
 }
@@ -61,9 +61,9 @@ export interface Water {
 }
 
 /** How much water makes a thing stand, or still lets it fall, against this send from so far away. */
-export function waterFor(target: Item, s: Sending, metres: number): Water {
+export function waterFor(target: Item, sending: Sending, metres: number): Water {
   const steps = target.contents ? STEPS : 0;
-  const down = Array.from({ length: steps + 1 }, (_, k) => falls(target, k / STEPS, s, metres));
+  const down = Array.from({ length: steps + 1 }, (_, k) => falls(target, k / STEPS, sending, metres));
   const last = down.lastIndexOf(true);
   const first = down.indexOf(false);
   const standsFrom = last === steps ? null : last === -1 ? 0 : (last + 1) / STEPS;

@@ -30,8 +30,8 @@ export interface Blow {
  * over that edge. Contents lie at the bottom. A plain rigid-body model, an assumption with its working in docs/model.md.
  */
 export function topples(target: Standing, object: Blow): boolean {
-  const m = object.mass ?? MASS;
-  const v = object.speed ?? SPEED;
+  const metres = object.mass ?? MASS;
+  const value = object.speed ?? SPEED;
   const full = target.filling ?? 0;
   const inside = (target.contents ?? 0) * full;
   const total = target.mass + inside;
@@ -44,7 +44,7 @@ export function topples(target: Standing, object: Blow): boolean {
   const inertia =
     swing(target.mass, target.height, target.height / 2) +
     (inside > 0 ? swing(inside, target.height * full, level) : 0);
-  const turn = ((1 + BOUNCE) * m * v * blow) / (inertia + m * blow * blow);
+  const turn = ((1 + BOUNCE) * metres * value * blow) / (inertia + metres * blow * blow);
   const lift = Math.hypot(half, centre) - centre;
   return 0.5 * inertia * turn * turn >= total * GRAVITY * lift;
 }

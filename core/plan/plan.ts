@@ -51,7 +51,8 @@ const KINDS_OF: Record<"warmUp" | "coolDown", readonly ExerciseKind[]> = {
 const offered = (part: keyof typeof KINDS_OF, age: number, own: readonly Exercise[], quiet: boolean): Exercise[] =>
   KINDS_OF[part].flatMap((kind) =>
     [...own, ...exercises].filter(
-      (e) => e.kind === kind && e.thing === null && doseAt(e, age) > 0 && (!quiet || e.quiet),
+      (exercise) =>
+        exercise.kind === kind && exercise.thing === null && doseAt(exercise, age) > 0 && (!quiet || exercise.quiet),
     ),
   );
 
@@ -59,12 +60,12 @@ const offered = (part: keyof typeof KINDS_OF, age: number, own: readonly Exercis
 function filled(from: readonly Exercise[], age: number, minutes: number, own: readonly Exercise[]): string[] {
   const out: string[] = [];
   const takes = (ids: readonly string[]) => timeOf(ids, age, own).seconds / 60;
-  for (const e of from) {
+  for (const exercise of from) {
     if (out.length >= MAX_LISTED) break;
     const now = takes(out);
-    const next = takes([...out, e.id]);
+    const next = takes([...out, exercise.id]);
     if (out.length > 0 && Math.abs(next - minutes) >= Math.abs(now - minutes)) continue;
-    out.push(e.id);
+    out.push(exercise.id);
   }
   return out;
 }
@@ -92,8 +93,8 @@ export function planFor(
   while (long(warmUp) + long(coolDown) + go.minutes > minutes && warmUp.length > 1) warmUp = warmUp.slice(0, -1);
   while (long(warmUp) + long(coolDown) + go.minutes > minutes && coolDown.length > 1) coolDown = coolDown.slice(0, -1);
   if (long(warmUp) + long(coolDown) + go.minutes > minutes) {
-    warmUp = shortest(warms).map((e) => e.id);
-    coolDown = shortest(cools).map((e) => e.id);
+    warmUp = shortest(warms).map((exercise) => exercise.id);
+    coolDown = shortest(cools).map((exercise) => exercise.id);
   }
   const around = () => long(warmUp) + long(coolDown);
   const fit = Math.floor((minutes - around() + REST) / (go.minutes + REST));
@@ -103,9 +104,10 @@ export function planFor(
     [warmUp, warms],
     [coolDown, cools],
   ] as const)
-    for (const e of from) {
+    for (const exercise of from) {
       if (left() < WORTH) break;
-      if (list.length < MAX_LISTED && !list.includes(e.id) && long([e.id]) <= left()) list.push(e.id);
+      if (list.length < MAX_LISTED && !list.includes(exercise.id) && long([exercise.id]) <= left())
+        list.push(exercise.id);
     }
   const moving = (ids: readonly string[]) => timeOf(ids, age, own).moving / 60;
   const all = around() + gameOf(rounds);

@@ -27,22 +27,23 @@ export interface Wanted {
 /** What ready activities are played with, the commonest first. */
 export const THINGS: readonly string[] = (() => {
   const n = new Map<string, number>();
-  for (const { activity: a } of ready)
-    for (const id of [a.kit.send, a.kit.implement]) if (id) n.set(id, (n.get(id) ?? 0) + 1);
+  for (const { activity } of ready)
+    for (const id of [activity.kit.send, activity.kit.implement]) if (id) n.set(id, (n.get(id) ?? 0) + 1);
   return [...n.entries()].sort((x, y) => y[1] - x[1] || x[0].localeCompare(y[0])).map(([id]) => id);
 })();
 
 /** Whether an activity is what was looked for. What is for ages that only touch those of the class is not. */
-export function suits(a: Activity, w: Wanted): boolean {
-  const middle = w.ages && (w.ages.from + w.ages.to) / 2;
+export function suits(activity: Activity, wanted: Wanted): boolean {
+  const middle = wanted.ages && (wanted.ages.from + wanted.ages.to) / 2;
   return (
-    (w.skill === undefined || skillOf(a.aim.action) === w.skill) &&
-    (middle === undefined || (a.ages.from <= middle && middle <= a.ages.to)) &&
-    (w.indoors === undefined || a.space.indoors === w.indoors) &&
-    (w.alone === undefined || (w.alone ? a.players.modes.includes("alone") : a.players.most > 1)) &&
-    (w.minutes === undefined || a.minutes <= w.minutes) &&
-    (w.length === undefined || a.space.length <= w.length) &&
-    (w.thing === undefined || a.kit.send === w.thing || a.kit.implement === w.thing)
+    (wanted.skill === undefined || skillOf(activity.aim.action) === wanted.skill) &&
+    (middle === undefined || (activity.ages.from <= middle && middle <= activity.ages.to)) &&
+    (wanted.indoors === undefined || activity.space.indoors === wanted.indoors) &&
+    (wanted.alone === undefined ||
+      (wanted.alone ? activity.players.modes.includes("alone") : activity.players.most > 1)) &&
+    (wanted.minutes === undefined || activity.minutes <= wanted.minutes) &&
+    (wanted.length === undefined || activity.space.length <= wanted.length) &&
+    (wanted.thing === undefined || activity.kit.send === wanted.thing || activity.kit.implement === wanted.thing)
   );
 }
 /** What is ready, in the version that suits best: for its ages, or for the youngest where the class is younger. */
@@ -51,11 +52,11 @@ export interface Found {
   activity: Activity;
   youngest: boolean;
 }
-export function find(w: Wanted): Found[] {
+export function find(wanted: Wanted): Found[] {
   return ready.flatMap(({ id, activity, youngest }): Found[] =>
-    suits(activity, w)
+    suits(activity, wanted)
       ? [{ id, activity, youngest: false }]
-      : suits(youngest, w)
+      : suits(youngest, wanted)
         ? [{ id, activity: youngest, youngest: true }]
         : [],
   );

@@ -44,10 +44,10 @@ function withTargets(params: Record<string, unknown>, list: readonly Aimed[]): o
 }
 
 /** What is asked of a probe: sends lie in the corridor; what is done on the spot is left as it is. */
-export const tuned = (a: Activity): string[] =>
-  opened(a)
-    .probes.filter((p) => p.ask.kind === "send" && p.peg !== null)
-    .map((p) => p.id);
+export const tuned = (givenActivity: Activity): string[] =>
+  opened(givenActivity)
+    .probes.filter((probe) => probe.ask.kind === "send" && probe.peg !== null)
+    .map((probe) => probe.id);
 
 /** The youngest of an activity hits at least so often: whoever never does learns nothing. */
 export const MIN_FOR_YOUNGEST = 0.25;
@@ -56,36 +56,37 @@ const SAFE = 0.27;
 const DEAR = 40;
 
 /** The same activity with its pegs where somebody of that age has the chances of the corridor, and the youngest of the activity a chance at all. */
-function inCorridor(a: Activity, age: number, row: boolean): Activity {
-  const ids = tuned(a);
+function inCorridor(givenActivity: Activity, age: number, row: boolean): Activity {
+  const ids = tuned(givenActivity);
   const wanted = ids.map((_, i) =>
     ids.length === 1 || row ? (EASY + HARD) / 2 : EASY - ((EASY - HARD) * i) / (ids.length - 1),
   );
   const cost = (x: Activity) => {
     const all = rates(x, { age });
-    const youngest = rates(x, { age: a.ages.from });
+    const youngest = rates(x, { age: givenActivity.ages.from });
     return ids.reduce(
       (sum, id, i) =>
         sum + ((all.get(id) ?? 0) - wanted[i]!) ** 2 + DEAR * Math.max(0, SAFE - (youngest.get(id) ?? 0)) ** 2,
       0,
     );
   };
-  let now = a;
-  let is = cost(a);
+  let now = givenActivity;
+  let is = cost(givenActivity);
   for (let round = 0; round < ROUNDS; round++)
     for (const by of STEPS)
       for (const moved of row
         ? [opened(now).pegs]
         : opened(now)
-            .pegs.map((p) => [p])
+            .pegs.map((peg) => [peg])
             .reverse())
         for (const sign of [-1, 1]) {
-          const to = moved.map((m) => ({
-            id: m.id,
-            along: Math.round((opened(now).pegs.find((p) => p.id === m.id)!.distance + sign * by) * 100) / 100,
+          const to = moved.map((peg) => ({
+            id: peg.id,
+            along:
+              Math.round((opened(now).pegs.find((eachPeg) => eachPeg.id === peg.id)!.distance + sign * by) * 100) / 100,
           }));
           if (to.some((m) => m.along < 0.4)) continue;
-          const next = to.reduce((x, { id, along }) => opened(x).move(id, { along }), now);
+          const next = to.reduce((eachActivity, { id, along }) => opened(eachActivity).move(id, { along }), now);
           if (!activity.safeParse(next).success) continue;
           const costs = cost(next);
           if (costs < is - 1e-9) [now, is] = [next, costs];
@@ -94,31 +95,37 @@ function inCorridor(a: Activity, age: number, row: boolean): Activity {
 }
 
 /** A starter as a document: for its middle child, or for the youngest. */
-export function made(s: StarterSpec, youngest: boolean): Activity {
-  const base = fromPattern(s.pattern);
-  const first = { ...(base.pattern.params as object), ...s.params, ...(youngest && s.youngest) } as Record<
-    string,
-    unknown
-  >;
-  const few = s.targets && (youngest ? s.targets.slice(0, Math.max(2, s.targets.length - 1)) : s.targets);
-  const [length, width, floor, indoors] = s.space;
-  const [from, to] = youngest ? [Math.max(4, s.ages[0] - 2), s.ages[0]] : s.ages;
+export function made(starterSpec: StarterSpec, youngest: boolean): Activity {
+  const base = fromPattern(starterSpec.pattern);
+  const first = {
+    ...(base.pattern.params as object),
+    ...starterSpec.params,
+    ...(youngest && starterSpec.youngest),
+  } as Record<string, unknown>;
+  const few =
+    starterSpec.targets &&
+    (youngest ? starterSpec.targets.slice(0, Math.max(2, starterSpec.targets.length - 1)) : starterSpec.targets);
+  const [length, width, floor, indoors] = starterSpec.space;
+  const [from, to] = youngest ? [Math.max(4, starterSpec.ages[0] - 2), starterSpec.ages[0]] : starterSpec.ages;
   const doc = {
     ...base,
-    title: s.title,
+    title: starterSpec.title,
     ages: { from, to },
-    aim: { ...base.aim, action: s.action, outcome: s.outcome },
-    ...started(s.action, Math.round((from + to) / 2)),
-    question: s.question,
-    kit: { ...base.kit, send: s.send, implement: s.implement ?? null },
+    aim: { ...base.aim, action: starterSpec.action, outcome: starterSpec.outcome },
+    ...started(starterSpec.action, Math.round((from + to) / 2)),
+    question: starterSpec.question,
+    kit: { ...base.kit, send: starterSpec.send, implement: starterSpec.implement ?? null },
     space: { length, width, floor, indoors },
-    behind: s.behind ?? "open",
-    pattern: { name: s.pattern, params: few ? withTargets(first, few) : first },
-    minutes: s.minutes,
-    ...(s.together && { players: { least: 2, most: 4, modes: ["turns", "relay"] } }),
-    ...s.also,
+    behind: starterSpec.behind ?? "open",
+    pattern: { name: starterSpec.pattern, params: few ? withTargets(first, few) : first },
+    minutes: starterSpec.minutes,
+    ...(starterSpec.together && { players: { least: 2, most: 4, modes: ["turns", "relay"] } }),
+    ...starterSpec.also,
   };
-  return inTime(unwarned(inCorridor(activity.parse(doc), Math.round((from + to) / 2), s.row === true)), s.minutes);
+  return inTime(
+    unwarned(inCorridor(activity.parse(doc), Math.round((from + to) / 2), starterSpec.row === true)),
+    starterSpec.minutes,
+  );
 }
 
 /** The longest that may be planned. */
@@ -132,28 +139,28 @@ function unwarned(given: Activity): Activity {
   let a: Activity = { ...given, minutes: MAX_MINUTES };
   for (let k = 0; k < MAX_MENDED; k++) {
     const warnings = warningsOf(a, people);
-    const fix = warnings.find((w) => w.fix)?.fix;
+    const fix = warnings.find((warning) => warning.fix)?.fix;
     if (fix) a = fix.activity;
     // What nobody wins is not played against each other.
-    else if (warnings.some((w) => w.kind === "level" || w.kind === "luck"))
-      a = { ...a, players: { ...a.players, modes: a.players.modes.filter((m) => m !== "against") } };
+    else if (warnings.some((warning) => warning.kind === "level" || warning.kind === "luck"))
+      a = { ...a, players: { ...a.players, modes: a.players.modes.filter((mode) => mode !== "against") } };
     else break;
   }
   return { ...a, minutes: given.minutes };
 }
 
 /** Half of the goes of a typical child last no longer, minutes. */
-export function medianGo(a: Activity): number {
-  const age = Math.round((a.ages.from + a.ages.to) / 2);
-  return quantile(forecastActivity(a, [{ age }], ALONE, "middle").time, 0.5) / 600;
+export function medianGo(givenActivity: Activity): number {
+  const age = Math.round((givenActivity.ages.from + givenActivity.ages.to) / 2);
+  return quantile(forecastActivity(givenActivity, [{ age }], ALONE, "middle").time, 0.5) / 600;
 }
 const ALONE: Setup = { players: 1, mode: "alone", seed: 1 };
 
 /** The same activity with a warm-up, as many goes as fit into about so many minutes, and a cool-down; its minutes are what all of that takes. */
-function inTime(a: Activity, about: number): Activity {
-  const age = Math.round((a.ages.from + a.ages.to) / 2);
-  const minutes = medianGo(a);
+function inTime(givenActivity: Activity, about: number): Activity {
+  const age = Math.round((givenActivity.ages.from + givenActivity.ages.to) / 2);
+  const minutes = medianGo(givenActivity);
   const { warmUp, coolDown, rounds } = planFor(age, about, { minutes, moving: 1 });
-  const planned = { ...a, warmUp, coolDown, rounds };
+  const planned = { ...givenActivity, warmUp, coolDown, rounds };
   return { ...planned, minutes: Math.ceil(wholeMinutes(planned, age, minutes, [])) };
 }

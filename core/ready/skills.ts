@@ -13,8 +13,8 @@ export const SKILLS = {
 } as const satisfies Record<string, readonly Action[]>;
 export type Skill = keyof typeof SKILLS;
 export const skillOf = (action: Action): Skill | null =>
-  (Object.keys(SKILLS) as Skill[]).find((s) => (SKILLS[s] as readonly Action[]).includes(action)) ?? null;
+  (Object.keys(SKILLS) as Skill[]).find((key) => (SKILLS[key] as readonly Action[]).includes(action)) ?? null;
 
 /** Skills that a pattern can train. */
-export const skillsOf = (a: Activity): Skill[] =>
-  (Object.keys(SKILLS) as Skill[]).filter((s) => SKILLS[s].some((x) => opened(a).pattern.actions(x)));
+export const skillsOf = (activity: Activity): Skill[] =>
+  (Object.keys(SKILLS) as Skill[]).filter((key) => SKILLS[key].some((text) => opened(activity).pattern.actions(text)));

@@ -97,7 +97,7 @@ describe("a space of any shape, told in steps", () => {
   it("holds what stands there and other floors, and keeps both where a form does not ask", () => {
     const stands = "furniture 0 0 2 1\ndoor 3 0 1.5 0.5\ncarpet 2 2 2 2";
     const s = read({ shape: "plain", stands }).data!;
-    expect(s.obstacles!.map((o) => o.kind)).toEqual(["furniture", "door"]);
+    expect(s.obstacles!.map((obstacle) => obstacle.kind)).toEqual(["furniture", "door"]);
     expect(s.floors).toEqual([{ floor: "carpet", x: 1.39, y: 1.39, width: 1.39, depth: 1.39 }]);
     expect(standsText(s)).toBe(stands);
     expect(read({}, s).data).toEqual(s);

@@ -24,7 +24,7 @@ export type CeilingWord = keyof typeof CEILINGS;
 export const ceilingWord = (metres: number | undefined): CeilingWord =>
   metres === undefined ? "no" : metres <= 2.3 ? "low" : metres <= 3 ? "usual" : "high";
 
-const cm10 = (m: number) => Math.round(m * 10) / 10;
+const cm10 = (metres: number) => Math.round(metres * 10) / 10;
 export const toSteps = (metres: number): number => Math.round((metres / GROWN_STEP) * 2) / 2;
 export const fromSteps = (steps: number): number => cm10(steps * GROWN_STEP);
 
@@ -37,9 +37,9 @@ const numberOf = (text: string | undefined): number | undefined => {
 /** How many of each thing, from fields `kit.<id>`; what is not a number comes out as NaN, for the check to name. */
 export function kitFrom(fields: Fields): Record<string, number> {
   const out: Record<string, number> = {};
-  for (const [k, v] of Object.entries(fields)) {
-    const n = k.startsWith("kit.") ? numberOf(v) : undefined;
-    if (n !== undefined && n !== 0) out[k.slice(4)] = n;
+  for (const [key, value] of Object.entries(fields)) {
+    const count = key.startsWith("kit.") ? numberOf(value) : undefined;
+    if (count !== undefined && count !== 0) out[key.slice(4)] = count;
   }
   return out;
 }
@@ -48,15 +48,15 @@ export function kitFrom(fields: Fields): Record<string, number> {
 export const SHAPES = ["plain", "ell", "own"] as const;
 export type Shape = (typeof SHAPES)[number];
 
-const cm = (m: number) => Math.round(m * 100) / 100;
+const cm = (metres: number) => Math.round(metres * 100) / 100;
 const ofSteps = (steps: number) => cm(steps * GROWN_STEP);
 /** Metres in steps, to a tenth. */
 export const inSteps = (metres: number): number => Math.round((metres / GROWN_STEP) * 10) / 10;
 const wordsIn = (line: string): string[] => line.trim().split(/\s+/);
 const figure = (word: string | undefined): number => Number((word ?? "?").replace(",", "."));
 /** Lines of a text, or of one cell of a table where `|` stands between them. */
-const linesOf = (text: string): string[] => text.split(/\r?\n|\|/).filter((l) => l.trim() !== "");
-const metresAsTold = (m: number) => m;
+const linesOf = (text: string): string[] => text.split(/\r?\n|\|/).filter((line) => line.trim() !== "");
+const metresAsTold = (metres: number) => metres;
 
 /** Corners from lines of two numbers, steps unless said; what is no number comes out as NaN, for the check to name. */
 export const cornersFrom = (text: string, of = ofSteps): Point[] =>
@@ -65,7 +65,7 @@ export const cornersFrom = (text: string, of = ofSteps): Point[] =>
     return { x: of(x ?? Number.NaN), y: of(y ?? Number.NaN) };
   });
 export const cornersText = (corners: readonly Point[], as = inSteps): string =>
-  corners.map((p) => `${as(p.x)} ${as(p.y)}`).join("\n");
+  corners.map((corner) => `${as(corner.x)} ${as(corner.y)}`).join("\n");
 
 /** Things that stand there and other floors from lines of a word and four numbers: across, down, wide, deep, in steps unless said. */
 export function standsFrom(text: string, of = ofSteps): { obstacles: Obstacle[]; floors: FloorPatch[] } {
@@ -81,18 +81,18 @@ export function standsFrom(text: string, of = ofSteps): { obstacles: Obstacle[];
 }
 export const standsText = (s: Pick<HomeSpace, "obstacles" | "floors">, as = inSteps): string =>
   [
-    ...(s.obstacles ?? []).map((o) => ({ word: o.kind as string, at: o })),
-    ...(s.floors ?? []).map((f) => ({ word: f.floor as string, at: f })),
+    ...(s.obstacles ?? []).map((obstacle) => ({ word: obstacle.kind as string, at: obstacle })),
+    ...(s.floors ?? []).map((floor) => ({ word: floor.floor as string, at: floor })),
   ]
     .map(({ word, at }) => `${word} ${[at.x, at.y, at.width, at.depth].map(as).join(" ")}`)
     .join("\n");
 
 /** The shape that an outline has, for the form: an L is known by its six corners. */
 export function shapeOf(s: HomeSpace | null): { shape: Shape; cutLong: number; cutWide: number } {
-  const o = s?.outline;
-  if (!s || !o) return { shape: "plain", cutLong: 0, cutWide: 0 };
-  const cut = o.length === 6 ? { long: s.length - o[3]!.x, wide: s.width - o[2]!.y } : null;
-  const same = cut && JSON.stringify(ell(s.length, s.width, cut.long, cut.wide)) === JSON.stringify(o);
+  const outline = s?.outline;
+  if (!s || !outline) return { shape: "plain", cutLong: 0, cutWide: 0 };
+  const cut = outline.length === 6 ? { long: s.length - outline[3]!.x, wide: s.width - outline[2]!.y } : null;
+  const same = cut && JSON.stringify(ell(s.length, s.width, cut.long, cut.wide)) === JSON.stringify(outline);
   return same
     ? { shape: "ell", cutLong: inSteps(cut.long), cutWide: inSteps(cut.wide) }
     : { shape: "own", cutLong: 0, cutWide: 0 };
@@ -109,20 +109,23 @@ function outlineFrom(
     return long === 0 && wide === 0
       ? null
       : {
-          outline: ell(length, width, ofSteps(long), ofSteps(wide)).map((p) => ({ x: cm(p.x), y: cm(p.y) })),
+          outline: ell(length, width, ofSteps(long), ofSteps(wide)).map((point) => ({
+            x: cm(point.x),
+            y: cm(point.y),
+          })),
           length,
           width,
         };
   }
   if (fields.shape !== "own") return null;
   const all = cornersFrom(fields.corners ?? "");
-  const [lx, ly] = [Math.min(...all.map((p) => p.x)), Math.min(...all.map((p) => p.y))];
-  const whole = all.every((p) => Number.isFinite(p.x) && Number.isFinite(p.y)) && all.length > 0;
+  const [lx, ly] = [Math.min(...all.map((point) => point.x)), Math.min(...all.map((point) => point.y))];
+  const whole = all.every((point) => Number.isFinite(point.x) && Number.isFinite(point.y)) && all.length > 0;
   if (!whole) return { outline: all, length, width };
-  const outline = all.map((p) => ({ x: cm(p.x - lx), y: cm(p.y - ly) }));
+  const outline = all.map((point) => ({ x: cm(point.x - lx), y: cm(point.y - ly) }));
   // Where it is too small, the outline itself says so.
-  const most = (f: (p: Point) => number) => Math.max(SHORTEST_SPACE, ...outline.map(f));
-  return { outline, length: most((p) => p.x), width: most((p) => p.y) };
+  const most = (f: (point: Point) => number) => Math.max(SHORTEST_SPACE, ...outline.map(f));
+  return { outline, length: most((point) => point.x), width: most((point) => point.y) };
 }
 
 /** In one cell of a table: metres, with a bar between the lines. */
@@ -159,11 +162,11 @@ export function spaceFrom(fields: Fields, before: HomeSpace | null): HomeSpace |
   if (!kind) return null;
   const usual = before?.kind === kind ? before : { ...(USUAL_SPACE[kind] ?? USUAL_SPACE.room) };
   const size = (steps: string, metres: string, was: number) => {
-    const m = numberOf(fields[metres]);
-    if (m !== undefined) return m;
-    const n = numberOf(fields[steps]);
+    const number = numberOf(fields[metres]);
+    if (number !== undefined) return number;
+    const count = numberOf(fields[steps]);
     // Steps that only repeat what was there leave the metres as they were.
-    return n === undefined || n === toSteps(was) ? was : fromSteps(n);
+    return count === undefined || count === toSteps(was) ? was : fromSteps(count);
   };
   const ceiling = CEILINGS[fields.ceiling as CeilingWord] ?? undefined;
   const kept =

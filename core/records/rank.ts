@@ -13,9 +13,9 @@ export const betterOf = (s: Pick<PlayScore, "unit" | "better">): Better => s.bet
  * sends and shortest time by those who finished, before all who did not, and these by how far they came.
  * `{unit: "tenths", value: 325, finished: true}` stands before `{unit: "tenths", value: 400, finished: true}`.
  */
-export function rankOf(s: Ranked): number {
-  if (betterOf(s) === "more") return s.value;
-  return s.finished ? FINISHED - s.value : s.stage;
+export function rankOf(ranked: Ranked): number {
+  if (betterOf(ranked) === "more") return ranked.value;
+  return ranked.finished ? FINISHED - ranked.value : ranked.stage;
 }
 
 /** Whether a score is better than the teacher's mark, in the same unit; what was not finished never is. */

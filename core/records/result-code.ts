@@ -21,19 +21,19 @@ export interface CodedResult {
   stage: number;
 }
 
-const hex = (bytes: readonly number[]) => bytes.map((b) => b.toString(16).padStart(2, "0")).join("");
-const bytesOf = (id: string, n: number) =>
-  Array.from({ length: n }, (_, i) => Number.parseInt(id.replaceAll("-", "").slice(2 * i, 2 * i + 2), 16));
-const numberBytes = (value: number, n: number) =>
-  Array.from({ length: n }, (_, i) => Math.floor(value / 256 ** (n - 1 - i)) % 256);
+const hex = (bytes: readonly number[]) => bytes.map((byte) => byte.toString(16).padStart(2, "0")).join("");
+const bytesOf = (id: string, count: number) =>
+  Array.from({ length: count }, (_, i) => Number.parseInt(id.replaceAll("-", "").slice(2 * i, 2 * i + 2), 16));
+const numberBytes = (value: number, count: number) =>
+  Array.from({ length: count }, (_, i) => Math.floor(value / 256 ** (count - 1 - i)) % 256);
 /** Two sums, so that a wrong letter and two that changed places are both noticed (Fletcher's checksum, 16 bits). */
 function checkOf(bytes: readonly number[]): number[] {
-  let [a, b] = [1, 0];
+  let [age, b] = [1, 0];
   for (const x of bytes) {
-    a = (a + x) % 255;
-    b = (b + a) % 255;
+    age = (age + x) % 255;
+    b = (b + age) % 255;
   }
-  return [b, a];
+  return [b, age];
 }
 
 /**
@@ -69,9 +69,9 @@ export function readResultCode(typed: string): CodedResult | null {
       .replace(/[IL]/g, "1"),
   ];
   if (letters.length !== Math.ceil((8 * BYTES) / 5)) return null;
-  const values = letters.map((l) => ALPHABET.indexOf(l));
+  const values = letters.map((letter) => ALPHABET.indexOf(letter));
   if (values.includes(-1)) return null;
-  const bits = values.map((v) => v.toString(2).padStart(5, "0")).join("");
+  const bits = values.map((value) => value.toString(2).padStart(5, "0")).join("");
   if (bits.slice(8 * BYTES).includes("1")) return null;
   const bytes = Array.from({ length: BYTES }, (_, i) => Number.parseInt(bits.slice(8 * i, 8 * i + 8), 2));
   const said = bytes.slice(0, BYTES - CHECK);
@@ -80,7 +80,7 @@ export function readResultCode(typed: string): CodedResult | null {
   return {
     card: hex(said.slice(0, CARD)),
     play: hex(said.slice(CARD, CARD + PLAY)),
-    value: said.slice(CARD + PLAY, CARD + PLAY + VALUE).reduce((n, b) => 256 * n + b, 0),
+    value: said.slice(CARD + PLAY, CARD + PLAY + VALUE).reduce((sum, b) => 256 * sum + b, 0),
     finished: far >= 128,
     stage: far % 128,
   };

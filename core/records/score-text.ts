@@ -16,10 +16,10 @@ export function clockText(tenths: number): string {
 export function readScore(text: string, unit: ScoreUnit): number | null {
   const t = text.trim().toLowerCase().replace(",", ".");
   if (unit === "tenths") {
-    const m = /^(?:(\d{1,3}):([0-5]?\d)|(\d{1,5}))(?:\.(\d))?\s*(?:s|sec|seconds?)?$/.exec(t);
-    if (!m) return null;
-    const seconds = m[3] !== undefined ? Number(m[3]) : Number(m[1]) * 60 + Number(m[2]);
-    return seconds * 10 + Number(m[4] ?? 0);
+    const match = /^(?:(\d{1,3}):([0-5]?\d)|(\d{1,5}))(?:\.(\d))?\s*(?:s|sec|seconds?)?$/.exec(t);
+    if (!match) return null;
+    const seconds = match[3] !== undefined ? Number(match[3]) : Number(match[1]) * 60 + Number(match[2]);
+    return seconds * 10 + Number(match[4] ?? 0);
   }
   const m = /^(\d{1,6})\s*(\p{L}+)?$/u.exec(t);
   if (!m) return null;

@@ -37,9 +37,9 @@ export type Joined =
 
 /** Joins two whole goes, as the match layer ranks two sides of one: the better rank wins, equal is a draw. Null: not played. */
 export function joinGoes(goes: readonly [PlayScore | null, PlayScore | null], closed: boolean): Joined {
-  const [a, b] = goes;
-  if (!a || !b) return { state: closed ? "missing" : "waits", winner: null };
-  if (a.unit !== b.unit || settingOf(a) !== settingOf(b)) return { state: "unlike", winner: null };
-  const [x, y] = [rankOf(a), rankOf(b)];
+  const [playScore, b] = goes;
+  if (!playScore || !b) return { state: closed ? "missing" : "waits", winner: null };
+  if (playScore.unit !== b.unit || settingOf(playScore) !== settingOf(b)) return { state: "unlike", winner: null };
+  const [x, y] = [rankOf(playScore), rankOf(b)];
   return { state: "played", winner: x === y ? null : x > y ? 0 : 1 };
 }

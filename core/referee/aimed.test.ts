@@ -3,9 +3,9 @@ import { type Activity, fromPattern } from "../formats/activity.ts";
 import { aimedBy } from "./aimed.ts";
 import { replay } from "./referee.ts";
 
-const gameOf = (a: Activity) => ({ ...a.pattern, match: a.match });
+const gameOf = (activity: Activity) => ({ ...activity.pattern, match: activity.match });
 const alone = { players: 1, mode: "alone", seed: 1 } as const;
-const at = (events: readonly object[]) => events.map((e, i) => ({ ...e, at: i * 1000 })) as never;
+const at = (events: readonly object[]) => events.map((event, i) => ({ ...event, at: i * 1000 })) as never;
 
 describe("what became of each send", () => {
   it("counts hits at the target called for, after undo and correction", () => {

@@ -13,15 +13,17 @@ export function aimedBy(play: Play, player: number): Aimed {
   // A map, since ids are names that a teacher may have typed: an object knows some names already.
   const out = new Map<string, [number, number]>();
   const add = (id: string, sends: number, hits: number) => {
-    const [s, h] = out.get(id) ?? [0, 0];
-    out.set(id, [s + sends, h + hits]);
+    const [s, height] = out.get(id) ?? [0, 0];
+    out.set(id, [s + sends, height + hits]);
   };
   const places = new Set<string>();
   let rested = 0;
   for (const [i, { event }] of play.standing.entries()) {
     if (event.kind !== "send") continue;
     const before = play.standing[i - 1]?.after ?? play.begin;
-    const ask = mainAsks(play.game.asks(before)).find((a) => a.kind === "send" && a.player === player);
+    const ask = mainAsks(play.game.asks(before)).find(
+      (mainAsk) => mainAsk.kind === "send" && mainAsk.player === player,
+    );
     if (ask?.kind !== "send" || play.game.turn(before).player !== player) continue;
     const { aim } = ask;
     if (aim.kind === "any" && event.hit !== undefined && aim.want.length > 1) {

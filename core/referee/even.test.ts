@@ -16,7 +16,7 @@ function go(after: (i: number) => number, throws = 14, players = 1): Play {
   let at = 0;
   for (let i = 0; i < throws && !view(play).done; i++) {
     at += after(i);
-    const ask = mainAsks(view(play).asks).find((x) => x.kind === "send")!;
+    const ask = mainAsks(view(play).asks).find((mainAsk) => mainAsk.kind === "send")!;
     const hit = i % 4 === 3 && "want" in ask.aim ? ask.aim.want[0]! : null;
     const next = referee(play, { kind: "send", hit, at: Math.round(at) });
     if (isRefusal(next)) throw new Error(next.refused.key);

@@ -10,8 +10,8 @@ const ONE_IN_THOUSAND = 3.09;
 
 /** A chi-square of so many degrees of freedom below which one in a thousand lies. Source: Wilson and Hilferty's cube root. */
 function rarelyBelow(freedom: number): number {
-  const v = 2 / (9 * freedom);
-  return freedom * (1 - v - ONE_IN_THOUSAND * Math.sqrt(v)) ** 3;
+  const value = 2 / (9 * freedom);
+  return freedom * (1 - value - ONE_IN_THOUSAND * Math.sqrt(value)) ** 3;
 }
 
 /**
@@ -23,13 +23,15 @@ export function even(play: Play): boolean {
   const at: number[] = [];
   for (const [i, { event }] of play.standing.entries()) {
     if (event.kind !== "send") continue;
-    const ask = mainAsks(play.game.asks(play.standing[i - 1]?.after ?? play.begin)).find((a) => a.kind === "send");
+    const ask = mainAsks(play.game.asks(play.standing[i - 1]?.after ?? play.begin)).find(
+      (mainAsk) => mainAsk.kind === "send",
+    );
     if (ask?.kind !== "send" || !ask.fetch) return false;
     at.push(event.at);
   }
   const times = at.slice(1).map((t, i) => Math.log(Math.max(1, t - at[i]!)));
   if (times.length < MIN_TIMES) return false;
-  const middle = times.reduce((a, b) => a + b, 0) / times.length;
+  const middle = times.reduce((sum, b) => sum + b, 0) / times.length;
   const squares = times.reduce((sum, t) => sum + (t - middle) ** 2, 0);
   return squares < DIFFERS ** 2 * rarelyBelow(times.length - 1);
 }

@@ -12,14 +12,16 @@ const USUAL_AGE = 8;
 const ANY_SPACE = { length: 100, width: 100 };
 
 /** How far a send went at least, metres from the line of the layout: to what it met, or to the near edge of where it rests; nought where nobody saw. */
-function wentAtLeast(e: GameEvent, parts: readonly Part[]): number {
-  if (e.kind !== "send") return 0;
-  const targetAt = (id: string) => partsOf(parts, "target").find((t) => t.id === id)?.along ?? 0;
-  if (typeof e.hit === "string") return targetAt(e.hit);
-  if (Array.isArray(e.fell) && e.fell.length > 0) return Math.min(...e.fell.map(targetAt));
-  if (e.rest === undefined) return 0;
-  const cell = partsOf(parts, "cell").find((c) => c.id === e.rest);
-  return cell ? cell.along - cell.depth / 2 : (partsOf(parts, "zone").find((z) => z.id === e.rest)?.near ?? 0);
+function wentAtLeast(event: GameEvent, parts: readonly Part[]): number {
+  if (event.kind !== "send") return 0;
+  const targetAt = (id: string) => partsOf(parts, "target").find((target) => target.id === id)?.along ?? 0;
+  if (typeof event.hit === "string") return targetAt(event.hit);
+  if (Array.isArray(event.fell) && event.fell.length > 0) return Math.min(...event.fell.map(targetAt));
+  if (event.rest === undefined) return 0;
+  const cell = partsOf(parts, "cell").find((eachCell) => eachCell.id === event.rest);
+  return cell
+    ? cell.along - cell.depth / 2
+    : (partsOf(parts, "zone").find((zone) => zone.id === event.rest)?.near ?? 0);
 }
 
 /**
@@ -40,9 +42,9 @@ export function hurried(play: Play, age = USUAL_AGE): boolean {
     // The last one is not sent again, so nobody has to run for it.
     if (event.kind !== "send" || event === last.event) continue;
     const before = play.standing[i - 1]?.after ?? play.begin;
-    const ask = mainAsks(play.game.asks(before)).find((a) => a.kind === "send");
+    const ask = mainAsks(play.game.asks(before)).find((mainAsk) => mainAsk.kind === "send");
     if (ask?.kind !== "send" || !ask.fetch) continue;
-    const line = partsOf(parts, "line").find((l) => l.id === ask.from)?.along ?? 0;
+    const line = partsOf(parts, "line").find((eachLine) => eachLine.id === ask.from)?.along ?? 0;
     least += (2 * Math.max(0, wentAtLeast(event, parts) - line - (ask.manner.nearer ?? 0))) / speed;
   }
   return 1000 * least > last.event.at - sends[0]!.event.at;

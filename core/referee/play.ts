@@ -20,7 +20,8 @@ import { type Body, type GameEvent, MAX_EVENTS, type PlayEvent, type RecordedEve
 
 /** What stands in the record and changes nothing that the rules know. */
 type Aside = Extract<PlayEvent, { kind: "object" | "again" | "dispute" }>;
-const isAside = (e: GameEvent | Aside): e is Aside => e.kind === "object" || e.kind === "again" || e.kind === "dispute";
+const isAside = (event: GameEvent | Aside): event is Aside =>
+  event.kind === "object" || event.kind === "again" || event.kind === "dispute";
 /** One event that still stands: its place in the record, and the state after it. */
 interface Standing {
   seq: number;
@@ -60,106 +61,114 @@ export function openPlayOf(pattern: AnyPattern, part: Omit<GamePart, "name">, se
   };
 }
 
-export const stateOf = (p: Play): BaseState => p.standing[p.standing.length - 1]?.after ?? p.begin;
+export const stateOf = (play: Play): BaseState => play.standing[play.standing.length - 1]?.after ?? play.begin;
 
 /** Takes one event: the next play, or a refusal with words. An undo and a correction are events like any other. */
-export function referee(p: Play, event: PlayEvent): Play | Refusal {
-  const record = [...p.record, event];
-  const seq = p.record.length;
+export function referee(play: Play, event: PlayEvent): Play | Refusal {
+  const record = [...play.record, event];
+  const seq = play.record.length;
   // A full record takes only what ends it: its score is kept.
   if (seq >= MAX_EVENTS - 1 && event.kind !== "stop") return refuse("refused.full");
   switch (event.kind) {
     case "undo": {
-      if (p.stopped !== null) return { ...p, record, stopped: null };
+      if (play.stopped !== null) return { ...play, record, stopped: null };
       const { by } = event;
-      const i = by === undefined ? p.standing.length - 1 : lastOf(p, by);
+      const i = by === undefined ? play.standing.length - 1 : lastOf(play, by);
       if (i < 0) return refuse("refused.nothingToUndo");
-      if (i === p.standing.length - 1) return { ...p, record, standing: p.standing.slice(0, -1) };
-      const redone = retake(p, i, p.standing.slice(i + 1));
-      return isRefusal(redone) ? refuse("refused.nothingToUndo") : { ...p, record, standing: redone };
+      if (i === play.standing.length - 1) return { ...play, record, standing: play.standing.slice(0, -1) };
+      const redone = retake(play, i, play.standing.slice(i + 1));
+      return isRefusal(redone) ? refuse("refused.nothingToUndo") : { ...play, record, standing: redone };
     }
     case "stop":
-      if (p.stopped !== null || p.game.ending(stateOf(p))) return refuse("refused.over");
-      return { ...p, record, stopped: seq };
+      if (play.stopped !== null || play.game.ending(stateOf(play))) return refuse("refused.over");
+      return { ...play, record, stopped: seq };
     case "correct": {
-      const i = p.standing.findIndex((s) => s.seq === event.seq);
+      const i = play.standing.findIndex((standing) => standing.seq === event.seq);
       if (i < 0) return refuse("refused.noSuchEvent", { number: event.seq + 1 });
-      const given: GameEvent = { ...event.event, at: p.standing[i]!.event.at };
-      const fixed = ruledFoot(p.game, p.standing[i - 1]?.after ?? p.begin, given);
-      const redone = retake(p, i, [{ seq: event.seq, event: fixed }, ...p.standing.slice(i + 1)]);
+      const given: GameEvent = { ...event.event, at: play.standing[i]!.event.at };
+      const fixed = ruledFoot(play.game, play.standing[i - 1]?.after ?? play.begin, given);
+      const redone = retake(play, i, [{ seq: event.seq, event: fixed }, ...play.standing.slice(i + 1)]);
       return isRefusal(redone)
         ? refuse("refused.correction", { number: event.seq + 1 })
-        : { ...p, record, standing: redone, aside: [...p.aside, ...leftOut(p, redone)] };
+        : { ...play, record, standing: redone, aside: [...play.aside, ...leftOut(play, redone)] };
     }
     case "pause":
     case "goOn": {
-      const refused = notGoing(p, event.kind === "goOn");
+      const refused = notGoing(play, event.kind === "goOn");
       if (refused) return refused;
-      const { all, since } = p.paused;
-      if (since === null) return { ...p, record, paused: { all, since: event.at } };
+      const { all, since } = play.paused;
+      if (since === null) return { ...play, record, paused: { all, since: event.at } };
       if (event.at < since) return refuse("refused.earlier");
-      return { ...p, record, paused: { all: all + event.at - since, since: null } };
+      return { ...play, record, paused: { all: all + event.at - since, since: null } };
     }
     case "object":
     case "dispute":
     case "again": {
       // The rules do not care what is sent, or that something did not count; whoever works out chances later does.
-      const refused = notGoing(p);
+      const refused = notGoing(play);
       if (refused) return refused;
-      if (event.kind === "dispute" && (p.setup.players < 2 || p.record.length === 0))
+      if (event.kind === "dispute" && (play.setup.players < 2 || play.record.length === 0))
         return refuse("refused.noDispute");
-      if (event.kind === "again" && !mainAsks(p.game.asks(stateOf(p))).some((a) => missOf(a) !== null))
+      if (
+        event.kind === "again" &&
+        !mainAsks(play.game.asks(stateOf(play))).some((mainAsk) => missOf(mainAsk) !== null)
+      )
         return refuse("refused.nothingSent");
-      return { ...p, record, standing: [...p.standing, { seq, event: played(p, event), after: stateOf(p) }] };
+      return {
+        ...play,
+        record,
+        standing: [...play.standing, { seq, event: played(play, event), after: stateOf(play) }],
+      };
     }
     default: {
-      const refused = p.stopped !== null || p.paused.since !== null ? notGoing(p) : null;
+      const refused = play.stopped !== null || play.paused.since !== null ? notGoing(play) : null;
       if (refused) return refused;
-      const now = ruledFoot(p.game, stateOf(p), played(p, event));
-      const after = isAside(now) ? stateOf(p) : p.game.step(stateOf(p), now);
+      const now = ruledFoot(play.game, stateOf(play), played(play, event));
+      const after = isAside(now) ? stateOf(play) : play.game.step(stateOf(play), now);
       if (isRefusal(after)) return after;
-      return { ...p, record, standing: [...p.standing, { seq, event: now, after }] };
+      return { ...play, record, standing: [...play.standing, { seq, event: now, after }] };
     }
   }
 }
 
 /** What is sent with a foot over the line is a spent miss, whatever it hit; or it is sent again; or nobody minds. */
-function ruledFoot(game: Game, s: BaseState, event: GameEvent): GameEvent | Aside {
+function ruledFoot(game: Game, state: BaseState, event: GameEvent): GameEvent | Aside {
   if (event.kind !== "send" || !event.foot) return event;
   const rule = game.match.foot;
   const { at, by, foot } = event;
   const who = by === undefined ? {} : { by };
   if (rule === "again") return { kind: "again", at, why: "foot", ...who };
-  const asked = rule === "spent" ? mainAsks(game.asks(s)).find((a) => by === undefined || a.player === by) : null;
+  const asked =
+    rule === "spent" ? mainAsks(game.asks(state)).find((mainAsk) => by === undefined || mainAsk.player === by) : null;
   const miss = asked ? missOf(asked) : null;
   return miss ? ({ ...miss, at, foot, ...who } as GameEvent) : event;
 }
 /** At the time that was played when it happened, without the pauses before it. */
-const played = <E extends PlayEvent>(p: Play, event: E): E =>
-  p.paused.all === 0 ? event : { ...event, at: Math.max(0, event.at - p.paused.all) };
+const played = <E extends PlayEvent>(play: Play, event: E): E =>
+  play.paused.all === 0 ? event : { ...event, at: Math.max(0, event.at - play.paused.all) };
 /** Why nothing can happen now; null: it can. `still`: whether the game is to be paused for it. */
-function notGoing(p: Play, still = false): Refusal | null {
-  if (p.stopped !== null) return refuse("refused.stopped");
-  if (p.game.ending(stateOf(p))) return refuse("refused.over");
-  if ((p.paused.since !== null) === still) return null;
+function notGoing(play: Play, still = false): Refusal | null {
+  if (play.stopped !== null) return refuse("refused.stopped");
+  if (play.game.ending(stateOf(play))) return refuse("refused.over");
+  if ((play.paused.since !== null) === still) return null;
   return refuse(still ? "refused.notPaused" : "refused.paused");
 }
 
 /** What stood before and does not any more. */
-const leftOut = (p: Play, now: readonly Standing[]): number[] =>
-  p.standing.map((s) => s.seq).filter((seq) => !now.some((s) => s.seq === seq));
+const leftOut = (play: Play, now: readonly Standing[]): number[] =>
+  play.standing.map((standing) => standing.seq).filter((seq) => !now.some((standing) => standing.seq === seq));
 
 /** Plays events again on what stood before them. Once the game is over, what comes after is left out. */
 function retake(
-  p: Play,
+  play: Play,
   keep: number,
   events: readonly { seq: number; event: Standing["event"] }[],
 ): Standing[] | Refusal {
-  const out = p.standing.slice(0, keep);
+  const out = play.standing.slice(0, keep);
   for (const { seq, event } of events) {
-    const before = out[out.length - 1]?.after ?? p.begin;
-    if (p.game.ending(before)) break;
-    const after = isAside(event) ? before : p.game.step(before, event);
+    const before = out[out.length - 1]?.after ?? play.begin;
+    if (play.game.ending(before)) break;
+    const after = isAside(event) ? before : play.game.step(before, event);
     if (isRefusal(after)) return after;
     out.push({ seq, event, after });
   }
@@ -167,8 +176,8 @@ function retake(
 }
 
 /** The last event that still stands of those that one player did, where several play at the same time. */
-const lastOf = (p: Play, by: number): number =>
-  p.standing.findLastIndex(({ event }) => "by" in event && event.by === by);
+const lastOf = (play: Play, by: number): number =>
+  play.standing.findLastIndex(({ event }) => "by" in event && event.by === by);
 
 export type Replayed = { play: Play; refused: null } | { play: Play; refused: Phrase; seq: number };
 /** Replays a whole record; the first refusal ends it and names its place. Kinds of before are translated. `version`: see `openPlay`. */
@@ -222,42 +231,50 @@ export interface View {
 
 /** A play never changes, and is looked at many times. */
 const views = new WeakMap<Play, View>();
-export function view(p: Play): View {
-  const known = views.get(p);
+export function view(play: Play): View {
+  const known = views.get(play);
   if (known) return known;
-  const made = look(p);
-  views.set(p, made);
+  const made = look(play);
+  views.set(play, made);
   return made;
 }
-function look(p: Play): View {
-  const s = stateOf(p);
-  const ending = p.game.ending(s);
-  const asks = p.game.asks(s);
+function look(play: Play): View {
+  const state = stateOf(play);
+  const ending = play.game.ending(state);
+  const asks = play.game.asks(state);
   return {
-    ...p.game.turn(s),
-    asks: p.stopped !== null || p.paused.since !== null ? [] : p.paused.all === 0 ? asks : asks.map((a) => later(a, p)),
+    ...play.game.turn(state),
+    asks:
+      play.stopped !== null || play.paused.since !== null
+        ? []
+        : play.paused.all === 0
+          ? asks
+          : asks.map((ask) => later(ask, play)),
     from: standsAt(asks),
-    doneParts: p.game.done(s),
-    score: p.game.score(s),
-    progress: p.game.progress(s),
+    doneParts: play.game.done(state),
+    score: play.game.score(state),
+    progress: play.game.progress(state),
     ending,
-    done: p.stopped !== null ? "stopped" : ending ? "over" : null,
-    set: setIn(s) ?? {},
-    laid: laidIn(s),
-    out: s.out ?? [],
+    done: play.stopped !== null ? "stopped" : ending ? "over" : null,
+    set: setIn(state) ?? {},
+    laid: laidIn(state),
+    out: state.out ?? [],
     get company() {
-      return p.stopped !== null ? { leave: [], join: [] } : p.game.company(s);
+      return play.stopped !== null ? { leave: [], join: [] } : play.game.company(state);
     },
-    paused: p.paused.since !== null && p.stopped === null,
-    still: p.paused.all,
-    aside: p.aside,
-    canUndo: p.standing.length > 0 || p.stopped !== null,
-    objects: Object.fromEntries(p.standing.flatMap(({ event: e }) => (e.kind === "object" ? [[e.role, e.item]] : []))),
+    paused: play.paused.since !== null && play.stopped === null,
+    still: play.paused.all,
+    aside: play.aside,
+    canUndo: play.standing.length > 0 || play.stopped !== null,
+    objects: Object.fromEntries(
+      play.standing.flatMap(({ event }) => (event.kind === "object" ? [[event.role, event.item]] : [])),
+    ),
   };
 }
 
 /** The bell goes so much later as the game stood still. */
-const later = (a: Ask, p: Play): Ask => (a.kind === "bell" ? { ...a, dueAt: a.dueAt + p.paused.all } : a);
+const later = (ask: Ask, play: Play): Ask =>
+  ask.kind === "bell" ? { ...ask, dueAt: ask.dueAt + play.paused.all } : ask;
 
 /** What one outcome would make of a play. */
 export interface Outlook {
@@ -321,7 +338,7 @@ export function bodiesOf(ask: Ask): Body[] {
               { length: aim.home + 1 },
               (_, made): Body => ({
                 kind: "run",
-                reached: [...aim.runners.map((b) => Math.min(aim.home, b + made)), made],
+                reached: [...aim.runners.map((runner) => Math.min(aim.home, runner + made)), made],
               }),
             ),
             { kind: "run", missed: true },
@@ -358,22 +375,22 @@ export function bodiesOf(ask: Ask): Body[] {
 }
 
 /** What each outcome of what comes next would do, for the side whose turn it is. */
-export function outlook(p: Play): Outlook[] {
-  const s = stateOf(p);
-  if (p.stopped !== null || p.paused.since !== null || p.game.ending(s)) return [];
-  const at = p.standing[p.standing.length - 1]?.event.at ?? 0;
-  const { side } = p.game.turn(s);
-  return mainAsks(p.game.asks(s))
+export function outlook(play: Play): Outlook[] {
+  const state = stateOf(play);
+  if (play.stopped !== null || play.paused.since !== null || play.game.ending(state)) return [];
+  const at = play.standing[play.standing.length - 1]?.event.at ?? 0;
+  const { side } = play.game.turn(state);
+  return mainAsks(play.game.asks(state))
     .flatMap(bodiesOf)
     .flatMap((body): Outlook[] => {
       const event = { ...body, at } as GameEvent;
-      const after = p.game.step(s, event);
+      const after = play.game.step(state, event);
       if (isRefusal(after)) return [];
-      const { soFar, working } = p.game.score(after)[side]!;
-      const told = { ...event, at: at + p.paused.all };
-      return [{ event: told, score: soFar, working, turn: p.game.turn(after), ending: p.game.ending(after) }];
+      const { soFar, working } = play.game.score(after)[side]!;
+      const told = { ...event, at: at + play.paused.all };
+      return [{ event: told, score: soFar, working, turn: play.game.turn(after), ending: play.game.ending(after) }];
     });
 }
 
 /** When the bell goes, milliseconds since the play began; null where none does. */
-export const bellAt = (v: View): number | null => askOf(v.asks, "bell")?.dueAt ?? null;
+export const bellAt = (givenView: View): number | null => askOf(givenView.asks, "bell")?.dueAt ?? null;

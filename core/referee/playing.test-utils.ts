@@ -14,16 +14,16 @@ export function having(name: PatternName, change: object, match: object = {}) {
 }
 
 /** A play after some events, all at its start unless they say when; a refused one fails the test. */
-export const take = (p: Play, ...bodies: object[]): Play =>
-  bodies.reduce<Play>((q, body) => {
-    const next = referee(q, { at: 0, ...body } as never);
+export const take = (play: Play, ...bodies: object[]): Play =>
+  bodies.reduce<Play>((eachPlay, body) => {
+    const next = referee(eachPlay, { at: 0, ...body } as never);
     if (isRefusal(next)) throw new Error(JSON.stringify([next.refused, body]));
     return next;
-  }, p);
+  }, play);
 
 /** Why an event is refused; null: it is taken. */
-export function refusalOf(p: Play, body: object) {
-  const next = referee(p, { at: 0, ...body } as never);
+export function refusalOf(play: Play, body: object) {
+  const next = referee(play, { at: 0, ...body } as never);
   return isRefusal(next) ? next.refused : null;
 }
-export const refusedBy = (p: Play, body: object): string | null => refusalOf(p, body)?.key ?? null;
+export const refusedBy = (play: Play, body: object): string | null => refusalOf(play, body)?.key ?? null;

@@ -68,7 +68,7 @@ describe("referee", () => {
     const over = replay(
       climb,
       alone,
-      ["t1", "t2", "t3", "t4", "t5"].map((t) => send(t)),
+      ["t1", "t2", "t3", "t4", "t5"].map((text) => send(text)),
     ).play;
     expect(referee(over, swap("sockBall"))).toEqual({ refused: { key: "refused.over" } });
     const stopped = replay(climb, alone, [{ kind: "stop", at: 0 }]).play;
@@ -82,12 +82,12 @@ describe("referee", () => {
       { kind: "count", at: 3000, n: 2 },
     ]);
     const due = bellAt(view(play))!;
-    const take = (p: typeof play, ...events: PlayEvent[]) =>
-      events.reduce((q, e) => {
-        const next = referee(q, e);
+    const take = (givenPlay: typeof play, ...events: PlayEvent[]) =>
+      events.reduce((eachPlay, event) => {
+        const next = referee(eachPlay, event);
         if (isRefusal(next)) throw new Error(next.refused.key);
         return next;
-      }, p);
+      }, givenPlay);
     const still = take(play, { kind: "pause", at: 4000 });
     expect(view(still)).toMatchObject({ paused: true, asks: [], done: null, canUndo: true });
     expect(outlook(still)).toEqual([]);
@@ -119,19 +119,21 @@ describe("referee", () => {
   it.each(patternNames)(
     "a foot over the line in %s is a spent miss, whatever was hit; or it is sent again, or nobody minds",
     (name) => {
-      const a = fromPattern(name);
-      const setup = a.players.modes.includes("alone") ? alone : ({ players: 2, mode: "against", seed: 1 } as const);
+      const activity = fromPattern(name);
+      const setup = activity.players.modes.includes("alone")
+        ? alone
+        : ({ players: 2, mode: "against", seed: 1 } as const);
       const begun = (foot: Match["foot"]) => {
-        let play = openPlay(gamePartOf({ ...a, match: { ...a.match, foot } }), setup);
+        let play = openPlay(gamePartOf({ ...activity, match: { ...activity.match, foot } }), setup);
         // As far as the first send.
-        for (let i = 0; i < 3 && !view(play).asks.some((x) => missOf(x)); i++) {
+        for (let i = 0; i < 3 && !view(play).asks.some((ask) => missOf(ask)); i++) {
           const next = outlook(play)[0];
           if (!next) break;
           play = referee(play, next.event) as Play;
         }
         return play;
       };
-      const first = view(begun("spent")).asks.find((x) => missOf(x));
+      const first = view(begun("spent")).asks.find((ask) => missOf(ask));
       if (!first) return;
       const seen = (play: Play, event: object) => {
         const after = referee(play, { at: 0, ...event } as PlayEvent);
@@ -150,7 +152,7 @@ describe("referee", () => {
 
   it("a correction may end the game earlier: what came after is set aside, and listed", () => {
     const short = { name: "sweep", params: { ...patterns.sweep.example.params, sends: 12 } };
-    const ids = patterns.sweep.example.params.targets.map((t) => t.id);
+    const ids = patterns.sweep.example.params.targets.map((target) => target.id);
     const { play } = replay(short, alone, [...ids.slice(0, -1).map((id) => send(id)), send(null), send(null)]);
     const last = ids.length - 1;
     const event = { kind: "send", at: 0, hit: ids[last]! } as const;
@@ -202,7 +204,7 @@ describe("referee", () => {
     ];
     const { play } = replay(bands, two, events);
     const v = view(play);
-    expect(v.score.map((s) => s.value)).toEqual([2, 0]);
+    expect(v.score.map((score) => score.value)).toEqual([2, 0]);
     expect(v.score[0]!.working).toBe("8 - 6 = 2");
     expect(v.player).toBe(0);
   });
@@ -238,7 +240,9 @@ describe("referee", () => {
     if (isRefusal(back)) throw new Error("refused");
     expect(view(back)).toMatchObject({ from: "start", doneParts: ["t1"] });
     expect(outlook(back)).toHaveLength(6);
-    expect(outlook(back).find((o) => o.event.kind === "send" && o.event.hit === "t2")!).toMatchObject({
+    expect(
+      outlook(back).find((eachOutlook) => eachOutlook.event.kind === "send" && eachOutlook.event.hit === "t2")!,
+    ).toMatchObject({
       score: 5,
       working: "2 + 3 = 5",
       turn: { player: 0, side: 0 },
@@ -247,7 +251,9 @@ describe("referee", () => {
   });
   it("looks ahead within a round as well, and to the end; every score has its working", () => {
     const { play } = replay(bands, alone, [rest("z2")]);
-    const third = outlook(play).find((o) => o.event.kind === "send" && o.event.rest === "z3")!;
+    const third = outlook(play).find(
+      (eachOutlook) => eachOutlook.event.kind === "send" && eachOutlook.event.rest === "z3",
+    )!;
     expect(third).toMatchObject({ score: 2 + 4, working: "2 + 4 = 6", ending: null });
     const tries = { ...climb, params: { ...climb.params, scoring: { ...climb.params.scoring, by: "tries" } } };
     const hits = ["t1", null, "t2", null, null, "t3", "t4"];
@@ -257,7 +263,9 @@ describe("referee", () => {
       hits.map((hit, i) => ({ kind: "send", hit, at: i })),
     );
     expect(view(nearly).score[0]).toMatchObject({ value: 7, working: "1 + 2 + 3 + 1 = 7" });
-    const top = outlook(nearly).find((o) => o.event.kind === "send" && o.event.hit === "t5")!;
+    const top = outlook(nearly).find(
+      (eachOutlook) => eachOutlook.event.kind === "send" && eachOutlook.event.hit === "t5",
+    )!;
     expect(top).toMatchObject({
       score: 8,
       working: "1 + 2 + 3 + 1 + 1 = 8",

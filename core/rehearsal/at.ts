@@ -26,18 +26,18 @@ export function runOf(go: Rehearsed): Run {
   const missed: number[] = [];
   const since: number[] = [];
   let [row, from] = [0, 0];
-  for (const [i, m] of go.moments.entries()) {
-    if (m.off !== null) row = m.off ? 0 : row + 1;
+  for (const [i, moment] of go.moments.entries()) {
+    if (moment.off !== null) row = moment.off ? 0 : row + 1;
     missed.push(row);
     since.push(from);
-    if (m.fetches > 0) from = i + 1;
+    if (moment.fetches > 0) from = i + 1;
   }
   return { go, missed, since };
 }
 
-const between = (a: Place, b: Place, share: number): Place => ({
-  along: a.along + (b.along - a.along) * share,
-  across: a.across + (b.across - a.across) * share,
+const between = (place: Place, givenPlace: Place, share: number): Place => ({
+  along: place.along + (givenPlace.along - place.along) * share,
+  across: place.across + (givenPlace.across - place.across) * share,
 });
 const HOME: Place = { along: 0, across: 0 };
 
@@ -58,34 +58,38 @@ export function seenAt({ go, missed, since }: Run, ms: number): Seen {
   if (moments.length === 0)
     return { doing: "done", index: 0, child: HOME, piece: null, lying: [], value: null, stuck: false };
   const i = indexAt(moments, ms);
-  const m = moments[i]!;
-  const over = i === moments.length - 1 && ms >= m.at;
-  const value = ms >= m.at ? m.value : (moments[i - 1]?.value ?? null);
+  const moment = moments[i]!;
+  const over = i === moments.length - 1 && ms >= moment.at;
+  const value = ms >= moment.at ? moment.value : (moments[i - 1]?.value ?? null);
   const stuck = (over ? missed[i]! : (missed[i - 1] ?? 0)) >= STUCK_AFTER;
-  const lying = moments.slice(since[i]!, i).flatMap((x) => (x.to ? [x.to] : []));
-  const still = { index: i, child: m.start, lying, value, stuck };
+  const lying = moments.slice(since[i]!, i).flatMap((eachMoment) => (eachMoment.to ? [eachMoment.to] : []));
+  const still = { index: i, child: moment.start, lying, value, stuck };
   if (over) {
-    const all = m.to && m.fetches === 0 ? [...lying, m.to] : lying;
-    return { ...still, doing: "done", piece: null, lying: m.fetches > 0 ? [] : all };
+    const all = moment.to && moment.fetches === 0 ? [...lying, moment.to] : lying;
+    return { ...still, doing: "done", piece: null, lying: moment.fetches > 0 ? [] : all };
   }
-  if (!m.flies || !m.to)
-    return { ...still, doing: m.fetches > 0 ? "fetches" : m.off === null ? "waits" : "sends", piece: null };
-  const [from, until] = m.flies;
+  if (!moment.flies || !moment.to)
+    return { ...still, doing: moment.fetches > 0 ? "fetches" : moment.off === null ? "waits" : "sends", piece: null };
+  const [from, until] = moment.flies;
   if (ms < from) return { ...still, doing: "ready", piece: null };
   if (ms < until)
-    return { ...still, doing: "sends", piece: between(m.start, m.to, (ms - from) / Math.max(1, until - from)) };
-  const left = m.at - m.fetches;
-  if (m.fetches === 0 || ms < left) return { ...still, doing: "waits", piece: m.to };
+    return {
+      ...still,
+      doing: "sends",
+      piece: between(moment.start, moment.to, (ms - from) / Math.max(1, until - from)),
+    };
+  const left = moment.at - moment.fetches;
+  if (moment.fetches === 0 || ms < left) return { ...still, doing: "waits", piece: moment.to };
   // There, and back with it.
-  const share = (ms - left) / m.fetches;
-  const child = between(m.start, m.to, share < 0.5 ? 2 * share : 2 - 2 * share);
-  return { ...still, doing: "fetches", child, piece: share < 0.5 ? m.to : child };
+  const share = (ms - left) / moment.fetches;
+  const child = between(moment.start, moment.to, share < 0.5 ? 2 * share : 2 - 2 * share);
+  return { ...still, doing: "fetches", child, piece: share < 0.5 ? moment.to : child };
 }
 
 /** When the next thing of a go has happened, and when the one before it had: for going through it one by one. */
 export const nextAfter = (moments: readonly Moment[], ms: number): number =>
-  moments.find((m) => m.at > ms + 0.5)?.at ?? moments[moments.length - 1]?.at ?? 0;
+  moments.find((moment) => moment.at > ms + 0.5)?.at ?? moments[moments.length - 1]?.at ?? 0;
 export const lastBefore = (moments: readonly Moment[], ms: number): number => {
-  const before = moments.filter((m) => m.at < ms - 0.5);
+  const before = moments.filter((moment) => moment.at < ms - 0.5);
   return before[before.length - 1]?.at ?? 0;
 };

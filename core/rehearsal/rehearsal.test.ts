@@ -15,51 +15,57 @@ describe("a rehearsal", () => {
   it.each(patternNames)(
     "%s: the same seed is the same go, whole, in its order and inside what is played on",
     (name) => {
-      const r = child(fromPattern(name));
-      const one = rehearse(r, 7);
-      expect(one).toEqual(rehearse(r, 7));
+      const rehearsing = child(fromPattern(name));
+      const one = rehearse(rehearsing, 7);
+      expect(one).toEqual(rehearse(rehearsing, 7));
       expect(one.moments.length).toBeGreaterThan(0);
       let before = 0;
-      for (const m of one.moments) {
-        expect(m.from).toBeGreaterThanOrEqual(before);
-        expect(m.at).toBeGreaterThanOrEqual(m.from);
-        before = m.at;
-        if (m.flies) expect(m.flies[1]).toBeGreaterThanOrEqual(m.flies[0]);
-        for (const v of m.to ? [m.to.along, m.to.across] : []) expect(Number.isFinite(v)).toBe(true);
+      for (const moment of one.moments) {
+        expect(moment.from).toBeGreaterThanOrEqual(before);
+        expect(moment.at).toBeGreaterThanOrEqual(moment.from);
+        before = moment.at;
+        if (moment.flies) expect(moment.flies[1]).toBeGreaterThanOrEqual(moment.flies[0]);
+        for (const value of moment.to ? [moment.to.along, moment.to.across] : [])
+          expect(Number.isFinite(value)).toBe(true);
       }
       expect(one.seconds).toBeCloseTo(before / 1000, 6);
       expect(one.spent.acting + one.spent.fetching + one.spent.waiting).toBeCloseTo(1, 9);
     },
   );
   it("another seed is another go", () => {
-    const r = child(fromPattern("climb"));
-    const all = new Set(Array.from({ length: 20 }, (_, i) => JSON.stringify(rehearse(r, 100 + 2 * i).moments)));
+    const rehearsing = child(fromPattern("climb"));
+    const all = new Set(
+      Array.from({ length: 20 }, (_, i) => JSON.stringify(rehearse(rehearsing, 100 + 2 * i).moments)),
+    );
     expect(all.size).toBeGreaterThan(10);
   });
   it.each(["climb", "bands", "pins", "streak"] as const)("%s: many draws are what is forecast", (name) => {
-    const r = child(fromPattern(name));
+    const rehearsing = child(fromPattern(name));
     const n = 160;
-    const goes = Array.from({ length: n }, (_, i) => rehearse(r, 1000 + 2 * i));
-    const told = foresee(r);
+    const goes = Array.from({ length: n }, (_, i) => rehearse(rehearsing, 1000 + 2 * i));
+    const told = foresee(rehearsing);
     // Within four standard errors.
-    const near = (seen: number, p: number) =>
-      expect(Math.abs(seen - p), `${seen} beside ${p}`).toBeLessThan(
-        4 * Math.sqrt(Math.max(p * (1 - p), 0.01) / n) + 0.01,
+    const near = (seen: number, chance: number) =>
+      expect(Math.abs(seen - chance), `${seen} beside ${chance}`).toBeLessThan(
+        4 * Math.sqrt(Math.max(chance * (1 - chance), 0.01) / n) + 0.01,
       );
-    near(goes.filter((g) => g.finished).length / n, told.finish);
+    near(goes.filter((go) => go.finished).length / n, told.finish);
     // At least 80 % lie inside, as scores are whole; and no more than the ends hold by themselves.
-    const inside = goes.filter((g) => g.value >= told.low && g.value <= told.high).length / n;
+    const inside = goes.filter((go) => go.value >= told.low && go.value <= told.high).length / n;
     expect(inside).toBeGreaterThan(0.8 - 4 * Math.sqrt(0.16 / n));
-    const under = goes.filter((g) => g.value < told.low).length / n;
+    const under = goes.filter((go) => go.value < told.low).length / n;
     expect(under).toBeLessThan(0.1 + 4 * Math.sqrt(0.09 / n));
   });
   it("of somebody who is known better the draws differ less", () => {
-    const a = fromPattern("climb");
-    const sure = { ...child(a), known: { spread: { middle: 0, sd: 0.01 }, skill: { middle: 0, sd: 0.01 } } };
-    const apart = (r: Rehearsing) => {
-      const v = Array.from({ length: 120 }, (_, i) => rehearse(r, 2 * i).moments.filter((m) => m.off === false).length);
-      const mean = v.reduce((x, y) => x + y, 0) / v.length;
-      return v.reduce((x, y) => x + (y - mean) ** 2, 0) / v.length;
+    const activity = fromPattern("climb");
+    const sure = { ...child(activity), known: { spread: { middle: 0, sd: 0.01 }, skill: { middle: 0, sd: 0.01 } } };
+    const apart = (rehearsing: Rehearsing) => {
+      const v = Array.from(
+        { length: 120 },
+        (_, i) => rehearse(rehearsing, 2 * i).moments.filter((moment) => moment.off === false).length,
+      );
+      const mean = v.reduce((sum, y) => sum + y, 0) / v.length;
+      return v.reduce((sum, y) => sum + (y - mean) ** 2, 0) / v.length;
     };
     expect(apart(sure)).toBeLessThan(apart({ ...sure, known: { ...sure.known, spread: { middle: 0, sd: 0.8 } } }));
   });
@@ -77,12 +83,12 @@ describe("a go that is looked at", () => {
   it("is somewhere at every time: nobody jumps, and at its end all is done", () => {
     let before = seenAt(run, 0).child;
     for (let ms = 0; ms <= run.go.seconds * 1000; ms += 100) {
-      const s = seenAt(run, ms);
-      const went = Math.hypot(s.child.along - before.along, s.child.across - before.across);
+      const seen = seenAt(run, ms);
+      const went = Math.hypot(seen.child.along - before.along, seen.child.across - before.across);
       // Nobody walks faster than 4 m in a second.
       expect(went).toBeLessThan(0.4 + 1e-9);
-      before = s.child;
-      expect(moments[s.index]!.from).toBeLessThanOrEqual(ms);
+      before = seen.child;
+      expect(moments[seen.index]!.from).toBeLessThanOrEqual(ms);
     }
     const last = seenAt(run, run.go.seconds * 1000);
     expect(last.doing).toBe("done");
@@ -91,16 +97,16 @@ describe("a go that is looked at", () => {
   });
   it("is gone through one thing after the other, and back", () => {
     let ms = 0;
-    for (const m of moments.filter((x, i) => x.at > (moments[i - 1]?.at ?? 0))) {
+    for (const moment of moments.filter((eachMoment, i) => eachMoment.at > (moments[i - 1]?.at ?? 0))) {
       ms = nextAfter(moments, ms);
-      expect(ms).toBe(m.at);
+      expect(ms).toBe(moment.at);
     }
     expect(nextAfter(moments, ms)).toBe(ms);
     expect(lastBefore(moments, ms)).toBeLessThan(ms);
     expect(lastBefore(moments, 0)).toBe(0);
   });
   it("is stuck after six that brought nothing, and not any more once one did", () => {
-    const miss = { ...moments.find((m) => m.flies)!, off: false };
+    const miss = { ...moments.find((moment) => moment.flies)!, off: false };
     const at = (i: number, off: boolean) => ({ ...miss, from: i * 1000, at: i * 1000 + 1000, off });
     const go = {
       ...run.go,

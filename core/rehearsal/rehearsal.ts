@@ -43,10 +43,10 @@ export function knownChild(
 ): KnownChild {
   const of = (axis: Axis): KnownAxis => {
     if (axis === "spread" && said.multiplier !== undefined) return { middle: Math.log(said.multiplier), sd: SAID_SD };
-    const e = estimates[axis];
-    if (!e) return priorAt(axis, age);
+    const estimate = estimates[axis];
+    if (!estimate) return priorAt(axis, age);
     const at = (x: number) => (axis === "spread" ? Math.log(x) : x);
-    return { middle: at(e.middle), sd: (at(e.high) - at(e.low)) / (2 * EIGHTY) };
+    return { middle: at(estimate.middle), sd: (at(estimate.high) - at(estimate.low)) / (2 * EIGHTY) };
   };
   return { spread: of("spread"), skill: of("skill") };
 }
@@ -91,17 +91,17 @@ export interface Rehearsed {
 /** So many that brought nothing, one after the other, are called stuck. */
 export const STUCK_AFTER = 6;
 
-const setupOf = (r: Rehearsing, seed: number): Setup => ({
+const setupOf = (rehearsing: Rehearsing, seed: number): Setup => ({
   players: 1,
   mode: "alone",
   seed,
-  ...(r.self && { people: [{ role: "plays", ...r.self }] }),
+  ...(rehearsing.self && { people: [{ role: "plays", ...rehearsing.self }] }),
 });
-const inputOf = (r: Rehearsing, who: Who, seed: number): ForecastInput => ({
-  game: opened(r.activity).game,
-  setup: setupOf(r, seed),
-  parts: layoutOf(r.activity),
-  people: [personOf(r.activity, who)],
+const inputOf = (rehearsing: Rehearsing, who: Who, seed: number): ForecastInput => ({
+  game: opened(rehearsing.activity).game,
+  setup: setupOf(rehearsing, seed),
+  parts: layoutOf(rehearsing.activity),
+  people: [personOf(rehearsing.activity, who)],
   policy: "middle",
 });
 
@@ -109,20 +109,21 @@ const inputOf = (r: Rehearsing, who: Who, seed: number): ForecastInput => ({
  * One go of one child, drawn: how well it plays from what is known of it, every single thing from the chances that the forecast has, by the rules of the
  * referee. The same seed is the same go. Where things come to lie is drawn for the picture, and nothing is counted from it.
  */
-export function rehearse(r: Rehearsing, seed: number): Rehearsed {
+export function rehearse(rehearsing: Rehearsing, seed: number): Rehearsed {
   const draw = random(seed);
-  const who = whoOff(r.age, r.known, { spread: normalDraw(draw), skill: normalDraw(draw) });
-  const input = inputOf(r, who, seed);
+  const who = whoOff(rehearsing.age, rehearsing.known, { spread: normalDraw(draw), skill: normalDraw(draw) });
+  const input = inputOf(rehearsing, who, seed);
   const { events, end, at } = dealt(input, seed + 1);
   const { game } = input;
   const last = end ?? events[events.length - 1]?.state ?? game.start(input.setup);
   const [score] = game.score(last);
   const [reached] = game.progress(last);
   const spent = { acting: 0, fetching: 0, waiting: 0 };
-  for (const e of events) for (const k of ["acting", "fetching", "waiting"] as const) spent[k] += e.spent[k];
+  for (const event of events)
+    for (const key of ["acting", "fetching", "waiting"] as const) spent[key] += event.spent[key];
   const all = spent.acting + spent.fetching + spent.waiting || 1;
   return {
-    moments: events.map((e) => momentOf(e, input, draw)),
+    moments: events.map((event) => momentOf(event, input, draw)),
     value: score!.unit === "tenths" ? score!.value : reached!.points,
     finished: end !== null && reached!.finished,
     seconds: (at * QUANTUM_MS) / 1000,
@@ -131,25 +132,31 @@ export function rehearse(r: Rehearsing, seed: number): Rehearsed {
   };
 }
 
-function momentOf(d: Drawn, { game, parts, people }: ForecastInput, draw: () => number): Moment {
+function momentOf(drawn: Drawn, { game, parts, people }: ForecastInput, draw: () => number): Moment {
   const ms = (quanta: number) => quanta * QUANTUM_MS;
   const seen = asSeen(parts);
-  const asked = d.ask && "from" in d.ask ? d.ask : null;
+  const asked = drawn.ask && "from" in drawn.ask ? drawn.ask : null;
   const start = { along: asked ? standAt(seen, asked.from) : 0, across: 0 };
-  const [score] = game.score(d.state);
-  const sent = asked?.kind === "send" && d.released !== null;
-  const from = ms(d.from + (d.released ?? 0));
+  const [score] = game.score(drawn.state);
+  const sent = asked?.kind === "send" && drawn.released !== null;
+  const from = ms(drawn.from + (drawn.released ?? 0));
   return {
-    body: d.body,
-    from: ms(d.from),
-    at: ms(d.at),
+    body: drawn.body,
+    from: ms(drawn.from),
+    at: ms(drawn.at),
     flies: sent
-      ? [from, Math.min(ms(d.at), Math.max(from, ms(d.from + d.spent.acting + Math.min(d.spent.waiting, 15))))]
+      ? [
+          from,
+          Math.min(
+            ms(drawn.at),
+            Math.max(from, ms(drawn.from + drawn.spent.acting + Math.min(drawn.spent.waiting, 15))),
+          ),
+        ]
       : null,
     start,
-    to: sent ? placeOf(asked, d.body, seen, people[0]!.sends(asked.manner).spread, draw) : null,
-    fetches: ms(d.spent.fetching),
-    off: offOf(d),
+    to: sent ? placeOf(asked, drawn.body, seen, people[0]!.sends(asked.manner).spread, draw) : null,
+    fetches: ms(drawn.spent.fetching),
+    off: offOf(drawn),
     value: score!.soFar,
     score: score!.working,
   };
@@ -168,7 +175,7 @@ const AGAIN = 12;
 /** Where something came to lie, for the picture: in or at what it hit; else beside what was meant, as far off as this child usually is. */
 function placeOf(ask: AskOf<"send">, body: Body, parts: readonly Part[], spread: Spread, draw: () => number): Place {
   const named = body.kind === "send" ? (body.rest ?? (Array.isArray(body.fell) ? body.fell[0] : body.hit)) : null;
-  const is = parts.find((p) => "id" in p && p.id === named && p.kind !== "line");
+  const is = parts.find((part) => "id" in part && part.id === named && part.kind !== "line");
   const patch = is && patchOf(is);
   const within = (reach: number) => (draw() - 0.5) * reach;
   if (patch)
@@ -179,8 +186,8 @@ function placeOf(ask: AskOf<"send">, body: Body, parts: readonly Part[], spread:
   const stands = standAt(parts, ask.from);
   const meant = meantBy(ask, parts);
   const far = Math.max(0.3, meant.along - stands);
-  const taken = parts.flatMap((p) => {
-    const at = p.kind === "target" || p.kind === "cell" || p.kind === "zone" ? patchOf(p) : null;
+  const taken = parts.flatMap((part) => {
+    const at = part.kind === "target" || part.kind === "cell" || part.kind === "zone" ? patchOf(part) : null;
     return at ? [at] : [];
   });
   const away = body.kind === "send" && body.away !== undefined ? body.away / 1000 : null;
@@ -197,7 +204,9 @@ function placeOf(ask: AskOf<"send">, body: Body, parts: readonly Part[], spread:
       across: meant.across + wide * spread.lateral * far * normalDraw(draw),
     };
     const inside = taken.some(
-      (t) => Math.abs(t.along - place.along) < t.halfAlong && Math.abs(t.across - place.across) < t.halfAcross,
+      (eachPatch) =>
+        Math.abs(eachPatch.along - place.along) < eachPatch.halfAlong &&
+        Math.abs(eachPatch.across - place.across) < eachPatch.halfAcross,
     );
     if (!inside) break;
   }
@@ -207,7 +216,7 @@ function placeOf(ask: AskOf<"send">, body: Body, parts: readonly Part[], spread:
 function meantBy(ask: Extract<Ask, { kind: "send" }>, parts: readonly Part[]): Place {
   const { aim } = ask;
   const wanted = "want" in aim ? aim.want[0] : "mark" in aim ? aim.mark : "onto" in aim ? aim.onto : null;
-  const is = parts.find((p) => "id" in p && p.id === wanted);
+  const is = parts.find((part) => "id" in part && part.id === wanted);
   const patch = is && patchOf(is);
   if (patch) return { along: patch.along, across: patch.across };
   if (aim.kind === "fall" && aim.standing[0]) return { along: aim.standing[0].along, across: aim.standing[0].across };
@@ -233,10 +242,17 @@ const POINTS: readonly (readonly [z: number, weight: number])[] = [
   [Math.sqrt(3), 1 / 6],
 ];
 /** What the forecast says of a child: likely range and middle of its score, its chance to finish, over all that is not known of it. */
-export function foresee(r: Rehearsing, stop?: () => boolean): Foreseen {
+export function foresee(rehearsing: Rehearsing, stop?: () => boolean): Foreseen {
   const told = POINTS.map(([z, weight]) => {
-    const who = whoOff(r.age, r.known, Object.fromEntries(AXES.map((x) => [x, z])) as Record<Axis, number>);
-    return { weight, ...forecastActivity(r.activity, [who], setupOf(r, 1), "middle", { ...(stop && { stop }) }) };
+    const who = whoOff(
+      rehearsing.age,
+      rehearsing.known,
+      Object.fromEntries(AXES.map((ax) => [ax, z])) as Record<Axis, number>,
+    );
+    return {
+      weight,
+      ...forecastActivity(rehearsing.activity, [who], setupOf(rehearsing, 1), "middle", { ...(stop && { stop }) }),
+    };
   });
   const of = (pick: (t: (typeof told)[number]) => Distribution) => mixed(told.map((t) => [pick(t), t.weight]));
   const points = of((t) => t.sides[0]!.points);

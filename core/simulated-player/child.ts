@@ -57,11 +57,11 @@ interface Try {
   draw: () => number;
 }
 /** A path to one side of what is aimed at, and a length. */
-function path({ sight, temper: t, scale, draw }: Try, aimed: { across: number; distance: number }) {
+function path({ sight, temper: profile, scale, draw }: Try, aimed: { across: number; distance: number }) {
   const { spread } = sight.person.sends(sight.manner);
   return {
-    angle: aimed.across / aimed.distance + t.pull + spread.lateral * scale * normalDraw(draw),
-    length: aimed.distance * (1 + t.long + spread.range * scale * normalDraw(draw)),
+    angle: aimed.across / aimed.distance + profile.pull + spread.lateral * scale * normalDraw(draw),
+    length: aimed.distance * (1 + profile.long + spread.range * scale * normalDraw(draw)),
     up: spread.vertical * aimed.distance * scale * normalDraw(draw),
   };
 }
@@ -69,14 +69,14 @@ function path({ sight, temper: t, scale, draw }: Try, aimed: { across: number; d
 /** What comes of a try whose whole law is asked: the better the child, the more often what was meant. */
 function drawn(aim: Aim, t: Try): Seen {
   const { list } = kindOf<Aim>(aim).outcomes(aim, t.sight);
-  const p = list[0]!.p ** Math.max(0.5, t.scale);
+  const chance = list[0]!.p ** Math.max(0.5, t.scale);
   let left = t.draw();
-  if (left < p) return list[0]!.seen;
-  left = (left - p) / (1 - p);
+  if (left < chance) return list[0]!.seen;
+  left = (left - chance) / (1 - chance);
   const rest = 1 - list[0]!.p;
-  for (const o of list.slice(1)) {
-    left -= rest > 0 ? o.p / rest : 0;
-    if (left < 0) return o.seen;
+  for (const outcome of list.slice(1)) {
+    left -= rest > 0 ? outcome.p / rest : 0;
+    if (left < 0) return outcome.seen;
   }
   return list[list.length - 1]!.seen;
 }
@@ -86,16 +86,20 @@ const tries: { [K in AimKind]: (aim: AimOf<K>, t: Try) => Seen } = {
   any: (aim, t) => {
     const { parts, from, person, manner } = t.sight;
     const player = person.sends(manner);
-    const b = player.object.diameter;
+    const diameter = player.object.diameter;
     const inAir = player.sending.travel === "air";
     const targets = partsOf(parts, "target")
-      .filter((x) => aim.among.includes(x.id))
-      .map((x) => ({ ...x, distance: x.along - standAt(parts, from) }));
-    const aimed = targets.find((x) => x.id === aim.want[0])!;
+      .filter((target) => aim.among.includes(target.id))
+      .map((target) => ({ ...target, distance: target.along - standAt(parts, from) }));
+    const aimed = targets.find((target) => target.id === aim.want[0])!;
     const { angle, up } = path(t, aimed);
     const height = aimed.height / 2 + up;
     const first = targets
-      .filter((x) => Math.abs(angle * x.distance - x.across) < x.width / 2 + b / 2 && height < x.height + b / 2)
+      .filter(
+        (target) =>
+          Math.abs(angle * target.distance - target.across) < target.width / 2 + diameter / 2 &&
+          height < target.height + diameter / 2,
+      )
       .sort((x, y) => x.distance - y.distance)[0];
     const gets = first && t.draw() < reachChance(player.sending, first.distance, inAir ? first.height / 2 : 0);
     return { hit: gets ? first.id : null };
@@ -104,48 +108,52 @@ const tries: { [K in AimKind]: (aim: AimOf<K>, t: Try) => Seen } = {
     const { parts, from, person, manner } = t.sight;
     const player = person.sends(manner);
     const at = standAt(parts, from);
-    const zones = partsOf(parts, "zone").map((z) => ({ ...z, near: z.near - at, far: z.far - at }));
+    const zones = partsOf(parts, "zone").map((zone) => ({ ...zone, near: zone.near - at, far: zone.far - at }));
     const worth = (id: string) => own(aim.worth, id) ?? 0;
-    const best = zones.reduce((x, y) => (worth(y.id) > worth(x.id) ? y : x));
+    const best = zones.reduce((x, zone) => (worth(zone.id) > worth(x.id) ? zone : x));
     const shifts = shiftsOf(zones, player.object.diameter);
     const aimed = Math.min(farthest(player.sending), middleOf(best, zones, shifts));
     const stop = path(t, { across: 0, distance: aimed }).length;
     if (stop < zones[0]!.near + shifts[0]!) return { rest: "short" };
-    return { rest: zones.find((z, i) => stop < z.far + shifts[i + 1]!)?.id ?? "over" };
+    return { rest: zones.find((zone, i) => stop < zone.far + shifts[i + 1]!)?.id ?? "over" };
   },
   cells: (aim, t) => {
     const { parts, from } = t.sight;
     const at = standAt(parts, from);
     const all = partsOf(parts, "cell");
-    const aimed = all.find((c) => c.id === aim.want[0])!;
+    const aimed = all.find((cell) => cell.id === aim.want[0])!;
     const { angle, length } = path(t, { across: aimed.across, distance: aimed.along - at });
     const [x, y] = [angle * length, length + at];
-    const on = all.find((c) => Math.abs(c.across - x) < c.width / 2 && Math.abs(c.along - y) < c.depth / 2);
+    const on = all.find(
+      (cell) => Math.abs(cell.across - x) < cell.width / 2 && Math.abs(cell.along - y) < cell.depth / 2,
+    );
     return { rest: on?.id ?? "out" };
   },
   fall: (aim, t) => {
     const { parts, from, person, manner } = t.sight;
     const player = person.sends(manner);
-    const pins = aim.standing.map((s) => {
-      const part = partsOf(parts, "target").find((x) => x.id === s.id)!;
-      return { ...s, width: part.width, distance: s.along - standAt(parts, from) };
+    const pins = aim.standing.map((spot) => {
+      const part = partsOf(parts, "target").find((target) => target.id === spot.id)!;
+      return { ...spot, width: part.width, distance: spot.along - standAt(parts, from) };
     });
     const aimed = pins[Math.floor(t.draw() * pins.length)]!;
     const { angle } = path(t, aimed);
     const half = player.object.diameter / 2;
-    const met = pins.filter((p) => Math.abs(angle * p.distance - p.across) < p.width / 2 + half);
+    const met = pins.filter((pin) => Math.abs(angle * pin.distance - pin.across) < pin.width / 2 + half);
     const near = Math.min(...met.map((p) => p.distance));
     // In the air only the front of them falls.
     const falls = player.sending.travel === "air" ? met.filter((p) => p.distance <= near + 2 * half) : met;
-    return { fell: falls.filter((p) => t.draw() < reachChance(player.sending, p.distance)).map((p) => p.id) };
+    return {
+      fell: falls.filter((fall) => t.draw() < reachChance(player.sending, fall.distance)).map((fall) => fall.id),
+    };
   },
   keep: (_, t) => {
-    const { p } = t.sight.person.keeps(t.sight.manner);
-    return { kept: t.draw() < p ** Math.max(0.5, t.scale) };
+    const { p: chance } = t.sight.person.keeps(t.sight.manner);
+    return { kept: t.draw() < chance ** Math.max(0.5, t.scale) };
   },
   skill: (aim, t) => {
-    const { p } = t.sight.person.does(aim.task, t.sight.manner);
-    return { kept: t.draw() < p ** Math.max(0.5, t.scale) };
+    const { p: chance } = t.sight.person.does(aim.task, t.sight.manner);
+    return { kept: t.draw() < chance ** Math.max(0.5, t.scale) };
   },
   jack: () => ({ rest: "in" }),
   near: (aim, t) => {
@@ -164,8 +172,8 @@ const tries: { [K in AimKind]: (aim: AimOf<K>, t: Try) => Seen } = {
   receive: (aim, t) => drawn(aim, t),
   rebound: (aim, t) => {
     const kind = kindOf<Aim>(aim);
-    const p = kind.outcomes(aim, t.sight).list[0]!.p;
-    return { kept: t.draw() < p ** Math.max(0.5, t.scale) };
+    const chance = kind.outcomes(aim, t.sight).list[0]!.p;
+    return { kept: t.draw() < chance ** Math.max(0.5, t.scale) };
   },
 };
 const seenOf = (aim: Aim, t: Try): Seen => (tries[aim.kind] as (aim: Aim, t: Try) => Seen)(aim, t);
@@ -210,7 +218,7 @@ const LONGEST = 1500;
 
 /** Plays one whole go and answers with its events. Stops early with the given chance before each thing that is done. */
 export function playGo(
-  a: Activity,
+  activity: Activity,
   ages: readonly number[],
   tempers: readonly BehaviorProfile[],
   setup: Setup,
@@ -218,26 +226,26 @@ export function playGo(
   stops = 0,
 ): PlayEvent[] {
   const draw = random(seed);
-  const { game } = opened(a);
-  const parts = layoutOf(a);
-  const people = Array.from({ length: setup.players }, (_, i) => personOf(a, { age: ages[i % ages.length]! }));
+  const { game } = opened(activity);
+  const parts = layoutOf(activity);
+  const people = Array.from({ length: setup.players }, (_, i) => personOf(activity, { age: ages[i % ages.length]! }));
   const events: PlayEvent[] = [];
   let state: BaseState = game.start(setup);
   let at = 0;
   let tried = 0;
   while (!game.ending(state) && events.length < LONGEST) {
-    const ask = mainAsks(game.asks(state)).find((x) => does[x.kind] !== null)!;
+    const ask = mainAsks(game.asks(state)).find((mainAsk) => does[mainAsk.kind] !== null)!;
     at += Math.round(1000 * secondsOf(ask, people[ask.player]!, draw));
     if (stops > 0 && draw() < stops) {
       events.push({ kind: "stop", at });
       return events;
     }
-    const t = tempers[ask.player % tempers.length]!;
+    const profile = tempers[ask.player % tempers.length]!;
     const seen = (aim: Aim): Seen => {
-      const scale = t.skill * (draw() < t.wild ? 3 : 1) * (1 + 0.006 * tried++);
+      const scale = profile.skill * (draw() < profile.wild ? 3 : 1) * (1 + 0.006 * tried++);
       const options = kindOf<Aim>(aim).options(aim);
       const sight = sightOf(ask as AskOf<"send">, { parts, people, policy: "middle" });
-      return seenOf(options[Math.floor(draw() * options.length)]!, { sight, temper: t, scale, draw });
+      return seenOf(options[Math.floor(draw() * options.length)]!, { sight, temper: profile, scale, draw });
     };
     const bell = game.due(state);
     const body = (does[ask.kind] as (ask: Ask, seen: (aim: Aim) => Seen, draw: () => number) => Body)(ask, seen, draw);
@@ -257,6 +265,6 @@ function secondsOf(ask: Ask, person: Sight["person"], draw: () => number): numbe
   if (ask.kind === "count" && ask.aim.kind === "skill")
     return person.does(ask.aim.task, ask.manner).touch * (0.9 + 0.4 * draw());
   if (ask.kind === "count" && ask.aim.kind === "course")
-    return ask.aim.gates.reduce((s, g) => s + person.gate(g, ask.manner).seconds, 0) * (1 + 0.8 * draw());
+    return ask.aim.gates.reduce((sum, gate) => sum + person.gate(gate, ask.manner).seconds, 0) * (1 + 0.8 * draw());
   return 5 + 6 * draw();
 }

@@ -10,14 +10,16 @@ export interface Fewest {
 export const SEARCH_BUDGET = 400_000;
 
 const orders = new Map<number, readonly (readonly number[])[]>();
-function ordersOf(n: number): readonly (readonly number[])[] {
-  let found = orders.get(n);
+function ordersOf(count: number): readonly (readonly number[])[] {
+  let found = orders.get(count);
   if (!found) {
     found =
-      n === 0
+      count === 0
         ? [[]]
-        : ordersOf(n - 1).flatMap((o) => Array.from({ length: n }, (_, i) => [...o.slice(0, i), n - 1, ...o.slice(i)]));
-    orders.set(n, found);
+        : ordersOf(count - 1).flatMap((o) =>
+            Array.from({ length: count }, (_, i) => [...o.slice(0, i), count - 1, ...o.slice(i)]),
+          );
+    orders.set(count, found);
   }
   return found;
 }
@@ -25,12 +27,12 @@ function ordersOf(n: number): readonly (readonly number[])[] {
  * Fewer trips than this never do: each row ends up with one kind, a swap moves two things from row to row (next to each other by one row), and the best way
  * of giving kinds to rows is taken. Anywhere in a line it also takes a trip for each thing of the near row that is wrong.
  */
-export function atLeast(cells: Cells, n: number, reach: Reach): number {
-  const rows = rowsIn(cells, n);
+export function atLeast(cells: Cells, count: number, reach: Reach): number {
+  const rows = rowsIn(cells, count);
   if (rows === 0) return 0;
   // How many of each kind lie in each row; kinds that are gone are left out.
   const kinds: number[] = [];
-  for (const c of cells) if (!kinds.includes(c)) kinds.push(c);
+  for (const cell of cells) if (!kinds.includes(cell)) kinds.push(cell);
   const cost: number[][] = [];
   for (let r = 0; r < rows; r++) {
     const row: number[] = [];
@@ -38,7 +40,7 @@ export function atLeast(cells: Cells, n: number, reach: Reach): number {
       let sum = 0;
       for (let i = 0; i < cells.length; i++)
         if (cells[i] === kind) {
-          const away = Math.abs(Math.floor(i / n) - r);
+          const away = Math.abs(Math.floor(i / count) - r);
           sum += reach === "next" ? away : away > 0 ? 1 : 0;
         }
       row.push(sum);
@@ -55,14 +57,14 @@ export function atLeast(cells: Cells, n: number, reach: Reach): number {
 }
 
 /** A square as one text; columns are alike anywhere in a line, and a square and its mirror next to each other. */
-function keyOf(cells: Cells, n: number, reach: Reach): string {
-  const rows = rowsIn(cells, n);
+function keyOf(cells: Cells, count: number, reach: Reach): string {
+  const rows = rowsIn(cells, count);
   const column = (c: number) => {
     let k = 0;
-    for (let r = 0; r < rows; r++) k = k * n + cells[r * n + c]!;
+    for (let r = 0; r < rows; r++) k = k * count + cells[r * count + c]!;
     return k;
   };
-  const all = Array.from({ length: n }, (_, c) => column(c));
+  const all = Array.from({ length: count }, (_, c) => column(c));
   // What kinds are called does not matter: they are numbered as they come.
   const named = (list: number[]) => {
     const names = new Map<number, number>();
@@ -71,12 +73,12 @@ function keyOf(cells: Cells, n: number, reach: Reach): string {
       let left = k;
       const digits: number[] = [];
       for (let r = 0; r < rows; r++) {
-        digits.unshift(left % n);
-        left = Math.floor(left / n);
+        digits.unshift(left % count);
+        left = Math.floor(left / count);
       }
-      for (const d of digits) {
-        if (!names.has(d)) names.set(d, names.size);
-        text += names.get(d);
+      for (const digit of digits) {
+        if (!names.has(digit)) names.set(digit, names.size);
+        text += names.get(digit);
       }
     }
     return `${rows}:${text}`;
@@ -91,7 +93,7 @@ function keyOf(cells: Cells, n: number, reach: Reach): string {
  */
 export function fewestTrips(
   given: Cells,
-  n: number,
+  count: number,
   reach: Reach,
   {
     budget = SEARCH_BUDGET,
@@ -99,18 +101,19 @@ export function fewestTrips(
     stop,
   }: { budget?: number; most?: number; stop?: () => boolean } = {},
 ): Fewest {
-  const start = collected(given, n).cells;
+  const start = collected(given, count).cells;
   if (start.length === 0) return { lower: 0, upper: 0 };
-  let upper = greedyTrips(start, n, reach);
-  if (n <= PACKED_MOST) return searchPacked(pack(start), rowsIn(start, n), n, reach, { upper, budget, most, stop });
-  const first = atLeast(start, n, reach);
+  let upper = greedyTrips(start, count, reach);
+  if (count <= PACKED_MOST)
+    return searchPacked(pack(start), rowsIn(start, count), count, reach, { upper, budget, most, stop });
+  const first = atLeast(start, count, reach);
   /** Squares still to look at, by the fewest trips that they can lead to. */
   const open: { cells: Cells; trips: number }[][] = [];
   const put = (cells: Cells, trips: number, total: number) => {
     open[total] ??= [];
     open[total]!.push({ cells, trips });
   };
-  const known = new Map<string, number>([[keyOf(start, n, reach), 0]]);
+  const known = new Map<string, number>([[keyOf(start, count, reach), 0]]);
   put(start, 0, first);
   let looked = 0;
   for (let total = first; total < upper; total++) {
@@ -119,21 +122,21 @@ export function fewestTrips(
     while (list && list.length > 0) {
       // The one that has come farthest first.
       const { cells, trips } = list.pop()!;
-      if (known.get(keyOf(cells, n, reach))! < trips) continue;
+      if (known.get(keyOf(cells, count, reach))! < trips) continue;
       if (++looked > budget || (looked % 512 === 0 && stop?.())) return { lower: total, upper };
-      for (const [a, b] of pairsIn(rowsIn(cells, n), n, reach)) {
-        if (cells[a] === cells[b]) continue;
-        const next = collected(swapped(cells, a, b), n).cells;
+      for (const [age, b] of pairsIn(rowsIn(cells, count), count, reach)) {
+        if (cells[age] === cells[b]) continue;
+        const next = collected(swapped(cells, age, b), count).cells;
         if (next.length === 0) {
           if (trips + 1 <= total) return { lower: trips + 1, upper: trips + 1 };
           upper = Math.min(upper, trips + 1);
           continue;
         }
-        const key = keyOf(next, n, reach);
+        const key = keyOf(next, count, reach);
         const before = known.get(key);
         if (before !== undefined && before <= trips + 1) continue;
         known.set(key, trips + 1);
-        const bound = Math.max(total, trips + 1 + atLeast(next, n, reach));
+        const bound = Math.max(total, trips + 1 + atLeast(next, count, reach));
         if (bound < upper) put(next, trips + 1, bound);
       }
     }

@@ -12,16 +12,17 @@ export function pack(cells: readonly number[]): number {
   for (let i = cells.length - 1; i >= 0; i--) s = s * 4 + cells[i]!;
   return s >>> 0;
 }
-const rowMask = (n: number) => (n === 4 ? 0xff : (1 << (2 * n)) - 1);
+const rowMask = (count: number) => (count === 4 ? 0xff : (1 << (2 * count)) - 1);
 /** A row of one kind, by kind. */
-const ones = (n: number) => Array.from({ length: n }, (_, k) => [...Array(n).keys()].reduce((s) => s * 4 + k, 0));
+const ones = (count: number) =>
+  Array.from({ length: count }, (_, k) => [...Array(count).keys()].reduce((sum) => sum * 4 + k, 0));
 const sames = new Map([2, 3, 4].map((n) => [n, new Set(ones(n))]));
 
 /** All ways of giving kinds to rows. */
-function permutations(n: number): number[][] {
-  if (n === 0) return [[]];
-  return permutations(n - 1).flatMap((o) =>
-    Array.from({ length: n }, (_, i) => [...o.slice(0, i), n - 1, ...o.slice(i)]),
+function permutations(count: number): number[][] {
+  if (count === 0) return [[]];
+  return permutations(count - 1).flatMap((permutation) =>
+    Array.from({ length: count }, (_, i) => [...permutation.slice(0, i), count - 1, ...permutation.slice(i)]),
   );
 }
 const orders = [0, 1, 2, 3, 4].map(permutations);
@@ -55,11 +56,11 @@ export class Packed {
     this.left = left >>> 0;
     return r;
   }
-  swap(s: number, a: number, b: number): number {
-    const [x, y] = [(s >>> (2 * a)) & 3, (s >>> (2 * b)) & 3];
+  swap(s: number, age: number, b: number): number {
+    const [x, y] = [(s >>> (2 * age)) & 3, (s >>> (2 * b)) & 3];
     if (x === y) return s;
-    const d = x ^ y;
-    return (s ^ (d << (2 * a)) ^ (d << (2 * b))) >>> 0;
+    const distance = x ^ y;
+    return (s ^ (distance << (2 * age)) ^ (distance << (2 * b))) >>> 0;
   }
 
   /**
@@ -67,20 +68,20 @@ export class Packed {
    * save no more than one trip in three; the best way of giving kinds to rows is taken. Next to each other: every row up or down is half a trip.
    */
   bound(s: number, rows: number): number {
-    const { n, counts, kinds } = this;
+    const { n: count, counts, kinds } = this;
     counts.fill(0);
-    for (let i = 0; i < rows * n; i++) counts[((s >>> (2 * i)) & 3) * 4 + ((i / n) | 0)]!++;
-    let m = 0;
-    for (let k = 0; k < n; k++)
-      if (counts[k * 4]! + counts[k * 4 + 1]! + counts[k * 4 + 2]! + counts[k * 4 + 3]! > 0) kinds[m++] = k;
+    for (let i = 0; i < rows * count; i++) counts[((s >>> (2 * i)) & 3) * 4 + ((i / count) | 0)]!++;
+    let metres = 0;
+    for (let k = 0; k < count; k++)
+      if (counts[k * 4]! + counts[k * 4 + 1]! + counts[k * 4 + 2]! + counts[k * 4 + 3]! > 0) kinds[metres++] = k;
     let best = 1e9;
-    for (const order of orders[m]!) {
+    for (const order of orders[metres]!) {
       let wrong = 0;
       let pairs = 0;
       let far = 0;
       for (let r = 0; r < rows; r++) {
         const k = kinds[order[r]!]! * 4;
-        wrong += n - counts[k + r]!;
+        wrong += count - counts[k + r]!;
         for (let q = 0; q < r; q++) {
           const [there, back] = [counts[k + q]!, counts[kinds[order[q]!]! * 4 + r]!];
           pairs += Math.min(there, back);
@@ -95,28 +96,28 @@ export class Packed {
 
   /** Equal for squares that are alike: columns in any order anywhere in a line, a mirror next to each other. */
   key(s: number, rows: number): number {
-    const { n, columns } = this;
-    for (let c = 0; c < n; c++) {
+    const { n: count, columns } = this;
+    for (let c = 0; c < count; c++) {
       let k = 0;
-      for (let r = 0; r < rows; r++) k = (k << 2) | ((s >>> (2 * (r * n + c))) & 3);
+      for (let r = 0; r < rows; r++) k = (k << 2) | ((s >>> (2 * (r * count + c))) & 3);
       columns[c] = k;
     }
     const width = 4 ** rows;
     if (this.reach === "line") {
-      for (let c = 1; c < n; c++) {
+      for (let c = 1; c < count; c++) {
         const k = columns[c]!;
         let i = c - 1;
         for (; i >= 0 && columns[i]! > k; i--) columns[i + 1] = columns[i]!;
         columns[i + 1] = k;
       }
       let out = 0;
-      for (let c = 0; c < n; c++) out = out * width + columns[c]!;
+      for (let c = 0; c < count; c++) out = out * width + columns[c]!;
       return out * 8 + rows;
     }
     let [one, other] = [0, 0];
-    for (let c = 0; c < n; c++) {
+    for (let c = 0; c < count; c++) {
       one = one * width + columns[c]!;
-      other = other * width + columns[n - 1 - c]!;
+      other = other * width + columns[count - 1 - c]!;
     }
     return Math.min(one, other) * 8 + rows;
   }
@@ -130,20 +131,20 @@ export class Packed {
 export function searchPacked(
   start: number,
   startRows: number,
-  n: number,
+  count: number,
   reach: Reach,
   given: { upper: number; budget: number; most: number; stop?: (() => boolean) | undefined },
 ): { lower: number; upper: number } {
-  const p = new Packed(n, reach);
+  const packed = new Packed(count, reach);
   let { upper } = given;
-  const first = p.bound(start, startRows);
+  const first = packed.bound(start, startRows);
   const open: number[][] = [];
   /** Three numbers for each square that is still to be looked at: itself, its rows, its trips. */
   const put = (s: number, rows: number, trips: number, total: number) => {
     open[total] ??= [];
     open[total]!.push(s, rows, trips);
   };
-  const known = new Map<number, number>([[p.key(start, startRows), 0]]);
+  const known = new Map<number, number>([[packed.key(start, startRows), 0]]);
   put(start, startRows, 0, first);
   let looked = 0;
   for (let total = first; total < upper; total++) {
@@ -153,23 +154,23 @@ export function searchPacked(
       const trips = list.pop()!;
       const rows = list.pop()!;
       const s = list.pop()!;
-      if (known.get(p.key(s, rows))! < trips) continue;
+      if (known.get(packed.key(s, rows))! < trips) continue;
       if (++looked > given.budget || (looked % 2048 === 0 && given.stop?.())) return { lower: total, upper };
-      for (const [a, b] of p.pairs(rows)) {
-        const moved = p.swap(s, a, b);
+      for (const [age, b] of packed.pairs(rows)) {
+        const moved = packed.swap(s, age, b);
         if (moved === s) continue;
-        const r = p.collect(moved, rows);
-        const next = p.left;
+        const r = packed.collect(moved, rows);
+        const next = packed.left;
         if (r === 0) {
           if (trips + 1 <= total) return { lower: trips + 1, upper: trips + 1 };
           upper = Math.min(upper, trips + 1);
           continue;
         }
-        const key = p.key(next, r);
+        const key = packed.key(next, r);
         const before = known.get(key);
         if (before !== undefined && before <= trips + 1) continue;
         known.set(key, trips + 1);
-        const bound = Math.max(total, trips + 1 + p.bound(next, r));
+        const bound = Math.max(total, trips + 1 + packed.bound(next, r));
         if (bound < upper) put(next, r, trips + 1, bound);
       }
     }

@@ -5,15 +5,15 @@ import { collected, greedyTrips, isWhole, type Reach } from "./grid.ts";
 import { mixed, stirred } from "./mix.ts";
 
 /** Every mix of a square of n kinds, as text. */
-function every(n: number): string[] {
+function every(count: number): string[] {
   const out: string[] = [];
-  const left = Array<number>(n).fill(n);
+  const left = Array<number>(count).fill(count);
   const go = (text: string) => {
-    if (text.length === n * n) {
+    if (text.length === count * count) {
       out.push(text);
       return;
     }
-    for (let k = 0; k < n; k++) {
+    for (let k = 0; k < count; k++) {
       if (left[k] === 0) continue;
       left[k]!--;
       go(text + k);
@@ -24,73 +24,73 @@ function every(n: number): string[] {
   return out;
 }
 /** What a square is after a swap, told with strings: no code of the search is shared. */
-const clear = (s: string, n: number): string => {
-  let t = s;
-  while (t.length > 0 && new Set(t.slice(0, n)).size === 1) t = t.slice(n);
+const clear = (text: string, count: number): string => {
+  let t = text;
+  while (t.length > 0 && new Set(t.slice(0, count)).size === 1) t = t.slice(count);
   return t;
 };
-function neighbours(s: string, n: number, reach: Reach): string[] {
+function neighbours(text: string, count: number, reach: Reach): string[] {
   const out: string[] = [];
-  for (let i = 0; i < s.length; i++)
-    for (let j = i + 1; j < s.length; j++) {
-      const [row, column] = [Math.floor(i / n) === Math.floor(j / n), i % n === j % n];
+  for (let i = 0; i < text.length; i++)
+    for (let j = i + 1; j < text.length; j++) {
+      const [row, column] = [Math.floor(i / count) === Math.floor(j / count), i % count === j % count];
       if (!row && !column) continue;
-      if (reach === "next" && !(row ? j - i === 1 : j - i === n)) continue;
-      const t = [...s];
+      if (reach === "next" && !(row ? j - i === 1 : j - i === count)) continue;
+      const t = [...text];
       [t[i], t[j]] = [t[j]!, t[i]!];
-      out.push(clear(t.join(""), n));
+      out.push(clear(t.join(""), count));
     }
   return out;
 }
 /** Breadth first from a square until it is gone. */
-function plainly(s: string, n: number, reach: Reach): number {
-  let front = new Set([clear(s, n)]);
+function plainly(text: string, count: number, reach: Reach): number {
+  let front = new Set([clear(text, count)]);
   const seen = new Set(front);
   for (let trips = 0; ; trips++) {
     if (front.has("")) return trips;
     const next = new Set<string>();
-    for (const t of front)
-      for (const u of neighbours(t, n, reach))
-        if (!seen.has(u)) {
-          seen.add(u);
-          next.add(u);
+    for (const eachText of front)
+      for (const neighbour of neighbours(eachText, count, reach))
+        if (!seen.has(neighbour)) {
+          seen.add(neighbour);
+          next.add(neighbour);
         }
     front = next;
   }
 }
 /** The fewest trips of all squares at once: backwards from those that are gone, over everything that can come up. */
-function allAtOnce(n: number, reach: Reach): Map<string, number> {
-  const whole = every(n);
+function allAtOnce(count: number, reach: Reach): Map<string, number> {
+  const whole = every(count);
   const known = new Map<string, number>([["", 0]]);
   const from = new Map<string, string[]>();
-  const reached = new Set(whole.map((s) => clear(s, n)));
+  const reached = new Set(whole.map((text) => clear(text, count)));
   const list = [...reached];
   for (let i = 0; i < list.length; i++) {
-    const s = list[i]!;
-    for (const t of s === "" ? [] : neighbours(s, n, reach)) {
-      from.set(t, [...(from.get(t) ?? []), s]);
-      if (!reached.has(t)) {
-        reached.add(t);
-        list.push(t);
+    const text = list[i]!;
+    for (const eachText of text === "" ? [] : neighbours(text, count, reach)) {
+      from.set(eachText, [...(from.get(eachText) ?? []), text]);
+      if (!reached.has(eachText)) {
+        reached.add(eachText);
+        list.push(eachText);
       }
     }
   }
   let front = [""];
   for (let trips = 1; front.length > 0; trips++) {
     const next: string[] = [];
-    for (const t of front)
-      for (const s of from.get(t) ?? [])
-        if (!known.has(s)) {
-          known.set(s, trips);
-          next.push(s);
+    for (const text of front)
+      for (const eachText of from.get(text) ?? [])
+        if (!known.has(eachText)) {
+          known.set(eachText, trips);
+          next.push(eachText);
         }
     front = next;
   }
-  return new Map(whole.map((s) => [s, known.get(clear(s, n))!]));
+  return new Map(whole.map((text) => [text, known.get(clear(text, count))!]));
 }
 /** More of them where everything is proved at length (`npm run prove`). */
 const MIXES = process.env.YARD_SEQUENCES ? 500 : 20;
-const cellsOf = (s: string) => [...s].map(Number);
+const cellsOf = (text: string) => [...text].map(Number);
 
 describe("fewest trips of a square", () => {
   it.each([
@@ -102,18 +102,18 @@ describe("fewest trips of a square", () => {
       const full = allAtOnce(3, reach);
       expect(full.size).toBe(1680);
       const all = [...full.values()];
-      expect(all.reduce((a, b) => a + b, 0) / 1680).toBeCloseTo(middle, 6);
+      expect(all.reduce((sum, b) => sum + b, 0) / 1680).toBeCloseTo(middle, 6);
       expect(Math.max(...all)).toBe(most);
-      if (reach === "line") expect([...full.keys()].filter((s) => clear(s, 3) !== s)).toHaveLength(60);
-      for (const [s, trips] of full)
-        expect(fewestTrips(cellsOf(s), 3, reach), s).toEqual({ lower: trips, upper: trips });
+      if (reach === "line") expect([...full.keys()].filter((key) => clear(key, 3) !== key)).toHaveLength(60);
+      for (const [text, trips] of full)
+        expect(fewestTrips(cellsOf(text), 3, reach), text).toEqual({ lower: trips, upper: trips });
     },
     60_000,
   );
   it.each(["line", "next"] as const)("are those of a full search over all mixes of two kinds, %s", (reach) => {
-    for (const s of every(2)) {
-      const trips = plainly(s, 2, reach);
-      expect(fewestTrips(cellsOf(s), 2, reach), s).toEqual({ lower: trips, upper: trips });
+    for (const text of every(2)) {
+      const trips = plainly(text, 2, reach);
+      expect(fewestTrips(cellsOf(text), 2, reach), text).toEqual({ lower: trips, upper: trips });
     }
   });
   it("with four kinds are those of a plain search, for 20 mixes that are near enough for it", () => {

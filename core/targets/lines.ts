@@ -23,10 +23,10 @@ export function lineParts(
   const far = Math.max(space.length - BEHIND, ...lines);
   return [
     ...lines.map(
-      (d, i): Part => ({
+      (line, i): Part => ({
         kind: "line",
         id: lineId(i),
-        along: far - d,
+        along: far - line,
         across: 0,
         width: Math.min(LINE_WIDTH, space.width),
         role: "start",
@@ -52,7 +52,7 @@ export function movedLine(lines: readonly number[], id: string, metres: number):
   const i = lineIndex(id);
   const low = i > 0 ? lines[i - 1]! + MIN_GAP : 0.3;
   const high = i < lines.length - 1 ? lines[i + 1]! - MIN_GAP : 30;
-  return lines.map((d, k) => (k === i ? held(metres, low, high) : d));
+  return lines.map((line, k) => (k === i ? held(metres, low, high) : line));
 }
 /** A further line; null where the space ends. */
 export function nextLine(lines: readonly number[], space: { length: number }): number | null {

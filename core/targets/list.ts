@@ -28,10 +28,16 @@ export function roomParts(space: { length: number; width: number }): Part[] {
 /** Targets before one line. */
 export const targetParts = (targets: readonly (Target & { points?: number })[], space: { width: number }): Part[] => [
   ...startLine(space),
-  ...targets.map((t) => targetPart(t, t.distance, t.points)),
+  ...targets.map((target) => targetPart(target, target.distance, target.points)),
 ];
 export const targetPegs = (targets: readonly Target[]): Peg[] =>
-  targets.map((t) => ({ id: t.id, label: t.label, item: t.item, distance: t.distance, kind: "target" }));
+  targets.map((target) => ({
+    id: target.id,
+    label: target.label,
+    item: target.item,
+    distance: target.distance,
+    kind: "target",
+  }));
 /** Under each peg the chance to hit that target. */
 export const targetProbes = (ids: readonly string[]): Probe[] =>
   ids.map((id) => ({
@@ -49,11 +55,11 @@ export const targetProbes = (ids: readonly string[]): Probe[] =>
   }));
 
 /** What is sent at until it is hit. */
-export const untilHit = (list: readonly Probe[]): Probe[] => list.map((p) => ({ ...p, untilHit: true }));
+export const untilHit = (list: readonly Probe[]): Probe[] => list.map((probe) => ({ ...probe, untilHit: true }));
 
 /** One target changed, the others as they are. */
 export const changed = <T extends Target>(targets: readonly T[], id: string, change: (t: T) => T): T[] =>
-  targets.map((t) => (t.id === id ? change(t) : t));
+  targets.map((target) => (target.id === id ? change(target) : target));
 /** A target elsewhere: within 0.3 m and 30 m, and 10 m of the middle. */
 export const moved = <T extends Target>(
   targets: readonly T[],
@@ -66,7 +72,7 @@ export const moved = <T extends Target>(
     ...(across !== undefined && { across: held(across, -10, 10) }),
   }));
 export const squeezed = <T extends Target>(targets: readonly T[], k: number): T[] =>
-  targets.map((t) => ({ ...t, across: cm(t.across * k) }));
+  targets.map((target) => ({ ...target, across: cm(target.across * k) }));
 
 /** Another thing in the place of one, with its sizes; what counts, and how full it is, stays. */
 export function faced<T extends Standing>(
@@ -89,14 +95,14 @@ export function faced<T extends Standing>(
 
 /** A further target beyond the farthest where there is room, else beside it. */
 export function added(targets: readonly Target[], space: Space): Target {
-  const far = targets.reduce((a, b) => (b.distance > a.distance ? b : a));
+  const far = targets.reduce((target, b) => (b.distance > target.distance ? b : target));
   const room = far.distance + FARTHER <= space.length;
-  const n = 1 + Math.max(...targets.map((t) => Number(t.id.slice(1)) || 0));
+  const count = 1 + Math.max(...targets.map((target) => Number(target.id.slice(1)) || 0));
   const side = Math.min(ASIDE, space.width / 2 - 0.2);
   return {
     ...ADDED,
     counts: [...ADDED.counts],
-    id: `t${n}`,
+    id: `t${count}`,
     distance: cm(room ? far.distance + FARTHER : far.distance),
     across: cm(far.across > 0 ? -side : side),
   };

@@ -35,28 +35,28 @@ export function pinTouched({ weight: _, ...rest }: Pin): Pin {
   return rest;
 }
 /** What of pins can be set where they stand: how far, how far aside, which thing, how big, how full. */
-export function pinKnobs(f: ReturnType<typeof fieldsOf>, p: Pin): Knob[] {
+export function pinKnobs(fields: ReturnType<typeof fieldsOf>, p: Pin): Knob[] {
   const size = { unit: "m", step: 0.01 } as const;
   return [
-    f.number("yard", ["distance"], "knob.distance", { unit: "m", step: 0.05 }),
-    f.number("yard", ["across"], "knob.across", { unit: "m", step: 0.05, hint: "knob.acrossHint" }),
-    f.item(["pin"]),
-    f.number("yard", ["pin", "width"], "knob.width", size),
-    f.number("yard", ["pin", "height"], "knob.height", size),
+    fields.number("yard", ["distance"], "knob.distance", { unit: "m", step: 0.05 }),
+    fields.number("yard", ["across"], "knob.across", { unit: "m", step: 0.05, hint: "knob.acrossHint" }),
+    fields.item(["pin"]),
+    fields.number("yard", ["pin", "width"], "knob.width", size),
+    fields.number("yard", ["pin", "height"], "knob.height", size),
     ...(p.weight && p.weight.contents > 0
-      ? [f.number("yard", ["pin", "weight", "filling"], "knob.filling", { step: 0.05, hint: "knob.fillingHint" })]
+      ? [fields.number("yard", ["pin", "weight", "filling"], "knob.filling", { step: 0.05, hint: "knob.fillingHint" })]
       : []),
   ];
 }
 
 /** What counts as down, chosen where the score is. */
-export const downKnob = (f: ReturnType<typeof fieldsOf>): Knob =>
-  f.choice(
+export const downKnob = (fields: ReturnType<typeof fieldsOf>): Knob =>
+  fields.choice(
     "score",
     ["pin", "down"],
     "knob.down",
-    DOWNS.map((d) => [d, `knob.down.${d}`] as const),
+    DOWNS.map((down) => [down, `knob.down.${down}`] as const),
   );
 /** What a family is told of it; leaning stands unless it is said. */
 export const downSaid = (p: Pin): Phrase[] => [{ key: `pin.down.${p.down ?? "lying"}` }];
-export const downPhrases = DOWNS.map((d) => `pin.down.${d}`);
+export const downPhrases = DOWNS.map((down) => `pin.down.${down}`);

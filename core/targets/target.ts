@@ -54,35 +54,36 @@ export type Target = z.infer<typeof target>;
 export type Standing = Omit<Target, "distance">;
 
 /** What counts at a target, as the chances read it. */
-export function ruleOf(t: Standing): HitRule {
-  const within = Math.max(0.02, t.width - WALL);
-  const rules = t.counts.map((c): SingleRule => {
-    switch (c) {
+export function ruleOf(standing: Standing): HitRule {
+  const within = Math.max(0.02, standing.width - WALL);
+  const rules = standing.counts.map((count): SingleRule => {
+    switch (count) {
       case "touch":
-        return { kind: "touch", width: t.width };
+        return { kind: "touch", width: standing.width };
       case "into":
         return {
           kind: "into",
-          opening: t.opening ?? within,
-          ...(t.opening !== undefined && t.openingDepth !== undefined && { depth: t.openingDepth }),
-          ...(t.turn && { turn: (t.turn * Math.PI) / 180 }),
-          ...(t.lies !== undefined && { facing: t.lies ? "mouth" : "up" }),
+          opening: standing.opening ?? within,
+          ...(standing.opening !== undefined &&
+            standing.openingDepth !== undefined && { depth: standing.openingDepth }),
+          ...(standing.turn && { turn: (standing.turn * Math.PI) / 180 }),
+          ...(standing.lies !== undefined && { facing: standing.lies ? "mouth" : "up" }),
           lip: LIP,
         };
       case "through":
-        return { kind: "through", gap: t.gap ?? within };
+        return { kind: "through", gap: standing.gap ?? within };
       default:
-        return { kind: "topple", width: t.width, height: t.height, ...(t.weight ?? LIGHT) };
+        return { kind: "topple", width: standing.width, height: standing.height, ...(standing.weight ?? LIGHT) };
     }
   });
   return rules.length === 1 ? rules[0]! : { kind: "anyOf", rules };
 }
 
 /** A target on the floor, `along` metres from the start line. */
-export function targetPart(t: Standing, along: number, points?: number): Part {
-  const { id, across: aside, width, height, item, label } = t;
+export function targetPart(standing: Standing, along: number, points?: number): Part {
+  const { id, across: aside, width, height, item, label } = standing;
   const worth = points === undefined ? {} : { points };
-  return { kind: "target", id, along, across: aside, width, height, item, label, rule: ruleOf(t), ...worth };
+  return { kind: "target", id, along, across: aside, width, height, item, label, rule: ruleOf(standing), ...worth };
 }
 
 /** What is wrong with targets that stand side by side: an id used twice, or one on top of another. `path`: where their list lies. */

@@ -28,8 +28,8 @@ export const ways = z
 const MANNERS: Readonly<Record<Bare, Manner>> = Object.fromEntries(BARE.map((action) => [action, { action }])) as never;
 export const mannerBy = (action: Bare): Manner => MANNERS[action];
 /** How the so-manieth is sent, from 0. A card from before there were ways has none. */
-export function wayOf(list: readonly Bare[] | undefined, n: number): Manner {
-  const action = list?.[n % (list.length || 1)];
+export function wayOf(list: readonly Bare[] | undefined, count: number): Manner {
+  const action = list?.[count % (list.length || 1)];
   return action ? MANNERS[action] : PLAIN;
 }
 export const thingRole = z.enum(THING_ROLES, { error: `thing must be one of ${THING_ROLES.join(", ")}` });
@@ -48,10 +48,10 @@ const both = new Map<string, Manner>();
 export function mannerOfTurn(
   ways: readonly Bare[] | undefined,
   list: readonly ThingRole[] | undefined,
-  n: number,
+  count: number,
 ): Manner {
-  const way = wayOf(ways, n);
-  const role = list?.[n % (list.length || 1)] ?? "send";
+  const way = wayOf(ways, count);
+  const role = list?.[count % (list.length || 1)] ?? "send";
   if (role === "send") return way;
   if (way === PLAIN) return WITH[role];
   const key = `${way.action} ${role}`;

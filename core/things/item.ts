@@ -41,11 +41,11 @@ const id = (name: string) =>
     .string({ error: `${name} must be text` })
     .regex(/^[A-Za-z][A-Za-z0-9-]{0,39}$/, `${name} must begin with a letter: letters, digits and -, up to 40`);
 const number = (name: string, least: number, most: number, unit = "") => {
-  const u = unit && ` ${unit}`;
+  const url = unit && ` ${unit}`;
   return z
-    .number({ error: `${name} must be a number from ${least} to ${most}${u}` })
-    .min(least, `${name} must be ${least}${u} or more`)
-    .max(most, `${name} must be ${most}${u} or less`);
+    .number({ error: `${name} must be a number from ${least} to ${most}${url}` })
+    .min(least, `${name} must be ${least}${url} or more`)
+    .max(most, `${name} must be ${most}${url} or less`);
 };
 const metres = (name: string) => number(name, 0.001, LARGEST_THING, "m");
 const share = (name: string) => number(name, 0, 1);

@@ -14,7 +14,7 @@ import { PlacementSearch } from "./placement-search.ts";
 import { ell, rectangle } from "./shapes.ts";
 import { type Ground, OBSTACLES } from "./space.ts";
 
-const cm = (m: number) => Math.round(m * 100) / 100;
+const cm = (metres: number) => Math.round(metres * 100) / 100;
 const sock: Sent = { diameter: 0.08, runOn: 0.3, inAir: false };
 const target = (id: string, along: number, across: number, width: number): Part => ({
   kind: "target",
@@ -51,25 +51,25 @@ function groundOf(draw: () => number, things: number): Ground {
   };
 }
 /** The same ground turned, mirrored, moved and begun at another corner. Things stand along the axes, so they only take quarter turns. */
-function changed(g: Ground, angle: number, mirrored: boolean, by: Point, first: number): Ground {
+function changed(ground: Ground, angle: number, mirrored: boolean, by: Point, first: number): Ground {
   const [c, s] = [Math.cos(angle), Math.sin(angle)];
-  const to = (p: Point): Point => {
-    const x = mirrored ? -p.x : p.x;
-    return { x: x * c - p.y * s + by.x, y: x * s + p.y * c + by.y };
+  const to = (point: Point): Point => {
+    const x = mirrored ? -point.x : point.x;
+    return { x: x * c - point.y * s + by.x, y: x * s + point.y * c + by.y };
   };
-  const all = g.corners.map(to);
+  const all = ground.corners.map(to);
   const corners = [...all.slice(first), ...all.slice(0, first)];
-  const obstacles = g.obstacles.map((o) => {
-    const [a, b] = [to(o), to({ x: o.x + o.width, y: o.y + o.depth })];
+  const obstacles = ground.obstacles.map((obstacle) => {
+    const [point, b] = [to(obstacle), to({ x: obstacle.x + obstacle.width, y: obstacle.y + obstacle.depth })];
     return {
-      kind: o.kind,
-      x: Math.min(a.x, b.x),
-      y: Math.min(a.y, b.y),
-      width: Math.abs(a.x - b.x),
-      depth: Math.abs(a.y - b.y),
+      kind: obstacle.kind,
+      x: Math.min(point.x, b.x),
+      y: Math.min(point.y, b.y),
+      width: Math.abs(point.x - b.x),
+      depth: Math.abs(point.y - b.y),
     };
   });
-  return { ...g, corners: mirrored ? corners.reverse() : corners, obstacles: obstacles.reverse() };
+  return { ...ground, corners: mirrored ? corners.reverse() : corners, obstacles: obstacles.reverse() };
 }
 
 describe("a home however it was drawn", () => {
@@ -77,12 +77,12 @@ describe("a home however it was drawn", () => {
     const draw = random(3);
     const met = { designed: 0, adapted: 0, none: 0 };
     for (let n = 0; n < 60; n++) {
-      const g = groundOf(draw, Math.floor(6 * draw()));
-      const was = fitLayout(layout, g, sock, () => 0, true);
+      const ground = groundOf(draw, Math.floor(6 * draw()));
+      const was = fitLayout(layout, ground, sock, () => 0, true);
       met[was.status]++;
       for (let k = 0; k < 8; k++) {
         const by = { x: 10 * draw() - 5, y: 10 * draw() - 5 };
-        const other = changed(g, ((k % 4) * Math.PI) / 2, k >= 4, by, Math.floor(g.corners.length * draw()));
+        const other = changed(ground, ((k % 4) * Math.PI) / 2, k >= 4, by, Math.floor(ground.corners.length * draw()));
         const now = fitLayout(layout, other, sock, () => 0, true);
         expect([now.status, now.trouble, now.backstop, now.lets.length], `${n} ${k}`).toEqual([
           was.status,
@@ -94,15 +94,15 @@ describe("a home however it was drawn", () => {
         if (now.placement) expect(troubleOf(footprintOf(now.parts, sock), other, now.placement)).toBeNull();
       }
     }
-    for (const n of Object.values(met)) expect(n).toBeGreaterThan(3);
+    for (const count of Object.values(met)) expect(count).toBeGreaterThan(3);
   });
   it("empty, it may be turned by any angle", () => {
     const draw = random(8);
     for (let n = 0; n < 40; n++) {
-      const g = groundOf(draw, 0);
-      const was = fitLayout(layout, g, sock, () => 0, true);
+      const ground = groundOf(draw, 0);
+      const was = fitLayout(layout, ground, sock, () => 0, true);
       for (let k = 0; k < 4; k++) {
-        const now = fitLayout(layout, changed(g, 7 * draw(), k >= 2, { x: 1, y: 2 }, k % 3), sock, () => 0, true);
+        const now = fitLayout(layout, changed(ground, 7 * draw(), k >= 2, { x: 1, y: 2 }, k % 3), sock, () => 0, true);
         expect([now.status, now.trouble], `${n}`).toEqual([was.status, was.trouble]);
         expect(now.scale, `${n}`).toBeCloseTo(was.scale, 6);
       }
@@ -110,21 +110,21 @@ describe("a home however it was drawn", () => {
   });
   it("makes the same card, the share of shortening included", () => {
     const climb = fromPattern("climb");
-    const kit = Object.fromEntries(catalogue.filter((i) => !i.made).map((i) => [i.id, i.count]));
+    const kit = Object.fromEntries(catalogue.filter((item) => !item.made).map((item) => [item.id, item.count]));
     const outline = ell(3.6, 3, 1.2, 1.1);
     const sofa = { kind: "furniture" as const, x: 0.2, y: 2.2, width: 1.4, depth: 0.6 };
     const base: HomeSpace = { kind: "room", length: 3.6, width: 3, floor: "boards", indoors: true };
     const at = (space: HomeSpace) =>
       forHome(climb, { age: 7 }, { ...NOTHING_SAID, id: "h", label: "", kit, space }, listOf([]));
     const was = at({ ...base, outline, obstacles: [sofa] });
-    const g = changed(
+    const ground = changed(
       { corners: outline, obstacles: [sofa], indoors: true, ceiling: null },
       Math.PI / 2,
       true,
       { x: 5, y: -2 },
       2,
     );
-    const now = at({ ...base, length: 3, width: 3.6, outline: [...g.corners], obstacles: [...g.obstacles] });
+    const now = at({ ...base, length: 3, width: 3.6, outline: [...ground.corners], obstacles: [...ground.obstacles] });
     expect(was.place!.status).toBe("adapted");
     expect(now.place!.scale).toBeCloseTo(was.place!.scale, 9);
     expect(now.activity.pattern.params).toEqual(was.activity.pattern.params);
@@ -137,13 +137,13 @@ describe("as little shorter as will do", () => {
     const draw = random(21);
     let [looked, missed] = [0, 0];
     for (let n = 0; n < 240; n++) {
-      const g = groundOf(draw, Math.floor(5 * draw()));
-      const fit = fitLayout(layout, g, sock, () => 0, true);
+      const ground = groundOf(draw, Math.floor(5 * draw()));
+      const fit = fitLayout(layout, ground, sock, () => 0, true);
       if (fit.status !== "adapted") continue;
       looked++;
-      const whole = fitLayout(layout, { ...g, corners: rectangle(20, 20), obstacles: [] }, sock).shortest;
+      const whole = fitLayout(layout, { ...ground, corners: rectangle(20, 20), obstacles: [] }, sock).shortest;
       const longer = fit.scale + 0.02 / whole + 1e-6;
-      if (longer < 1 && new PlacementSearch(g).find(footprintOf(scaledParts(layout, longer, sock.diameter), sock)))
+      if (longer < 1 && new PlacementSearch(ground).find(footprintOf(scaledParts(layout, longer, sock.diameter), sock)))
         missed++;
     }
     // The search looks at places, not at all of them: now and then one that touches on two sides at once slips through.
@@ -151,10 +151,10 @@ describe("as little shorter as will do", () => {
     expect(looked).toBeGreaterThan(40);
   });
   it("answers whether the challenge is held, and prefers where it is", () => {
-    const g: Ground = { corners: rectangle(3.2, 2), obstacles: [], indoors: true, ceiling: null };
+    const ground: Ground = { corners: rectangle(3.2, 2), obstacles: [], indoors: true, ceiling: null };
     const byShare = (_: readonly Part[], k: number) => (k >= 0.6 ? 0 : 1 - k);
-    expect(fitLayout(layout, g, sock, byShare, true)).toMatchObject({ status: "adapted", held: true, off: 0 });
-    const tiny = { ...g, corners: rectangle(2, 1.6) };
+    expect(fitLayout(layout, ground, sock, byShare, true)).toMatchObject({ status: "adapted", held: true, off: 0 });
+    const tiny = { ...ground, corners: rectangle(2, 1.6) };
     const easier = fitLayout(layout, tiny, sock, byShare, true);
     expect(easier).toMatchObject({ status: "adapted", held: false, proved: false });
     expect(easier.off).toBeCloseTo(1 - easier.scale, 9);

@@ -12,29 +12,29 @@ interface Motion {
 const SAME = 1e-6;
 
 /** To a thousandth of a millimetre, so that the same home is the same to the last digit however it lies. */
-const fine = (m: number) => Math.round(m * 1e6) / 1e6;
+const fine = (metres: number) => Math.round(metres * 1e6) / 1e6;
 
-function moved(p: Point, m: Motion): Point {
-  const [c, s] = [Math.cos(m.angle), Math.sin(m.angle)];
-  const y = m.mirrored ? -p.y : p.y;
-  return { x: fine(p.x * c - y * s + m.dx), y: fine(p.x * s + y * c + m.dy) };
+function moved(point: Point, motion: Motion): Point {
+  const [c, s] = [Math.cos(motion.angle), Math.sin(motion.angle)];
+  const y = motion.mirrored ? -point.y : point.y;
+  return { x: fine(point.x * c - y * s + motion.dx), y: fine(point.x * s + y * c + motion.dy) };
 }
 /** Obstacles lie along the axes, and still do after a quarter turn. */
-function movedObstacle(o: Obstacle, m: Motion): Obstacle {
-  const [a, b] = [moved(o, m), moved({ x: o.x + o.width, y: o.y + o.depth }, m)];
+function movedObstacle(o: Obstacle, motion: Motion): Obstacle {
+  const [point, b] = [moved(o, motion), moved({ x: o.x + o.width, y: o.y + o.depth }, motion)];
   return {
     kind: o.kind,
-    x: Math.min(a.x, b.x),
-    y: Math.min(a.y, b.y),
-    width: fine(Math.abs(b.x - a.x)),
-    depth: fine(Math.abs(b.y - a.y)),
+    x: Math.min(point.x, b.x),
+    y: Math.min(point.y, b.y),
+    width: fine(Math.abs(b.x - point.x)),
+    depth: fine(Math.abs(b.y - point.y)),
   };
 }
 
 /** An angle between half a turn either way. */
 const within = (angle: number) => {
-  const a = Math.atan2(Math.sin(angle), Math.cos(angle));
-  return a <= -Math.PI + SAME ? Math.PI : a;
+  const age = Math.atan2(Math.sin(angle), Math.cos(angle));
+  return age <= -Math.PI + SAME ? Math.PI : age;
 };
 
 /** The ways a space is looked at: quarter turns where things stand in it, else with a longest side along x; each as it is and mirrored. */
@@ -42,12 +42,12 @@ function motionsFor(ground: Ground): Motion[] {
   const { corners } = ground;
   let angles = [0, Math.PI / 2, Math.PI, -Math.PI / 2];
   if (ground.obstacles.length === 0) {
-    const sides = corners.map((a, i) => [a, corners[(i + 1) % corners.length]!] as const);
-    const longest = Math.max(...sides.map(([a, b]) => between(a, b)));
+    const sides = corners.map((corner, i) => [corner, corners[(i + 1) % corners.length]!] as const);
+    const longest = Math.max(...sides.map(([point, b]) => between(point, b)));
     angles = sides
-      .filter(([a, b]) => between(a, b) > longest - SAME)
-      .flatMap(([a, b]) => {
-        const along = -Math.atan2(b.y - a.y, b.x - a.x);
+      .filter(([point, b]) => between(point, b) > longest - SAME)
+      .flatMap(([point, b]) => {
+        const along = -Math.atan2(b.y - point.y, b.x - point.x);
         return [along, along + Math.PI];
       });
   }
@@ -55,9 +55,9 @@ function motionsFor(ground: Ground): Motion[] {
     [false, true].map((mirrored) => {
       // Mirrored first, the side lies the other way round.
       const turn = within(mirrored ? -angle : angle);
-      const at = corners.map((p) => moved(p, { angle: turn, mirrored, dx: 0, dy: 0 }));
-      const dx = -Math.min(...at.map((p) => p.x));
-      const dy = -Math.min(...at.map((p) => p.y));
+      const at = corners.map((corner) => moved(corner, { angle: turn, mirrored, dx: 0, dy: 0 }));
+      const dx = -Math.min(...at.map((point) => point.x));
+      const dy = -Math.min(...at.map((point) => point.y));
       return { angle: turn, mirrored, dx, dy };
     }),
   );
@@ -66,29 +66,29 @@ function motionsFor(ground: Ground): Motion[] {
 /** A figure that is another for every way a space can be looked at, unless they look alike. */
 function weightOf(ground: Ground, by: Motion): number {
   let sum = 0;
-  for (const c of ground.corners) {
-    const p = moved(c, by);
-    sum += p.x * p.y * (1.3 * p.x + 0.7 * p.y) + 0.37 * p.x + 0.61 * p.y;
+  for (const corner of ground.corners) {
+    const point = moved(corner, by);
+    sum += point.x * point.y * (1.3 * point.x + 0.7 * point.y) + 0.37 * point.x + 0.61 * point.y;
   }
-  for (const o of ground.obstacles) {
-    const p = moved({ x: o.x + o.width / 2, y: o.y + o.depth / 2 }, by);
-    const kind = 1 + OBSTACLES.indexOf(o.kind);
-    sum += kind * (p.x + Math.SQRT2 * p.y + 0.1 * p.x * p.y) * (1 + o.width * o.depth);
+  for (const obstacle of ground.obstacles) {
+    const point = moved({ x: obstacle.x + obstacle.width / 2, y: obstacle.y + obstacle.depth / 2 }, by);
+    const kind = 1 + OBSTACLES.indexOf(obstacle.kind);
+    sum += kind * (point.x + Math.SQRT2 * point.y + 0.1 * point.x * point.y) * (1 + obstacle.width * obstacle.depth);
   }
   return sum;
 }
-const lessTurned = (a: Motion, b: Motion): boolean =>
-  a.mirrored !== b.mirrored
-    ? b.mirrored
-    : Math.abs(Math.abs(a.angle) - Math.abs(b.angle)) > SAME
-      ? Math.abs(a.angle) < Math.abs(b.angle)
-      : a.angle > b.angle;
+const lessTurned = (motion: Motion, givenMotion: Motion): boolean =>
+  motion.mirrored !== givenMotion.mirrored
+    ? givenMotion.mirrored
+    : Math.abs(Math.abs(motion.angle) - Math.abs(givenMotion.angle)) > SAME
+      ? Math.abs(motion.angle) < Math.abs(givenMotion.angle)
+      : motion.angle > givenMotion.angle;
 
 /**
  * A space as it is searched: turned and mirrored so that the same home comes out the same however it was drawn, and how a place found there is told in
  * the home's own coordinates. Turning, moving or mirroring a home thus changes nothing.
  */
-export function upright(ground: Ground): { ground: Ground; back: (p: Placement) => Placement } {
+export function upright(ground: Ground): { ground: Ground; back: (placement: Placement) => Placement } {
   const all = motionsFor(ground).map((by) => ({ by, weight: weightOf(ground, by) }));
   const least = Math.min(...all.map((m) => m.weight));
   // Of ways that look alike (a room that is its own mirror image) the least turned one.
@@ -97,31 +97,34 @@ export function upright(ground: Ground): { ground: Ground; back: (p: Placement) 
     .reduce((x, y) => (lessTurned(y.by, x.by) ? y : x));
   const of = {
     ...ground,
-    corners: ground.corners.map((p) => moved(p, by)),
-    obstacles: ground.obstacles.map((o) => movedObstacle(o, by)),
+    corners: ground.corners.map((corner) => moved(corner, by)),
+    obstacles: ground.obstacles.map((obstacle) => movedObstacle(obstacle, by)),
   };
   // Corners and things in one order as well, so that nothing hangs on where the outline was begun.
-  const first = of.corners.reduce((f, p, i) => {
-    const q = of.corners[f]!;
-    return p.x + p.y < q.x + q.y - SAME || (Math.abs(p.x + p.y - q.x - q.y) <= SAME && p.x < q.x - SAME) ? i : f;
+  const first = of.corners.reduce((sum, corner, i) => {
+    const point = of.corners[sum]!;
+    return corner.x + corner.y < point.x + point.y - SAME ||
+      (Math.abs(corner.x + corner.y - point.x - point.y) <= SAME && corner.x < point.x - SAME)
+      ? i
+      : sum;
   }, 0);
   const turned = [...of.corners.slice(first), ...of.corners.slice(0, first)];
-  const twice = turned.reduce((sum, p, i) => {
+  const twice = turned.reduce((sum, point, i) => {
     const q = turned[(i + 1) % turned.length]!;
-    return sum + p.x * q.y - q.x * p.y;
+    return sum + point.x * q.y - q.x * point.y;
   }, 0);
   const corners = twice < 0 ? [turned[0]!, ...turned.slice(1).reverse()] : turned;
   const obstacles = [...of.obstacles].sort((a, b) =>
     a.kind !== b.kind ? (a.kind < b.kind ? -1 : 1) : a.x - b.x || a.y - b.y || a.width - b.width || a.depth - b.depth,
   );
   const [c, s] = [Math.cos(by.angle), Math.sin(by.angle)];
-  const back = (p: Placement): Placement => {
-    const [x, y] = [p.x - by.dx, p.y - by.dy];
-    const [u, v] = [x * c + y * s, -x * s + y * c];
-    const angle = p.angle - by.angle;
+  const back = (placement: Placement): Placement => {
+    const [x, y] = [placement.x - by.dx, placement.y - by.dy];
+    const [u, value] = [x * c + y * s, -x * s + y * c];
+    const angle = placement.angle - by.angle;
     return by.mirrored
-      ? { x: u, y: -v, angle: -angle, mirrored: !p.mirrored }
-      : { x: u, y: v, angle, mirrored: p.mirrored };
+      ? { x: u, y: -value, angle: -angle, mirrored: !placement.mirrored }
+      : { x: u, y: value, angle, mirrored: placement.mirrored };
   };
   return { ground: { ...of, corners, obstacles }, back };
 }

@@ -42,17 +42,21 @@ export const HIDDEN_SHARE = 0.5;
 /** Whether something of diameter `b` can count under a rule at all. */
 function possible(rule: HitRule, b: number, inAir: boolean): boolean {
   const rules = rule.kind === "anyOf" ? rule.rules : [rule];
-  return rules.some((r) => {
-    if (r.kind === "into") return Math.min(r.opening, r.depth ?? r.opening) > b && (inAir || r.facing !== "up");
-    return r.kind === "through" ? r.gap > b : true;
+  return rules.some((eachRule) => {
+    if (eachRule.kind === "into")
+      return Math.min(eachRule.opening, eachRule.depth ?? eachRule.opening) > b && (inAir || eachRule.facing !== "up");
+    return eachRule.kind === "through" ? eachRule.gap > b : true;
   });
 }
 
 /** How much of the farther target's angle the nearer one covers, 0 to 1; `b` is the diameter of what is rolled. */
 function covered(near: PartOf<"target">, far: PartOf<"target">, from: number, b: number): number {
-  const span = (t: PartOf<"target">, grow: number) => {
-    const d = Math.max(1e-6, t.along - from);
-    return [(t.across - t.width / 2 - grow) / d, (t.across + t.width / 2 + grow) / d] as const;
+  const span = (target: PartOf<"target">, grow: number) => {
+    const distance = Math.max(1e-6, target.along - from);
+    return [
+      (target.across - target.width / 2 - grow) / distance,
+      (target.across + target.width / 2 + grow) / distance,
+    ] as const;
   };
   const [lo, hi] = span(far, b / 2);
   const [nl, nh] = span(near, b / 2);
@@ -63,57 +67,60 @@ function covered(near: PartOf<"target">, far: PartOf<"target">, from: number, b:
 export function clashesOf(parts: readonly Part[], space: { length: number; width: number }, object: Sending): Clash[] {
   const out: Clash[] = [];
   const targets = partsOf(parts, "target");
-  const from = partsOf(parts, "line").find((l) => l.role === "start")?.along ?? 0;
+  const from = partsOf(parts, "line").find((line) => line.role === "start")?.along ?? 0;
   const boxes = new Map(
-    footprintOf(parts, { diameter: object.diameter, runOn: 0 }).map((p) => [
-      p.id,
-      placed(p, { x: 0, y: 0, angle: 0, mirrored: false }),
+    footprintOf(parts, { diameter: object.diameter, runOn: 0 }).map((piece) => [
+      piece.id,
+      placed(piece, { x: 0, y: 0, angle: 0, mirrored: false }),
     ]),
   );
   const things = partsOf(parts, "obstacle").filter((o) => o.base === undefined);
-  const deep = (a: string, b: string) => overlap(boxes.get(a)!, boxes.get(b)!) > OVERLAP_ALLOWED;
-  things.forEach((o, i) => {
-    for (const u of things.slice(i + 1)) if (deep(o.id, u.id)) out.push({ kind: "together", ids: [o.id, u.id] });
-    for (const t of targets)
-      if (deep(o.id, t.id)) out.push({ kind: "together", ids: [o.id, t.id] });
-      else if (!object.inAir && deep(o.id, `lane ${t.id}`)) out.push({ kind: "inWay", ids: [o.id, t.id] });
+  const deep = (action: string, text: string) => overlap(boxes.get(action)!, boxes.get(text)!) > OVERLAP_ALLOWED;
+  things.forEach((thing, i) => {
+    for (const eachThing of things.slice(i + 1))
+      if (deep(thing.id, eachThing.id)) out.push({ kind: "together", ids: [thing.id, eachThing.id] });
+    for (const target of targets)
+      if (deep(thing.id, target.id)) out.push({ kind: "together", ids: [thing.id, target.id] });
+      else if (!object.inAir && deep(thing.id, `lane ${target.id}`))
+        out.push({ kind: "inWay", ids: [thing.id, target.id] });
   });
   const reach = (id: string, at: Place, half: number, clear: number) => {
     if (Math.hypot(at.along - from, at.across) - half < clear - 1e-9) out.push({ kind: "swing", ids: [id], clear });
   };
   const { swing, away, sends, ceiling } = object;
-  if (swing) for (const t of [...targets, ...things]) reach(t.id, t, Math.min(t.width, 0.3) / 2, swing);
+  if (swing)
+    for (const target of [...targets, ...things]) reach(target.id, target, Math.min(target.width, 0.3) / 2, swing);
   if (away) for (const p of partsOf(parts, "person")) if (p.role === "receiver") reach(p.id, p, 0, away);
   if (sends?.travel === "air" && typeof ceiling === "number")
-    for (const t of targets) {
+    for (const target of targets) {
       const height = pathTo(
         sends,
-        Math.hypot(t.along - from, t.across),
-        (t.base ?? 0) + t.height / 2,
-        purposeOf(t.rule),
+        Math.hypot(target.along - from, target.across),
+        (target.base ?? 0) + target.height / 2,
+        purposeOf(target.rule),
       ).apex;
-      if (height + HEADROOM > ceiling) out.push({ kind: "ceiling", ids: [t.id], height });
+      if (height + HEADROOM > ceiling) out.push({ kind: "ceiling", ids: [target.id], height });
     }
   if (sends) {
-    for (const t of targets) {
-      const reach = farthest(sends, sends.travel === "air" ? (t.base ?? 0) + t.height / 2 : 0);
-      if (t.along - from >= reach) out.push({ kind: "tooFar", ids: [t.id], reach });
+    for (const target of targets) {
+      const reach = farthest(sends, sends.travel === "air" ? (target.base ?? 0) + target.height / 2 : 0);
+      if (target.along - from >= reach) out.push({ kind: "tooFar", ids: [target.id], reach });
     }
     const reach = farthest(sends);
-    for (const z of partsOf(parts, "zone"))
-      if (z.near - from >= reach) out.push({ kind: "tooFar", ids: [z.id], reach });
+    for (const zone of partsOf(parts, "zone"))
+      if (zone.near - from >= reach) out.push({ kind: "tooFar", ids: [zone.id], reach });
   }
-  targets.forEach((t, i) => {
-    if (Math.abs(t.across) + t.width / 2 > space.width / 2 + 1e-9 || t.along > space.length + 1e-9)
-      out.push({ kind: "outside", ids: [t.id] });
-    if (!possible(t.rule, object.diameter, object.inAir)) out.push({ kind: "tooSmall", ids: [t.id] });
-    for (const u of targets.slice(i + 1)) {
+  targets.forEach((target, i) => {
+    if (Math.abs(target.across) + target.width / 2 > space.width / 2 + 1e-9 || target.along > space.length + 1e-9)
+      out.push({ kind: "outside", ids: [target.id] });
+    if (!possible(target.rule, object.diameter, object.inAir)) out.push({ kind: "tooSmall", ids: [target.id] });
+    for (const eachTarget of targets.slice(i + 1)) {
       // Of one formation some always stand before others.
-      if (t.group !== undefined && t.group === u.group) continue;
-      if (overlap(boxes.get(t.id)!, boxes.get(u.id)!) > OVERLAP_ALLOWED)
-        out.push({ kind: "together", ids: [t.id, u.id] });
-      else if (!object.inAir && t.along !== u.along) {
-        const [near, far] = t.along < u.along ? [t, u] : [u, t];
+      if (target.group !== undefined && target.group === eachTarget.group) continue;
+      if (overlap(boxes.get(target.id)!, boxes.get(eachTarget.id)!) > OVERLAP_ALLOWED)
+        out.push({ kind: "together", ids: [target.id, eachTarget.id] });
+      else if (!object.inAir && target.along !== eachTarget.along) {
+        const [near, far] = target.along < eachTarget.along ? [target, eachTarget] : [eachTarget, target];
         const share = covered(near, far, from, object.diameter);
         if (share > HIDDEN_SHARE) out.push({ kind: "hides", ids: [near.id, far.id], share });
       }

@@ -25,8 +25,8 @@ describe("parts", () => {
   it("know their corners, turned about their own middle", () => {
     const box: Part = { kind: "court", id: "a", along: 2, across: 1, depth: 2, width: 1, label: "", turn: Math.PI / 2 };
     const corners = cornersOf(patchOf(box)!);
-    expect(Math.max(...corners.map((c) => c.across))).toBeCloseTo(2, 9);
-    expect(Math.max(...corners.map((c) => c.along))).toBeCloseTo(2.5, 9);
+    expect(Math.max(...corners.map((corner) => corner.across))).toBeCloseTo(2, 9);
+    expect(Math.max(...corners.map((corner) => corner.along))).toBeCloseTo(2.5, 9);
     const plain = cornersOf(patchOf({ ...box, turn: 0 })!);
     expect(boundsOf([{ ...box, turn: 0 }])).toEqual({ along: [1, 3], across: [0.5, 1.5] });
     expect(plain).toHaveLength(4);
@@ -47,52 +47,61 @@ describe("strokes", () => {
       const x = { ...exampleOf(name), turn: 0.4, across: 0.1 };
       const parts = laidParts(x);
       const list = strokesOf(parts);
-      const drawn = new Set(list.map((s) => s.id));
-      for (const p of parts) {
-        const skipped = (p.kind === "line" && p.role === "band") || (p.kind === "person" && p.role === "sender");
-        expect(drawn.has(p.id), `${name} ${p.id}`).toBe(!skipped);
+      const drawn = new Set(list.map((stroke) => stroke.id));
+      for (const part of parts) {
+        const skipped =
+          (part.kind === "line" && part.role === "band") || (part.kind === "person" && part.role === "sender");
+        expect(drawn.has(part.id), `${name} ${part.id}`).toBe(!skipped);
       }
       const { along, across } = boundsOf(parts);
-      for (const s of list) {
-        if (s.kind === "text") expect(s.text).not.toBe("");
-        for (const p of s.kind === "poly" ? s.points : [s.at]) {
-          expect(p.along).toBeGreaterThanOrEqual(along[0] - 0.3);
-          expect(p.along).toBeLessThanOrEqual(along[1] + 0.3);
-          expect(p.across).toBeGreaterThanOrEqual(across[0] - 0.3);
-          expect(p.across).toBeLessThanOrEqual(across[1] + 0.3);
+      for (const stroke of list) {
+        if (stroke.kind === "text") expect(stroke.text).not.toBe("");
+        for (const place of stroke.kind === "poly" ? stroke.points : [stroke.at]) {
+          expect(place.along).toBeGreaterThanOrEqual(along[0] - 0.3);
+          expect(place.along).toBeLessThanOrEqual(along[1] + 0.3);
+          expect(place.across).toBeGreaterThanOrEqual(across[0] - 0.3);
+          expect(place.across).toBeLessThanOrEqual(across[1] + 0.3);
         }
       }
     }
   });
   it("close a way that goes home again, and leave the others open", () => {
-    const bases = strokesOf(laidParts(exampleOf("bases"))).find((s) => s.kind === "poly" && s.look === "run");
+    const bases = strokesOf(laidParts(exampleOf("bases"))).find(
+      (stroke) => stroke.kind === "poly" && stroke.look === "run",
+    );
     expect(bases?.kind === "poly" && bases.points[0]).toEqual(bases?.kind === "poly" && bases.points.at(-1));
-    const slalom = strokesOf(laidParts(exampleOf("slalom"))).find((s) => s.kind === "poly" && s.look === "run");
+    const slalom = strokesOf(laidParts(exampleOf("slalom"))).find(
+      (stroke) => stroke.kind === "poly" && stroke.look === "run",
+    );
     expect(slalom?.kind === "poly" && slalom.points).toHaveLength(6);
   });
   it("draw what is sent at, the line and the bands of every game, flat things first and words last", () => {
     for (const name of patternNames) {
       const parts = layoutOf(fromPattern(name));
-      const list = strokesOf(parts, (p) => p.id);
-      const drawn = new Set(list.map((s) => s.id));
-      for (const p of parts) {
-        const aside = p.kind === "runOn" || (p.kind === "person" && p.role === "sender");
-        const edge = p.kind === "line" && p.role === "band";
-        expect(drawn.has(p.id), `${name} ${p.id}`).toBe(!aside && !edge);
+      const list = strokesOf(parts, (part) => part.id);
+      const drawn = new Set(list.map((stroke) => stroke.id));
+      for (const part of parts) {
+        const aside = part.kind === "runOn" || (part.kind === "person" && part.role === "sender");
+        const edge = part.kind === "line" && part.role === "band";
+        expect(drawn.has(part.id), `${name} ${part.id}`).toBe(!aside && !edge);
       }
-      const kinds = list.map((s) => s.kind);
+      const kinds = list.map((stroke) => stroke.kind);
       expect(kinds.lastIndexOf("poly")).toBeLessThan(Math.max(kinds.indexOf("thing"), kinds.indexOf("text")));
-      expect(list.filter((s) => s.kind === "thing" && s.aimed)).toHaveLength(partsOf(parts, "target").length);
-      for (const s of list) if (s.kind === "text") expect(s.text).toBe(s.id);
-      const worth = list.flatMap((s) => (s.kind === "poly" && s.worth !== undefined ? [s.worth] : []));
-      expect(worth).toEqual(partsOf(parts, "zone").map((z) => z.points));
+      expect(list.filter((stroke) => stroke.kind === "thing" && stroke.aimed)).toHaveLength(
+        partsOf(parts, "target").length,
+      );
+      for (const stroke of list) if (stroke.kind === "text") expect(stroke.text).toBe(stroke.id);
+      const worth = list.flatMap((stroke) =>
+        stroke.kind === "poly" && stroke.worth !== undefined ? [stroke.worth] : [],
+      );
+      expect(worth).toEqual(partsOf(parts, "zone").map((zone) => zone.points));
     }
   });
   it("tell the game's own line by its look, and a net from a line and a wall from the floor", () => {
     expect(strokesOf([start])).toMatchObject([{ kind: "poly", id: "start", look: "start" }]);
     const looks = (name: "net" | "wall") => strokesOf(laidParts(exampleOf(name)));
-    expect(looks("net").some((s) => s.kind === "poly" && s.look === "net")).toBe(true);
-    expect(looks("wall").filter((s) => s.kind === "thing")).toMatchObject([{ wall: true }]);
+    expect(looks("net").some((look) => look.kind === "poly" && look.look === "net")).toBe(true);
+    expect(looks("wall").filter((look) => look.kind === "thing")).toMatchObject([{ wall: true }]);
   });
 });
 
@@ -107,7 +116,7 @@ describe("what to keep clear", () => {
   });
   it("is a whole circle only for what is long and swung", () => {
     expect(ACTIONS.filter(sweeps)).toEqual(["shortStrike", "longStrike", "twoHandStrike", "forehand", "backhand"]);
-    expect(ACTIONS.filter((a) => actionFacts[a].travel === "air" && sweeps(a))).toEqual([
+    expect(ACTIONS.filter((action) => actionFacts[action].travel === "air" && sweeps(action))).toEqual([
       "shortStrike",
       "twoHandStrike",
       "forehand",

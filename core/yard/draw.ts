@@ -20,89 +20,96 @@ export type Stroke =
 
 const LOOK_OF_WAY = { run: "run", weave: "run", roll: "roll" } as const;
 /** What lies flat first, then lines, then what stands there, then words. */
-function layer(s: Stroke): number {
-  if (s.kind === "poly") return s.look === "zone" ? 0 : s.look === "start" ? 2 : 1;
-  return { disc: 1, thing: 3, person: 3, text: 4 }[s.kind];
+function layer(stroke: Stroke): number {
+  if (stroke.kind === "poly") return stroke.look === "zone" ? 0 : stroke.look === "start" ? 2 : 1;
+  return { disc: 1, thing: 3, person: 3, text: 4 }[stroke.kind];
 }
 /** What is written of a part where the renderer has no words of its own for it: its label, or what a band or a target is worth; a target has no words but those; what it carries is drawn on it. */
-export function writtenOn(p: Part): string {
-  if (p.kind === "target") return p.points === undefined ? "" : String(p.points);
-  if (p.kind === "zone") return String(p.points);
-  if (p.kind === "line" && p.points !== undefined) return `${p.label ?? ""} · ${p.points}`;
-  return "label" in p ? (p.label ?? "") : "";
+export function writtenOn(part: Part): string {
+  if (part.kind === "target") return part.points === undefined ? "" : String(part.points);
+  if (part.kind === "zone") return String(part.points);
+  if (part.kind === "line" && part.points !== undefined) return `${part.label ?? ""} · ${part.points}`;
+  return "label" in part ? (part.label ?? "") : "";
 }
 
 /**
  * Strokes of all parts. `written` gives the words of a part ("": none). Lines between bands are the bands' edges already; the run-on and whoever
  * sends are shown by the views that speak of them.
  */
-export function strokesOf(parts: readonly Part[], written: (p: Part) => string = writtenOn): Stroke[] {
-  const list = parts.flatMap((p): Stroke[] => {
-    const words = written(p);
+export function strokesOf(parts: readonly Part[], written: (part: Part) => string = writtenOn): Stroke[] {
+  const list = parts.flatMap((part): Stroke[] => {
+    const words = written(part);
     const text = (at: Place, beside?: Beside): Stroke[] =>
-      words === "" ? [] : [{ kind: "text", id: p.id, at, text: words, of: p.kind, ...(beside && { beside }) }];
-    switch (p.kind) {
+      words === "" ? [] : [{ kind: "text", id: part.id, at, text: words, of: part.kind, ...(beside && { beside }) }];
+    switch (part.kind) {
       case "zone": {
-        const at = { along: (p.near + p.far) / 2, across: p.across };
+        const at = { along: (part.near + part.far) / 2, across: part.across };
         return [
-          { kind: "poly", id: p.id, look: "zone", points: cornersOf(patchOf(p)!), closed: true, worth: p.points },
-          ...text({ ...at, across: p.across + p.width / 2 }, { toward: at }),
+          {
+            kind: "poly",
+            id: part.id,
+            look: "zone",
+            points: cornersOf(patchOf(part)!),
+            closed: true,
+            worth: part.points,
+          },
+          ...text({ ...at, across: part.across + part.width / 2 }, { toward: at }),
         ];
       }
       case "cell":
       case "court": {
-        const look = p.kind === "cell" ? "cell" : "field";
+        const look = part.kind === "cell" ? "cell" : "field";
         return [
-          { kind: "poly", id: p.id, look, points: cornersOf(patchOf(p)!), closed: true },
-          ...text({ along: p.along, across: p.across }),
+          { kind: "poly", id: part.id, look, points: cornersOf(patchOf(part)!), closed: true },
+          ...text({ along: part.along, across: part.across }),
         ];
       }
       case "spot":
         return [
-          { kind: "disc", id: p.id, look: "spot", at: p, radius: p.radius },
-          ...text({ along: p.along, across: p.across }),
+          { kind: "disc", id: part.id, look: "spot", at: part, radius: part.radius },
+          ...text({ along: part.along, across: part.across }),
         ];
       case "path": {
-        const points = p.closed ? [...p.points, p.points[0]!] : p.points;
-        return [{ kind: "poly", id: p.id, look: LOOK_OF_WAY[p.role], points, closed: false }];
+        const points = part.closed ? [...part.points, part.points[0]!] : part.points;
+        return [{ kind: "poly", id: part.id, look: LOOK_OF_WAY[part.role], points, closed: false }];
       }
       case "line": {
-        if (p.role === "band") return [];
-        const [c, s] = [Math.cos(p.turn ?? 0), Math.sin(p.turn ?? 0)];
+        if (part.role === "band") return [];
+        const [c, s] = [Math.cos(part.turn ?? 0), Math.sin(part.turn ?? 0)];
         const end = (side: number) => ({
-          along: p.along - (side * s * p.width) / 2,
-          across: p.across + (side * c * p.width) / 2,
+          along: part.along - (side * s * part.width) / 2,
+          across: part.across + (side * c * part.width) / 2,
         });
         const look = { start: "start", net: "net", mark: "line" } as const;
-        const side = p.role === "start" ? -1 : 1;
+        const side = part.role === "start" ? -1 : 1;
         return [
-          { kind: "poly", id: p.id, look: look[p.role], points: [end(-1), end(1)], closed: false },
-          ...text(end(side), ...(p.role === "start" ? [{ toward: end(2 * side) }] : [])),
+          { kind: "poly", id: part.id, look: look[part.role], points: [end(-1), end(1)], closed: false },
+          ...text(end(side), ...(part.role === "start" ? [{ toward: end(2 * side) }] : [])),
         ];
       }
       case "target":
         return [
           {
-            ...{ kind: "thing", id: p.id, at: p, size: p.width, item: p.item, wall: false, aimed: true },
-            ...(p.sign !== undefined && { sign: p.sign }),
+            ...{ kind: "thing", id: part.id, at: part, size: part.width, item: part.item, wall: false, aimed: true },
+            ...(part.sign !== undefined && { sign: part.sign }),
           },
-          ...text(p, { side: "over", size: p.width }),
+          ...text(part, { side: "over", size: part.width }),
         ];
       case "obstacle": {
-        const size = Math.max(p.width, p.depth);
+        const size = Math.max(part.width, part.depth);
         return [
-          { kind: "thing", id: p.id, at: p, size, item: p.item, wall: p.base !== undefined, aimed: false },
-          ...text({ along: p.along, across: p.across }, { side: "under", size }),
+          { kind: "thing", id: part.id, at: part, size, item: part.item, wall: part.base !== undefined, aimed: false },
+          ...text({ along: part.along, across: part.across }, { side: "under", size }),
         ];
       }
       case "person":
-        return p.role === "receiver" ? [{ kind: "person", id: p.id, at: p }] : [];
+        return part.role === "receiver" ? [{ kind: "person", id: part.id, at: part }] : [];
       default:
         return [];
     }
   });
   return list
-    .map((s, i) => ({ s, i }))
+    .map((stroke, i) => ({ s: stroke, i }))
     .sort((a, b) => layer(a.s) - layer(b.s) || a.i - b.i)
-    .map(({ s }) => s);
+    .map(({ s: stroke }) => stroke);
 }

@@ -8,14 +8,14 @@ import type { Ground } from "./space.ts";
 
 /** A second, plain telling of what a placement must keep to, for the tests only: every piece against the whole space, unturned. */
 export function troubleOf(pieces: readonly Piece[], ground: Ground, at: Placement): Trouble | null {
-  for (const p of pieces) {
-    const box = placed(p, at);
-    const thin = p.kind === "lane" && !p.run;
-    if (p.kind !== "runOut" && !thin && !boxInside(ground.corners, box)) return "outside";
+  for (const piece of pieces) {
+    const box = placed(piece, at);
+    const thin = piece.kind === "lane" && !piece.run;
+    if (piece.kind !== "runOut" && !thin && !boxInside(ground.corners, box)) return "outside";
     if (thin && !boxInside(ground.corners, { ...box, hy: THIN })) return "outside";
-    for (const o of ground.obstacles)
-      if (keepsClear(p.kind, o.kind) && overlap(box, boxOf(o)) > OVERLAP_ALLOWED)
-        return o.kind === "wall" ? "furniture" : o.kind;
+    for (const obstacle of ground.obstacles)
+      if (keepsClear(piece.kind, obstacle.kind) && overlap(box, boxOf(obstacle)) > OVERLAP_ALLOWED)
+        return obstacle.kind === "wall" ? "furniture" : obstacle.kind;
   }
   return null;
 }

@@ -51,20 +51,25 @@ const row = (...at: (readonly [along: number, across: number, width: number])[])
 const layout = row([1.4, -0.3, 0.28], [2.2, 0.3, 0.3], [3, 0, 0.2]);
 
 /** Whether a fit keeps its word, looked at point by point and not with the search's own tests. */
-function holds(fit: Fit, g: Ground, sent: Sent): void {
-  for (const p of footprintOf(fit.parts, sent)) {
-    if (p.kind === "runOut") continue;
-    const box = placed(p, fit.placement!);
-    const thin = p.kind === "lane" ? { ...box, hy: 0.02 } : box;
+function holds(fit: Fit, givenGround: Ground, sent: Sent): void {
+  for (const piece of footprintOf(fit.parts, sent)) {
+    if (piece.kind === "runOut") continue;
+    const box = placed(piece, fit.placement!);
+    const thin = piece.kind === "lane" ? { ...box, hy: 0.02 } : box;
     const [c, s] = [Math.cos(box.angle), Math.sin(box.angle)];
     for (let u = -1; u <= 1; u += 0.25)
       for (let v = -1; v <= 1; v += 0.25) {
         const [du, dv] = [u * (thin.hx - 0.001), v * (thin.hy - 0.001)];
         const at = { x: thin.x + du * c - dv * s, y: thin.y + du * s + dv * c };
-        expect(inside(g.corners, at), `${p.id} at ${at.x.toFixed(3)} ${at.y.toFixed(3)}`).toBe(true);
-        for (const o of g.obstacles) {
-          const deep = Math.min(at.x - o.x, o.x + o.width - at.x, at.y - o.y, o.y + o.depth - at.y);
-          expect(deep, `${p.id} in ${o.kind}`).toBeLessThanOrEqual(OVERLAP_ALLOWED + 1e-6);
+        expect(inside(givenGround.corners, at), `${piece.id} at ${at.x.toFixed(3)} ${at.y.toFixed(3)}`).toBe(true);
+        for (const obstacle of givenGround.obstacles) {
+          const deep = Math.min(
+            at.x - obstacle.x,
+            obstacle.x + obstacle.width - at.x,
+            at.y - obstacle.y,
+            obstacle.y + obstacle.depth - at.y,
+          );
+          expect(deep, `${piece.id} in ${obstacle.kind}`).toBeLessThanOrEqual(OVERLAP_ALLOWED + 1e-6);
         }
       }
   }
@@ -114,7 +119,7 @@ describe("geometry", () => {
     expect(boxInside(rectangle(2, 2), box)).toBe(true);
     // A box that bridges the missing corner of an L has its own corners inside, and still is not.
     const bridge = { x: 3, y: 2, hx: 0.7, hy: 0.2, angle: -Math.PI / 4 };
-    expect(cornersOfBox(bridge).filter((p) => inside(ell(4, 3, 1, 1), p)).length).toBeGreaterThan(0);
+    expect(cornersOfBox(bridge).filter((point) => inside(ell(4, 3, 1, 1), point)).length).toBeGreaterThan(0);
     expect(boxInside(ell(4, 3, 1, 1), { x: 3, y: 2, hx: 0.5, hy: 0.5, angle: 0 })).toBe(false);
     expect(diameterOf(rectangle(3, 4))).toBe(5);
   });
@@ -178,19 +183,19 @@ describe("fitting", () => {
     holds(arm, bend, sock);
   });
   it("shortens where the space is short, narrowing targets so that the challenge stays within 5 points", () => {
-    const a = fromPattern("climb");
-    const { parts } = opened(a);
+    const activity = fromPattern("climb");
+    const { parts } = opened(activity);
     const g = ground(rectangle(3.6, 2.4));
-    const was = pegRates(a, { age: 7 });
+    const was = pegRates(activity, { age: 7 });
     const close = (list: readonly Part[]) => {
-      const now = pegRates(a, { age: 7 }, list);
+      const now = pegRates(activity, { age: 7 }, list);
       return Math.max(...[...was].map(([id, rate]) => Math.abs(now.get(id)! - rate)));
     };
     const fit = fitLayout(parts, g, sock, close);
     expect(fit.status).toBe("adapted");
     expect(fit.scale).toBeLessThan(0.9);
     holds(fit, g, sock);
-    const now = pegRates(a, { age: 7 }, fit.parts);
+    const now = pegRates(activity, { age: 7 }, fit.parts);
     for (const [id, rate] of was) expect(Math.abs(now.get(id)! - rate), id).toBeLessThanOrEqual(0.05);
   });
   it("says that nothing fits: proved by the longest straight line, or not found, with what would let it in", () => {
@@ -220,7 +225,10 @@ describe("fitting", () => {
     const lamp: Obstacle = { kind: "breakable", x: 0, y: 0, width: 0.3, depth: 0.3 };
     const wide = fitLayout(layout, ground(rectangle(6, 3), [lamp]), swinging);
     expect(wide.status).toBe("designed");
-    const box = placed({ ...footprintOf(layout, swinging).find((p) => p.id === "swing start")! }, wide.placement!);
+    const box = placed(
+      { ...footprintOf(layout, swinging).find((piece) => piece.id === "swing start")! },
+      wide.placement!,
+    );
     expect(box.hx).toBe(1.2);
     expect(overlap(box, boxOf(lamp))).toBeLessThanOrEqual(OVERLAP_ALLOWED);
     expect(fitLayout(layout, ground(rectangle(6, 1.6)), swinging).status).toBe("none");
@@ -232,9 +240,9 @@ describe("fitting", () => {
     const g = ground(rectangle(5, 1.2), [stairs]);
     const turned = fitLayout(one, g, ball);
     if (turned.status !== "none") {
-      const run = footprintOf(turned.parts, ball).filter((p) => p.kind === "runOut");
-      for (const p of run)
-        expect(overlap(placed(p, turned.placement!), boxOf(stairs))).toBeLessThanOrEqual(OVERLAP_ALLOWED);
+      const run = footprintOf(turned.parts, ball).filter((piece) => piece.kind === "runOut");
+      for (const piece of run)
+        expect(overlap(placed(piece, turned.placement!), boxOf(stairs))).toBeLessThanOrEqual(OVERLAP_ALLOWED);
     }
     const yard = fitLayout(one, ground(rectangle(3.4, 3), [], false), ball);
     expect(yard.backstop).toBe(true);
@@ -246,14 +254,14 @@ describe("fitting", () => {
   const spaces = fc.oneof(
     fc
       .record({ l: fc.double({ min: 1, max: 7, noNaN: true }), w: fc.double({ min: 0.7, max: 4, noNaN: true }) })
-      .map(({ l, w }) => rectangle(l, w)),
+      .map(({ l, w: weight }) => rectangle(l, weight)),
     fc
       .record({
         l: fc.double({ min: 2, max: 6, noNaN: true }),
         w: fc.double({ min: 2, max: 5, noNaN: true }),
         c: fc.double({ min: 0.3, max: 0.7, noNaN: true }),
       })
-      .map(({ l, w, c }) => ell(l, w, l * c, w * c)),
+      .map(({ l, w: weight, c }) => ell(l, weight, l * c, weight * c)),
   );
   const things = fc.array(
     fc.record({
@@ -310,19 +318,27 @@ describe("fitting", () => {
     expect(found / tried).toBeGreaterThanOrEqual(0.95);
   });
   /** Every place on a grid of 15 cm, in 12 directions, both ways round. */
-  function byGrid(pieces: ReturnType<typeof footprintOf>, g: Ground): boolean {
-    const far = { x: Math.max(...g.corners.map((p) => p.x)), y: Math.max(...g.corners.map((p) => p.y)) };
+  function byGrid(pieces: ReturnType<typeof footprintOf>, givenGround: Ground): boolean {
+    const far = {
+      x: Math.max(...givenGround.corners.map((corner) => corner.x)),
+      y: Math.max(...givenGround.corners.map((corner) => corner.y)),
+    };
     for (let h = 0; h < 12; h++)
       for (const mirrored of [false, true])
         for (let x = 0; x <= far.x; x += 0.15)
           for (let y = 0; y <= far.y; y += 0.15) {
             const at = { x, y, angle: (h * Math.PI) / 6, mirrored };
-            const good = pieces.every((p) => {
-              const box = placed(p, at);
-              if (p.kind !== "runOut" && !boxInside(g.corners, p.kind === "lane" ? { ...box, hy: 0.02 } : box))
+            const good = pieces.every((piece) => {
+              const box = placed(piece, at);
+              if (
+                piece.kind !== "runOut" &&
+                !boxInside(givenGround.corners, piece.kind === "lane" ? { ...box, hy: 0.02 } : box)
+              )
                 return false;
-              return g.obstacles.every(
-                (o) => (p.kind === "runOut" && o.kind === "furniture") || overlap(box, boxOf(o)) <= OVERLAP_ALLOWED,
+              return givenGround.obstacles.every(
+                (obstacle) =>
+                  (piece.kind === "runOut" && obstacle.kind === "furniture") ||
+                  overlap(box, boxOf(obstacle)) <= OVERLAP_ALLOWED,
               );
             });
             if (good) return true;
@@ -333,17 +349,17 @@ describe("fitting", () => {
 
 describe("the same challenge nearer by", () => {
   it("narrows a target so that its hit rate stays, to a thousandth", () => {
-    const a = fromPattern("climb");
+    const activity = fromPattern("climb");
     const one = {
-      ...a,
+      ...activity,
       pattern: {
         name: "climb",
         params: {
-          ...(a.pattern.params as object),
+          ...(activity.pattern.params as object),
           ladder: {
             kind: "targets",
             order: "nearest",
-            targets: [(a.pattern.params as { ladder: { targets: unknown[] } }).ladder.targets[1]],
+            targets: [(activity.pattern.params as { ladder: { targets: unknown[] } }).ladder.targets[1]],
           },
         },
       },

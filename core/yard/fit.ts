@@ -62,13 +62,20 @@ export interface Sent {
 
 /** How high what is sent comes on its way to any target or zone, metres above the floor. */
 export function highestOf(parts: readonly Part[], sending: Sending): number {
-  const start = parts.find((p) => p.kind === "line" && p.role === "start");
+  const start = parts.find((part) => part.kind === "line" && part.role === "start");
   const from = start?.kind === "line" ? start.along : 0;
-  const tops = parts.flatMap((p) =>
-    p.kind === "target"
-      ? [pathTo(sending, Math.hypot(p.along - from, p.across), (p.base ?? 0) + p.height / 2, purposeOf(p.rule)).apex]
-      : p.kind === "zone"
-        ? [pathTo(sending, (p.near + p.far) / 2 - from, 0, "stop").apex]
+  const tops = parts.flatMap((part) =>
+    part.kind === "target"
+      ? [
+          pathTo(
+            sending,
+            Math.hypot(part.along - from, part.across),
+            (part.base ?? 0) + part.height / 2,
+            purposeOf(part.rule),
+          ).apex,
+        ]
+      : part.kind === "zone"
+        ? [pathTo(sending, (part.near + part.far) / 2 - from, 0, "stop").apex]
         : [],
   );
   return Math.max(sending.height, ...tops);
@@ -77,45 +84,53 @@ export function highestOf(parts: readonly Part[], sending: Sending): number {
 /** Whether something that runs on would leave the space: indoors the walls stop it. */
 export function needsBackstop(pieces: readonly Piece[], ground: Ground, at: Placement): boolean {
   if (ground.indoors) return false;
-  return pieces.some((p) => {
-    if (p.kind !== "runOut") return false;
-    const box = placed(p, at);
-    const stopped = ground.obstacles.some((o) => o.kind === "wall" && overlap(box, boxOf(o)) > 0);
-    return !stopped && !cornersOfBox(box).every((c) => inside(ground.corners, c));
+  return pieces.some((piece) => {
+    if (piece.kind !== "runOut") return false;
+    const box = placed(piece, at);
+    const stopped = ground.obstacles.some((obstacle) => obstacle.kind === "wall" && overlap(box, boxOf(obstacle)) > 0);
+    return !stopped && !cornersOfBox(box).every((point) => inside(ground.corners, point));
   });
 }
 
 /** Whether something that hangs on a wall has none behind it: a wall that stands there, or indoors a side of the space. */
 export function lacksWall(pieces: readonly Piece[], ground: Ground, at: Placement): boolean {
-  return pieces.some((p) => {
-    if (!p.wall) return false;
+  return pieces.some((piece) => {
+    if (!piece.wall) return false;
     const behind = pointIn(
-      { along: p.along + reach(p) * Math.cos(p.angle), across: p.across + reach(p) * Math.sin(p.angle) },
+      {
+        along: piece.along + reach(piece) * Math.cos(piece.angle),
+        across: piece.across + reach(piece) * Math.sin(piece.angle),
+      },
       at,
     );
-    const stands = ground.obstacles.some((o) => o.kind === "wall" && inside(cornersOfBox(boxOf(o)), behind));
+    const stands = ground.obstacles.some(
+      (obstacle) => obstacle.kind === "wall" && inside(cornersOfBox(boxOf(obstacle)), behind),
+    );
     return !stands && (!ground.indoors || inside(ground.corners, behind));
   });
 }
-const reach = (p: Piece) => p.halfAlong + WALL_BEHIND;
+const reach = (piece: Piece) => piece.halfAlong + WALL_BEHIND;
 
 /** A place for a layout in a space, or null. Deterministic. */
 export const findPlace = (pieces: readonly Piece[], ground: Ground): Placement | null =>
   new PlacementSearch(ground).find(pieces);
 
 const lengthOf = (pieces: readonly Piece[]) => {
-  const must = pieces.filter((p) => p.kind !== "runOut" && p.kind !== "lane");
-  return Math.max(...must.map((p) => p.along + p.halfAlong)) - Math.min(...must.map((p) => p.along - p.halfAlong));
+  const must = pieces.filter((piece) => piece.kind !== "runOut" && piece.kind !== "lane");
+  return (
+    Math.max(...must.map((piece) => piece.along + piece.halfAlong)) -
+    Math.min(...must.map((piece) => piece.along - piece.halfAlong))
+  );
 };
 
 /** How far a shortened layout is off, 0 to 1, where nobody reckons hit rates: none while no target is at the least width that can be aimed at. */
 const narrowed = (parts: readonly Part[]): number =>
-  parts.some((p) => p.kind === "target" && p.width <= NARROWEST + 1e-9) ? 1 : 0;
+  parts.some((part) => part.kind === "target" && part.width <= NARROWEST + 1e-9) ? 1 : 0;
 
 /** The smallest share at which the challenge holds: halved towards, since what holds nearer by holds farther out as well. */
 function leastScale(holds: (k: number) => boolean): number {
   const steps = Math.round((1 - SMALLEST_SCALE) / SCALE_STEP);
-  const share = (n: number) => Math.round((1 - n * SCALE_STEP) * 100) / 100;
+  const share = (count: number) => Math.round((1 - count * SCALE_STEP) * 100) / 100;
   let [low, high] = [0, steps];
   while (low < high) {
     const mid = Math.ceil((low + high) / 2);
@@ -213,12 +228,12 @@ export function fitLayout(
 /** The ground with nothing of some kinds on it. */
 const rid = (ground: Ground, kinds: readonly string[]): Ground => ({
   ...ground,
-  obstacles: ground.obstacles.filter((o) => !kinds.includes(o.kind)),
+  obstacles: ground.obstacles.filter((obstacle) => !kinds.includes(obstacle.kind)),
 });
 const IN_THE_WAY = ["furniture", "breakable", "door", "stairs"] as const;
 /** What is in the way where the layout would otherwise lie: it fits once that is gone. */
 function worstOf(pieces: readonly Piece[], ground: Ground): Trouble {
-  const there = IN_THE_WAY.filter((kind) => ground.obstacles.some((o) => o.kind === kind));
+  const there = IN_THE_WAY.filter((kind) => ground.obstacles.some((obstacle) => obstacle.kind === kind));
   // Where it lies nowhere even with all of it gone, none of it alone is what keeps it out.
   if (there.length > 1 && !findPlace(pieces, rid(ground, there))) return "outside";
   return there.find((kind) => findPlace(pieces, rid(ground, [kind]))) ?? "outside";
@@ -230,7 +245,7 @@ function letting(parts: readonly Part[], ground: Ground, sent: Sent, least: numb
   if (trouble === "ceiling") return out;
   const fits = (list: readonly Part[], where: Ground, object: Sent) =>
     findPlace(footprintOf(scaledParts(list, least, object.diameter), object), where) !== null;
-  const inWay = ground.obstacles.some((o) => keepsClear("runOut", o.kind));
+  const inWay = ground.obstacles.some((obstacle) => keepsClear("runOut", obstacle.kind));
   if (sent.runOn > 0.3 && inWay && fits(parts, ground, { ...sent, runOn: 0.2 }))
     out.push({ kind: "runsLess" }, { kind: "backstop" });
   const bare = rid(ground, ["furniture", "breakable"]);
@@ -238,13 +253,16 @@ function letting(parts: readonly Part[], ground: Ground, sent: Sent, least: numb
   const one = trouble === "furniture" || trouble === "breakable";
   if (bare.obstacles.length < ground.obstacles.length && (one || fits(parts, bare, sent)))
     out.push({ kind: "clearAway" });
-  const targets = parts.filter((p): p is PartOf<"target"> => p.kind === "target");
-  const far = targets.reduce<PartOf<"target"> | null>((x, t) => (x && x.along >= t.along ? x : t), null);
+  const targets = parts.filter((part): part is PartOf<"target"> => part.kind === "target");
+  const far = targets.reduce<PartOf<"target"> | null>(
+    (target, t) => (target && target.along >= t.along ? target : t),
+    null,
+  );
   if (
     far &&
     targets.length > 1 &&
     fits(
-      parts.filter((p) => p !== far),
+      parts.filter((part) => part !== far),
       ground,
       sent,
     )

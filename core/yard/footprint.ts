@@ -32,27 +32,30 @@ export function footprintOf(
   object: { diameter: number; runOn: number; swing?: number },
 ): Piece[] {
   const out: Piece[] = [];
-  const starts = partsOf(parts, "line").filter((l) => l.role === "start");
-  for (const p of parts) {
+  const starts = partsOf(parts, "line").filter((line) => line.role === "start");
+  for (const part of parts) {
     // Where somebody stands, the start line lies within what they take up.
-    const patch = p.kind === "line" && p.role === "start" ? null : patchOf(p);
-    if (patch) out.push({ id: p.id, kind: KIND[p.kind] ?? "mark", ...patch, angle: patch.turn, ...hangs(p) });
-    if (p.kind === "path") out.push(...runOf(p));
-    if (p.kind === "person" && p.role === "receiver") out.push(standAt(`stand ${p.id}`, p, 0));
+    const patch = part.kind === "line" && part.role === "start" ? null : patchOf(part);
+    if (patch) out.push({ id: part.id, kind: KIND[part.kind] ?? "mark", ...patch, angle: patch.turn, ...hangs(part) });
+    if (part.kind === "path") out.push(...runOf(part));
+    if (part.kind === "person" && part.role === "receiver") out.push(standAt(`stand ${part.id}`, part, 0));
   }
-  for (const l of starts) {
-    const stand = standAt(`stand ${l.id}`, l, STAND.depth / 2);
+  for (const start of starts) {
+    const stand = standAt(`stand ${start.id}`, start, STAND.depth / 2);
     out.push({ ...stand, along: stand.along + LINE_DEPTH / 4, halfAlong: stand.halfAlong + LINE_DEPTH / 4 });
     // Something long that is swung needs its whole circle; a square about it is kept free.
     if (object.swing)
-      out.push({ ...standAt(`swing ${l.id}`, l, 0), halfAlong: object.swing, halfAcross: object.swing });
+      out.push({ ...standAt(`swing ${start.id}`, start, 0), halfAlong: object.swing, halfAcross: object.swing });
   }
-  const begin = starts.length > 0 ? Math.min(...starts.map((l) => l.along)) : 0;
+  const begin = starts.length > 0 ? Math.min(...starts.map((start) => start.along)) : 0;
   const lane = (id: string, to: Place, beyond: number) => {
     const angle = Math.atan2(to.across, to.along - begin);
     const far = Math.hypot(to.along - begin, to.across);
     const half = object.diameter / 2 + LANE_MARGIN;
-    const at = (d: number) => ({ along: begin + d * Math.cos(angle), across: d * Math.sin(angle) });
+    const at = (distance: number) => ({
+      along: begin + distance * Math.cos(angle),
+      across: distance * Math.sin(angle),
+    });
     out.push({ id: `lane ${id}`, kind: "lane", ...at(far / 2), halfAlong: far / 2, halfAcross: half, angle });
     if (beyond > 0)
       out.push({
@@ -64,13 +67,13 @@ export function footprintOf(
         angle,
       });
   };
-  for (const t of partsOf(parts, "target")) lane(t.id, t, object.runOn);
+  for (const target of partsOf(parts, "target")) lane(target.id, target, object.runOn);
   const zones = partsOf(parts, "zone");
-  if (zones.length > 0) lane("zones", { along: Math.max(...zones.map((z) => z.far)), across: 0 }, object.runOn);
+  if (zones.length > 0) lane("zones", { along: Math.max(...zones.map((zone) => zone.far)), across: 0 }, object.runOn);
   return out;
 }
-const hangs = (p: Part) =>
-  (p.kind === "target" || p.kind === "obstacle") && p.base !== undefined ? { wall: true } : null;
+const hangs = (part: Part) =>
+  (part.kind === "target" || part.kind === "obstacle") && part.base !== undefined ? { wall: true } : null;
 const KIND: Partial<Record<Part["kind"], Piece["kind"]>> = { line: "line", target: "target", zone: "zone" };
 /** Where somebody stands: `back` metres behind the point. */
 const standAt = (id: string, at: Place, back: number): Piece => ({
@@ -87,15 +90,15 @@ function runOf(p: PartOf<"path">): Piece[] {
   const ends = p.closed ? [...p.points, p.points[0]!] : p.points;
   return ends.slice(1).map((to, i) => {
     const from = ends[i]!;
-    const [u, v] = [to.along - from.along, to.across - from.across];
+    const [u, value] = [to.along - from.along, to.across - from.across];
     return {
       id: `${p.id} ${i + 1}`,
       kind: "lane",
       along: (from.along + to.along) / 2,
       across: (from.across + to.across) / 2,
-      halfAlong: Math.hypot(u, v) / 2,
+      halfAlong: Math.hypot(u, value) / 2,
       halfAcross: p.role === "roll" ? LANE_MARGIN : RUN_MARGIN,
-      angle: Math.atan2(v, u),
+      angle: Math.atan2(value, u),
       ...(p.role !== "roll" && { run: true }),
     };
   });
@@ -114,25 +117,41 @@ export function widthAt(k: number, width: number, rule: HitRule, diameter: numbe
 /** The layout at `k` times its distances, targets as much narrower or wider as keeps them as hard. */
 export function scaledParts(parts: readonly Part[], k: number, diameter: number): Part[] {
   if (k === 1) return [...parts];
-  return parts.map((p): Part => {
-    switch (p.kind) {
+  return parts.map((part): Part => {
+    switch (part.kind) {
       case "target":
-        return { ...p, along: p.along * k, across: p.across * k, width: widthAt(k, p.width, p.rule, diameter) };
+        return {
+          ...part,
+          along: part.along * k,
+          across: part.across * k,
+          width: widthAt(k, part.width, part.rule, diameter),
+        };
       case "zone":
-        return { ...p, near: p.near * k, far: p.far * k, width: p.width * k };
+        return { ...part, near: part.near * k, far: part.far * k, width: part.width * k };
       case "runOn":
-        return { ...p, near: p.near * k, far: p.near * k + (p.far - p.near) };
+        return { ...part, near: part.near * k, far: part.near * k + (part.far - part.near) };
       case "line":
-        return { ...p, along: p.along * k, across: p.across * k, width: p.role === "start" ? p.width : p.width * k };
+        return {
+          ...part,
+          along: part.along * k,
+          across: part.across * k,
+          width: part.role === "start" ? part.width : part.width * k,
+        };
       case "path":
-        return { ...p, points: p.points.map((q) => ({ along: q.along * k, across: q.across * k })) };
+        return { ...part, points: part.points.map((point) => ({ along: point.along * k, across: point.across * k })) };
       case "cell":
       case "court":
-        return { ...p, along: p.along * k, across: p.across * k, depth: p.depth * k, width: p.width * k };
+        return {
+          ...part,
+          along: part.along * k,
+          across: part.across * k,
+          depth: part.depth * k,
+          width: part.width * k,
+        };
       case "spot":
-        return { ...p, along: p.along * k, across: p.across * k, radius: p.radius * k };
+        return { ...part, along: part.along * k, across: part.across * k, radius: part.radius * k };
       default:
-        return { ...p, along: p.along * k, across: p.across * k };
+        return { ...part, along: part.along * k, across: part.across * k };
     }
   });
 }

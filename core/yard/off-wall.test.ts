@@ -23,7 +23,7 @@ const one = (distance: number, over: Partial<Activity> = {}, more: object[] = []
     },
     ...over,
   });
-const rate = (a: Activity, id = "t1") => pegRates(a, { age: 8 }).get(id)!;
+const rate = (givenActivity: Activity, id = "t1") => pegRates(givenActivity, { age: 8 }).get(id)!;
 
 it("off the wall a send is as long as the way passes there and back", () => {
   const off = one(2, { off: "wall", wall: 0.5 });
@@ -56,7 +56,7 @@ it("is for whatever is sent from a line at something, and leaves other layouts a
   const gap = (wall: number) => parseActivity({ ...fromPattern("board"), off: "wall", wall });
   expect(gap(0.1).ok).toBe(false);
   const far = gap(4.9);
-  expect(far.ok ? [] : far.problems.map((p) => p.message)).toEqual([
+  expect(far.ok ? [] : far.problems.map((problem) => problem.message)).toEqual([
     expect.stringMatching(/^the layout needs .* but the space is/),
   ]);
 });

@@ -32,11 +32,11 @@ export function asSeen(parts: readonly Part[]): readonly Part[] {
   let made = seen.get(parts);
   if (!made) {
     const beyond = (along: number) => 2 * wall.along - along;
-    made = parts.map((p): Part => {
-      if (p === wall || p.kind === "runOn" || (p.kind === "line" && p.role === "start")) return p;
-      if (p.kind === "zone") return { ...p, near: beyond(p.far), far: beyond(p.near) };
-      if (p.kind === "path") return p;
-      return { ...p, along: beyond(p.along) };
+    made = parts.map((part): Part => {
+      if (part === wall || part.kind === "runOn" || (part.kind === "line" && part.role === "start")) return part;
+      if (part.kind === "zone") return { ...part, near: beyond(part.far), far: beyond(part.near) };
+      if (part.kind === "path") return part;
+      return { ...part, along: beyond(part.along) };
     });
     seen.set(parts, made);
   }

@@ -81,7 +81,7 @@ interface Flat extends Place {
 }
 
 export function partsOf<K extends Part["kind"]>(parts: readonly Part[], kind: K): PartOf<K>[] {
-  return parts.filter((p): p is PartOf<K> => p.kind === kind);
+  return parts.filter((part): part is PartOf<K> => part.kind === kind);
 }
 
 /** A line on the floor takes up so much, metres. */
@@ -97,54 +97,57 @@ export interface Patch {
   halfAcross: number;
   turn: number;
 }
-export function patchOf(p: Part): Patch | null {
-  switch (p.kind) {
+export function patchOf(part: Part): Patch | null {
+  switch (part.kind) {
     case "line":
-      return { ...spot(p), halfAlong: LINE_DEPTH / 2, halfAcross: p.width / 2, turn: p.turn ?? 0 };
+      return { ...spot(part), halfAlong: LINE_DEPTH / 2, halfAcross: part.width / 2, turn: part.turn ?? 0 };
     case "target":
       return {
-        ...spot(p),
-        halfAlong: (p.depth ?? Math.min(p.width, DEEPEST_TARGET)) / 2,
-        halfAcross: p.width / 2,
+        ...spot(part),
+        halfAlong: (part.depth ?? Math.min(part.width, DEEPEST_TARGET)) / 2,
+        halfAcross: part.width / 2,
         turn: 0,
       };
     case "zone":
       return {
-        along: (p.near + p.far) / 2,
-        across: p.across,
-        halfAlong: (p.far - p.near) / 2,
-        halfAcross: p.width / 2,
+        along: (part.near + part.far) / 2,
+        across: part.across,
+        halfAlong: (part.far - part.near) / 2,
+        halfAcross: part.width / 2,
         turn: 0,
       };
     case "cell":
     case "court":
     case "obstacle":
-      return { ...spot(p), halfAlong: p.depth / 2, halfAcross: p.width / 2, turn: p.turn ?? 0 };
+      return { ...spot(part), halfAlong: part.depth / 2, halfAcross: part.width / 2, turn: part.turn ?? 0 };
     case "spot":
-      return { ...spot(p), halfAlong: p.radius, halfAcross: p.radius, turn: 0 };
+      return { ...spot(part), halfAlong: part.radius, halfAcross: part.radius, turn: 0 };
     default:
       return null;
   }
 }
-const spot = (p: Place): Place => ({ along: p.along, across: p.across });
+const spot = (place: Place): Place => ({ along: place.along, across: place.across });
 
 /** Corners of a patch, in order. */
-export function cornersOf(p: Patch): Place[] {
-  const [c, s] = [Math.cos(p.turn), Math.sin(p.turn)];
-  const at = (u: number, v: number) => ({ along: p.along + u * c - v * s, across: p.across + u * s + v * c });
+export function cornersOf(patch: Patch): Place[] {
+  const [c, s] = [Math.cos(patch.turn), Math.sin(patch.turn)];
+  const at = (u: number, value: number) => ({
+    along: patch.along + u * c - value * s,
+    across: patch.across + u * s + value * c,
+  });
   return [
-    at(-p.halfAlong, -p.halfAcross),
-    at(p.halfAlong, -p.halfAcross),
-    at(p.halfAlong, p.halfAcross),
-    at(-p.halfAlong, p.halfAcross),
+    at(-patch.halfAlong, -patch.halfAcross),
+    at(patch.halfAlong, -patch.halfAcross),
+    at(patch.halfAlong, patch.halfAcross),
+    at(-patch.halfAlong, patch.halfAcross),
   ];
 }
 
 /** Every point that matters of a part: corners, nodes of a way, where somebody stands; none for the run-on. */
-export function pointsOf(p: Part): readonly Place[] {
-  if (p.kind === "path") return p.points;
-  if (p.kind === "person") return [p];
-  const patch = patchOf(p);
+export function pointsOf(part: Part): readonly Place[] {
+  if (part.kind === "path") return part.points;
+  if (part.kind === "person") return [part];
+  const patch = patchOf(part);
   return patch ? cornersOf(patch) : [];
 }
 
@@ -152,12 +155,14 @@ export function pointsOf(p: Part): readonly Place[] {
 export function boundsOf(parts: readonly Part[]): { along: [number, number]; across: [number, number] } {
   const out = { along: [0, 0] as [number, number], across: [0, 0] as [number, number] };
   let first = true;
-  for (const p of parts)
-    for (const q of pointsOf(p)) {
-      out.along = first ? [q.along, q.along] : [Math.min(out.along[0], q.along), Math.max(out.along[1], q.along)];
+  for (const part of parts)
+    for (const place of pointsOf(part)) {
+      out.along = first
+        ? [place.along, place.along]
+        : [Math.min(out.along[0], place.along), Math.max(out.along[1], place.along)];
       out.across = first
-        ? [q.across, q.across]
-        : [Math.min(out.across[0], q.across), Math.max(out.across[1], q.across)];
+        ? [place.across, place.across]
+        : [Math.min(out.across[0], place.across), Math.max(out.across[1], place.across)];
       first = false;
     }
   return out;
@@ -166,9 +171,9 @@ export function boundsOf(parts: readonly Part[]): { along: [number, number]; acr
 /** Farthest point from the start line that any part but the run-on takes, metres: the middles of lines and targets, the ends of all else. */
 export function reachOfLayout(parts: readonly Part[]): number {
   let far = 0;
-  for (const p of parts) {
-    if (p.kind === "target" || p.kind === "line" || p.kind === "person") far = Math.max(far, p.along);
-    else for (const q of pointsOf(p)) far = Math.max(far, q.along);
+  for (const part of parts) {
+    if (part.kind === "target" || part.kind === "line" || part.kind === "person") far = Math.max(far, part.along);
+    else for (const place of pointsOf(part)) far = Math.max(far, place.along);
   }
   return far;
 }
@@ -180,6 +185,6 @@ export function endOfRunOn(parts: readonly Part[]): number {
 
 /** Where distances are counted from: the start, or back from the target where the line moves. Metres along, or null. */
 export function countedBackFrom(parts: readonly Part[]): number | null {
-  const moves = partsOf(parts, "line").some((l) => l.role === "start" && l.id !== "start");
+  const moves = partsOf(parts, "line").some((line) => line.role === "start" && line.id !== "start");
   return moves ? (partsOf(parts, "target")[0]?.along ?? null) : null;
 }

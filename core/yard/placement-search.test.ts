@@ -12,14 +12,14 @@ import { hullAndPockets, PlacementSearch } from "./placement-search.ts";
 import { ell, rectangle } from "./shapes.ts";
 import { type Ground, OBSTACLES } from "./space.ts";
 
-const cm = (m: number) => Math.round(m * 100) / 100;
+const cm = (metres: number) => Math.round(metres * 100) / 100;
 /** Simple polygons of any shape: corners about a middle, near and far in turn. */
 const polygons = fc
   .array(fc.double({ min: 0.5, max: 4, noNaN: true }), { minLength: 4, maxLength: 12 })
   .map((far) =>
     far.map((r, i): Point => {
-      const a = (2 * Math.PI * i) / far.length;
-      return { x: cm(4 + r * Math.cos(a)), y: cm(4 + r * Math.sin(a)) };
+      const age = (2 * Math.PI * i) / far.length;
+      return { x: cm(4 + r * Math.cos(age)), y: cm(4 + r * Math.sin(age)) };
     }),
   )
   .filter((corners) => crossingSides(corners) === null && Math.abs(areaOf(corners)) > 1);
@@ -46,7 +46,7 @@ describe("a space as a hull and its pockets", () => {
         }),
         (corners, points) => {
           const { hull, pockets } = hullAndPockets(corners);
-          const cut = pockets.reduce((s, t) => s + areaOf(t), 0);
+          const cut = pockets.reduce((sum, pocket) => sum + areaOf(pocket), 0);
           expect(areaOf(hull) - cut).toBeCloseTo(Math.abs(areaOf(corners)), 6);
           for (const [x, y] of points) {
             const p = { x, y };
@@ -81,21 +81,21 @@ describe("looking for a place", () => {
     fc.assert(
       fc.property(polygons, things, fc.constantFrom(null, ...layoutNames), (corners, obstacles, name) => {
         const a = { ...fromPattern("climb"), layout: name && exampleOf(name) };
-        const g: Ground = { corners, obstacles, indoors: true, ceiling: null };
-        const fit = fitLayout(layoutOf(a), g, sock, () => 0);
+        const ground: Ground = { corners, obstacles, indoors: true, ceiling: null };
+        const fit = fitLayout(layoutOf(a), ground, sock, () => 0);
         if (!fit.placement) return;
         placed++;
-        expect(troubleOf(footprintOf(fit.parts, sock), g, fit.placement)).toBeNull();
+        expect(troubleOf(footprintOf(fit.parts, sock), ground, fit.placement)).toBeNull();
       }),
       { numRuns: 80 },
     );
     expect(placed).toBeGreaterThan(10);
   });
   it("is the same for the same space, whatever was looked for in it before", () => {
-    const g: Ground = { corners: ell(5, 4, 2, 2), obstacles: [], indoors: true, ceiling: null };
+    const ground: Ground = { corners: ell(5, 4, 2, 2), obstacles: [], indoors: true, ceiling: null };
     const pieces = footprintOf(layoutOf(fromPattern("climb")), sock);
-    const used = new PlacementSearch(g);
+    const used = new PlacementSearch(ground);
     used.find(footprintOf(layoutOf(fromPattern("bands")), sock));
-    expect(used.find(pieces)).toEqual(new PlacementSearch(g).find(pieces));
+    expect(used.find(pieces)).toEqual(new PlacementSearch(ground).find(pieces));
   });
 });

@@ -21,21 +21,21 @@ export const WALL_BEHIND = 0.15;
 export const THIN = 0.02;
 
 /** What of an obstacle each kind of piece must keep clear of. A wall stops things; nothing may stand in it. */
-export function keepsClear(piece: Piece["kind"], o: Obstacle["kind"]): boolean {
-  if (piece === "runOut") return o === "breakable" || o === "stairs" || o === "door";
+export function keepsClear(piece: Piece["kind"], option: Obstacle["kind"]): boolean {
+  if (piece === "runOut") return option === "breakable" || option === "stairs" || option === "door";
   return true;
 }
 
 /** Directions worth trying: as drawn, along the sides, and along the longest lines between corners, both ways. */
 function headings(corners: readonly Point[]): number[] {
   const found: { angle: number; by: number }[] = [];
-  for (const [i, a] of corners.entries())
+  for (const [i, point] of corners.entries())
     for (const [j, b] of corners.entries()) {
       if (i === j) continue;
       const side = j === (i + 1) % corners.length || i === (j + 1) % corners.length;
       // Rounded, so that of two as long the order is that of their angles.
-      const by = Math.round((between(a, b) + (side ? 1000 : 0)) * 1e5);
-      found.push({ angle: Math.atan2(b.y - a.y, b.x - a.x), by });
+      const by = Math.round((between(point, b) + (side ? 1000 : 0)) * 1e5);
+      found.push({ angle: Math.atan2(b.y - point.y, b.x - point.x), by });
     }
   found.sort((p, q) => q.by - p.by || p.angle - q.angle);
   const out = [0];
@@ -46,7 +46,8 @@ function headings(corners: readonly Point[]): number[] {
   return out;
 }
 
-const leftTurn = (a: Point, b: Point, c: Point) => (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x);
+const leftTurn = (point: Point, givenPoint: Point, c: Point) =>
+  (givenPoint.x - point.x) * (c.y - point.y) - (givenPoint.y - point.y) * (c.x - point.x);
 
 /**
  * A space as a convex hull and the pockets cut out of it, in triangles: whatever lies in the hull and in no pocket lies in the space.
@@ -54,28 +55,28 @@ const leftTurn = (a: Point, b: Point, c: Point) => (b.x - a.x) * (c.y - a.y) - (
  */
 export function hullAndPockets(corners: readonly Point[]): { hull: Point[]; pockets: [Point, Point, Point][] } {
   const all = areaOf(corners) < 0 ? [...corners].reverse() : [...corners];
-  const n = all.length;
+  const count = all.length;
   // The lowest, leftmost corner is on the hull; from each corner on it the next one is that with nothing to its right.
   let first = 0;
-  all.forEach((p, i) => {
-    if (p.y < all[first]!.y || (p.y === all[first]!.y && p.x < all[first]!.x)) first = i;
+  all.forEach((point, i) => {
+    if (point.y < all[first]!.y || (point.y === all[first]!.y && point.x < all[first]!.x)) first = i;
   });
   const on: number[] = [];
   let at = first;
   do {
     on.push(at);
-    let next = (at + 1) % n;
-    for (let k = 2; k < n; k++) {
-      const j = (at + k) % n;
+    let next = (at + 1) % count;
+    for (let k = 2; k < count; k++) {
+      const j = (at + k) % count;
       const turn = leftTurn(all[at]!, all[next]!, all[j]!);
       if (turn < -1e-12 || (turn <= 1e-12 && between(all[at]!, all[j]!) > between(all[at]!, all[next]!))) next = j;
     }
     at = next;
-  } while (at !== first && on.length <= n);
+  } while (at !== first && on.length <= count);
   const pockets = on.flatMap((i, k) => {
     const j = on[(k + 1) % on.length]!;
     const chain: Point[] = [];
-    for (let m = i; ; m = (m + 1) % n) {
+    for (let m = i; ; m = (m + 1) % count) {
       chain.push(all[m]!);
       if (m === j) break;
     }
@@ -88,17 +89,19 @@ function triangles(corners: readonly Point[]): [Point, Point, Point][] {
   const left = [...corners];
   const out: [Point, Point, Point][] = [];
   while (left.length > 3) {
-    const ear = left.findIndex((b, i) => {
+    const ear = left.findIndex((point, i) => {
       const [a, c] = [left[(i + left.length - 1) % left.length]!, left[(i + 1) % left.length]!];
-      if (leftTurn(a, b, c) <= 1e-12) return false;
-      return !left.some((p) => p !== a && p !== b && p !== c && inside([a, b, c], p));
+      if (leftTurn(a, point, c) <= 1e-12) return false;
+      return !left.some(
+        (eachPoint) => eachPoint !== a && eachPoint !== point && eachPoint !== c && inside([a, point, c], eachPoint),
+      );
     });
     const i = Math.max(0, ear);
     out.push([left[(i + left.length - 1) % left.length]!, left[i]!, left[(i + 1) % left.length]!]);
     left.splice(i, 1);
   }
   out.push([left[0]!, left[1]!, left[2]!]);
-  return out.filter(([a, b, c]) => leftTurn(a, b, c) > 1e-9);
+  return out.filter(([point, b, c]) => leftTurn(point, b, c) > 1e-9);
 }
 
 /** A convex figure as it is seen from one direction: its corners, and the outward normals of its sides. */
@@ -115,68 +118,68 @@ interface Figure {
   kind: Obstacle["kind"] | null;
 }
 function figureOf(corners: readonly Point[], kind: Figure["kind"]): Figure {
-  const n = corners.length;
-  const [xs, ys, normals] = [new Float64Array(n), new Float64Array(n), new Float64Array(3 * n)];
+  const count = corners.length;
+  const [xs, ys, normals] = [new Float64Array(count), new Float64Array(count), new Float64Array(3 * count)];
   let [lowX, highX, lowY, highY] = [FAR, -FAR, FAR, -FAR];
-  for (let i = 0; i < n; i++) {
-    const [a, b] = [corners[i]!, corners[(i + 1) % n]!];
-    xs[i] = a.x;
-    ys[i] = a.y;
-    const l = between(a, b) || 1;
-    const [nx, ny] = [(b.y - a.y) / l, (a.x - b.x) / l];
+  for (let i = 0; i < count; i++) {
+    const [point, b] = [corners[i]!, corners[(i + 1) % count]!];
+    xs[i] = point.x;
+    ys[i] = point.y;
+    const l = between(point, b) || 1;
+    const [nx, ny] = [(b.y - point.y) / l, (point.x - b.x) / l];
     normals[3 * i] = nx;
     normals[3 * i + 1] = ny;
-    normals[3 * i + 2] = nx * a.x + ny * a.y;
-    lowX = Math.min(lowX, a.x);
-    highX = Math.max(highX, a.x);
-    lowY = Math.min(lowY, a.y);
-    highY = Math.max(highY, a.y);
+    normals[3 * i + 2] = nx * point.x + ny * point.y;
+    lowX = Math.min(lowX, point.x);
+    highX = Math.max(highX, point.x);
+    lowY = Math.min(lowY, point.y);
+    highY = Math.max(highY, point.y);
   }
   return { kind, xs, ys, normals, lowX, highX, lowY, highY };
 }
 const FAR = Number.POSITIVE_INFINITY;
 
 /** The figure of a rectangle, without going round its corners one by one. */
-function figureOfBox(b: Box, kind: Figure["kind"]): Figure {
-  const c = b.angle === 0 ? 1 : Math.cos(b.angle);
-  const s = b.angle === 0 ? 0 : Math.sin(b.angle);
-  const ux = b.hx * c;
-  const uy = b.hx * s;
-  const vx = -b.hy * s;
-  const vy = b.hy * c;
+function figureOfBox(box: Box, kind: Figure["kind"]): Figure {
+  const c = box.angle === 0 ? 1 : Math.cos(box.angle);
+  const s = box.angle === 0 ? 0 : Math.sin(box.angle);
+  const ux = box.hx * c;
+  const uy = box.hx * s;
+  const vx = -box.hy * s;
+  const vy = box.hy * c;
   const xs = new Float64Array(4);
   const ys = new Float64Array(4);
   const normals = new Float64Array(12);
-  const along = b.x * c + b.y * s;
-  const across = -b.x * s + b.y * c;
+  const along = box.x * c + box.y * s;
+  const across = -box.x * s + box.y * c;
   for (let i = 0; i < 4; i++) {
     // Round to the left from the near right corner; the side after each looks outwards.
     const u = i === 1 || i === 2 ? 1 : -1;
     const v = i >= 2 ? 1 : -1;
-    xs[i] = b.x + u * ux + v * vx;
-    ys[i] = b.y + u * uy + v * vy;
+    xs[i] = box.x + u * ux + v * vx;
+    ys[i] = box.y + u * uy + v * vy;
   }
   normals[0] = s;
   normals[1] = -c;
-  normals[2] = b.hy - across;
+  normals[2] = box.hy - across;
   normals[3] = c;
   normals[4] = s;
-  normals[5] = b.hx + along;
+  normals[5] = box.hx + along;
   normals[6] = -s;
   normals[7] = c;
-  normals[8] = b.hy + across;
+  normals[8] = box.hy + across;
   normals[9] = -c;
   normals[10] = -s;
-  normals[11] = b.hx - along;
+  normals[11] = box.hx - along;
   const wide = Math.abs(ux) + Math.abs(vx);
   const deep = Math.abs(uy) + Math.abs(vy);
-  return { kind, xs, ys, normals, lowX: b.x - wide, highX: b.x + wide, lowY: b.y - deep, highY: b.y + deep };
+  return { kind, xs, ys, normals, lowX: box.x - wide, highX: box.x + wide, lowY: box.y - deep, highY: box.y + deep };
 }
 
 /** Farthest that a figure reaches in a direction. */
-function reachOf(f: Figure, nx: number, ny: number): number {
+function reachOf(figure: Figure, nx: number, ny: number): number {
   let far = Number.NEGATIVE_INFINITY;
-  for (let i = 0; i < f.xs.length; i++) far = Math.max(far, f.xs[i]! * nx + f.ys[i]! * ny);
+  for (let i = 0; i < figure.xs.length; i++) far = Math.max(far, figure.xs[i]! * nx + figure.ys[i]! * ny);
   return far;
 }
 
@@ -235,7 +238,7 @@ export class PlacementSearch {
   private readonly scratch = new Scratch();
   private readonly parts: ReturnType<typeof hullAndPockets>;
   private readonly ground: Ground;
-  private readonly back: (p: Placement) => Placement;
+  private readonly back: (placement: Placement) => Placement;
   constructor(given: Ground) {
     const { ground, back } = upright(given);
     this.ground = ground;
@@ -248,22 +251,22 @@ export class PlacementSearch {
     const known = this.views.get(angle);
     if (known) return known;
     const [c, s] = [Math.cos(angle), Math.sin(angle)];
-    const turn = (p: Point) => ({ x: p.x * c + p.y * s, y: -p.x * s + p.y * c });
+    const turn = (point: Point) => ({ x: point.x * c + point.y * s, y: -point.x * s + point.y * c });
     const hull = this.parts.hull.map(turn);
     const figures = [
-      ...this.ground.obstacles.map((o) => {
-        const b = boxOf(o);
-        return figureOfBox({ ...b, ...turn(b), angle: -angle }, o.kind);
+      ...this.ground.obstacles.map((obstacle) => {
+        const box = boxOf(obstacle);
+        return figureOfBox({ ...box, ...turn(box), angle: -angle }, obstacle.kind);
       }),
-      ...this.parts.pockets.map((t) => figureOf(t.map(turn), null)),
+      ...this.parts.pockets.map((pocket) => figureOf(pocket.map(turn), null)),
     ];
     const made: View = {
       angle,
       hull: figureOf(hull, null).normals,
       figures,
-      boxes: figures.find((f) => f.kind !== null)?.normals ?? null,
+      boxes: figures.find((figure) => figure.kind !== null)?.normals ?? null,
       walled: this.ground.indoors,
-      marks: [...hull.map((p) => p.x), ...figures.flatMap((f) => [f.lowX, f.highX])],
+      marks: [...hull.map((p) => p.x), ...figures.flatMap((figure) => [figure.lowX, figure.highX])],
     };
     this.views.set(angle, made);
     return made;
@@ -294,7 +297,7 @@ export class PlacementSearch {
       }
       return sides;
     };
-    const hangs = at(from)?.some((p) => p.wall) ?? false;
+    const hangs = at(from)?.some((piece) => piece.wall) ?? false;
     const on = hangs ? this.search(sidesAt, from, to, step, true) : null;
     const loose = on?.k === to ? null : this.search(sidesAt, from, to, step, false);
     const found = on && loose?.k !== to ? on : loose;
@@ -310,16 +313,16 @@ export class PlacementSearch {
   ): (Longest & { n: number }) | null {
     // Whole steps, so that directions are compared at the same shares.
     const steps = Math.max(0, Math.ceil((to - from) / step - 1e-9));
-    const share = (n: number) =>
-      n === steps ? to : n === 0 ? from : Math.round((to - (steps - n) * step) * 1e6) / 1e6;
+    const share = (count: number) =>
+      count === steps ? to : count === 0 ? from : Math.round((to - (steps - count) * step) * 1e6) / 1e6;
     const ways = this.order.flatMap((angle) => [false, true].map((mirrored) => ({ angle, mirrored })));
-    const look = ({ angle, mirrored }: (typeof ways)[number], n: number): Placement | null => {
-      const side = sidesAt(share(n)).find((s) => s.mirrored === mirrored);
+    const look = ({ angle, mirrored }: (typeof ways)[number], count: number): Placement | null => {
+      const side = sidesAt(share(count)).find((eachSide) => eachSide.mirrored === mirrored);
       if (!side) return null;
-      const t = shiftIn(this.view(angle), side.seen, this.scratch, hung);
-      if (!t) return null;
+      const point = shiftIn(this.view(angle), side.seen, this.scratch, hung);
+      if (!point) return null;
       const [c, s] = [Math.cos(angle), Math.sin(angle)];
-      return { x: t.x * c - t.y * s, y: t.x * s + t.y * c, angle, mirrored };
+      return { x: point.x * c - point.y * s, y: point.x * s + point.y * c, angle, mirrored };
     };
     let best: (Longest & { n: number }) | null = null;
     // Round and round, until every direction has been looked at for just more than is found.
@@ -335,10 +338,10 @@ export class PlacementSearch {
       let low = { n: least, k: share(least), placement: there };
       let high = steps;
       while (high - low.n > 1) {
-        const n = (low.n + high) >> 1;
-        const placement = look(way, n);
-        if (placement) low = { n, k: share(n), placement };
-        else high = n;
+        const count = (low.n + high) >> 1;
+        const placement = look(way, count);
+        if (placement) low = { n: count, k: share(count), placement };
+        else high = count;
       }
       best = low;
       // This way has been looked at for more already.
@@ -359,20 +362,20 @@ interface Side {
   seen: Seen[];
 }
 function sidesOf(pieces: readonly Piece[]): Side[] {
-  const near = (a: number, b: number) => Math.abs(a - b) < 1e-9;
-  const own = pieces.every((p) =>
+  const near = (age: number, b: number) => Math.abs(age - b) < 1e-9;
+  const own = pieces.every((piece) =>
     pieces.some(
-      (q) =>
-        q.kind === p.kind &&
-        near(q.along, p.along) &&
-        near(q.across, -p.across) &&
-        near(q.halfAlong, p.halfAlong) &&
-        near(q.halfAcross, p.halfAcross) &&
-        near(q.angle, -p.angle),
+      (eachPiece) =>
+        eachPiece.kind === piece.kind &&
+        near(eachPiece.along, piece.along) &&
+        near(eachPiece.across, -piece.across) &&
+        near(eachPiece.halfAlong, piece.halfAlong) &&
+        near(eachPiece.halfAcross, piece.halfAcross) &&
+        near(eachPiece.angle, -piece.angle),
     ),
   );
   // The largest first, and last where things only run on.
-  const size = (p: Piece) => (p.kind === "runOut" ? 0 : p.halfAlong * p.halfAcross);
+  const size = (piece: Piece) => (piece.kind === "runOut" ? 0 : piece.halfAlong * piece.halfAcross);
   const sorted = [...pieces].sort((a, b) => size(b) - size(a));
   return (own ? [false] : [false, true]).map((mirrored) => ({ mirrored, seen: seenOf(sorted, mirrored) }));
 }
@@ -380,15 +383,21 @@ function sidesOf(pieces: readonly Piece[]): Side[] {
 /** Pieces as they are seen from the front: along is x, across y. */
 function seenOf(pieces: readonly Piece[], mirrored: boolean): Seen[] {
   const way = mirrored ? -1 : 1;
-  return pieces.map((p) => {
-    const box = { x: p.along, y: way * p.across, hx: p.halfAlong, hy: p.halfAcross, angle: way * p.angle };
+  return pieces.map((piece) => {
+    const box = {
+      x: piece.along,
+      y: way * piece.across,
+      hx: piece.halfAlong,
+      hy: piece.halfAcross,
+      angle: way * piece.angle,
+    };
     const whole = figureOfBox(box, null);
     const back = box.hx + WALL_BEHIND;
     return {
-      kind: p.kind,
-      behind: p.wall ? { x: box.x + back * Math.cos(box.angle), y: box.y + back * Math.sin(box.angle) } : null,
+      kind: piece.kind,
+      behind: piece.wall ? { x: box.x + back * Math.cos(box.angle), y: box.y + back * Math.sin(box.angle) } : null,
       whole,
-      thin: p.kind === "lane" && !p.run ? figureOfBox({ ...box, hy: Math.min(THIN, box.hy) }, null) : whole,
+      thin: piece.kind === "lane" && !piece.run ? figureOfBox({ ...box, hy: Math.min(THIN, box.hy) }, null) : whole,
     };
   });
 }
@@ -424,47 +433,48 @@ function forbiddenIn(
   let low = 0;
   let high = 0;
   /** One half plane a x + b y < c of the shifts that overlap. */
-  const add = (a: number, b: number, c: number): void => {
+  const add = (age: number, b: number, c: number): void => {
     if (b > FLAT) {
       above[over] = c / b;
-      above[over + 1] = -a / b;
+      above[over + 1] = -age / b;
       over += 2;
     } else if (b < -FLAT) {
       lines[n] = c / b;
-      lines[n + 1] = -a / b;
+      lines[n + 1] = -age / b;
       n += 2;
-    } else if (a > 0) high = Math.min(high, c / a);
-    else low = Math.max(low, c / a);
+    } else if (age > 0) high = Math.min(high, c / age);
+    else low = Math.max(low, c / age);
   };
   // Things that stand in a space lie along its sides, all with the same four directions: what the pieces reach that way is worked out once.
   const { boxes } = view;
-  const reaches = boxes && seen.map((s) => [0, 3, 6, 9].map((i) => reachOf(s.whole, -boxes[i]!, -boxes[i + 1]!)));
-  const along = boxes && seen.map((s) => alike(s.whole.normals, boxes));
-  for (const f of view.figures)
+  const reaches =
+    boxes && seen.map((eachSeen) => [0, 3, 6, 9].map((i) => reachOf(eachSeen.whole, -boxes[i]!, -boxes[i + 1]!)));
+  const along = boxes && seen.map((eachSeen) => alike(eachSeen.whole.normals, boxes));
+  for (const figure of view.figures)
     for (let j = 0; j < seen.length; j++) {
       const s = seen[j]!;
-      if (f.kind === null ? s.kind === "runOut" : !keepsClear(s.kind, f.kind)) continue;
-      const p = f.kind === null ? s.thin : s.whole;
+      if (figure.kind === null ? s.kind === "runOut" : !keepsClear(s.kind, figure.kind)) continue;
+      const p = figure.kind === null ? s.thin : s.whole;
       // Pairs that no shift within the hull brings together need no looking at.
-      low = f.lowX - p.highX;
-      high = f.highX - p.lowX;
+      low = figure.lowX - p.highX;
+      high = figure.highX - p.lowX;
       if (high <= within.least || low >= within.most) continue;
-      if (f.highY - p.lowY <= within.low || f.lowY - p.highY >= within.high) continue;
-      const slack = f.kind === null ? ROUNDING : OVERLAP_ALLOWED - ROUNDING;
+      if (figure.highY - p.lowY <= within.low || figure.lowY - p.highY >= within.high) continue;
+      const slack = figure.kind === null ? ROUNDING : OVERLAP_ALLOWED - ROUNDING;
       over = 0;
       // Shifted by t they overlap by more than the slack where n t < reach of the one + reach of the other - slack, for every side of either.
-      const box = f.kind === null || !reaches ? null : reaches[j]!;
-      for (let i = 0; i < f.normals.length; i += 3) {
-        const nx = f.normals[i]!;
-        const ny = f.normals[i + 1]!;
-        add(nx, ny, f.normals[i + 2]! + (box ? box[i / 3]! : reachOf(p, -nx, -ny)) - slack);
+      const box = figure.kind === null || !reaches ? null : reaches[j]!;
+      for (let i = 0; i < figure.normals.length; i += 3) {
+        const nx = figure.normals[i]!;
+        const ny = figure.normals[i + 1]!;
+        add(nx, ny, figure.normals[i + 2]! + (box ? box[i / 3]! : reachOf(p, -nx, -ny)) - slack);
       }
       // A piece that lies along the same directions has no sides of its own to add.
       if (!(box && along![j]))
         for (let i = 0; i < p.normals.length; i += 3) {
           const nx = p.normals[i]!;
           const ny = p.normals[i + 1]!;
-          add(-nx, -ny, p.normals[i + 2]! + reachOf(f, -nx, -ny) - slack);
+          add(-nx, -ny, p.normals[i + 2]! + reachOf(figure, -nx, -ny) - slack);
         }
       split[count] = n;
       for (let i = 0; i < over; i++) lines[n++] = above[i]!;
@@ -494,9 +504,12 @@ function holdsPoint(normals: Float64Array, x: number, y: number): boolean {
 }
 /** Whether a point is in a wall: one that stands there or, where the sides of the space are walls, beyond them. */
 function isWall(view: View, x: number, y: number): boolean {
-  if (view.figures.some((f) => f.kind === "wall" && holdsPoint(f.normals, x, y))) return true;
+  if (view.figures.some((figure) => figure.kind === "wall" && holdsPoint(figure.normals, x, y))) return true;
   if (!view.walled) return false;
-  return !holdsPoint(view.hull, x, y) || view.figures.some((f) => f.kind === null && holdsPoint(f.normals, x, y));
+  return (
+    !holdsPoint(view.hull, x, y) ||
+    view.figures.some((figure) => figure.kind === null && holdsPoint(figure.normals, x, y))
+  );
 }
 
 /** Which shifts the hull allows at all. */
@@ -509,22 +522,22 @@ interface Bounds {
 
 /** A shift under which all pieces lie in the space and clear of things, or null. */
 function shiftIn(view: View, seen: readonly Seen[], scratch: Scratch, hung: boolean): Point | null {
-  const inner = seen.filter((p) => p.kind !== "runOut").map((p) => p.thin);
+  const inner = seen.filter((eachSeen) => eachSeen.kind !== "runOut").map((eachSeen) => eachSeen.thin);
   // Every side of the hull keeps out whatever reaches farthest over it: one half plane a side.
   const hull = Float64Array.from(view.hull);
   for (let i = 0; i < hull.length; i += 3) {
     let far = -FAR;
-    for (const p of inner) far = Math.max(far, reachOf(p, hull[i]!, hull[i + 1]!));
+    for (const figure of inner) far = Math.max(far, reachOf(figure, hull[i]!, hull[i + 1]!));
     hull[i + 2] = hull[i + 2]! - far + ROUNDING;
   }
   const within = boundsIn(hull);
   if (!within) return null;
   scratch.room(view.figures.length * seen.length);
-  const front = Math.max(...inner.map((p) => p.highX));
-  const back = Math.min(...inner.map((p) => p.lowX));
-  const walls = hung ? seen.flatMap((p) => p.behind ?? []) : [];
+  const front = Math.max(...inner.map((figure) => figure.highX));
+  const back = Math.min(...inner.map((figure) => figure.lowX));
+  const walls = hung ? seen.flatMap((eachSeen) => eachSeen.behind ?? []) : [];
   // What hangs on a wall is where the layout meets it, and may not be its farthest end.
-  const touching = [front, back, ...seen.flatMap((p) => (p.behind ? [p.whole.highX] : []))];
+  const touching = [front, back, ...seen.flatMap((eachSeen) => (eachSeen.behind ? [eachSeen.whole.highX] : []))];
   const tried = triedAlong(view.marks, touching, within.least, within.most);
   // Among many things a few large pieces are looked at first: where they have no room, the rest need no looking at.
   const crowded = view.figures.length >= CROWDED && seen.length > FEW;
@@ -541,7 +554,7 @@ function shiftIn(view: View, seen: readonly Seen[], scratch: Scratch, hung: bool
     const middle = (room.low + room.high) / 2;
     for (const wanted of walls.length > 0 ? [middle, room.low, room.high] : [middle]) {
       const ty = nearestFree(wanted, scratch.lows, scratch.highs, room.free);
-      if (walls.every((w) => isWall(view, w.x + tx, w.y + ty))) return { x: tx, y: ty };
+      if (walls.every((wall) => isWall(view, wall.x + tx, wall.y + ty))) return { x: tx, y: ty };
     }
   }
   return null;
@@ -603,25 +616,25 @@ function freeAt(
 
 /** Takes an open stretch out of closed free ones, in place; answers how many are left. Touching ends stay. */
 function without(lows: Float64Array, highs: Float64Array, free: number, begin: number, end: number): number {
-  let n = free;
-  for (let i = 0; i < n; i++) {
+  let count = free;
+  for (let i = 0; i < count; i++) {
     const [lo, hi] = [lows[i]!, highs[i]!];
     if (end <= lo || begin >= hi) continue;
     const [left, right] = [begin >= lo - TOUCHING, end <= hi + TOUCHING];
-    if (left && right && n < MAX_FREE) {
+    if (left && right && count < MAX_FREE) {
       highs[i] = Math.max(lo, begin);
-      lows[n] = Math.min(hi, end);
-      highs[n++] = hi;
+      lows[count] = Math.min(hi, end);
+      highs[count++] = hi;
     } else if (left) highs[i] = Math.max(lo, begin);
     else if (right) lows[i] = Math.min(hi, end);
     else {
-      n--;
-      lows[i] = lows[n]!;
-      highs[i] = highs[n]!;
+      count--;
+      lows[i] = lows[count]!;
+      highs[i] = highs[count]!;
       i--;
     }
   }
-  return n;
+  return count;
 }
 /** Free stretches may be so short, metres. */
 const TOUCHING = 1e-9;
@@ -653,27 +666,27 @@ function boundsIn(planes: Float64Array): Bounds | null {
 function triedAlong(marks: readonly number[], ends: readonly number[], least: number, most: number): Float64Array {
   const steps = Math.min(MAX_SAMPLES, Math.ceil((most - least) / SAMPLE));
   const all = new Float64Array(steps + 2 + ends.length * marks.length);
-  let n = 0;
-  for (let i = 0; i <= steps; i++) all[n++] = least + ((most - least) * i) / Math.max(1, steps);
-  all[n++] = (least + most) / 2;
-  for (const m of marks)
+  let count = 0;
+  for (let i = 0; i <= steps; i++) all[count++] = least + ((most - least) * i) / Math.max(1, steps);
+  all[count++] = (least + most) / 2;
+  for (const mark of marks)
     for (const end of ends) {
-      const v = m - end;
-      if (v >= least - 1e-5 && v <= most + 1e-5) all[n++] = Math.min(most, Math.max(least, v));
+      const value = mark - end;
+      if (value >= least - 1e-5 && value <= most + 1e-5) all[count++] = Math.min(most, Math.max(least, value));
     }
-  const sorted = all.subarray(0, n).sort();
+  const sorted = all.subarray(0, count).sort();
   let kept = 0;
-  for (let i = 0; i < n; i++)
+  for (let i = 0; i < count; i++)
     if (kept === 0 || sorted[i]! - sorted[kept - 1]! > SAME_PLACE) sorted[kept++] = sorted[i]!;
   return sorted.subarray(0, kept);
 }
 /** Places along nearer to each other are one, metres. */
 const SAME_PLACE = 1e-4;
 
-/** The place nearest to `wanted` in the first `n` free stretches, of which there is one at least; of two as near the higher. */
-function nearestFree(wanted: number, lows: Float64Array, highs: Float64Array, n: number): number {
+/** The place nearest to `wanted` in the first `count` free stretches, of which there is one at least; of two as near the higher. */
+function nearestFree(wanted: number, lows: Float64Array, highs: Float64Array, count: number): number {
   let best = Number.NaN;
-  for (let i = 0; i < n; i++) {
+  for (let i = 0; i < count; i++) {
     const y = Math.min(highs[i]!, Math.max(lows[i]!, wanted));
     const nearer = Math.abs(y - wanted) - Math.abs(best - wanted);
     if (i === 0 || nearer < -TOUCHING || (nearer <= TOUCHING && y > best)) best = y;

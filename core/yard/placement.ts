@@ -16,9 +16,9 @@ export function pointIn(p: { along: number; across: number }, at: Placement): Po
   return { x: at.x + p.along * c - across * s, y: at.y + p.along * s + across * c };
 }
 /** A piece where a placement puts it. */
-export const placed = (p: Piece, at: Placement): Box => ({
-  ...pointIn(p, at),
-  hx: p.halfAlong,
-  hy: p.halfAcross,
-  angle: at.angle + (at.mirrored ? -p.angle : p.angle),
+export const placed = (piece: Piece, at: Placement): Box => ({
+  ...pointIn(piece, at),
+  hx: piece.halfAlong,
+  hy: piece.halfAcross,
+  angle: at.angle + (at.mirrored ? -piece.angle : piece.angle),
 });

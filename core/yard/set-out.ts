@@ -8,7 +8,7 @@ export interface Field {
 /** Two things nearer than this touch, metres. */
 export const TOUCHING = 0.01;
 /** Whole millimetres, so that it is the same everywhere. */
-export const mm = (m: number) => Math.round(m * 1000);
+export const mm = (metres: number) => Math.round(metres * 1000);
 
 export interface Laid {
   id: string;
@@ -22,21 +22,21 @@ export interface Laid {
 export type Amiss =
   | { kind: "outside"; id: string; cm: number }
   | { kind: "touch"; one: string; other: string; cm: number };
-export function amiss(spots: readonly Laid[], f: Field): Amiss | null {
-  for (const s of spots) {
-    const half = mm(s.size) / 2;
+export function amiss(spots: readonly Laid[], field: Field): Amiss | null {
+  for (const spot of spots) {
+    const half = mm(spot.size) / 2;
     const over = Math.max(
-      mm(f.near) + half - s.along,
-      s.along + half - mm(f.far),
-      Math.abs(s.across - mm(f.across)) + half - mm(f.width) / 2,
+      mm(field.near) + half - spot.along,
+      spot.along + half - mm(field.far),
+      Math.abs(spot.across - mm(field.across)) + half - mm(field.width) / 2,
     );
-    if (over > 1e-9) return { kind: "outside", id: s.id, cm: Math.ceil(over / 10 - 1e-9) };
+    if (over > 1e-9) return { kind: "outside", id: spot.id, cm: Math.ceil(over / 10 - 1e-9) };
   }
-  for (const [i, a] of spots.entries())
-    for (const b of spots.slice(i + 1)) {
-      const gap = Math.hypot(a.along - b.along, a.across - b.across) - (mm(a.size) + mm(b.size)) / 2;
+  for (const [i, laid] of spots.entries())
+    for (const spot of spots.slice(i + 1)) {
+      const gap = Math.hypot(laid.along - spot.along, laid.across - spot.across) - (mm(laid.size) + mm(spot.size)) / 2;
       const short = mm(TOUCHING) - gap;
-      if (short > 1e-9) return { kind: "touch", one: a.id, other: b.id, cm: Math.ceil(short / 10 - 1e-9) };
+      if (short > 1e-9) return { kind: "touch", one: laid.id, other: spot.id, cm: Math.ceil(short / 10 - 1e-9) };
     }
   return null;
 }

@@ -9,8 +9,8 @@ import { partsOf } from "./parts.ts";
 import { planSvg } from "./svg.ts";
 
 describe.each(patternNames)("the plan of %s as SVG", (name) => {
-  const a = fromPattern(name);
-  const svg = planSvg(layoutOf(a), a.space, {
+  const activity = fromPattern(name);
+  const svg = planSvg(layoutOf(activity), activity.space, {
     title: 'A <game> & "more"',
     drawing: () => "M0 0L40 40",
     name: (t) => t.label,
@@ -19,12 +19,14 @@ describe.each(patternNames)("the plan of %s as SVG", (name) => {
     expect(svg.startsWith('<svg xmlns="http://www.w3.org/2000/svg"')).toBe(true);
     expect(svg.match(/<g\b/g)).toHaveLength(1);
     expect(svg).toContain("<title>A &lt;game&gt; &amp; &quot;more&quot;</title>");
-    expect(svg).toContain(`width="${(a.space.length * 100).toFixed(1)}" height="${(a.space.width * 100).toFixed(1)}"`);
-    const targets = partsOf(layoutOf(a), "target");
-    const cards = targets.flatMap((t) => (t.sign === undefined ? [] : [t.sign]));
+    expect(svg).toContain(
+      `width="${(activity.space.length * 100).toFixed(1)}" height="${(activity.space.width * 100).toFixed(1)}"`,
+    );
+    const targets = partsOf(layoutOf(activity), "target");
+    const cards = targets.flatMap((target) => (target.sign === undefined ? [] : [target.sign]));
     expect(svg.match(/scale\(/g)?.length ?? 0).toBe(targets.length - cards.length);
     // What carries a letter is a card with it.
-    const letters = [...svg.matchAll(/rx="2"\/><text[^>]*>([^<]+)</g)].map((m) => m[1]);
+    const letters = [...svg.matchAll(/rx="2"\/><text[^>]*>([^<]+)</g)].map((match) => match[1]);
     expect(letters).toEqual(cards);
     expect(svg).not.toMatch(/NaN|undefined/);
   });
@@ -35,10 +37,10 @@ describe.each(layoutNames)("the plan with %s laid out", (name) => {
     const a = { ...fromPattern("climb"), layout: exampleOf(name) };
     const svg = planSvg(layoutOf(a), a.space, { title: "x", drawing: () => "M0 0L40 40", name: (t) => t.label });
     const strokes = strokesOf(laidParts(a.layout));
-    const count = (kind: string) => strokes.filter((s) => s.kind === kind).length;
+    const count = (kind: string) => strokes.filter((stroke) => stroke.kind === kind).length;
     expect(svg.match(/scale\(/g)).toHaveLength(5 + count("thing"));
     expect(svg.match(/<circle/g)?.length ?? 0).toBe(count("disc") + count("person"));
     expect(svg).not.toMatch(/NaN|undefined/);
-    expect(strokes.filter((s) => s.kind !== "text").length).toBeGreaterThan(0);
+    expect(strokes.filter((stroke) => stroke.kind !== "text").length).toBeGreaterThan(0);
   });
 });

@@ -7,8 +7,8 @@ const MARGIN = 40;
 /** Dark on white, as on paper. */
 const INK = "#14241f";
 
-const escaped = (t: string) =>
-  t.replaceAll("&", "&amp;").replaceAll("<", "&lt;").replaceAll(">", "&gt;").replaceAll('"', "&quot;");
+const escaped = (text: string) =>
+  text.replaceAll("&", "&amp;").replaceAll("<", "&lt;").replaceAll(">", "&gt;").replaceAll('"', "&quot;");
 const mm = (metres: number) => (metres * PER_METRE).toFixed(1);
 
 const STYLES: Partial<Record<Look, string>> = {
@@ -22,33 +22,34 @@ const STYLES: Partial<Record<Look, string>> = {
 const drawn = (metres: number) => Math.max(14, metres * PER_METRE);
 
 function strokeSvg(
-  s: Stroke,
+  stroke: Stroke,
   x: (along: number) => string,
   y: (across: number) => string,
   drawing: (item: string) => string,
 ): string {
-  switch (s.kind) {
+  switch (stroke.kind) {
     case "poly":
-      return `<path d="M${s.points.map((p) => `${x(p.along)} ${y(p.across)}`).join("L")}${s.closed ? "Z" : ""}"${STYLES[s.look] ?? ""}/>`;
+      return `<path d="M${stroke.points.map((point) => `${x(point.along)} ${y(point.across)}`).join("L")}${stroke.closed ? "Z" : ""}"${STYLES[stroke.look] ?? ""}/>`;
     case "disc":
-      return `<circle cx="${x(s.at.along)}" cy="${y(s.at.across)}" r="${mm(s.radius)}"/>`;
+      return `<circle cx="${x(stroke.at.along)}" cy="${y(stroke.at.across)}" r="${mm(stroke.radius)}"/>`;
     case "person":
-      return `<circle cx="${x(s.at.along)}" cy="${y(s.at.across)}" r="15" stroke-dasharray="4 4"/>`;
+      return `<circle cx="${x(stroke.at.along)}" cy="${y(stroke.at.across)}" r="15" stroke-dasharray="4 4"/>`;
     case "thing":
-      if (s.sign !== undefined) {
-        const w = drawn(s.size);
-        const [cx, cy] = [Number(x(s.at.along)), Number(y(s.at.across))];
-        const letters = Math.min(w * 0.6, (w * 1.3) / s.sign.length).toFixed(1);
-        const card = `<rect x="${(cx - w / 2).toFixed(1)}" y="${(cy - w / 2).toFixed(1)}" width="${w.toFixed(1)}" height="${w.toFixed(1)}" rx="2"/>`;
-        return `${card}<text x="${cx.toFixed(1)}" y="${(cy + w * 0.21).toFixed(1)}" text-anchor="middle" stroke="none" fill="${INK}" font-size="${letters}">${escaped(s.sign)}</text>`;
+      if (stroke.sign !== undefined) {
+        const weight = drawn(stroke.size);
+        const [cx, cy] = [Number(x(stroke.at.along)), Number(y(stroke.at.across))];
+        const letters = Math.min(weight * 0.6, (weight * 1.3) / stroke.sign.length).toFixed(1);
+        const card = `<rect x="${(cx - weight / 2).toFixed(1)}" y="${(cy - weight / 2).toFixed(1)}" width="${weight.toFixed(1)}" height="${weight.toFixed(1)}" rx="2"/>`;
+        return `${card}<text x="${cx.toFixed(1)}" y="${(cy + weight * 0.21).toFixed(1)}" text-anchor="middle" stroke="none" fill="${INK}" font-size="${letters}">${escaped(stroke.sign)}</text>`;
       }
-      return `<path d="${drawing(s.item)}" transform="translate(${x(s.at.along)} ${y(s.at.across)}) scale(${(drawn(s.size) / 40).toFixed(3)}) translate(-20 -20)"/>`;
+      return `<path d="${drawing(stroke.item)}" transform="translate(${x(stroke.at.along)} ${y(stroke.at.across)}) scale(${(drawn(stroke.size) / 40).toFixed(3)}) translate(-20 -20)"/>`;
     case "text": {
-      const b = s.beside;
+      const beside = stroke.beside;
       let down = 5;
-      if (b && "side" in b) down = b.side === "over" ? -drawn(b.size) / 2 - 6 : drawn(b.size) / 2 + 14;
-      else if (b) down = 5 + 14 * Math.sign(b.toward.across - s.at.across);
-      return `<text x="${x(s.at.along)}" y="${(Number(y(s.at.across)) + down).toFixed(1)}" text-anchor="middle" stroke="none" fill="${INK}">${escaped(s.text)}</text>`;
+      if (beside && "side" in beside)
+        down = beside.side === "over" ? -drawn(beside.size) / 2 - 6 : drawn(beside.size) / 2 + 14;
+      else if (beside) down = 5 + 14 * Math.sign(beside.toward.across - stroke.at.across);
+      return `<text x="${x(stroke.at.along)}" y="${(Number(y(stroke.at.across)) + down).toFixed(1)}" text-anchor="middle" stroke="none" fill="${INK}">${escaped(stroke.text)}</text>`;
     }
   }
 }
@@ -67,18 +68,19 @@ export function planSvg(
   }: { title: string; drawing: (item: string) => string; name: (t: { label: string; item: string }) => string },
 ): string {
   const length = Math.max(space.length, endOfRunOn(parts));
-  const w = length * PER_METRE + 2 * MARGIN;
-  const h = space.width * PER_METRE + 2 * MARGIN;
+  const weight = length * PER_METRE + 2 * MARGIN;
+  const height = space.width * PER_METRE + 2 * MARGIN;
   const x = (along: number) => (MARGIN + along * PER_METRE).toFixed(1);
-  const y = (across: number) => (h / 2 + across * PER_METRE).toFixed(1);
-  const written = (p: Part) => (p.kind === "target" ? `${name(p)}, ${p.along.toFixed(2)} m` : writtenOn(p));
+  const y = (across: number) => (height / 2 + across * PER_METRE).toFixed(1);
+  const written = (part: Part) =>
+    part.kind === "target" ? `${name(part)}, ${part.along.toFixed(2)} m` : writtenOn(part);
   return [
-    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${w.toFixed(1)} ${h.toFixed(1)}" width="${w.toFixed(1)}mm" height="${h.toFixed(1)}mm">`,
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${weight.toFixed(1)} ${height.toFixed(1)}" width="${weight.toFixed(1)}mm" height="${height.toFixed(1)}mm">`,
     `<title>${escaped(title)}</title>`,
     `<rect width="100%" height="100%" fill="#fff"/>`,
     `<g fill="none" stroke="${INK}" stroke-width="2" stroke-linecap="round" stroke-linejoin="round" font-family="sans-serif" font-size="13">`,
     `<rect x="${x(0)}" y="${y(-space.width / 2)}" width="${mm(space.length)}" height="${mm(space.width)}" stroke-dasharray="6 8"/>`,
-    ...strokesOf(parts, written).map((s) => strokeSvg(s, x, y, drawing)),
+    ...strokesOf(parts, written).map((stroke) => strokeSvg(stroke, x, y, drawing)),
     "</g>",
     "</svg>",
     "",

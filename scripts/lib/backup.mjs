@@ -28,9 +28,9 @@ export function countRows(url) {
     .split("\n")
     .filter(Boolean);
   if (names.length === 0) return {};
-  const counts = names.map((n) => `select '${n}', count(*) from public."${n}"`).join(" union all ");
+  const counts = names.map((name) => `select '${name}', count(*) from public."${name}"`).join(" union all ");
   const rows = run("psql", ["-X", "-q", "-t", "-A", "-F", " ", "-d", url, "-c", counts]).split("\n").filter(Boolean);
-  return Object.fromEntries(rows.map((r) => [r.split(" ")[0], Number(r.split(" ")[1])]));
+  return Object.fromEntries(rows.map((row) => [row.split(" ")[0], Number(row.split(" ")[1])]));
 }
 
 /** Writes everything of a database into one file: tables, rows and functions, without roles and rights, which every start makes. */

@@ -61,7 +61,7 @@ export async function ready(page) {
       document.fonts.status === "loaded" &&
       (!scripted ||
         !document.querySelector("script[type=module]") ||
-        Object.keys(document.body.firstElementChild ?? {}).some((k) => k.startsWith("__reactFiber"))),
+        Object.keys(document.body.firstElementChild ?? {}).some((key) => key.startsWith("__reactFiber"))),
     { timeout: PATIENCE, polling: 30 },
     scripted,
   );
@@ -92,21 +92,22 @@ export async function press(page, words) {
   let found;
   try {
     found = await page.waitForFunction(
-      (w) =>
+      (value) =>
         [...document.querySelectorAll("button, summary, [role=button], label"), ...document.querySelectorAll("a")].find(
-          (e) =>
-            ((e.getAttribute("aria-label") ?? "").trim() === w || e.textContent.trim().replace(/\s+/g, " ") === w) &&
-            e.getClientRects().length > 0 &&
-            !e.disabled,
+          (element) =>
+            ((element.getAttribute("aria-label") ?? "").trim() === value ||
+              element.textContent.trim().replace(/\s+/g, " ") === value) &&
+            element.getClientRects().length > 0 &&
+            !element.disabled,
         ),
       { timeout: PATIENCE, polling: 50 },
       words,
     );
-  } catch (e) {
+  } catch (error) {
     const says = await page.evaluate(() => document.body.innerText).catch(() => "(nothing)");
-    throw new Error(`no button "${words}" to press. The page says:\n${says.slice(0, 2000)}`, { cause: e });
+    throw new Error(`no button "${words}" to press. The page says:\n${says.slice(0, 2000)}`, { cause: error });
   }
-  await found.evaluate((e) => e.scrollIntoView({ block: "center" }));
+  await found.evaluate((error) => error.scrollIntoView({ block: "center" }));
   await tapOnce(page, found);
 }
 
@@ -115,10 +116,10 @@ const [NEAR, SOON] = [48, 350];
 const pressed = new WeakMap();
 /** Waits until a button has stopped moving: what is still loading beside it may push it away from under a press. */
 const atRest = (button) =>
-  button.evaluate(async (e) => {
+  button.evaluate(async (error) => {
     const place = () => {
-      const { x, y } = e.getBoundingClientRect();
-      return `${x} ${y}`;
+      const { x: value, y } = error.getBoundingClientRect();
+      return `${value} ${y}`;
     };
     const until = performance.now() + 2000;
     for (let was = ""; was !== place() && performance.now() < until; ) {

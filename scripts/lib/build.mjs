@@ -28,14 +28,14 @@ function* filesIn(path) {
 }
 
 function sourceHash() {
-  const h = createHash("sha256");
-  for (const s of SOURCES) {
-    for (const f of filesIn(join(root, s))) {
-      if (f.includes(".test.") || f.includes(".reference.")) continue;
-      h.update(f.slice(root.length)).update(readFileSync(f));
+  const hash = createHash("sha256");
+  for (const source of SOURCES) {
+    for (const value of filesIn(join(root, source))) {
+      if (value.includes(".test.") || value.includes(".reference.")) continue;
+      hash.update(value.slice(root.length)).update(readFileSync(value));
     }
   }
-  return h.digest("hex");
+  return hash.digest("hex");
 }
 
 /** Every file that the family pages load: their own, what those import, now or later, and what the pages link to. */
@@ -48,17 +48,17 @@ export function familyFiles() {
     if (!entry || seen.has(key)) return;
     seen.add(key);
     files.add(`/${entry.file}`);
-    for (const f of [...(entry.css ?? []), ...(entry.assets ?? [])])
-      if (!f.endsWith(".woff") && !/-(cyrillic|cyrillic-ext|vietnamese|latin-ext|greek|greek-ext)-/.test(f))
-        files.add(`/${f}`);
-    for (const k of [...(entry.imports ?? []), ...(entry.dynamicImports ?? [])]) visit(k);
+    for (const value of [...(entry.css ?? []), ...(entry.assets ?? [])])
+      if (!value.endsWith(".woff") && !/-(cyrillic|cyrillic-ext|vietnamese|latin-ext|greek|greek-ext)-/.test(value))
+        files.add(`/${value}`);
+    for (const value of [...(entry.imports ?? []), ...(entry.dynamicImports ?? [])]) visit(value);
   };
   for (const [key, entry] of Object.entries(manifest)) {
     const name = (entry.src ?? key).split("?")[0];
-    if (entry.isEntry && (FAMILY.some((f) => name.endsWith(f)) || /entry\.client/.test(name))) visit(key);
+    if (entry.isEntry && (FAMILY.some((field) => name.endsWith(field)) || /entry\.client/.test(name))) visit(key);
   }
-  for (const f of readdirSync(join(root, "build/client/assets")))
-    if (/^manifest-.*\.js$/.test(f)) files.add(`/assets/${f}`);
+  for (const field of readdirSync(join(root, "build/client/assets")))
+    if (/^manifest-.*\.js$/.test(field)) files.add(`/assets/${field}`);
   return [...files];
 }
 

@@ -51,8 +51,8 @@ export async function ensure(...names) {
 export function postgresBin() {
   const base = "/usr/lib/postgresql";
   const found = existsSync(base) ? readdirSync(base).sort((a, b) => Number(b) - Number(a)) : [];
-  for (const v of found) {
-    const bin = join(base, v, "bin");
+  for (const value of found) {
+    const bin = join(base, value, "bin");
     if (existsSync(join(bin, "postgres")) && existsSync(join(bin, "initdb"))) return bin;
   }
   return null;
@@ -62,7 +62,7 @@ export function postgresBin() {
 const SHELL = "/usr/bin/chromium-headless-shell";
 /** The browser of the tests, and whether it is the one without windows; null when none is installed. */
 export function chromium() {
-  const path = [SHELL, "/usr/bin/chromium", "/usr/bin/chromium-browser"].find((p) => existsSync(p));
+  const path = [SHELL, "/usr/bin/chromium", "/usr/bin/chromium-browser"].find((eachPath) => existsSync(eachPath));
   return path === undefined ? null : { path, shell: path === SHELL };
 }
 

@@ -21,8 +21,8 @@ const OWNER = "yard_owner";
 /** PostgreSQL refuses to run as root: then it runs as Debian's `postgres` user. */
 const asRoot = process.getuid?.() === 0;
 function as(cmd, args, options = {}) {
-  const [c, a] = asRoot ? ["runuser", ["-u", "postgres", "--", cmd, ...args]] : [cmd, args];
-  return spawnSync(c, a, { encoding: "utf8", cwd: "/", ...options });
+  const [value, a] = asRoot ? ["runuser", ["-u", "postgres", "--", cmd, ...args]] : [cmd, args];
+  return spawnSync(value, a, { encoding: "utf8", cwd: "/", ...options });
 }
 
 const postgresId = (flag) => Number(spawnSync("id", [flag, "postgres"], { encoding: "utf8" }).stdout);

@@ -56,10 +56,10 @@ export async function startWeb({ port, env, host = process.env.HOST ?? "127.0.0.
     env: { ...process.env, ...env, DATABASE_URL: "", NODE_ENV: "production", PORT: String(port), HOST: host },
     stdio: ["ignore", onLog ? "pipe" : "ignore", "pipe"],
   });
-  child.stdout?.on("data", (d) => onLog(String(d)));
+  child.stdout?.on("data", (value) => onLog(String(value)));
   let errors = "";
-  child.stderr.on("data", (d) => {
-    errors = (errors + d).slice(-4000);
+  child.stderr.on("data", (value) => {
+    errors = (errors + value).slice(-4000);
   });
   const url = `http://${host === "0.0.0.0" ? "127.0.0.1" : host}:${port}`;
   const until = Date.now() + 180_000;
@@ -71,7 +71,7 @@ export async function startWeb({ port, env, host = process.env.HOST ?? "127.0.0.
     } catch {
       // Not listening yet.
     }
-    await new Promise((r) => setTimeout(r, 100));
+    await new Promise((resolve) => setTimeout(resolve, 100));
   }
   child.kill("SIGKILL");
   throw new Error(`The server did not answer within a minute:\n${errors}`);

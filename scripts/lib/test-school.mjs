@@ -30,7 +30,7 @@ export async function testSchool() {
       const until = Date.now() + DONE_WITHIN;
       while ((await sql`select 1 from job`).length > 0) {
         if (Date.now() > until) throw new Error("the demo school's jobs do not come to an end");
-        await new Promise((r) => setTimeout(r, 200));
+        await new Promise((resolve) => setTimeout(resolve, 200));
       }
     } finally {
       await sql.end();
@@ -38,9 +38,9 @@ export async function testSchool() {
     }
     database.stop();
     writeFileSync(made, JSON.stringify({ of, ...ready }));
-  } catch (e) {
+  } catch (error) {
     database.stop();
-    throw e;
+    throw error;
   }
   return base;
 }

@@ -2,16 +2,16 @@ import { parse } from "@formatjs/icu-messageformat-parser";
 import ts from "typescript";
 
 /** What reads the messages needs no place in a text. */
-const bare = (x) =>
-  Array.isArray(x)
-    ? x.map(bare)
-    : x && typeof x === "object"
+const bare = (value) =>
+  Array.isArray(value)
+    ? value.map(bare)
+    : value && typeof value === "object"
       ? Object.fromEntries(
-          Object.entries(x)
-            .filter(([k]) => k !== "location")
-            .map(([k, v]) => [k, bare(v)]),
+          Object.entries(value)
+            .filter(([key]) => key !== "location")
+            .map(([key, v]) => [key, bare(v)]),
         )
-      : x;
+      : value;
 const ready = (text) => (text.includes("{") ? bare(parse(text)) : text);
 
 /** The catalogues, read once while the browser's files are built: what reads ICU messages stays at home, and starts no phone. */
@@ -39,7 +39,7 @@ export function readyWords() {
       return Object.entries(exported)
         .map(
           ([name, all]) =>
-            `export const ${name} = ${JSON.stringify(Object.fromEntries(Object.entries(all).map(([k, v]) => [k, ready(v)])))};`,
+            `export const ${name} = ${JSON.stringify(Object.fromEntries(Object.entries(all).map(([key, value]) => [key, ready(value)])))};`,
         )
         .join("\n");
     },

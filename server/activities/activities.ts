@@ -64,7 +64,7 @@ export function othersFor(who: SignedIn, { id, document }: Kept): Promise<Titled
       .from(activity)
       .where(and(eq(activity.teacherId, who.teacherId), isNull(activity.deletedAt), ne(activity.id, id)))
       .orderBy(sql`2`);
-    const alike = (t: Titled) => Number(t.outcome === document.aim.outcome);
+    const alike = (titled: Titled) => Number(titled.outcome === document.aim.outcome);
     return rows.sort((a, b) => alike(b) - alike(a));
   });
 }

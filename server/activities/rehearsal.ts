@@ -41,19 +41,19 @@ export async function rehearsalFor(who: SignedIn, activityId: string, classId: s
   return {
     title: document.title,
     className: own.name,
-    children: children.map((k, i): RehearsalChild => {
+    children: children.map((eachChild, i): RehearsalChild => {
       const { activity, self, home } = cards[i]!;
-      const of = known.get(k.id)?.get(document.aim.action);
+      const of = known.get(eachChild.id)?.get(document.aim.action);
       return {
-        id: k.id,
-        name: k.name,
-        age: k.age,
+        id: eachChild.id,
+        name: eachChild.name,
+        age: eachChild.age,
         activity,
         self: self ?? null,
         known: knownChild(
-          k.age,
+          eachChild.age,
           { ...(of?.spread && { spread: of.spread }), ...(of?.skill && { skill: of.skill }) },
-          { multiplier: k.adjust?.multiplier ?? undefined },
+          { multiplier: eachChild.adjust?.multiplier ?? undefined },
         ),
         noKit: home?.status === "noKit",
       };

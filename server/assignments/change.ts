@@ -57,7 +57,7 @@ async function wake(tx: Parameters<typeof enqueue>[0], schoolId: string, id: str
     tx,
     schoolId,
     "cards",
-    children.map((c) => c.id),
+    children.map((eachChild) => eachChild.id),
   );
 }
 

@@ -28,8 +28,8 @@ export async function correctionsOf(tx: Tx, cardIds: readonly string[]): Promise
     .orderBy(asc(resultCorrection.at), asc(resultCorrection.id));
   const out = new Map<string, Corrected>();
   // Each names the one before it, so that their order is theirs and not the clock's.
-  const byReplaced = new Map(rows.map((r) => [`${r.correction.playId} ${r.correction.replaces ?? ""}`, r]));
-  for (const playId of new Set(rows.map((r) => r.correction.playId))) {
+  const byReplaced = new Map(rows.map((row) => [`${row.correction.playId} ${row.correction.replaces ?? ""}`, row]));
+  for (const playId of new Set(rows.map((row) => row.correction.playId))) {
     let at = byReplaced.get(`${playId} `);
     let before = at!.first;
     while (at) {

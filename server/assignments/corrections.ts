@@ -33,14 +33,14 @@ const typed = {
 
 /** The score that a paper says, or words why the game cannot give it. `value` in the unit of the game (tenths of a second for times). */
 export function paperScore(
-  a: Activity,
+  activity: Activity,
   { value, reachedTop, stage }: { value: number; reachedTop: boolean; stage: number | null },
 ): PlayScore {
-  const can = opened(a).possible;
+  const can = opened(activity).possible;
   const more = can.better === "more";
   const finished = more ? reachedTop || (can.most !== null && value === can.most) : reachedTop;
   const { least, most } = finished && !more ? can.finished : can;
-  const show = (n: number) => (can.unit === "tenths" ? String(n / 10) : String(n));
+  const show = (count: number) => (can.unit === "tenths" ? String(count / 10) : String(count));
   if (value < least || (most !== null && value > most))
     throw NotAllowed.of(
       "value",
@@ -103,7 +103,7 @@ export async function codedResult(who: SignedIn, id: string, typedCode: string):
       .from(card)
       .innerJoin(child, eq(child.id, card.childId))
       .where(eq(card.assignmentId, id));
-    return cards.find((c) => c.id.replaceAll("-", "").startsWith(read.card)) ?? null;
+    return cards.find((eachCard) => eachCard.id.replaceAll("-", "").startsWith(read.card)) ?? null;
   });
   if (!found)
     throw NotAllowed.of(
@@ -180,7 +180,9 @@ export const correctionOrder = z.strictObject({
 export async function correctResult(who: SignedIn, id: string, order: z.infer<typeof correctionOrder>): Promise<void> {
   const checked = correctionOrder.safeParse(order);
   if (!checked.success)
-    throw new NotAllowed(problemsOf(checked.error).map((p) => ({ ...p, field: p.field.replace(/^to\./, "") })));
+    throw new NotAllowed(
+      problemsOf(checked.error).map((problem) => ({ ...problem, field: problem.field.replace(/^to\./, "") })),
+    );
   const { orderId, playId, replaces, reason, to } = checked.data;
   await withTenant(who.schoolId, async (tx) => {
     const own = await ownAssignment(tx, who, id);

@@ -66,23 +66,24 @@ export async function goesOf(tx: Tx, cardIds: readonly string[]): Promise<Go[]> 
   const goes: Go[] = [];
   for (let from = 0; from < cardIds.length; from += AT_ONCE)
     goes.push(...(await goesAtOnce(tx, cardIds.slice(from, from + AT_ONCE))));
-  const before = (a: Go, b: Go) =>
-    a.startedAt.getTime() - b.startedAt.getTime() || (a.playId < b.playId ? -1 : a.playId > b.playId ? 1 : 0);
+  const before = (go: Go, givenGo: Go) =>
+    go.startedAt.getTime() - givenGo.startedAt.getTime() ||
+    (go.playId < givenGo.playId ? -1 : go.playId > givenGo.playId ? 1 : 0);
   return cardIds.length > AT_ONCE ? goes.sort(before) : goes;
 }
 
 async function goesAtOnce(tx: Tx, cardIds: readonly string[]): Promise<Go[]> {
   const rows = await rowsOf(tx, cardIds);
   // Only what came on paper is ever corrected.
-  const paper = [...new Set(rows.filter((r) => r.play.source === "paper").map((r) => r.result.cardId))];
+  const paper = [...new Set(rows.filter((row) => row.play.source === "paper").map((row) => row.result.cardId))];
   const corrections = paper.length > 0 ? await correctionsOf(tx, paper) : new Map<string, Corrected>();
   const used = new Map<string, number>();
   return rows.map(({ result: r, play: p, tries }) => {
     const corrected = corrections.get(p.id) ?? null;
     const gone = corrected !== null && corrected.score === null;
-    const n = (used.get(r.cardId) ?? 0) + (gone ? 0 : 1);
-    used.set(r.cardId, n);
-    const beyond = !gone && n > tries;
+    const count = (used.get(r.cardId) ?? 0) + (gone ? 0 : 1);
+    used.set(r.cardId, count);
+    const beyond = !gone && count > tries;
     // One that was taken back is shown as it last stood.
     const { aimed, ...score } = corrected?.score ?? corrected?.before ?? r.score;
     return {
@@ -108,9 +109,9 @@ async function goesAtOnce(tx: Tx, cardIds: readonly string[]): Promise<Go[]> {
 /** The best go that counts, like compared with like; the earliest of equals. */
 export const bestOf = (goes: readonly Go[]): Go | null =>
   bestAlike(
-    goes.filter((g) => g.counts),
-    (g) => g.score,
+    goes.filter((go) => go.counts),
+    (go) => go.score,
   );
 /** Goes that are not taken back. */
 export const standing = (goes: readonly Go[]): Go[] =>
-  goes.filter((g) => g.corrected === null || g.corrected.score !== null);
+  goes.filter((go) => go.corrected === null || go.corrected.score !== null);

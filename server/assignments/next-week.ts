@@ -37,7 +37,7 @@ export interface NextWeek {
 }
 
 const summed = (aimed: Go["aimed"]) =>
-  [...aimed.values()].reduce((n, [sends, hits]) => ({ hits: n.hits + hits, sends: n.sends + sends }), {
+  [...aimed.values()].reduce((sum, [sends, hits]) => ({ hits: sum.hits + hits, sends: sum.sends + sends }), {
     hits: 0,
     sends: 0,
   });
@@ -59,38 +59,40 @@ export async function nextWeekFor(who: SignedIn, id: string): Promise<NextWeek> 
             .where(
               inArray(
                 child.id,
-                cards.map((c) => c.childId),
+                cards.map((eachCard) => eachCard.childId),
               ),
             );
     const known = await knownOf(tx, children);
     const goes = await goesOf(
       tx,
-      cards.map((c) => c.id),
+      cards.map((eachCard) => eachCard.id),
     );
     const items = await schoolItemsOf(tx);
     return { own, cards, children, known, goes, list: listOf(items.own, items.hidden) };
   });
   const { own, cards, children, known, goes, list } = asked;
-  const a = own.revision.document;
+  const activity = own.revision.document;
   const order = [...children].sort((x, y) => x.age - y.age || (x.name < y.name ? -1 : 1));
   const played = order.map((k): Played => {
-    const cardId = cards.find((c) => c.childId === k.id)!.id;
-    const all = standing(goes.filter((g) => g.cardId === cardId)).reverse();
-    const alone = all.filter((g) => g.setup.players === 1);
+    const cardId = cards.find((eachCard) => eachCard.childId === k.id)!.id;
+    const all = standing(goes.filter((go) => go.cardId === cardId)).reverse();
+    const alone = all.filter((go) => go.setup.players === 1);
     return {
-      who: whoOf(k, known.get(k.id), a.aim.action),
+      who: whoOf(k, known.get(k.id), activity.aim.action),
       supports: k.adjust?.supports ?? [],
-      level: a.levels ? (own.assignment.levels?.[k.id] ?? 0) : null,
+      level: activity.levels ? (own.assignment.levels?.[k.id] ?? 0) : null,
       came: all.length > 0,
-      goes: alone.map((g) => (a.levels?.of === "end" ? { hits: g.score.finished ? 1 : 0, sends: 1 } : summed(g.aimed))),
+      goes: alone.map((go) =>
+        activity.levels?.of === "end" ? { hits: go.score.finished ? 1 : 0, sends: 1 } : summed(go.aimed),
+      ),
     };
   });
   const middle = { age: order[Math.floor((order.length - 1) / 2)]?.age ?? 8 };
-  const { levels, proposals } = await compute("nextWeek", a, middle, played, offered(a, list));
+  const { levels, proposals } = await compute("nextWeek", activity, middle, played, offered(activity, list));
   return {
-    activity: a,
+    activity: activity,
     levels,
-    own: a.levels !== null && a.levels !== undefined,
+    own: activity.levels !== null && activity.levels !== undefined,
     classId: own.assignment.classId,
     className: own.className,
     tries: own.assignment.tries,
@@ -112,6 +114,6 @@ export async function sendNextWeek(who: SignedIn, id: string, order: z.input<typ
     ...rest,
     classId: next.classId,
     mark: null,
-    children: next.rows.map((r) => r.childId),
+    children: next.rows.map((row) => row.childId),
   });
 }

@@ -17,8 +17,8 @@ export async function ownAssignment(tx: Tx, who: SignedIn, id: string) {
   try {
     const { name } = await ownClass(tx, who.teacherId, row.assignment.classId);
     return { ...row, className: name };
-  } catch (e) {
-    if (e instanceof NotFound) throw new NotFound("assignment");
-    throw e;
+  } catch (error) {
+    if (error instanceof NotFound) throw new NotFound("assignment");
+    throw error;
   }
 }

@@ -160,7 +160,7 @@ export function resultsFor(who: SignedIn, id: string): Promise<Results> {
       .innerJoin(child, eq(child.id, card.childId))
       .where(eq(card.assignmentId, id))
       .orderBy(asc(child.age), asc(child.name));
-    const ids = cards.map((c) => c.card.id);
+    const ids = cards.map((eachCard) => eachCard.card.id);
     const goes = await goesOf(tx, ids);
     const marks = await tx.select().from(criterionMark).where(inArray(criterionMark.cardId, ids));
     const begun = await tx
@@ -173,14 +173,16 @@ export function resultsFor(who: SignedIn, id: string): Promise<Results> {
       .from(playConflict)
       .innerJoin(play, eq(play.id, playConflict.playId))
       .where(inArray(play.cardId, ids));
-    const a = own.revision.document;
+    const activity = own.revision.document;
     const bands = await tx.select().from(expectedBand).where(eq(expectedBand.assignmentId, id));
-    const childIds = cards.map((c) => c.childId);
+    const childIds = cards.map((eachCard) => eachCard.childId);
     const kept = await tx
       .select({ unlikely: childForecast.unlikely })
       .from(childForecast)
       .where(inArray(childForecast.childId, childIds));
-    const unlikely = new Map(kept.flatMap((k) => k.unlikely.map((u) => [u.play, u] as const)));
+    const unlikely = new Map(
+      kept.flatMap((k) => k.unlikely.map((eachUnlikely) => [eachUnlikely.play, eachUnlikely] as const)),
+    );
     const inClass = await tx
       .select({ id: child.id, name: child.name })
       .from(child)
@@ -191,15 +193,15 @@ export function resultsFor(who: SignedIn, id: string): Promise<Results> {
       activityId: own.revision.activityId,
       classId: own.assignment.classId,
       className: own.className,
-      activity: a,
+      activity: activity,
       opensAt: own.assignment.opensAt,
       closesAt: own.assignment.closesAt,
       tries: own.assignment.tries,
       mark: own.assignment.mark,
-      unit: unitOf(a),
+      unit: unitOf(activity),
       withdrawnAt: own.assignment.withdrawnAt,
-      possible: opened(a).possible,
-      without: inClass.filter((k) => !cards.some((c) => c.childId === k.id)),
+      possible: opened(activity).possible,
+      without: inClass.filter((k) => !cards.some((eachCard) => eachCard.childId === k.id)),
       expected: Object.fromEntries(
         bands.map(({ age, low, middle, high, holds, rare }) => [
           age,
@@ -207,9 +209,9 @@ export function resultsFor(who: SignedIn, id: string): Promise<Results> {
         ]),
       ),
       working: await isQueued(tx, "expected", id),
-      unlooked: goes.length > 0 && bands.some((b) => b.rare === null),
+      unlooked: goes.length > 0 && bands.some((band) => band.rare === null),
       rows: cards.map(({ card: c, childId, name, age }) => {
-        const mine = goes.filter((g) => g.cardId === c.id);
+        const mine = goes.filter((go) => go.cardId === c.id);
         return {
           cardId: c.id,
           childId,
@@ -221,10 +223,10 @@ export function resultsFor(who: SignedIn, id: string): Promise<Results> {
           unlikely: new Map(
             mine.flatMap(({ playId }) => (unlikely.has(playId) ? [[playId, unlikely.get(playId)!]] : [])),
           ),
-          marks: new Map(marks.filter((m) => m.cardId === c.id).map((m) => [m.criterion, m.mark])),
+          marks: new Map(marks.filter((mark) => mark.cardId === c.id).map((mark) => [mark.criterion, mark.mark])),
           level: own.revision.document.levels ? (own.assignment.levels?.[childId] ?? null) : null,
           begun: begun.filter((b) => b.cardId === c.id).length,
-          conflicts: conflicts.filter((b) => b.cardId === c.id).length,
+          conflicts: conflicts.filter((conflict) => conflict.cardId === c.id).length,
         };
       }),
     };

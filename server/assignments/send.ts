@@ -95,12 +95,12 @@ export const copyOrder = inTime(
 export type SendOrder = z.input<typeof sendOrder>;
 
 /** Unit of the scores of an activity: its game says it. */
-export const unitOf = (a: Activity): ScoreUnit => opened(a).possible.unit;
+export const unitOf = (activity: Activity): ScoreUnit => opened(activity).possible.unit;
 
 /** Throws where a mark is in another unit than the game scores in now, or nobody could score it. */
-function checkMark(a: Activity, mark: number | null, unit: ScoreUnit | null): void {
+function checkMark(activity: Activity, mark: number | null, unit: ScoreUnit | null): void {
   if (mark === null) return;
-  const can = opened(a).possible;
+  const can = opened(activity).possible;
   if (unit !== null && unit !== can.unit)
     throw NotAllowed.of("mark", "This game is now scored differently. Type the score to beat again.");
   const { least, most } = can.better === "more" ? can : can.finished;
@@ -160,11 +160,16 @@ export async function sendOut(
     if (children.length === 0) throw NotAllowed.of("classId", `${own.name} has no children yet.`);
     if (only && children.length < new Set(only).size)
       throw NotAllowed.of("children", `Not all of these children are in ${own.name}.`);
-    const half = async (id: string, a: Activity, list: typeof children, more: Partial<Ready["values"]> = {}) => ({
+    const half = async (
+      id: string,
+      activity: Activity,
+      list: typeof children,
+      more: Partial<Ready["values"]> = {},
+    ) => ({
       activityId: id,
-      document: a,
+      document: activity,
       children: list,
-      ...(await makingsFor(tx, a, list, chosen)),
+      ...(await makingsFor(tx, activity, list, chosen)),
       values: { ...rest, classId, wholeClass: only === null && other === null, ...more },
     });
     if (!other) return [await half(activityId, document, children)];
@@ -172,7 +177,7 @@ export async function sendOut(
       throw NotAllowed.of("other.activityId", "The other game is the same as this one. Choose a different one.");
     const second = await ownActivity(tx, who, other.activityId);
     const [its, rests] = [true, false].map((is) =>
-      children.filter((k) => (k.age >= other.from && k.age <= other.to) === is),
+      children.filter((eachChild) => (eachChild.age >= other.from && eachChild.age <= other.to) === is),
     );
     if (its!.length === 0) throw NotAllowed.of("other.from", "No child you are sending to is of these ages.");
     if (rests!.length === 0)
@@ -219,7 +224,7 @@ async function place(tx: Tx, who: SignedIn, half: Ready, compiled: readonly Card
     tx,
     who.schoolId,
     made.id,
-    children.map((k, i) => ({ childId: k.id, compiled: compiled[i]! })),
+    children.map((eachChild, i) => ({ childId: eachChild.id, compiled: compiled[i]! })),
   );
   await linksFor(tx, who.schoolId, children);
   await invite(tx, who.schoolId, made.id, document, children);

@@ -19,8 +19,9 @@ const { assignment, card, child, matchSeat } = schema;
 const other = alias(matchSeat, "other");
 
 /** Whether two homes can play one match of it: their sides do not touch. */
-export const canPair = (a: Activity): boolean =>
-  a.players.modes.includes("alone") && inTwoHomes(opened(a).pattern, { params: a.pattern.params, match: a.match });
+export const canPair = (activity: Activity): boolean =>
+  activity.players.modes.includes("alone") &&
+  inTwoHomes(opened(activity).pattern, { params: activity.pattern.params, match: activity.match });
 
 type Seat = typeof matchSeat.$inferSelect;
 /** What is known of one side of a match. */
@@ -38,11 +39,12 @@ export interface HomeMatch {
 
 /** The go that counts: the first whole one that a child began by itself once both families had said yes. */
 function goIn(seats: readonly Seat[], goes: readonly Go[], cardId: string): Go | null {
-  const yes = seats.map((s) => s.yesAt?.getTime());
+  const yes = seats.map((seat) => seat.yesAt?.getTime());
   if (yes.some((at) => at === undefined)) return null;
   const from = Math.max(...(yes as number[]));
   return (
-    goes.find((g) => g.cardId === cardId && g.counts && g.setup.players === 1 && g.startedAt.getTime() >= from) ?? null
+    goes.find((go) => go.cardId === cardId && go.counts && go.setup.players === 1 && go.startedAt.getTime() >= from) ??
+    null
   );
 }
 const sideOf = (seats: readonly Seat[], goes: readonly Go[], s: Seat): Side => ({
@@ -67,7 +69,7 @@ export function matchesOf(
       .leftJoin(matchSeat, eq(matchSeat.cardId, card.id))
       .where(eq(card.assignmentId, id))
       .orderBy(asc(child.name), asc(child.id));
-    const seated = rows.filter((r) => r.seat !== null);
+    const seated = rows.filter((row) => row.seat !== null);
     const goes = await goesOf(
       tx,
       seated.map((r) => r.cardId),
@@ -81,11 +83,11 @@ export function matchesOf(
       return { id: matchId, sides, joined };
     });
     // The other half of a match may have left the class.
-    const matches = all.filter((m) => m.sides.length === 2);
-    const whole = new Set(matches.map((m) => m.id));
+    const matches = all.filter((homeMatch) => homeMatch.sides.length === 2);
+    const whole = new Set(matches.map((match) => match.id));
     const free = rows
-      .filter((r) => !r.seat || !whole.has(r.seat.matchId))
-      .map((r) => ({ id: r.childId, name: r.name }));
+      .filter((row) => !row.seat || !whole.has(row.seat.matchId))
+      .map((row) => ({ id: row.childId, name: row.name }));
     return { can, matches, free };
   });
 }
@@ -127,7 +129,7 @@ export function pairHomes(who: SignedIn, id: string, two: readonly [string, stri
       return pair.map((f) => ({ schoolId: who.schoolId, assignmentId: id, matchId, cardId: f.cardId }));
     });
     await tx.insert(matchSeat).values(seats);
-    const told = pairs.flat().map((f) => ({ id: f.childId, name: f.name }));
+    const told = pairs.flat().map((pair) => ({ id: pair.childId, name: pair.name }));
     await invite(tx, who.schoolId, id, own.revision.document, told, challenge);
     return pairs.length;
   });
@@ -155,10 +157,10 @@ export interface SideShown {
   yes: boolean;
   score: { value: number; unit: PlayScore["unit"] } | null;
 }
-const shown = (s: Side, withScore: boolean): SideShown => ({
-  word: s.word,
-  yes: s.yes,
-  score: withScore && s.go ? { value: s.go.score.value, unit: s.go.score.unit } : null,
+const shown = (side: Side, withScore: boolean): SideShown => ({
+  word: side.word,
+  yes: side.yes,
+  score: withScore && side.go ? { value: side.go.score.value, unit: side.go.score.unit } : null,
 });
 
 /** What a family sees of its match: the other home by its word and its score alone. */
@@ -190,7 +192,7 @@ const seatsFor = async (tx: Tx, link: OpenLink, cardId: string) => {
     .where(and(eq(matchSeat.cardId, cardId), eq(card.childId, link.childId)));
   if (!own || own.assignment.withdrawnAt) throw new NotFound("match");
   const seats = await seatsOfMatch(tx, own.seat.matchId);
-  const other = seats.find((s) => s.cardId !== cardId);
+  const other = seats.find((seat) => seat.cardId !== cardId);
   // Its other half is gone with a child that left.
   if (!other) throw new NotFound("match");
   return { own, seats, other };
@@ -202,7 +204,7 @@ export function familyMatch(link: OpenLink, cardId: string, now = new Date()): P
     const { own, seats, other } = await seatsFor(tx, link, cardId);
     const goes = await goesOf(
       tx,
-      seats.map((s) => s.cardId),
+      seats.map((seat) => seat.cardId),
     );
     const [mine, theirs] = [sideOf(seats, goes, own.seat), sideOf(seats, goes, other)];
     const closed = now > own.closesAt;
@@ -257,5 +259,5 @@ export async function matchedCards(tx: Tx, cardIds: readonly string[]): Promise<
     .innerJoin(other, and(eq(other.matchId, matchSeat.matchId), ne(other.cardId, matchSeat.cardId)))
     .innerJoin(card, eq(card.id, other.cardId))
     .where(inArray(matchSeat.cardId, [...cardIds]));
-  return new Set(rows.map((r) => r.id));
+  return new Set(rows.map((row) => row.id));
 }

@@ -25,8 +25,8 @@ const guessesOf = () => {
  */
 export async function passwordProblem(password: string, about: readonly string[] = []): Promise<string | null> {
   if (password.length < MIN_PASSWORD) return `The password needs at least ${MIN_PASSWORD} characters.`;
-  const parts = about.map((a) => a.toLowerCase().split(/[^\p{L}\p{N}]+/u));
-  const words = [...parts.flat(), ...parts.map((p) => p.join(""))].filter((w) => w.length > 2);
+  const parts = about.map((action) => action.toLowerCase().split(/[^\p{L}\p{N}]+/u));
+  const words = [...parts.flat(), ...parts.map((part) => part.join(""))].filter((word) => word.length > 2);
   const guesses = (await guessesOf())(password.slice(0, MAX_LOOKED_AT), words);
   if (guesses >= MIN_GUESSES) return null;
   return "This password is too easy to guess. Use three or four words that do not belong together.";

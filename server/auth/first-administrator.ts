@@ -41,7 +41,8 @@ export async function makeFirstSchool(token: string, given: unknown): Promise<{ 
   const problems = read.success ? [] : problemsOf(read.error);
   const typed = given as Record<string, string>;
   const weak = await passwordProblem(typed.password ?? "", [typed.school ?? "", typed.name ?? "", typed.email ?? ""]);
-  if (weak && !problems.some((p) => p.field === "password")) problems.push({ field: "password", message: weak });
+  if (weak && !problems.some((problem) => problem.field === "password"))
+    problems.push({ field: "password", message: weak });
   if (!read.success || problems.length > 0) throw new NotAllowed(problems);
   const { school, zone, name, email, password, group } = read.data;
   const hash = await hashPassword(password);

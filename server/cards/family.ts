@@ -81,14 +81,14 @@ export async function cardsFor(
       .orderBy(desc(assignment.closesAt));
     const goes = await goesOf(
       tx,
-      rows.map((r) => r.id),
+      rows.map((row) => row.id),
     );
     const paired = await matchedCards(
       tx,
-      rows.map((r) => r.id),
+      rows.map((row) => row.id),
     );
     const cards = rows.map(({ assignment: a, ...c }) => {
-      const mine = standing(goes.filter((g) => g.cardId === c.id));
+      const mine = standing(goes.filter((go) => go.cardId === c.id));
       const best = bestOf(mine)?.score ?? null;
       return {
         ...c,
@@ -106,7 +106,7 @@ export async function cardsFor(
       ...me,
       ids: every.map((c) => c.id),
       cards: cards
-        .filter((c) => c.state !== "withdrawn" || c.used > 0)
+        .filter((eachCard) => eachCard.state !== "withdrawn" || eachCard.used > 0)
         .sort((a, b) => order[a.state] - order[b.state] || a.closesAt.getTime() - b.closesAt.getTime()),
     };
   });

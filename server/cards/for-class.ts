@@ -16,18 +16,18 @@ export async function makingsFor(
 ): Promise<{ makings: Making[]; levels: Record<string, number> | null; known: ReadonlyMap<string, Known> }> {
   const homes = await homesOf(
     tx,
-    children.map((k) => k.id),
+    children.map((child) => child.id),
   );
   const items = await schoolItemsOf(tx);
   const known = await knownOf(tx, children);
   const levels = document.levels
     ? {
         ...(await levelsFor(document, children, known)),
-        ...Object.fromEntries(Object.entries(chosen).filter(([id]) => children.some((k) => k.id === id))),
+        ...Object.fromEntries(Object.entries(chosen).filter(([id]) => children.some((child) => child.id === id))),
       }
     : null;
-  const makings = children.map((k) =>
-    makingFor(document, k, homes.get(k.id) ?? [], items, known.get(k.id), levels?.[k.id]),
+  const makings = children.map((child) =>
+    makingFor(document, child, homes.get(child.id) ?? [], items, known.get(child.id), levels?.[child.id]),
   );
   return { makings, levels, known };
 }

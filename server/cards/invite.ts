@@ -7,14 +7,14 @@ interface Letter {
   subject: string;
   body: string;
 }
-export const invitation = (a: Activity, name: string): Letter => ({
-  subject: `${a.title}: a game for ${name} to play at home`,
-  body: `Hello,\n\n${name} has a new game: ${a.title}. It takes about ${a.minutes} minutes.\nOpen this private link on any phone or tablet. You don't need an account:\n\n{link}\n\nPlease keep the link to your family.`,
+export const invitation = (activity: Activity, name: string): Letter => ({
+  subject: `${activity.title}: a game for ${name} to play at home`,
+  body: `Hello,\n\n${name} has a new game: ${activity.title}. It takes about ${activity.minutes} minutes.\nOpen this private link on any phone or tablet. You don't need an account:\n\n{link}\n\nPlease keep the link to your family.`,
 });
 /** Who the other home is nobody is told: it shows a word that its child chooses, and the score. */
-export const challenge = (a: Activity, name: string): Letter => ({
-  subject: `${a.title}: ${name} can play a match with another home`,
-  body: `Hello,\n\n${name} can play ${a.title} against a child in another home. Each plays a whole game at home, and the better score wins.\nIt only counts once both families say yes. The other home sees a word that ${name} chooses and the score, never a name.\nOpen this private link, then press "Play against another home" below the game:\n\n{link}\n\nPlease keep the link to your family.`,
+export const challenge = (activity: Activity, name: string): Letter => ({
+  subject: `${activity.title}: ${name} can play a match with another home`,
+  body: `Hello,\n\n${name} can play ${activity.title} against a child in another home. Each plays a whole game at home, and the better score wins.\nIt only counts once both families say yes. The other home sees a word that ${name} chooses and the score, never a name.\nOpen this private link, then press "Play against another home" below the game:\n\n{link}\n\nPlease keep the link to your family.`,
 });
 
 /** Puts a message with its private link into the outbox for each child. */
@@ -22,12 +22,12 @@ export async function invite(
   tx: Tx,
   schoolId: string,
   assignmentId: string,
-  a: Activity,
+  activity: Activity,
   children: readonly { id: string; name: string }[],
-  letter: (a: Activity, name: string) => Letter = invitation,
+  letter: (givenActivity: Activity, name: string) => Letter = invitation,
 ): Promise<void> {
   if (children.length === 0) return;
   await tx
     .insert(message)
-    .values(children.map((k) => ({ schoolId, childId: k.id, assignmentId, ...letter(a, k.name) })));
+    .values(children.map((child) => ({ schoolId, childId: child.id, assignmentId, ...letter(activity, child.name) })));
 }

@@ -15,21 +15,21 @@ const roughly = ({ multiplier, skill, ...who }: Who): Who => ({
 
 /** The level that suits each child, from 0, by child; children alike are looked at once. Where goes have to be played out for it, beside the server. */
 export async function levelsFor(
-  a: Activity,
+  activity: Activity,
   children: readonly { id: string; age: number; adjust: Adjust | null }[],
   known: ReadonlyMap<string, Known>,
 ): Promise<Record<string, number>> {
-  const people = children.map((k) => ({
-    who: whoOf(k, known.get(k.id), a.aim.action),
-    supports: k.adjust?.supports ?? [],
+  const people = children.map((child) => ({
+    who: whoOf(child, known.get(child.id), activity.aim.action),
+    supports: child.adjust?.supports ?? [],
   }));
   const levels =
-    a.levels?.of === "end"
+    activity.levels?.of === "end"
       ? await compute(
           "levels",
-          a,
-          people.map((p) => ({ ...p, who: roughly(p.who) })),
+          activity,
+          people.map((person) => ({ ...person, who: roughly(person.who) })),
         )
-      : levelsOf(a, people);
-  return Object.fromEntries(children.map((k, i) => [k.id, levels[i]!]));
+      : levelsOf(activity, people);
+  return Object.fromEntries(children.map((child, i) => [child.id, levels[i]!]));
 }

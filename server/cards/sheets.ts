@@ -43,12 +43,12 @@ export function paperCards(
     return {
       title: own.revision.document.title,
       className: own.className,
-      cards: rows.map((r) => ({
-        id: r.id,
-        name: r.name,
-        card: r.compiled,
+      cards: rows.map((row) => ({
+        id: row.id,
+        name: row.name,
+        card: row.compiled,
         tries: own.assignment.tries,
-        token: r.link && !r.link.withdrawnAt ? linkToken(r.link.id, r.link.version) : null,
+        token: row.link && !row.link.withdrawnAt ? linkToken(row.link.id, row.link.version) : null,
       })),
     };
   });

@@ -16,7 +16,7 @@ export async function giveCards(
   cards: readonly { childId: string; compiled: Card }[],
 ): Promise<string[]> {
   if (cards.length === 0) return [];
-  const hashed = cards.map((c) => ({ ...c, hash: contentHash(c.compiled) }));
+  const hashed = cards.map((eachCard) => ({ ...eachCard, hash: contentHash(eachCard.compiled) }));
   const made = await tx
     .insert(card)
     .values(hashed.map(({ childId, hash }) => ({ schoolId, assignmentId, childId, hash })))

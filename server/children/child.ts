@@ -69,10 +69,10 @@ export interface ChildPage {
 const WEEK = 7 * 86_400_000;
 /** How long a child played, lately and a week. */
 function playedIn(goes: readonly Go[], now: Date): ChildPage["played"] {
-  const minutes = (list: readonly Go[]) => list.reduce((sum, g) => sum + g.score.seconds, 0) / 60;
-  const age = (g: Go) => now.getTime() - g.startedAt.getTime();
+  const minutes = (list: readonly Go[]) => list.reduce((sum, go) => sum + go.score.seconds, 0) / 60;
+  const age = (go: Go) => now.getTime() - go.startedAt.getTime();
   const weeks = Math.max(1, Math.ceil(Math.max(0, ...goes.map(age)) / WEEK));
-  return { lately: minutes(goes.filter((g) => age(g) < WEEK)), aWeek: minutes(goes) / weeks, weeks };
+  return { lately: minutes(goes.filter((go) => age(go) < WEEK)), aWeek: minutes(goes) / weeks, weeks };
 }
 
 /** How one axis of one action went, week by week: after each week with a try, what was known by then. */
@@ -83,12 +83,17 @@ async function courseOf(
   breathe: () => Promise<void>,
 ): Promise<Course> {
   const { action, axis } = list[0]!;
-  const goes = list.map((r) => ({ at: r.at, week: weekOf(r.at), ll: r.ll, tries: r.tries }));
-  const weeks = [...new Set(goes.map((g) => g.week))].sort((a, b) => a - b);
+  const goes = list.map((knowingRow) => ({
+    at: knowingRow.at,
+    week: weekOf(knowingRow.at),
+    ll: knowingRow.ll,
+    tries: knowingRow.tries,
+  }));
+  const weeks = [...new Set(goes.map((go) => go.week))].sort((a, b) => a - b);
   const course: Week[] = [];
   for (const week of weeks) {
     await breathe();
-    const [before, of] = [goes.filter((g) => g.week <= week), goes.filter((g) => g.week === week)];
+    const [before, of] = [goes.filter((go) => go.week <= week), goes.filter((go) => go.week === week)];
     course.push({
       ...estimateOf(posterior(axis, age, before, week)),
       at: new Date(Math.max(...of.map((g) => g.at.getTime()))),
@@ -136,14 +141,14 @@ export async function childPage(who: SignedIn, id: string, now = new Date()): Pr
             .where(
               inArray(
                 criterionMark.cardId,
-                cards.map((c) => c.id),
+                cards.map((eachCard) => eachCard.id),
               ),
             );
     const goes = await goesOf(
       tx,
-      cards.map((c) => c.id),
+      cards.map((eachCard) => eachCard.id),
     );
-    const of = new Map(cards.map((c) => [c.id, c]));
+    const of = new Map(cards.map((eachCard) => [eachCard.id, eachCard]));
     return {
       id,
       name: me.name,
@@ -156,21 +161,21 @@ export async function childPage(who: SignedIn, id: string, now = new Date()): Pr
       leftHanded: me.leftHanded,
       rows,
       goes: goes
-        .map((g) => ({
-          ...g,
-          title: of.get(g.cardId)!.title,
-          action: of.get(g.cardId)!.action,
-          assignmentId: of.get(g.cardId)!.assignmentId,
+        .map((go) => ({
+          ...go,
+          title: of.get(go.cardId)!.title,
+          action: of.get(go.cardId)!.action,
+          assignmentId: of.get(go.cardId)!.assignmentId,
         }))
         .reverse(),
-      cards: cards.map((c) => ({
-        assignmentId: c.assignmentId,
-        title: c.title,
-        opensAt: c.opensAt,
-        changes: c.changes ?? [],
+      cards: cards.map((eachCard) => ({
+        assignmentId: eachCard.assignmentId,
+        title: eachCard.title,
+        opensAt: eachCard.opensAt,
+        changes: eachCard.changes ?? [],
         criteria: criteriaOf(
-          c.criteria,
-          marks.filter((m) => m.cardId === c.id),
+          eachCard.criteria,
+          marks.filter((mark) => mark.cardId === eachCard.id),
         ),
       })),
       played: playedIn(goes, now),
@@ -182,10 +187,10 @@ export async function childPage(who: SignedIn, id: string, now = new Date()): Pr
   // Week by week over a year: worked out after the database, in steps.
   const breathe = breather();
   const courses: Course[] = [];
-  for (const key of new Set(rows.map((r) => `${r.action} ${r.axis}`)))
+  for (const key of new Set(rows.map((row) => `${row.action} ${row.axis}`)))
     courses.push(
       await courseOf(
-        rows.filter((r) => `${r.action} ${r.axis}` === key),
+        rows.filter((row) => `${row.action} ${row.axis}` === key),
         page.age,
         now,
         breathe,
@@ -223,7 +228,7 @@ async function laidOut(tx: Tx, childId: string) {
     .where(
       inArray(
         playEvent.playId,
-        plays.map((p) => p.play.id),
+        plays.map((eachPlay) => eachPlay.play.id),
       ),
     )
     .orderBy(asc(playEvent.seq));
@@ -231,11 +236,11 @@ async function laidOut(tx: Tx, childId: string) {
     activity: compiled.activity,
     setup: p.setup,
     version: p.rulesVersion,
-    events: events.flatMap((e) => (e.id === p.id ? [e.event] : [])),
+    events: events.flatMap((event) => (event.id === p.id ? [event.event] : [])),
   }));
 }
 const criteriaOf = (criteria: Activity["criteria"], marks: readonly { criterion: string; mark: string }[]) =>
-  marks.flatMap((m) => {
-    const c = criteria.find((x) => x.id === m.criterion);
-    return c ? [{ text: c.text, mark: m.mark }] : [];
+  marks.flatMap((mark) => {
+    const c = criteria.find((x) => x.id === mark.criterion);
+    return c ? [{ text: c.text, mark: mark.mark }] : [];
   });

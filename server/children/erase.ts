@@ -97,7 +97,7 @@ export function erasedChildren(who: SignedIn): Promise<ErasedChild[]> {
       .innerJoin(classTeacher, eq(classTeacher.classId, child.classId))
       .where(and(eq(classTeacher.teacherId, who.teacherId), isNotNull(child.eraseAt)))
       .orderBy(asc(child.name));
-    return rows.map((r) => ({ ...r, eraseAt: r.eraseAt! }));
+    return rows.map((row) => ({ ...row, eraseAt: row.eraseAt! }));
   });
 }
 

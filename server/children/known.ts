@@ -31,7 +31,7 @@ export async function leftOutOf(tx: Tx, childIds: readonly string[]): Promise<Re
     .where(and(inArray(evidence.childId, [...childIds]), eq(evidence.axis, "none")))
     .groupBy(evidence.action);
   // Kept from before without a reason: as good as silent.
-  for (const r of rows) out[LEFT_OUT.find((w) => w === r.why) ?? "silent"] += r.n;
+  for (const row of rows) out[LEFT_OUT.find((word) => word === row.why) ?? "silent"] += row.n;
   return out;
 }
 
@@ -77,13 +77,13 @@ function grouped<T>(list: readonly T[], key: (t: T) => string): Map<string, T[]>
 /** What is known of one child from its goes so far, action by action; as of `now`. */
 export function knownFrom(rows: readonly KnowingRow[], age: number, now: Date): Known {
   const out = new Map<string, KnownAction>();
-  const byKey = grouped(rows, (r) => `${r.action} ${r.axis}`);
+  const byKey = grouped(rows, (knowingRow) => `${knowingRow.action} ${knowingRow.axis}`);
   for (const list of byKey.values()) {
     const { action, axis } = list[0]!;
-    const goes = list.map((r): Told => ({ week: weekOf(r.at), ll: r.ll }));
+    const goes = list.map((knowingRow): Told => ({ week: weekOf(knowingRow.at), ll: knowingRow.ll }));
     const is = out.get(action) ?? { tries: 0, last: new Date(0) };
-    const tries = list.reduce((sum, r) => sum + r.tries, 0);
-    const last = new Date(Math.max(is.last.getTime(), ...list.map((r) => r.at.getTime())));
+    const tries = list.reduce((sum, knowingRow) => sum + knowingRow.tries, 0);
+    const last = new Date(Math.max(is.last.getTime(), ...list.map((knowingRow) => knowingRow.at.getTime())));
     const estimate = estimateOf(posterior(axis, age, goes, weekOf(now)));
     out.set(action, { ...is, tries: Math.max(is.tries, tries), last, [axis]: estimate });
   }
@@ -106,7 +106,7 @@ export async function knownOf(
       tx,
       some.map((k) => k.id),
     );
-    const of = grouped(rows, (r) => r.childId);
+    const of = grouped(rows, (knowingRow) => knowingRow.childId);
     for (const k of some) {
       const own = of.get(k.id);
       if (!own) continue;

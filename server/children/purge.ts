@@ -27,7 +27,7 @@ export async function answersAbout(
           .select({ id: surveyAnswer.id })
           .from(surveyAnswer)
           .where(inArray(surveyAnswer.homeId, [...own]));
-  const named = rows.filter((r) => plain(r.name) === plain(k.name)).map((r) => r.id);
+  const named = rows.filter((row) => plain(row.name) === plain(k.name)).map((row) => row.id);
   return [...new Set([...placed.map((r) => r.id), ...named])];
 }
 
@@ -36,7 +36,7 @@ export async function homesAround(tx: Tx, childId: string) {
   const homes = (await homesOf(tx, [childId])).get(childId)!;
   const alone: typeof homes = [];
   const shared: typeof homes = [];
-  for (const h of homes) ((await childrenOf(tx, h.id)).some((id) => id !== childId) ? shared : alone).push(h);
+  for (const home of homes) ((await childrenOf(tx, home.id)).some((id) => id !== childId) ? shared : alone).push(home);
   return { alone, shared };
 }
 

@@ -5,7 +5,7 @@ type Args<K extends WorkName> = Parameters<ComputeTasks[K]>;
 type Told<K extends WorkName> = ReturnType<ComputeTasks[K]>;
 interface Waiting {
   done: (told: never) => void;
-  fail: (e: Error) => void;
+  fail: (error: Error) => void;
 }
 
 let file: URL | null = null;
@@ -27,9 +27,9 @@ function start(thread: URL): Worker {
     if (error === undefined) w?.done(told as never);
     else w?.fail(new Error(error));
   });
-  const gone = (e: Error) => {
+  const gone = (error: Error) => {
     if (worker === made) worker = null;
-    for (const w of waiting.values()) w.fail(e);
+    for (const eachWaiting of waiting.values()) eachWaiting.fail(error);
     waiting.clear();
   };
   made.on("error", gone);
@@ -39,7 +39,7 @@ function start(thread: URL): Worker {
 
 /** Works something out beside the requests; a thread that fell over is started anew. */
 export function compute<K extends WorkName>(name: K, ...args: Args<K>): Promise<Told<K>> {
-  if (!file) return Promise.resolve((computeTasks[name] as (...a: Args<K>) => Told<K>)(...args));
+  if (!file) return Promise.resolve((computeTasks[name] as (...parameters: Args<K>) => Told<K>)(...args));
   worker ??= start(file);
   const id = ++asked;
   return new Promise<Told<K>>((done, fail) => {

@@ -5,7 +5,7 @@ import { computeTasks, type WorkName } from "./work.ts";
 parentPort!.on("message", ({ id, name, args }: { id: number; name: WorkName; args: never[] }) => {
   try {
     parentPort!.postMessage({ id, told: (computeTasks[name] as (...a: never[]) => unknown)(...args) });
-  } catch (e) {
-    parentPort!.postMessage({ id, error: e instanceof Error ? e.message : String(e) });
+  } catch (error) {
+    parentPort!.postMessage({ id, error: error instanceof Error ? error.message : String(error) });
   }
 });

@@ -46,11 +46,23 @@ export interface GoTold {
 
 /** Names of ready activities that the same support can be made right in, those of the same action first. */
 const MAX_OFFERED = 3;
-function nearestReady(a: Activity, who: Who, self: Omit<Role, "role"> | null, supports: readonly Support[]): string[] {
-  const mine = (x: Activity) => (x.aim.action === a.aim.action ? 0 : 1);
+function nearestReady(
+  activity: Activity,
+  who: Who,
+  self: Omit<Role, "role"> | null,
+  supports: readonly Support[],
+): string[] {
+  const mine = (givenActivity: Activity) => (givenActivity.aim.action === activity.aim.action ? 0 : 1);
   return ready
-    .filter((r) => who.age === "adult" || (r.activity.ages.from <= who.age && who.age <= r.activity.ages.to))
-    .map((r) => ({ title: r.activity.title, at: mine(r.activity), s: supportFor(r.activity, supports, who, self) }))
+    .filter(
+      (eachReady) =>
+        who.age === "adult" || (eachReady.activity.ages.from <= who.age && who.age <= eachReady.activity.ages.to),
+    )
+    .map((eachReady) => ({
+      title: eachReady.activity.title,
+      at: mine(eachReady.activity),
+      s: supportFor(eachReady.activity, supports, who, self),
+    }))
     .filter(({ s }) => s.held && s.after !== null && s.fits.length > 0)
     .sort((x, y) => x.at - y.at || Math.abs(x.s.after! - 0.7) - Math.abs(y.s.after! - 0.7))
     .slice(0, MAX_OFFERED)
@@ -60,51 +72,54 @@ function nearestReady(a: Activity, who: Who, self: Omit<Role, "role"> | null, su
 /** Everything heavy that the server works out. Pure, so that it may run in a thread of its own. */
 export const computeTasks = {
   /** The card of each child. */
-  cards: (makings: readonly Making[]): Card[] => makings.map((m) => compileFor(m)),
+  cards: (makings: readonly Making[]): Card[] => makings.map((making) => compileFor(making)),
   /** Goes of one child beside what was forecast of each. */
   forecasted: (goes: readonly GoSeen[]): Forecasted[] => forecastedOf(goes),
   /** Of the newest goes of one child those that hit more often than its earlier ones let expect; each action and axis by itself, in the order they were played. */
   unlikely: (goes: readonly GoReported[], newest: number): Unlikely[] => {
-    const recent = new Set(goes.slice(-newest).map((g) => g.play));
-    const of = (g: GoReported) => `${g.child} ${g.axis}`;
-    const alike = (key: string) => goes.filter((g) => of(g) === key);
+    const recent = new Set(goes.slice(-newest).map((go) => go.play));
+    const of = (go: GoReported) => `${go.child} ${go.axis}`;
+    const alike = (key: string) => goes.filter((go) => of(go) === key);
     return [...new Set(goes.map(of))].flatMap((key) => unlikelyOf(alike(key), (play) => recent.has(play)));
   },
   /** A card as its family decided to play it. */
   remade: (making: Making, decided: Decided): Card => remake(making, decided),
   /** What is expected of each age, alone. */
-  expected(a: Activity, ages: readonly number[]): Record<number, Expected> {
+  expected(activity: Activity, ages: readonly number[]): Record<number, Expected> {
     const graph = new Graph();
     const out: Record<number, Expected> = {};
     for (const age of new Set(ages)) {
-      const told = forecastActivity(a, [{ age }], { players: 1, mode: "alone", seed: 1 }, "middle", { graph });
-      const d = told.sides[0]!.points;
+      const told = forecastActivity(activity, [{ age }], { players: 1, mode: "alone", seed: 1 }, "middle", { graph });
+      const distribution = told.sides[0]!.points;
       // Where so many are cut off that half has no score, the farthest that anybody comes is drawn.
-      const most = d.at[d.at.length - 1] ?? 0;
-      out[age] = { ...likelyRange(d), middle: Math.min(most, quantile(d, 0.5)) };
+      const most = distribution.at[distribution.at.length - 1] ?? 0;
+      out[age] = { ...likelyRange(distribution), middle: Math.min(most, quantile(distribution, 0.5)) };
     }
     return out;
   },
   /** From which score on a go at that age is worth a look. */
-  rare: (a: Activity, age: number): number | null => rareScore(a, age),
+  rare: (activity: Activity, age: number): number | null => rareScore(activity, age),
   /** The level that suits each of some people. */
-  levels: (a: Activity, people: readonly { who: Who; supports: readonly Support[] }[]): number[] => levelsOf(a, people),
+  levels: (activity: Activity, people: readonly { who: Who; supports: readonly Support[] }[]): number[] =>
+    levelsOf(activity, people),
   /** Levels for next week, and the one proposed for each child. */
   nextWeek(
-    a: Activity,
+    activity: Activity,
     middle: Who,
     children: readonly Played[],
     more: { things: readonly string[]; targets: readonly string[] },
   ): { levels: Levels; proposals: Proposal[] } {
-    const levels = levelsNext(a, middle, more);
-    return { levels, proposals: nextWeek({ ...a, levels: null }, levels, children) };
+    const levels = levelsNext(activity, middle, more);
+    return { levels, proposals: nextWeek({ ...activity, levels: null }, levels, children) };
   },
   /** The share of sends that count for a child, without support and with it; null where nothing is aimed at. */
-  withSupport: (a: Activity, who: Who, self: Omit<Role, "role"> | null, supports: readonly Support[]) => ({
-    plain: rateWith(a, who, self, []),
-    ...(({ after, held, nearer, fits }) => ({ with: after, held, nearer, fits }))(supportFor(a, supports, who, self)),
+  withSupport: (activity: Activity, who: Who, self: Omit<Role, "role"> | null, supports: readonly Support[]) => ({
+    plain: rateWith(activity, who, self, []),
+    ...(({ after, held, nearer, fits }) => ({ with: after, held, nearer, fits }))(
+      supportFor(activity, supports, who, self),
+    ),
     /** Ready activities that the same support fits, nearest to the share that was meant, at most three; asked for only where this one cannot be made right. */
-    others: supportFor(a, supports, who, self).held ? [] : nearestReady(a, who, self, supports),
+    others: supportFor(activity, supports, who, self).held ? [] : nearestReady(activity, who, self, supports),
   }),
   /** By the way it is sent: the pull and the wild sends that resting places show, of goes of one child; none where too few are told. */
   leans(goes: readonly Pick<GoTold, "activity" | "setup" | "events" | "version">[]): Partial<Record<Action, Lean>> {
@@ -125,8 +140,8 @@ export const computeTasks = {
     goes.map((go) => {
       try {
         return says(go);
-      } catch (e) {
-        return { told: [], refused: false, broke: plainError(e) };
+      } catch (error) {
+        return { told: [], refused: false, broke: plainError(error) };
       }
     }),
 };

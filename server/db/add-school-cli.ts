@@ -18,8 +18,8 @@ const name = basename(path);
 function jsonOf(text: string): unknown {
   try {
     return JSON.parse(text);
-  } catch (e) {
-    return stop(`${name}: this is not JSON (${(e as Error).message.split("\n")[0]}).`);
+  } catch (error) {
+    return stop(`${name}: this is not JSON (${(error as Error).message.split("\n")[0]}).`);
   }
 }
 const read = schoolFile.safeParse(jsonOf(readFileSync(path, "utf8")));
@@ -36,9 +36,12 @@ if (!read.success) {
   try {
     await addSchool(sql, read.data);
     process.stdout.write(`${read.data.school} was added. Its teachers sign in with the passwords of the file.\n`);
-  } catch (e) {
-    const { code, constraint_name: of } = ((e as Error).cause ?? e) as { code?: string; constraint_name?: string };
-    if (code !== "23505") throw e;
+  } catch (error) {
+    const { code, constraint_name: of } = ((error as Error).cause ?? error) as {
+      code?: string;
+      constraint_name?: string;
+    };
+    if (code !== "23505") throw error;
     stop(
       `${name}: ${of?.includes("teacher") ? "a teacher with this e-mail address already exists" : "it already exists"}; nothing was added.`,
     );

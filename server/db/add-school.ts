@@ -26,36 +26,41 @@ export async function addSchool(
     for (const c of file.classes) {
       const [made] = await tx.insert(schema.schoolClass).values({ schoolId, name: c.name }).returning();
       classes.set(c.name, made!.id);
-      for (const k of c.children) {
+      for (const child of c.children) {
         const [row] = await tx
           .insert(schema.child)
           .values({
             schoolId,
             classId: made!.id,
-            name: k.name,
-            age: k.age,
-            leftHanded: k.leftHanded,
-            support: k.support,
+            name: child.name,
+            age: child.age,
+            leftHanded: child.leftHanded,
+            support: child.support,
           })
           .returning();
         await tx.insert(schema.link).values({ schoolId, childId: row!.id });
-        for (const label of k.homes) {
+        for (const label of child.homes) {
           const homeId = homes.get(label);
-          if (!homeId) throw new Error(`classes.${c.name}.children.${k.name}.homes: no home is called "${label}"`);
+          if (!homeId) throw new Error(`classes.${c.name}.children.${child.name}.homes: no home is called "${label}"`);
           await tx.insert(schema.childHome).values({ schoolId, childId: row!.id, homeId });
         }
       }
     }
     const ids: string[] = [];
-    for (const t of file.teachers) {
+    for (const teacher of file.teachers) {
       const [row] = await tx
         .insert(schema.teacher)
-        .values({ schoolId, email: t.email, name: t.name, passwordHash: await hashPassword(t.password) })
+        .values({
+          schoolId,
+          email: teacher.email,
+          name: teacher.name,
+          passwordHash: await hashPassword(teacher.password),
+        })
         .returning();
       ids.push(row!.id);
-      for (const name of t.classes) {
+      for (const name of teacher.classes) {
         const classId = classes.get(name);
-        if (!classId) throw new Error(`teachers.${t.email}.classes: no class is called "${name}"`);
+        if (!classId) throw new Error(`teachers.${teacher.email}.classes: no class is called "${name}"`);
         await tx.insert(schema.classTeacher).values({ schoolId, classId, teacherId: row!.id });
       }
     }

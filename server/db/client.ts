@@ -19,8 +19,10 @@ const pool = new pg.Pool({
 });
 // A connection may break at any time: idle in the pool, or between two statements of a transaction. Without a listener the event would end the
 // process. Whoever holds the connection is told by its next statement, which fails.
-pool.on("error", (e) => log.warn({ error: plainError(e) }, "connection lost"));
-pool.on("connect", (client) => client.on("error", (e) => log.warn({ error: plainError(e) }, "connection lost")));
+pool.on("error", (error) => log.warn({ error: plainError(error) }, "connection lost"));
+pool.on("connect", (client) =>
+  client.on("error", (error) => log.warn({ error: plainError(error) }, "connection lost")),
+);
 const db = drizzle(pool, { schema });
 
 /** A transaction of one school: the database shows it that school's rows and no others. */

@@ -52,7 +52,8 @@ interface Keyed {
   schoolId: AnyPgColumn;
   id: AnyPgColumn;
 }
-const keyed = (name: string, t: Keyed) => unique(`${name}_key`).on(t.schoolId as never, t.id as never);
+const keyed = (name: string, givenKeyed: Keyed) =>
+  unique(`${name}_key`).on(givenKeyed.schoolId as never, givenKeyed.id as never);
 const hangsOn = (name: string, t: { schoolId: AnyPgColumn }, by: AnyPgColumn, to: Keyed) =>
   foreignKey({ name, columns: [t.schoolId, by] as never, foreignColumns: [to.schoolId, to.id] as never });
 

@@ -13,15 +13,15 @@ describe("the demo school", () => {
   it("has two classes of 24 to 30 known by a first name and an initial, siblings, two homes, and homes unlike each other", () => {
     expect(file.classes.map((c) => c.children.length).every((n) => n >= 24 && n <= 30)).toBe(true);
     const children = file.classes.flatMap((c) => c.children);
-    expect(new Set(children.map((c) => c.name)).size).toBe(children.length);
-    for (const c of children) expect(c.name).toMatch(/^\p{L}+ \p{Lu}\.$/u);
-    expect(children.some((c) => c.homes.length === 2)).toBe(true);
-    expect(children.some((c) => c.leftHanded)).toBe(true);
+    expect(new Set(children.map((child) => child.name)).size).toBe(children.length);
+    for (const child of children) expect(child.name).toMatch(/^\p{L}+ \p{Lu}\.$/u);
+    expect(children.some((child) => child.homes.length === 2)).toBe(true);
+    expect(children.some((child) => child.leftHanded)).toBe(true);
     const families = new Map<string, number>();
-    for (const c of children) for (const h of c.homes) families.set(h, (families.get(h) ?? 0) + 1);
-    expect([...families.values()].filter((n) => n > 1).length).toBeGreaterThan(2);
-    expect(new Set(file.homes.map((h) => JSON.stringify(h.space))).size).toBeGreaterThan(6);
-    expect(file.homes.some((h) => h.space === null)).toBe(true);
+    for (const child of children) for (const home of child.homes) families.set(home, (families.get(home) ?? 0) + 1);
+    expect([...families.values()].filter((family) => family > 1).length).toBeGreaterThan(2);
+    expect(new Set(file.homes.map((home) => JSON.stringify(home.space))).size).toBeGreaterThan(6);
+    expect(file.homes.some((home) => home.space === null)).toBe(true);
   });
   it("is the same every time", () => {
     expect(tidewell()).toEqual(tidewell());
@@ -33,7 +33,7 @@ describe("a school file", () => {
   const told = (over: object) =>
     schoolFile
       .safeParse({ ...good, ...over })
-      .error?.issues.map((i) => i.message)
+      .error?.issues.map((issue) => issue.message)
       .join(" ") ?? "";
   it("is refused with the field and what is allowed", () => {
     expect(told({ zone: "Mars/Crater" })).toContain("IANA time zone");
@@ -48,19 +48,19 @@ describe("a school file", () => {
 
 describe("simulated children", () => {
   it.each(patternNames)("play %s to its end, each event allowed, the same for the same seed", (name) => {
-    const a = fromPattern(name);
+    const activity = fromPattern(name);
     for (const setup of [
       { players: 1, mode: "alone", seed: 1 },
       { players: 2, mode: "against", seed: 1 },
       { players: 3, mode: "relay", seed: 1 },
     ] as const) {
       const tempers = [behaviorProfile(1), behaviorProfile(2)];
-      const events = playGo(a, [7, 36], tempers, setup, 9);
-      const told = replay({ ...a.pattern, match: a.match }, setup, events);
+      const events = playGo(activity, [7, 36], tempers, setup, 9);
+      const told = replay({ ...activity.pattern, match: activity.match }, setup, events);
       expect(told.refused).toBeNull();
       expect(view(told.play).done).toBe("over");
-      expect(playGo(a, [7, 36], tempers, setup, 9)).toEqual(events);
-      expect(events.every((e, i) => i === 0 || e.at >= events[i - 1]!.at)).toBe(true);
+      expect(playGo(activity, [7, 36], tempers, setup, 9)).toEqual(events);
+      expect(events.every((event, i) => i === 0 || event.at >= events[i - 1]!.at)).toBe(true);
     }
   });
   it("may stop halfway", () => {
@@ -75,14 +75,14 @@ describe("simulated children", () => {
     expect(events.at(-1)!.kind).toBe("stop");
   });
   it("miss by another model than the forecast: the means differ, by less than the children do", () => {
-    const a = fromPattern("climb");
+    const activity = fromPattern("climb");
     const alone = { players: 1, mode: "alone", seed: 1 } as const;
     const sends = Array.from(
       { length: 300 },
-      (_, i) => playGo(a, [7], [behaviorProfile(i)], alone, i).filter((e) => e.kind === "send").length,
+      (_, i) => playGo(activity, [7], [behaviorProfile(i)], alone, i).filter((event) => event.kind === "send").length,
     );
-    const average = sends.reduce((x, y) => x + y, 0) / sends.length;
-    const expected = mean(forecastActivity(a, [{ age: 7 }], alone, "middle").sides[0]!.sends);
+    const average = sends.reduce((sum, y) => sum + y, 0) / sends.length;
+    const expected = mean(forecastActivity(activity, [{ age: 7 }], alone, "middle").sides[0]!.sends);
     expect(Math.abs(average - expected)).toBeGreaterThan(0.1);
     expect(Math.abs(average - expected)).toBeLessThan(4);
     expect(Math.max(...sends) - Math.min(...sends)).toBeGreaterThan(6);

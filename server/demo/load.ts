@@ -28,15 +28,15 @@ import { DEMO_CHILD, DEMO_EMAIL, DEMO_PASSWORD, DEMO_SCHOOL, ownThing, tidewell 
 const DAY = 86_400_000;
 const HOUR = 3_600_000;
 
-function withTexts(a: Activity, over: Partial<Activity>): Activity {
-  const s = starters[a.aim.action];
+function withTexts(givenActivity: Activity, over: Partial<Activity>): Activity {
+  const starter = starters[givenActivity.aim.action];
   const entries = (prefix: string, list: readonly string[]) =>
     list.map((text, i) => ({ id: `${prefix}${i + 1}`, text }));
   return activity.parse({
-    ...a,
-    aim: { ...a.aim, outcome: s.outcomes[0]!, standards: ["Movement 2.3"] },
-    cues: entries("cue", s.cues.slice(0, 4)),
-    criteria: entries("look", s.criteria.slice(0, 3)),
+    ...givenActivity,
+    aim: { ...givenActivity.aim, outcome: starter.outcomes[0]!, standards: ["Movement 2.3"] },
+    cues: entries("cue", starter.cues.slice(0, 4)),
+    criteria: entries("look", starter.criteria.slice(0, 3)),
     reflection: [...starterQuestions],
     ...over,
   });
@@ -64,31 +64,31 @@ interface Sending {
 
 async function play(
   who: { teacherId: string; schoolId: string },
-  s: Sending,
+  sending: Sending,
   now: number,
   seed: number,
 ): Promise<void> {
-  const opensAt = new Date(now + s.opens);
-  const closesAt = new Date(now + s.closes);
+  const opensAt = new Date(now + sending.opens);
+  const closesAt = new Date(now + sending.closes);
   const all = await withTenant(who.schoolId, (tx) =>
     tx
       .select({ id: schema.child.id, name: schema.child.name })
       .from(schema.child)
-      .where(eq(schema.child.classId, s.classId))
+      .where(eq(schema.child.classId, sending.classId))
       .orderBy(schema.child.name),
   );
-  const some = s.few ? all.filter((k, i) => i < s.few! || k.name === DEMO_CHILD).map((k) => k.id) : null;
+  const some = sending.few ? all.filter((k, i) => i < sending.few! || k.name === DEMO_CHILD).map((k) => k.id) : null;
   const id = await sendActivity(
     who,
-    s.activityId,
+    sending.activityId,
     {
       children: some,
       orderId: idFrom(`order ${seed}`),
-      classId: s.classId,
+      classId: sending.classId,
       opensAt,
       closesAt,
-      tries: s.tries,
-      mark: s.mark,
+      tries: sending.tries,
+      mark: sending.mark,
     },
     null,
   );
@@ -109,37 +109,37 @@ async function play(
       .orderBy(schema.child.name),
   );
   const draw = random(seed);
-  const modes = s.document.players.modes;
+  const modes = sending.document.players.modes;
   for (const [i, card] of cards.entries()) {
     const fate = draw();
-    if ((card.name === DEMO_CHILD && !s.everybody) || fate < s.unopened) continue;
+    if ((card.name === DEMO_CHILD && !sending.everybody) || fate < sending.unopened) continue;
     const link = { schoolId: who.schoolId, childId: card.childId };
     // The same child plays alike in every game.
     const usual = behaviorProfile(numberOf(card.name));
-    const until = Math.min(now, now + s.closes);
-    const lookedAt = now + s.opens + draw() * (until - now - s.opens) * 0.8;
+    const until = Math.min(now, now + sending.closes);
+    const lookedAt = now + sending.opens + draw() * (until - now - sending.opens) * 0.8;
     await openCard(link, card.id, new Date(lookedAt));
-    if (fate < s.unopened + s.onlyLook) continue;
-    const goes = 1 + Math.floor(draw() * Math.min(3, s.tries + 0.3));
+    if (fate < sending.unopened + sending.onlyLook) continue;
+    const goes = 1 + Math.floor(draw() * Math.min(3, sending.tries + 0.3));
     for (let g = 0; g < goes; g++) {
       const mode = draw() < 0.6 || !modes.includes("against") ? "alone" : "against";
       const setup = { players: mode === "alone" ? 1 : 2, mode, seed: i + g } as const;
       const begun = lookedAt + (0.2 + g * 3) * HOUR + draw() * HOUR;
       // Of the weeks before: in the afternoon.
       const afternoon = Math.floor(begun / DAY) * DAY + (14 + g) * HOUR + (begun % HOUR);
-      const startedAt = Math.min(until - 600_000, s.everybody ? afternoon : begun);
+      const startedAt = Math.min(until - 600_000, sending.everybody ? afternoon : begun);
       const stops = draw() < 0.06 ? 0.08 : 0;
       const events = playGo(
         card.compiled.activity,
         [card.age, draw() < 0.5 ? 36 : card.age + 1],
-        [s.plays?.(usual, i) ?? usual, behaviorProfile(seed * 100 + i + 50)],
+        [sending.plays?.(usual, i) ?? usual, behaviorProfile(seed * 100 + i + 50)],
         setup,
         seed * 1000 + i * 10 + g,
         stops,
       );
       const handedAt =
-        s.closes < 0 && draw() < s.late
-          ? now + s.closes + 6 * HOUR + draw() * 20 * HOUR
+        sending.closes < 0 && draw() < sending.late
+          ? now + sending.closes + 6 * HOUR + draw() * 20 * HOUR
           : startedAt + events[events.length - 1]!.at + 60_000;
       const feel = () => 1 + Math.min(4, Math.floor(5 * Math.sqrt(draw())));
       await takeHandIn(
@@ -150,7 +150,7 @@ async function play(
           cardHash: card.hash,
           device: `demo-device-${i}`,
           setup,
-          rulesVersion: opened(s.document).pattern.rulesVersion,
+          rulesVersion: opened(sending.document).pattern.rulesVersion,
           startedAt: Math.round(startedAt),
           events: events.map((event, seq) => ({ seq, event })),
           result: {
@@ -160,16 +160,16 @@ async function play(
               during: feel(),
               after: feel(),
               answers: [ANSWERS[Math.floor(draw() * ANSWERS.length)]!, PLANS[Math.floor(draw() * PLANS.length)]!],
-              criteria: s.document.criteria.filter(() => draw() < 0.6).map((c) => c.id),
+              criteria: sending.document.criteria.filter(() => draw() < 0.6).map((c) => c.id),
               grownUp: draw() < 0.8,
-              ...(g === 0 && s.document.answers && { chose: [0, 0, 0, 1, 2][(i * 7) % 5]! }),
+              ...(g === 0 && sending.document.answers && { chose: [0, 0, 0, 1, 2][(i * 7) % 5]! }),
             },
           },
         },
         new Date(Math.min(now, handedAt)),
       );
     }
-    for (const c of s.document.criteria)
+    for (const c of sending.document.criteria)
       if (draw() < 0.4)
         await markCriterion(who, id, {
           cardId: card.id,
@@ -179,7 +179,7 @@ async function play(
   }
 }
 /** A number of a name, the same each time. */
-const numberOf = (name: string) => [...name].reduce((n, c) => (31 * n + c.codePointAt(0)!) % 1_000_003, 7);
+const numberOf = (name: string) => [...name].reduce((sum, text) => (31 * sum + text.codePointAt(0)!) % 1_000_003, 7);
 const ANSWERS = [
   "Bending my knees.",
   "Looking at the target.",
@@ -399,12 +399,12 @@ async function weeks(who: { teacherId: string; schoolId: string }, classId: stri
     const document = withTexts({ ...fromPattern(name), title: WEEKLY_TITLES[name] }, {});
     documents.set(name, { id: await addActivity(who, document), document });
   }
-  for (const [w, name] of WEEKLY.entries()) {
+  for (const [weight, name] of WEEKLY.entries()) {
     const { id, document } = documents.get(name)!;
-    const ago = WEEKS - w;
+    const ago = WEEKS - weight;
     const plays = (own: BehaviorProfile, i: number): BehaviorProfile => {
       const far = i % ONE_IN === 0 ? 1.7 : i % ONE_IN === 4 ? 0.55 : 1;
-      return { ...own, skill: own.skill * far * BETTER ** (w * (0.4 + (i % 4) * 0.4)) };
+      return { ...own, skill: own.skill * far * BETTER ** (weight * (0.4 + (i % 4) * 0.4)) };
     };
     const opens = -ago * 7 * DAY - 2 * DAY;
     await play(
@@ -424,7 +424,7 @@ async function weeks(who: { teacherId: string; schoolId: string }, classId: stri
         everybody: true,
       },
       now,
-      200 + w,
+      200 + weight,
     );
   }
 }

@@ -89,19 +89,19 @@ interface Like {
   space: HomeSpace | null;
   /** Share of the usual things that are there. */
   rich: number;
-  lacks?: (i: Item) => boolean;
+  lacks?: (item: Item) => boolean;
   has?: readonly string[];
   quiet?: boolean;
   noBallsIndoors?: boolean;
 }
-const rolls = (i: Item) => i.moves.includes("ground") && i.drag !== null && i.drag <= 2;
-const outside = (i: Item) => i.room === "outside";
+const rolls = (item: Item) => item.moves.includes("ground") && item.drag !== null && item.drag <= 2;
+const outside = (item: Item) => item.room === "outside";
 const LIKES: readonly Like[] = [
   // A flat: a short corridor, no ball, no saucepan to spare.
   {
     space: { kind: "corridor", length: 3, width: 1.5, floor: "boards", indoors: true, ceiling: 2.5 },
     rich: 0.75,
-    lacks: (i) => rolls(i) || outside(i) || i.id === "saucepan",
+    lacks: (item) => rolls(item) || outside(item) || item.id === "saucepan",
     has: ["sock", "string", "box", "bucket", "book", "bottle"],
   },
   // Carpet throughout.
@@ -174,12 +174,12 @@ export const ownThing: Item = {
 
 function kitOf(like: Like, draw: () => number): HomeKit {
   const kit: HomeKit = {};
-  for (const i of catalogue) {
-    if (i.made || i.always) continue;
-    const there = draw() < Math.min(0.99, i.homes * like.rich);
+  for (const item of catalogue) {
+    if (item.made || item.always) continue;
+    const there = draw() < Math.min(0.99, item.homes * like.rich);
     const few = draw();
-    if (like.has?.includes(i.id) || (there && !like.lacks?.(i)))
-      kit[i.id] = Math.max(1, Math.round(i.count * (0.5 + few)));
+    if (like.has?.includes(item.id) || (there && !like.lacks?.(item)))
+      kit[item.id] = Math.max(1, Math.round(item.count * (0.5 + few)));
   }
   return kit;
 }
@@ -205,10 +205,10 @@ export function tidewell(): SchoolFile {
       noBallsIndoors: !silent && (like.noBallsIndoors ?? false),
       answered: !silent,
     });
-    for (const n of names) homeOf.set(n, [...(homeOf.get(n) ?? []), label]);
+    for (const name of names) homeOf.set(name, [...(homeOf.get(name) ?? []), label]);
   };
   const all = [...HERON, ...OTTER].map(([name]) => name);
-  for (const s of SIBLINGS) settle(s);
+  for (const sibling of SIBLINGS) settle(sibling);
   for (const name of all) if (!homeOf.has(name)) settle([name]);
   // A long yard at a grandparent's.
   const weekend = "Wren's weekend home";

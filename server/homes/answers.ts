@@ -39,9 +39,9 @@ export function waitingAnswers(who: SignedIn, classId: string): Promise<ClassAns
     const rows = await tx.select().from(surveyAnswer).where(waitingIn(classId)).orderBy(asc(surveyAnswer.updatedAt));
     const children = await tx.select().from(child).where(eq(child.classId, classId));
     return rows
-      .filter((r) => !isBlank(r))
+      .filter((row) => !isBlank(row))
       .map(({ id, name, answers, support, updatedAt }) => {
-        const same = children.filter((k) => plain(k.name) === plain(name));
+        const same = children.filter((eachChild) => plain(eachChild.name) === plain(name));
         return { id, name: name.trim(), answers, support, updatedAt, suggests: same.length === 1 ? same[0]!.id : null };
       });
   });
@@ -76,7 +76,7 @@ export function clearedAnswers(who: SignedIn, classId: string): Promise<number> 
           gt(surveyAnswer.clearedAt, new Date(Date.now() - KEPT_DAYS * 86_400_000)),
         ),
       );
-    return rows.filter((r) => !isBlank(r)).length;
+    return rows.filter((row) => !isBlank(row)).length;
   });
 }
 /** Brings back every cleared answer of a class. */
@@ -165,11 +165,11 @@ async function makeRoom(tx: Tx, classId: string): Promise<void> {
     (await tx.select({ name: child.name }).from(child).where(eq(child.classId, classId))).map((k) => plain(k.name)),
   );
   const before = Date.now() - KEPT_DAYS * 86_400_000;
-  const old = rows.filter((r) => (r.clearedAt ?? (isBlank(r) ? r.updatedAt : new Date())).getTime() < before);
+  const old = rows.filter((row) => (row.clearedAt ?? (isBlank(row) ? row.updatedAt : new Date())).getTime() < before);
   const rank = (r: (typeof rows)[number]) =>
     r.clearedAt ? 0 : isBlank(r) ? 1 : r.name.trim() === "" ? 2 : names.has(plain(r.name)) ? 4 : 3;
   const spare = rows
-    .filter((r) => !old.includes(r))
+    .filter((row) => !old.includes(row))
     .sort((a, b) => rank(a) - rank(b) || a.updatedAt.getTime() - b.updatedAt.getTime());
   const gone = [...old, ...spare.slice(0, Math.max(0, spare.length - MAX_ANSWERS + 1))].map((r) => r.id);
   if (gone.length > 0) await tx.delete(surveyAnswer).where(inArray(surveyAnswer.id, gone));
@@ -181,7 +181,7 @@ async function keepNewest(tx: Tx, classId: string, name: string): Promise<void> 
     .from(surveyAnswer)
     .where(waitingIn(classId))
     .orderBy(desc(surveyAnswer.updatedAt));
-  const gone = rows.filter((r) => plain(r.name) === plain(name)).slice(MAX_OF_A_CHILD);
+  const gone = rows.filter((row) => plain(row.name) === plain(name)).slice(MAX_OF_A_CHILD);
   if (gone.length > 0)
     await tx.delete(surveyAnswer).where(
       inArray(
@@ -200,7 +200,7 @@ export function answersThere(to: OpenClassLink, ids: readonly string[]): Promise
       .where(
         and(inArray(surveyAnswer.id, [...ids]), eq(surveyAnswer.classId, to.classId), isNull(surveyAnswer.clearedAt)),
       );
-    return ids.filter((id) => rows.some((r) => r.id === id));
+    return ids.filter((id) => rows.some((row) => row.id === id));
   });
 }
 export function openAnswer(to: OpenClassLink, id: string): Promise<OpenAnswer> {
@@ -235,7 +235,7 @@ export function saveAnswer(
 ): Promise<void> {
   const { familyNote, ...rest } = checked(given);
   const read = typedName.safeParse(name ?? "");
-  if (!read.success) throw new NotAllowed(problemsOf(read.error).map((p) => ({ ...p, field: "name" })));
+  if (!read.success) throw new NotAllowed(problemsOf(read.error).map((problem) => ({ ...problem, field: "name" })));
   return withTenant(to.schoolId, async (tx) => {
     const [row] = await tx
       .select()

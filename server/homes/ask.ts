@@ -12,7 +12,7 @@ export function askFamilies(who: SignedIn, classId: string, which: "invite" | "r
   return withTenant(who.schoolId, async (tx) => {
     const own = await ownClass(tx, who.teacherId, classId);
     const children = await tx.select().from(child).where(eq(child.classId, own.id));
-    const ids = children.map((k) => k.id);
+    const ids = children.map((eachChild) => eachChild.id);
     if (ids.length === 0) return 0;
     const homes = await homesOf(tx, ids);
     const asked = await tx
@@ -20,7 +20,7 @@ export function askFamilies(who: SignedIn, classId: string, which: "invite" | "r
       .from(message)
       .where(and(inArray(message.childId, ids), eq(message.kind, "survey")));
     const was = new Set(asked.map((m) => m.childId));
-    const silent = children.filter((k) => homes.get(k.id)!.every((h) => h.answeredAt === null));
+    const silent = children.filter((eachChild) => homes.get(eachChild.id)!.every((h) => h.answeredAt === null));
     const to = silent.filter((k) => (which === "invite" ? !was.has(k.id) : was.has(k.id)));
     await linksFor(tx, who.schoolId, to);
     if (to.length > 0)

@@ -46,39 +46,39 @@ export const LONGEST_FILE = 500_000;
 export function homesCsv(who: SignedIn): Promise<string> {
   return withTenant(who.schoolId, async (tx) => {
     const classes = await classesOf(tx, who.teacherId);
-    const ids = classes.flatMap((c) => c.children.map((k) => k.id));
+    const ids = classes.flatMap((eachRow) => eachRow.children.map((eachChild) => eachChild.id));
     const homes = await homesOf(tx, ids);
     const all = ids.length === 0 ? [] : await tx.select().from(child).where(inArray(child.id, ids));
     const rows: Record<string, string | number>[] = [];
-    for (const c of classes)
-      for (const k of c.children) {
-        const me = all.find((x) => x.id === k.id)!;
-        const told = homes.get(k.id)!;
-        for (const h of told.length > 0 ? told.map(factsOf) : [null])
+    for (const eachRow of classes)
+      for (const eachChild of eachRow.children) {
+        const me = all.find((x) => x.id === eachChild.id)!;
+        const told = homes.get(eachChild.id)!;
+        for (const home of told.length > 0 ? told.map(factsOf) : [null])
           rows.push({
-            class: c.name,
+            class: eachRow.name,
             child: me.name,
             age: me.age,
-            home: h?.label ?? "",
+            home: home?.label ?? "",
             left_handed: yes(me.leftHanded),
             step_m: me.step ?? "",
-            space: h?.space?.kind ?? "",
-            length_m: h?.space?.length ?? "",
-            width_m: h?.space?.width ?? "",
-            floor: h?.space?.floor ?? "",
-            indoors: h?.space ? yes(h.space.indoors) : "",
-            ceiling_m: h?.space?.ceiling ?? "",
-            corners_m: h?.space ? cellOf(h.space).corners : "",
-            stands_m: h?.space ? cellOf(h.space).stands : "",
-            slope: h?.space?.slope ?? "",
-            wind: h?.space?.wind ?? "",
-            players: h?.players ?? "",
-            quiet: yes(h?.quiet ?? false),
-            no_balls_indoors: yes(h?.noBallsIndoors ?? false),
-            things: thingsText(h?.kit ?? null),
+            space: home?.space?.kind ?? "",
+            length_m: home?.space?.length ?? "",
+            width_m: home?.space?.width ?? "",
+            floor: home?.space?.floor ?? "",
+            indoors: home?.space ? yes(home.space.indoors) : "",
+            ceiling_m: home?.space?.ceiling ?? "",
+            corners_m: home?.space ? cellOf(home.space).corners : "",
+            stands_m: home?.space ? cellOf(home.space).stands : "",
+            slope: home?.space?.slope ?? "",
+            wind: home?.space?.wind ?? "",
+            players: home?.players ?? "",
+            quiet: yes(home?.quiet ?? false),
+            no_balls_indoors: yes(home?.noBallsIndoors ?? false),
+            things: thingsText(home?.kit ?? null),
             support: me.support,
             child_id: me.id,
-            home_id: h?.id ?? "",
+            home_id: home?.id ?? "",
           });
       }
     return `\ufeff${Papa.unparse(rows, { columns: [...HOME_COLUMNS], escapeFormulae: true })}\r\n`;
@@ -151,22 +151,22 @@ const numberIn = (text: string): number | undefined => (text === "" ? undefined 
 const NOTHING = "nothing";
 function thingsText(kit: Readonly<Record<string, number>> | null): string {
   if (kit === null) return "";
-  const list = Object.entries(kit).map(([id, n]) => `${id} ${n}`);
+  const list = Object.entries(kit).map(([id, value]) => `${id} ${value}`);
   return list.length === 0 ? NOTHING : list.join("; ");
 }
 function thingsIn(text: string, known: (id: string) => boolean): Record<string, number> | null {
   if (text.trim() === "") return null;
   const out: Record<string, number> = {};
   if (text.trim().toLowerCase() === NOTHING) return out;
-  for (const part of text.split(";").map((p) => p.trim())) {
+  for (const part of text.split(";").map((path) => path.trim())) {
     if (part === "") continue;
-    const m = /^(\S+)\s+(\S+)$/.exec(part);
-    if (!m)
+    const match = /^(\S+)\s+(\S+)$/.exec(part);
+    if (!match)
       throw new Error(`Items: "${part}" is not clear. Write each item and how many, for example: bucket 1; sock 8.`);
-    const [, id, n] = m as unknown as [string, string, string];
+    const [, id, name] = match as unknown as [string, string, string];
     if (!known(id)) throw new Error(`Items: "${id}" is not in your school's list.`);
     if (id in out) throw new Error(`Items: "${id}" is named twice.`);
-    out[id] = Number(n);
+    out[id] = Number(name);
   }
   return out;
 }
@@ -175,7 +175,7 @@ function thingsIn(text: string, known: (id: string) => boolean): Record<string, 
 const leftOf = (columns: readonly string[], rows: readonly Record<string, string>[]): string =>
   rows.length === 0 ? "" : `${Papa.unparse([...rows], { columns: [...columns] })}\r\n`;
 
-type Cell = (c: (typeof HOME_COLUMNS)[number]) => string;
+type Cell = (text: (typeof HOME_COLUMNS)[number]) => string;
 function spaceIn(cell: Cell): HomeSpace | null {
   const kind = cell("space");
   if (kind === "") return null;
@@ -216,11 +216,11 @@ export function readHomes(
   const parsed = Papa.parse<Record<string, string>>(text.replace(/^\ufeff/, ""), {
     header: true,
     skipEmptyLines: "greedy",
-    transformHeader: (h) => h.trim(),
+    transformHeader: (hash) => hash.trim(),
   });
   const columns = parsed.meta.fields ?? [];
-  const missing = MUST.filter((c) => !columns.includes(c));
-  const strange = columns.filter((c) => !(HOME_COLUMNS as readonly string[]).includes(c));
+  const missing = MUST.filter((eachText) => !columns.includes(eachText));
+  const strange = columns.filter((column) => !(HOME_COLUMNS as readonly string[]).includes(column));
   if (missing.length > 0)
     throw NotAllowed.of(
       "file",
@@ -240,17 +240,17 @@ export function readHomes(
   const told = new Map<string, { line: number; says: string }>();
   parsed.data.forEach((raw, i) => {
     const line = i + 2;
-    const cell = (c: (typeof HOME_COLUMNS)[number]) => {
-      const v = (raw[c] ?? "").trim();
+    const cell = (givenText: (typeof HOME_COLUMNS)[number]) => {
+      const value = (raw[givenText] ?? "").trim();
       // A cell kept from being a formula begins with a quote.
-      return /^'[=+\-@]/.test(v) ? v.slice(1) : v;
+      return /^'[=+\-@]/.test(value) ? value.slice(1) : value;
     };
     try {
-      if (parsed.errors.some((e) => e.row === i && e.code === "TooManyFields"))
+      if (parsed.errors.some((error) => error.row === i && error.code === "TooManyFields"))
         throw new Error("This row has more cells than there are columns.");
-      const className = classes.find((c) => c.toLowerCase() === cell("class").toLowerCase());
+      const className = classes.find((eachText) => eachText.toLowerCase() === cell("class").toLowerCase());
       if (!className) throw new Error(`"${cell("class")}" is not one of your classes (${classes.join(", ")}).`);
-      const has = (c: (typeof HOME_COLUMNS)[number]) => columns.includes(c);
+      const has = (givenText: (typeof HOME_COLUMNS)[number]) => columns.includes(givenText);
       const space = has("space") ? spaceIn(cell) : undefined;
       const short = shortName(cell("child"));
       if (short) full.push({ line, from: cell("child"), to: short });
@@ -271,21 +271,21 @@ export function readHomes(
         },
       });
       if (!read.success) throw new Error(read.error.issues[0]!.message);
-      const d = read.data;
+      const data = read.data;
       const [childId, homeId] = [idIn(cell("child_id"), "child_id"), idIn(cell("home_id"), "home_id")];
-      if (d.home === "" && homeId === "" && (d.answers.kit || d.answers.space || d.answers.players))
+      if (data.home === "" && homeId === "" && (data.answers.kit || data.answers.space || data.answers.players))
         throw new Error("Name the home, because this row says what is in it.");
       const facts = {
         ...(has("left_handed") && { leftHanded: yesNo(cell("left_handed"), "left_handed") }),
-        ...(d.step !== undefined && { step: d.step }),
-        ...(d.support !== undefined && { support: d.support }),
+        ...(data.step !== undefined && { step: data.step }),
+        ...(data.support !== undefined && { support: data.support }),
       };
-      const who = childId || `${className}|${d.name.toLowerCase()}`;
-      const key = `${who}|${homeId || d.home.toLowerCase()}`;
+      const who = childId || `${className}|${data.name.toLowerCase()}`;
+      const key = `${who}|${homeId || data.home.toLowerCase()}`;
       const before = seen.get(key);
       if (before) throw new Error(`This is the same child and home as in row ${before}.`);
       const same = told.get(who);
-      const says = JSON.stringify([className, d.name, d.age, facts]);
+      const says = JSON.stringify([className, data.name, data.age, facts]);
       if (same && same.says !== says)
         throw new Error(`Row ${same.line} says something different about the same child.`);
       seen.set(key, line);
@@ -293,20 +293,20 @@ export function readHomes(
       good.push({
         line,
         className,
-        child: d.name,
-        age: d.age,
-        home: d.home,
+        child: data.name,
+        age: data.age,
+        home: data.home,
         childId,
         homeId,
         facts,
-        answers: d.answers,
+        answers: data.answers,
       });
-    } catch (e) {
-      bad.push({ line, reason: (e as Error).message });
+    } catch (error) {
+      bad.push({ line, reason: (error as Error).message });
     }
   });
   const leftWith = (lines: readonly number[]) => {
-    const wrong = new Set([...bad.map((b) => b.line), ...lines]);
+    const wrong = new Set([...bad.map((badRow) => badRow.line), ...lines]);
     return leftOf(
       columns,
       parsed.data.filter((_, i) => wrong.has(i + 2)),

@@ -43,7 +43,7 @@ export function addChild(who: SignedIn, classId: string, given: unknown): Promis
     // One by one, so that nobody is added twice at once.
     await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`rows ${who.schoolId}`}, 0))`);
     const children = await tx.select({ name: child.name }).from(child).where(eq(child.classId, classId));
-    if (children.some((k) => k.name.toLowerCase() === name.toLowerCase()))
+    if (children.some((eachChild) => eachChild.name.toLowerCase() === name.toLowerCase()))
       throw NotAllowed.of("name", `There is already a ${name} in this class. Use another initial to tell them apart.`);
     const [made] = await tx
       .insert(child)
@@ -79,7 +79,7 @@ export function saveHome(who: SignedIn, childId: string, homeId: string, given: 
   return withTenant(who.schoolId, async (tx) => {
     await ownChild(tx, who, childId);
     const homes = (await homesOf(tx, [childId])).get(childId)!;
-    if (!homes.some((h) => h.id === homeId)) throw new NotFound("home");
+    if (!homes.some((home) => home.id === homeId)) throw new NotFound("home");
     await keep(tx, who.schoolId, homeId, childId, answers, null);
   });
 }

@@ -25,7 +25,7 @@ export function familyHomes(to: { schoolId: string; childId: string }): Promise<
       .where(eq(child.id, to.childId));
     if (!me) throw new NotFound("child");
     const homes = (await homesOf(tx, [to.childId])).get(to.childId)!;
-    return { ...me, homes: homes.map((h) => ({ ...factsOf(h), answeredAt: h.answeredAt })) };
+    return { ...me, homes: homes.map((home) => ({ ...factsOf(home), answeredAt: home.answeredAt })) };
   });
 }
 
@@ -40,7 +40,7 @@ export function answerForHome(
   return withTenant(to.schoolId, async (tx) => {
     await oneByOne(tx, to.childId);
     const homes = (await homesOf(tx, [to.childId])).get(to.childId)!;
-    const known = homeId === null ? homes[0] : homes.find((h) => h.id === homeId);
+    const known = homeId === null ? homes[0] : homes.find((home) => home.id === homeId);
     if (!known && (homeId !== null || homes.length > 0)) throw new NotFound("home");
     const id = known?.id ?? (await firstHome(tx, to));
     await keep(tx, to.schoolId, id, to.childId, answers, now);

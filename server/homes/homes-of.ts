@@ -29,12 +29,12 @@ export async function homesOf(tx: Tx, childIds: readonly string[]): Promise<Map<
     .innerJoin(home, eq(home.id, childHome.homeId))
     .where(inArray(childHome.childId, [...childIds]))
     .orderBy(asc(home.label), asc(home.id));
-  for (const r of rows) out.get(r.childId)!.push(r.home);
+  for (const row of rows) out.get(row.childId)!.push(row.home);
   return out;
 }
 
 /** The children who live in a home. */
 export async function childrenOf(tx: Tx, homeId: string): Promise<string[]> {
   const rows = await tx.select({ id: childHome.childId }).from(childHome).where(eq(childHome.homeId, homeId));
-  return rows.map((r) => r.id);
+  return rows.map((row) => row.id);
 }

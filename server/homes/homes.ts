@@ -33,7 +33,11 @@ export interface HomeRow {
 export function homesFor(who: SignedIn): Promise<HomeRow[]> {
   return withTenant(who.schoolId, async (tx) => {
     const classes = await classesOf(tx, who.teacherId);
-    const named = new Map(classes.flatMap((c) => c.children.map((k) => [k.id, { ...k, className: c.name }] as const)));
+    const named = new Map(
+      classes.flatMap((row) =>
+        row.children.map((eachChild) => [eachChild.id, { ...eachChild, className: row.name }] as const),
+      ),
+    );
     if (named.size === 0) return [];
     const ids = [...named.keys()];
     const links = await tx.select().from(link).where(inArray(link.childId, ids));
@@ -48,8 +52,8 @@ export function homesFor(who: SignedIn): Promise<HomeRow[]> {
       ids.filter((id) => id !== not && homes.get(id)!.some((h) => h.id === homeId)).map((id) => named.get(id)!.name);
     return ids.map((childId) => {
       const me = named.get(childId)!;
-      const own = links.find((l) => l.childId === childId);
-      const row = children.find((c) => c.id === childId)!;
+      const own = links.find((eachLink) => eachLink.childId === childId);
+      const row = children.find((eachChild) => eachChild.id === childId)!;
       const told = asked.filter((m) => m.childId === childId);
       return {
         childId,

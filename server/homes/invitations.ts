@@ -65,7 +65,7 @@ async function join(tx: Tx, schoolId: string, childId: string, code: string, now
 
 async function ownHome(tx: Tx, childId: string, homeId: string): Promise<void> {
   const homes = (await homesOf(tx, [childId])).get(childId)!;
-  if (!homes.some((h) => h.id === homeId)) throw new NotFound("home");
+  if (!homes.some((home) => home.id === homeId)) throw new NotFound("home");
 }
 
 /** A code with which the family of one more child joins this family's home. Shown once, used once. */

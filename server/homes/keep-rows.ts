@@ -56,12 +56,15 @@ type Kept = Record<string, unknown>;
 /** Fields in which what a row says differs from what is kept; what it does not say differs in nothing. */
 function changesOf(kept: Kept, said: Kept): Change[] {
   return Object.entries(said)
-    .filter(([k, v]) => v !== undefined && contentHash(v) !== contentHash(kept[k] ?? null))
+    .filter(([key, value]) => value !== undefined && contentHash(value) !== contentHash(kept[key] ?? null))
     .map(([field, to]) => ({ field: field as Change["field"], from: kept[field] ?? null, to }));
 }
 
 /** What a row says of its home: its name only where the home is known by id. */
-const homeSays = (r: GoodRow) => ({ ...(r.homeId && r.home && { label: r.home }), ...r.answers });
+const homeSays = (goodRow: GoodRow) => ({
+  ...(goodRow.homeId && goodRow.home && { label: goodRow.home }),
+  ...goodRow.answers,
+});
 
 /**
  * Whose row each is. A child is known by the id of an exported file, else by class and name where only one has it. A home is known by its id,
@@ -76,41 +79,43 @@ async function plan(
   const children = ids.length === 0 ? [] : await tx.select().from(child).where(inArray(child.classId, ids));
   const homes = await homesOf(
     tx,
-    children.map((k) => k.id),
+    children.map((eachChild) => eachChild.id),
   );
-  const everyHome = new Map([...homes.values()].flat().map((h) => [h.id, h]));
+  const everyHome = new Map([...homes.values()].flat().map((eachHome) => [eachHome.id, eachHome]));
   const planned: Planned[] = [];
   const bad: BadRow[] = [];
   const added = new Map<string, string>();
   const inFile = new Map<string, { id: string; label: string }>();
   const changed = new Set<string>();
-  for (const r of rows) {
-    const classId = classes.find((c) => c.name === r.className)!.id;
-    const known = r.childId
-      ? children.filter((k) => k.id === r.childId)
-      : children.filter((k) => k.classId === classId && k.name.toLowerCase() === r.child.toLowerCase());
-    if (r.childId && known.length === 0) {
-      bad.push({ line: r.line, reason: "child_id is not one of your children. Leave it empty for a new child." });
+  for (const row of rows) {
+    const classId = classes.find((c) => c.name === row.className)!.id;
+    const known = row.childId
+      ? children.filter((eachChild) => eachChild.id === row.childId)
+      : children.filter(
+          (eachChild) => eachChild.classId === classId && eachChild.name.toLowerCase() === row.child.toLowerCase(),
+        );
+    if (row.childId && known.length === 0) {
+      bad.push({ line: row.line, reason: "child_id is not one of your children. Leave it empty for a new child." });
       continue;
     }
     if (known.length > 1) {
       bad.push({
-        line: r.line,
-        reason: `${known.length} children in ${r.className} are called ${r.child}. Give the child_id.`,
+        line: row.line,
+        reason: `${known.length} children in ${row.className} are called ${row.child}. Give the child_id.`,
       });
       continue;
     }
     const me = known[0];
-    const newKey = `${classId}|${r.child.toLowerCase()}`;
+    const newKey = `${classId}|${row.child.toLowerCase()}`;
     const childId = me?.id ?? added.get(newKey) ?? randomUUID();
     const mine = me ? homes.get(me.id)! : [];
-    const label = r.home.toLowerCase();
+    const label = row.home.toLowerCase();
     let at: HomeRecord | undefined;
     let made: { id: string; label: string } | undefined;
-    if (r.homeId) {
-      at = everyHome.get(r.homeId);
+    if (row.homeId) {
+      at = everyHome.get(row.homeId);
       if (!at) {
-        bad.push({ line: r.line, reason: "home_id is not a home in your classes. Leave it empty for a new home." });
+        bad.push({ line: row.line, reason: "home_id is not a home in your classes. Leave it empty for a new home." });
         continue;
       }
     } else if (label !== "") {
@@ -120,28 +125,28 @@ async function plan(
         at = everyHome.get(earlier.id);
         if (!at) made = earlier;
       }
-      if (!at) made ??= { id: randomUUID(), label: r.home };
+      if (!at) made ??= { id: randomUUID(), label: row.home };
     }
     const place = at ? { id: at.id, label: at.label } : (made ?? null);
     if (place && label !== "" && !inFile.has(label)) inFile.set(label, place);
-    const said: Kept = { name: r.child, class: r.className, age: r.age, ...r.facts };
+    const said: Kept = { name: row.child, class: row.className, age: row.age, ...row.facts };
     const kept: Kept = me ? { ...me, class: classes.find((c) => c.id === me.classId)!.name } : {};
     // A child's own facts are told once, however many homes it has.
     const ofChild = me && !changed.has(childId) ? changesOf(kept, said) : [];
     changed.add(childId);
     if (!me) added.set(newKey, childId);
     planned.push({
-      line: r.line,
-      child: r.child,
-      className: r.className,
+      line: row.line,
+      child: row.child,
+      className: row.className,
       childId,
-      isNew: !me && !planned.some((p) => p.childId === childId),
+      isNew: !me && !planned.some((eachPlanned) => eachPlanned.childId === childId),
       home: place && {
         ...place,
-        isNew: !at && !planned.some((p) => p.home?.id === place.id),
+        isNew: !at && !planned.some((eachPlanned) => eachPlanned.home?.id === place.id),
         joins: !mine.some((h) => h.id === place.id),
       },
-      changes: [...ofChild, ...(at ? changesOf(factsOf(at) as unknown as Kept, homeSays(r)) : [])],
+      changes: [...ofChild, ...(at ? changesOf(factsOf(at) as unknown as Kept, homeSays(row)) : [])],
     });
   }
   return { planned, bad };
@@ -152,21 +157,21 @@ async function look(tx: Tx, who: SignedIn, text: string, shorten: boolean) {
   const { own } = await schoolItemsOf(tx);
   const read = readHomes(
     text,
-    classes.map((c) => c.name),
-    (id) => catalogueItem(id) !== undefined || own.some((i) => i.id === id),
+    classes.map((row) => row.name),
+    (id) => catalogueItem(id) !== undefined || own.some((item) => item.id === id),
     { shorten },
   );
   const { planned, bad } = await plan(tx, classes, read.good);
-  const lines = new Set([...read.bad, ...bad].map((b) => b.line));
+  const lines = new Set([...read.bad, ...bad].map((badRow) => badRow.line));
   return {
     classes,
-    rows: read.good.filter((r) => !lines.has(r.line)),
+    rows: read.good.filter((goodRow) => !lines.has(goodRow.line)),
     told: {
       seen: contentHash([text, shorten]),
       planned,
       bad: [...read.bad, ...bad].sort((a, b) => a.line - b.line),
       full: read.full,
-      left: read.leftWith(bad.map((b) => b.line)),
+      left: read.leftWith(bad.map((badRow) => badRow.line)),
     } satisfies Looked,
   };
 }
@@ -196,26 +201,28 @@ export async function keepRows(
     if (told.seen !== seen) return null;
     const out: KeptRows = { added: 0, changed: 0, homes: 0 };
     const touched = new Set<string>();
-    for (const p of told.planned) {
-      const r = rows.find((x) => x.line === p.line)!;
-      const classId = classes.find((c) => c.name === p.className)!.id;
-      const facts = { name: r.child, classId, age: r.age, ...r.facts };
-      if (p.isNew) {
-        await tx.insert(child).values({ id: p.childId, schoolId: who.schoolId, ...facts });
+    for (const planned of told.planned) {
+      const goodRow = rows.find((row) => row.line === planned.line)!;
+      const classId = classes.find((row) => row.name === planned.className)!.id;
+      const facts = { name: goodRow.child, classId, age: goodRow.age, ...goodRow.facts };
+      if (planned.isNew) {
+        await tx.insert(child).values({ id: planned.childId, schoolId: who.schoolId, ...facts });
         out.added++;
-      } else await tx.update(child).set(facts).where(eq(child.id, p.childId));
-      const differs = p.changes.length > 0 || (p.home?.joins ?? false);
-      if (!p.isNew && differs && !touched.has(p.childId)) out.changed++;
-      touched.add(p.childId);
-      if (!p.home) continue;
-      if (p.home.isNew) {
-        await tx.insert(home).values({ id: p.home.id, schoolId: who.schoolId, label: p.home.label, ...r.answers });
+      } else await tx.update(child).set(facts).where(eq(child.id, planned.childId));
+      const differs = planned.changes.length > 0 || (planned.home?.joins ?? false);
+      if (!planned.isNew && differs && !touched.has(planned.childId)) out.changed++;
+      touched.add(planned.childId);
+      if (!planned.home) continue;
+      if (planned.home.isNew) {
+        await tx
+          .insert(home)
+          .values({ id: planned.home.id, schoolId: who.schoolId, label: planned.home.label, ...goodRow.answers });
         out.homes++;
-      } else if (Object.keys(homeSays(r)).length > 0)
-        await tx.update(home).set(homeSays(r)).where(eq(home.id, p.home.id));
+      } else if (Object.keys(homeSays(goodRow)).length > 0)
+        await tx.update(home).set(homeSays(goodRow)).where(eq(home.id, planned.home.id));
       await tx
         .insert(childHome)
-        .values({ schoolId: who.schoolId, childId: p.childId, homeId: p.home.id })
+        .values({ schoolId: who.schoolId, childId: planned.childId, homeId: planned.home.id })
         .onConflictDoNothing();
     }
     await linksFor(

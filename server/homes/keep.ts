@@ -65,10 +65,11 @@ export async function oneByOne(tx: Tx, childId: string): Promise<void> {
 }
 /** Refuses another home beyond the most; the same one asked for again is known by its id. */
 export function room(homes: readonly { id: string }[], id: string | null): "known" | "room" {
-  if (homes.some((h) => h.id === id)) return "known";
+  if (homes.some((eachHome) => eachHome.id === id)) return "known";
   if (homes.length >= MAX_HOMES) throw NotAllowed.of("home", `A child can have at most ${MAX_HOMES} homes.`);
   return "room";
 }
 /** A child lives in so many homes at most. */
 export const MAX_HOMES = 4;
-export const homeLabel = (name: string, n: number) => `${name.split(" ")[0]}'s ${n === 0 ? "home" : `home ${n + 1}`}`;
+export const homeLabel = (name: string, count: number) =>
+  `${name.split(" ")[0]}'s ${count === 0 ? "home" : `home ${count + 1}`}`;

@@ -23,7 +23,7 @@ export async function bandsOf(schoolId: string, assignmentId: string): Promise<v
       .select({ age: expectedBand.age })
       .from(expectedBand)
       .where(and(eq(expectedBand.assignmentId, assignmentId), eq(expectedBand.model, MODEL_VERSION)));
-    const missing = ages.map((a) => a.age).filter((a) => !known.some((k) => k.age === a));
+    const missing = ages.map((age) => age.age).filter((a) => !known.some((k) => k.age === a));
     return row ? { document: row.document, ages: missing } : null;
   });
   if (!asked) return;
@@ -69,7 +69,7 @@ export async function rareOf(schoolId: string, assignmentId: string): Promise<bo
       .select({ age: expectedBand.age })
       .from(expectedBand)
       .where(and(of, isNull(expectedBand.rare)));
-    return [row?.document, ages.map((a) => a.age)] as const;
+    return [row?.document, ages.map((eachAge) => eachAge.age)] as const;
   });
   const [age] = open;
   if (!document || age === undefined) return false;

@@ -57,7 +57,7 @@ export async function evidenceOfChild(schoolId: string, childId: string): Promis
       .leftJoin(done, eq(done.playId, play.id))
       .where(eq(card.childId, childId))
       .orderBy(asc(play.startedAt), asc(play.id));
-    const paper = [...new Set(goes.filter((g) => g.play.source === "paper").map((g) => g.play.cardId))];
+    const paper = [...new Set(goes.filter((go) => go.play.source === "paper").map((go) => go.play.cardId))];
     const corrected = paper.length > 0 ? await correctionsOf(tx, paper) : new Map();
     const counts = new Map(
       (paper.length > 0
@@ -68,10 +68,10 @@ export async function evidenceOfChild(schoolId: string, childId: string): Promis
         : []
       ).map((r) => [r.play_id, r.n]),
     );
-    const told = goes.map((g) => {
-      const is = corrected.get(g.play.id);
-      const paperGo = g.play.source === "paper";
-      return { ...g, knows: paperGo ? (counts.get(g.play.id) ?? 0) : g.n, score: is ? is.score : g.score };
+    const told = goes.map((go) => {
+      const is = corrected.get(go.play.id);
+      const paperGo = go.play.source === "paper";
+      return { ...go, knows: paperGo ? (counts.get(go.play.id) ?? 0) : go.n, score: is ? is.score : go.score };
     });
     const open = told.filter((g) => g.known !== g.knows || g.model !== MODEL_VERSION);
     const some = [];
@@ -91,13 +91,13 @@ export async function evidenceOfChild(schoolId: string, childId: string): Promis
             g.play.cardHash ? eq(cardVersion.hash, g.play.cardHash) : eq(cardVersion.hash, card.hash),
           ),
         );
-      some.push({ ...g, events: rows.map((r) => r.event), compiled: version?.compiled ?? null });
+      some.push({ ...g, events: rows.map((row) => row.event), compiled: version?.compiled ?? null });
     }
     return { age: me.age, goes: some, more: open.length > AT_ONCE };
   });
   if (!asked) return false;
   const played = await asPlayed(asked.goes);
-  const known = asked.goes.flatMap((g, i) => (played[i] ? [{ ...g, activity: played[i].activity }] : []));
+  const known = asked.goes.flatMap((go, i) => (played[i] ? [{ ...go, activity: played[i].activity }] : []));
   const told = await compute(
     "evidence",
     known.map(({ activity, play: p, events, score }) => {
@@ -106,19 +106,26 @@ export async function evidenceOfChild(schoolId: string, childId: string): Promis
   );
   const said = new Map(known.map((g, i) => [g.play.id, told[i]!]));
   for (const { broke } of told) if (broke) log.error({ job: "evidence", error: broke }, "a go could not be read");
-  const rows = asked.goes.flatMap((g): (typeof evidence.$inferInsert)[] => {
-    const is = said.get(g.play.id);
+  const rows = asked.goes.flatMap((go): (typeof evidence.$inferInsert)[] => {
+    const is = said.get(go.play.id);
     const why: LeftOut = !is ? "cardUnknown" : is.broke ? "unreadable" : is.refused ? "refused" : "silent";
-    const base = { schoolId, playId: g.play.id, childId, model: MODEL_VERSION, known: g.knows, at: g.play.startedAt };
-    const all = (is?.told ?? []).map((e) => {
+    const base = {
+      schoolId,
+      playId: go.play.id,
+      childId,
+      model: MODEL_VERSION,
+      known: go.knows,
+      at: go.play.startedAt,
+    };
+    const all = (is?.told ?? []).map((eachEvidence) => {
       return {
         ...base,
-        action: e.action as string,
-        axis: e.axis,
-        tries: e.tries,
-        ll: e.ll.map(rounded),
-        hits: e.hits,
-        means: e.means.length > 0 ? e.means.map(rounded) : null,
+        action: eachEvidence.action as string,
+        axis: eachEvidence.axis,
+        tries: eachEvidence.tries,
+        ll: eachEvidence.ll.map(rounded),
+        hits: eachEvidence.hits,
+        means: eachEvidence.means.length > 0 ? eachEvidence.means.map(rounded) : null,
       };
     });
     return all.length > 0 ? all : [{ ...base, action: why, axis: "none", tries: 0, ll: [] }];
@@ -128,7 +135,7 @@ export async function evidenceOfChild(schoolId: string, childId: string): Promis
       await tx.delete(evidence).where(
         inArray(
           evidence.playId,
-          asked.goes.map((g) => g.play.id),
+          asked.goes.map((go) => go.play.id),
         ),
       );
       await tx.insert(evidence).values(rows).onConflictDoNothing();
@@ -149,17 +156,33 @@ async function keepForecasts(schoolId: string, childId: string, age: number): Pr
     return { rows: await evidenceRows(tx, [childId]), before: kept?.unlikely ?? [] };
   });
   const inOrder = [...rows].sort((a, b) => a.at.getTime() - b.at.getTime());
-  const seen = inOrder.flatMap((r): GoReported[] => {
-    const { axis, tries, hits, means, ll } = r;
+  const seen = inOrder.flatMap((evidenceRow): GoReported[] => {
+    const { axis, tries, hits, means, ll } = evidenceRow;
     // Each action is known by itself.
-    return means ? [{ child: r.action, play: r.playId, age, axis, week: weekOf(r.at), tries, hits, means, ll }] : [];
+    return means
+      ? [
+          {
+            child: evidenceRow.action,
+            play: evidenceRow.playId,
+            age,
+            axis,
+            week: weekOf(evidenceRow.at),
+            tries,
+            hits,
+            means,
+            ll,
+          },
+        ]
+      : [];
   });
   // The newest are looked at again, since a go may come back late; what was said of older ones stands.
-  const recent = new Set(seen.slice(-LOOKED_AT).map((g) => g.play));
+  const recent = new Set(seen.slice(-LOOKED_AT).map((go) => go.play));
   const named = await compute("unlikely", seen, LOOKED_AT);
   const unlikely = [
-    ...before.filter((u) => !recent.has(u.play) && seen.some((g) => g.play === u.play)),
-    ...named.map((u) => ({ ...u, expected: rounded(u.expected) })),
+    ...before.filter(
+      (eachUnlikely) => !recent.has(eachUnlikely.play) && seen.some((go) => go.play === eachUnlikely.play),
+    ),
+    ...named.map((eachUnlikely) => ({ ...eachUnlikely, expected: rounded(eachUnlikely.expected) })),
   ];
   const goes = (await compute("forecasted", seen)).map(
     ({ week, tries, hits, forecast, byAge, low, high, holds }): ForecastSeen => ({

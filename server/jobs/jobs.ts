@@ -63,9 +63,9 @@ async function runJob(schoolId: string, kind: JobKind, about: string): Promise<b
       await withTenant(schoolId, (tx) => enqueue(tx, schoolId, kind, [about], AFTER));
     // Asked for again meanwhile: it stays.
     await withTenant(schoolId, (tx) => tx.delete(job).where(and(mine, eq(job.asked, claimed.asked))));
-  } catch (e) {
+  } catch (error) {
     const failed = claimed.failed + 1;
-    log.error({ job: kind, failed, error: plainError(e) }, "work failed");
+    log.error({ job: kind, failed, error: plainError(error) }, "work failed");
     const rest = failed >= MAX_FAILURES ? 365 * 86_400 : FIRST_REST * 2 ** (failed - 1);
     await withTenant(schoolId, (tx) =>
       tx
@@ -79,15 +79,15 @@ async function runJob(schoolId: string, kind: JobKind, about: string): Promise<b
 
 /** Does everything that is due, of all schools, and answers with how much that was. */
 export async function drainQueue(): Promise<number> {
-  let n = 0;
+  let count = 0;
   for (;;) {
     const due = await systemDb<{ school_id: string; kind: JobKind; about: string }>(
       sql`select * from public.yard_due_jobs(${AT_ONCE})`,
     );
     let some = false;
     for (const d of due) some = (await runJob(d.school_id, d.kind, d.about)) || some;
-    if (!some) return n;
-    n += due.length;
+    if (!some) return count;
+    count += due.length;
   }
 }
 
@@ -104,8 +104,8 @@ export function startJobRunner(): () => Promise<void> {
     while (!ended) {
       try {
         await drainQueue();
-      } catch (e) {
-        log.error({ error: plainError(e) }, "work not reached");
+      } catch (error) {
+        log.error({ error: plainError(error) }, "work not reached");
       }
       await new Promise<void>((done) => {
         const timer = setTimeout(done, EVERY);

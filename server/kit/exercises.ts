@@ -13,29 +13,32 @@ const { schoolExercise } = schema;
 export const exercisesFor = (who: SignedIn): Promise<OwnExercise[]> =>
   withTenant(who.schoolId, async (tx) => {
     const rows = await tx.select().from(schoolExercise).orderBy(schoolExercise.id);
-    return rows.map((r) => r.exercise).sort((a, b) => a.name.localeCompare(b.name));
+    return rows.map((row) => row.exercise).sort((a, b) => a.name.localeCompare(b.name));
   });
 
 /** Adds an exercise (`adding`), or changes the one of that id. Its name must be nobody else's: forfeits are found by it. */
 export function saveExercise(who: SignedIn, given: unknown, adding: boolean): Promise<OwnExercise> {
   const read = ownExercise.safeParse(given);
   if (!read.success) throw new NotAllowed(problemsOf(read.error));
-  const e = read.data;
-  const word = e.thing === null ? null : neverIn(e.thing);
+  const data = read.data;
+  const word = data.thing === null ? null : neverIn(data.thing);
   if (word) throw NotAllowed.of("thing", `The item says "${word}", which children never play with.`);
   return withTenant(who.schoolId, async (tx) => {
-    const all = (await tx.select().from(schoolExercise)).map((r) => r.exercise).filter((x) => adding || x.id !== e.id);
-    if (exerciseNamed(e.name, all)) throw NotAllowed.of("name", `There is already an exercise called "${e.name}".`);
+    const all = (await tx.select().from(schoolExercise))
+      .map((r) => r.exercise)
+      .filter((x) => adding || x.id !== data.id);
+    if (exerciseNamed(data.name, all))
+      throw NotAllowed.of("name", `There is already an exercise called "${data.name}".`);
     if (all.length >= MAX_OWN_EXERCISES)
       throw NotAllowed.of("name", `A school can have at most ${MAX_OWN_EXERCISES} exercises of its own.`);
     await tx
       .insert(schoolExercise)
-      .values({ schoolId: who.schoolId, id: e.id, exercise: e })
+      .values({ schoolId: who.schoolId, id: data.id, exercise: data })
       .onConflictDoUpdate({
         target: [schoolExercise.schoolId, schoolExercise.id],
         set: { exercise: sql`excluded.exercise` },
       });
-    return e;
+    return data;
   });
 }
 

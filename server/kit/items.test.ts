@@ -15,9 +15,9 @@ describe("the list of things as CSV", () => {
   it("goes out and comes in as it was, but for how things are made", () => {
     const back = items.readItemsCsv(items.itemsToCsv(catalogue));
     expect(back).toHaveLength(catalogue.length);
-    catalogue.forEach((i, n) => {
+    catalogue.forEach((eachItem, n) => {
       const read = item.parse(back[n]);
-      expect(read).toEqual({ ...i, made: null, always: false });
+      expect(read).toEqual({ ...eachItem, made: null, always: false });
     });
   });
 
@@ -29,7 +29,7 @@ describe("the list of things as CSV", () => {
         (column, typed) => {
           const row = { ...items.itemToRow(catalogue[0]!), [column]: typed } as Record<string, string>;
           const read = item.safeParse(
-            items.rowToItem(Object.fromEntries(Object.entries(row).map(([k, v]) => [k, String(v)]))),
+            items.rowToItem(Object.fromEntries(Object.entries(row).map(([key, value]) => [key, String(value)]))),
           );
           expect(read.success).toBe(false);
           expect(read.error!.issues[0]!.path).toEqual([column]);
@@ -45,7 +45,7 @@ describe("the list of things as CSV", () => {
       .itemsToCsv(catalogue.slice(0, 1))
       .replace("id,name", "id,colour,name")
       .replace(/\nsockBall,/, "\nsockBall,red,");
-    expect(() => items.readItemsCsv(csv)).toThrow("the columns colour are not known");
+    expect(() => items.readItemsCsv(csv)).toThrow("This file has columns we don't know: colour");
   });
 });
 
@@ -56,7 +56,7 @@ describe("a school's list", () => {
     const own = { ...second, id: "feltPuck", name: "felt puck" };
     const list = listOf([heavy, own], [second.id]);
     expect(list[0]).toBe(heavy);
-    expect(list.some((i) => i.id === second.id)).toBe(false);
+    expect(list.some((eachItem) => eachItem.id === second.id)).toBe(false);
     expect(list.at(-1)).toBe(own);
     expect(list).toHaveLength(catalogue.length);
     expect(listOf([])).toEqual([...catalogue]);

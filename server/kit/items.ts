@@ -16,8 +16,8 @@ const { schoolItem, activity } = schema;
 export async function schoolItemsOf(tx: Tx): Promise<SchoolItems> {
   const rows = await tx.select().from(schoolItem).orderBy(schoolItem.id);
   return {
-    own: rows.flatMap((r) => (r.item ? [r.item] : [])),
-    hidden: rows.filter((r) => r.hidden).map((r) => r.id),
+    own: rows.flatMap((row) => (row.item ? [row.item] : [])),
+    hidden: rows.filter((row) => row.hidden).map((row) => row.id),
   };
 }
 /** The same for a family or a class link. */
@@ -44,11 +44,12 @@ async function put(tx: Tx, who: SignedIn, items: readonly Item[]): Promise<void>
       .insert(schoolItem)
       .values({ schoolId: who.schoolId, id: item.id, item })
       .onConflictDoUpdate({ target: [schoolItem.schoolId, schoolItem.id], set: { item } });
-  const [{ n } = { n: 0 }] = await tx
+  const [{ n: count } = { n: 0 }] = await tx
     .select({ n: sql<number>`count(*)::int` })
     .from(schoolItem)
     .where(sql`${schoolItem.item} is not null`);
-  if (n > MAX_OWN_ITEMS) throw NotAllowed.of("items", `A school can have at most ${MAX_OWN_ITEMS} items of its own.`);
+  if (count > MAX_OWN_ITEMS)
+    throw NotAllowed.of("items", `A school can have at most ${MAX_OWN_ITEMS} items of its own.`);
 }
 
 /** Adds a thing, or changes one. `adding`: the id must be free. */
@@ -57,7 +58,7 @@ export function saveItem(who: SignedIn, given: unknown, adding: boolean): Promis
   return withTenant(who.schoolId, async (tx) => {
     if (adding) {
       const { own } = await schoolItemsOf(tx);
-      if (catalogueItem(item.id) || own.some((i) => i.id === item.id))
+      if (catalogueItem(item.id) || own.some((eachItem) => eachItem.id === item.id))
         throw NotAllowed.of("id", `There is already an item called "${item.id}".`);
     }
     await put(tx, who, [item]);
@@ -69,10 +70,13 @@ export function saveItems(who: SignedIn, given: readonly unknown[]): Promise<num
   const items = given.map((g, i) => {
     try {
       return checked(g);
-    } catch (e) {
-      if (!(e instanceof NotAllowed)) throw e;
+    } catch (error) {
+      if (!(error instanceof NotAllowed)) throw error;
       throw new NotAllowed(
-        e.problems.map((p) => ({ field: `items.${i}.${p.field}`, message: `thing ${i + 1}: ${p.message}` })),
+        error.problems.map((problem) => ({
+          field: `items.${i}.${problem.field}`,
+          message: `thing ${i + 1}: ${problem.message}`,
+        })),
       );
     }
   });
@@ -85,7 +89,7 @@ export function saveItems(who: SignedIn, given: readonly unknown[]): Promise<num
 export function hideItem(who: SignedIn, id: string, hidden: boolean): Promise<void> {
   return withTenant(who.schoolId, async (tx) => {
     const { own } = await schoolItemsOf(tx);
-    if (!catalogueItem(id) && !own.some((i) => i.id === id)) throw new NotFound("thing");
+    if (!catalogueItem(id) && !own.some((item) => item.id === id)) throw new NotFound("thing");
     await tx
       .insert(schoolItem)
       .values({ schoolId: who.schoolId, id, item: null, hidden })
@@ -96,7 +100,7 @@ export function hideItem(who: SignedIn, id: string, hidden: boolean): Promise<vo
 /** Titles of the activities on the school's shelves that speak of a thing. */
 async function activitiesWith(tx: Tx, id: string): Promise<string[]> {
   const rows = await tx.select({ document: activity.document }).from(activity).where(isNull(activity.deletedAt));
-  return rows.filter((r) => itemsIn(r.document).has(id)).map((r) => r.document.title);
+  return rows.filter((row) => itemsIn(row.document).has(id)).map((row) => row.document.title);
 }
 
 /**
@@ -153,13 +157,13 @@ export const ITEM_COLUMNS = [
 ] as const;
 
 /** One thing as a row of CSV. What is made of what is only in the JSON form. */
-export function itemToRow(i: Item): Record<string, string | number> {
+export function itemToRow(item: Item): Record<string, string | number> {
   return Object.fromEntries(
-    ITEM_COLUMNS.map((c) => {
-      const v = i[c];
-      if (v === null || v === undefined) return [c, ""];
-      if (typeof v === "boolean") return [c, v ? "yes" : "no"];
-      return [c, Array.isArray(v) ? v.join(" ") : (v as string | number)];
+    ITEM_COLUMNS.map((itemColumn) => {
+      const v = item[itemColumn];
+      if (v === null || v === undefined) return [itemColumn, ""];
+      if (typeof v === "boolean") return [itemColumn, v ? "yes" : "no"];
+      return [itemColumn, Array.isArray(v) ? v.join(" ") : (v as string | number)];
     }),
   );
 }
@@ -174,14 +178,14 @@ const MAY_BE_AWAY = new Set(["openingDepth"]);
 /** A row of CSV as a thing, not yet checked: what is not a number stays text, so that the check can name it. */
 export function rowToItem(row: Record<string, string>): unknown {
   const out: Record<string, unknown> = { always: false, made: null };
-  for (const c of ITEM_COLUMNS) {
-    const text = word.parse(row[c] ?? "");
-    if (text === "" && MAY_BE_AWAY.has(c)) continue;
-    if (WORDS.has(c)) out[c] = text === "" ? [] : text.split(/\s+/);
-    else if (TEXTS.has(c)) out[c] = text;
-    else if (YES_NO.has(c)) out[c] = text === "yes" ? true : text === "no" ? false : text;
-    else if (text === "") out[c] = MAY_LACK.has(c) ? null : text;
-    else out[c] = Number.isFinite(Number(text)) ? Number(text) : text;
+  for (const itemColumn of ITEM_COLUMNS) {
+    const text = word.parse(row[itemColumn] ?? "");
+    if (text === "" && MAY_BE_AWAY.has(itemColumn)) continue;
+    if (WORDS.has(itemColumn)) out[itemColumn] = text === "" ? [] : text.split(/\s+/);
+    else if (TEXTS.has(itemColumn)) out[itemColumn] = text;
+    else if (YES_NO.has(itemColumn)) out[itemColumn] = text === "yes" ? true : text === "no" ? false : text;
+    else if (text === "") out[itemColumn] = MAY_LACK.has(itemColumn) ? null : text;
+    else out[itemColumn] = Number.isFinite(Number(text)) ? Number(text) : text;
   }
   return out;
 }
@@ -195,11 +199,11 @@ export function readItemsCsv(text: string): unknown[] {
   const parsed = Papa.parse<Record<string, string>>(text.replace(/^\ufeff/, ""), {
     header: true,
     skipEmptyLines: "greedy",
-    transformHeader: (h) => h.trim(),
+    transformHeader: (hash) => hash.trim(),
   });
   const columns = parsed.meta.fields ?? [];
-  const missing = ITEM_COLUMNS.filter((c) => !columns.includes(c) && !MAY_BE_AWAY.has(c));
-  const strange = columns.filter((c) => !(ITEM_COLUMNS as readonly string[]).includes(c));
+  const missing = ITEM_COLUMNS.filter((itemColumn) => !columns.includes(itemColumn) && !MAY_BE_AWAY.has(itemColumn));
+  const strange = columns.filter((column) => !(ITEM_COLUMNS as readonly string[]).includes(column));
   if (missing.length > 0) throw NotAllowed.of("file", `This file has no columns called ${missing.join(", ")}.`);
   if (strange.length > 0) throw NotAllowed.of("file", `This file has columns we don't know: ${strange.join(", ")}.`);
   return parsed.data.map(rowToItem);

@@ -7,6 +7,6 @@ export async function linksFor(tx: Tx, schoolId: string, children: readonly { id
   if (children.length === 0) return;
   await tx
     .insert(link)
-    .values(children.map((k) => ({ schoolId, childId: k.id })))
+    .values(children.map((child) => ({ schoolId, childId: child.id })))
     .onConflictDoNothing();
 }

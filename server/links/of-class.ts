@@ -32,11 +32,11 @@ export function familyLinks(who: SignedIn, classId: string): Promise<{ className
     const byChild = new Map(rows.map(({ link: l }) => [l.childId, l]));
     return {
       className: name,
-      links: children.map((k) => {
-        const own = byChild.get(k.id);
+      links: children.map((eachChild) => {
+        const own = byChild.get(eachChild.id);
         return {
-          childId: k.id,
-          child: k.name,
+          childId: eachChild.id,
+          child: eachChild.name,
           token: own && !own.withdrawnAt ? linkToken(own.id, own.version) : null,
         };
       }),

@@ -16,9 +16,9 @@ export function linkToken(linkId: string, version: number): string {
 
 /** The link id that a token claims, or null when it is not one at all. */
 export function claimedLink(token: string): string | null {
-  const m = /^([\w-]{22})\.[\w-]{22}$/.exec(token);
-  if (!m) return null;
-  const hex = Buffer.from(m[1]!, "base64url").toString("hex");
+  const match = /^([\w-]{22})\.[\w-]{22}$/.exec(token);
+  if (!match) return null;
+  const hex = Buffer.from(match[1]!, "base64url").toString("hex");
   return hex.length === 32 ? hex.replace(/^(.{8})(.{4})(.{4})(.{4})(.{12})$/, "$1-$2-$3-$4-$5") : null;
 }
 

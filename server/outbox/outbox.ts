@@ -21,7 +21,7 @@ export interface OutboxRow {
 /** Messages to the homes of the teacher's classes, newest first. */
 export function outboxFor(who: SignedIn, page: number): Promise<{ rows: OutboxRow[]; total: number }> {
   return withTenant(who.schoolId, async (tx) => {
-    const ids = (await classesOf(tx, who.teacherId)).flatMap((c) => c.children.map((k) => k.id));
+    const ids = (await classesOf(tx, who.teacherId)).flatMap((row) => row.children.map((eachChild) => eachChild.id));
     if (ids.length === 0) return { rows: [], total: 0 };
     const mine = inArray(message.childId, ids);
     const [all] = await tx.select({ n: count() }).from(message).where(mine);

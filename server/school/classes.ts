@@ -29,7 +29,9 @@ export async function classesOf(tx: Tx, teacherId: string): Promise<ClassRow[]> 
     .orderBy(asc(child.age), asc(child.name));
   return classes.map((c) => ({
     ...c,
-    children: children.filter((k) => k.classId === c.id).map(({ id, name, age }) => ({ id, name, age })),
+    children: children
+      .filter((eachChild) => eachChild.classId === c.id)
+      .map(({ id, name, age }) => ({ id, name, age })),
   }));
 }
 
@@ -81,7 +83,7 @@ function lookUpShell(who: SignedIn): Promise<Shell> {
       all.length === 0 ? null : { from: all[0]!.age, to: all[all.length - 1]!.age };
     return {
       ...me,
-      classes: classes.map((c) => ({ id: c.id, name: c.name, size: c.children.length, ages: agesOf(c) })),
+      classes: classes.map((row) => ({ id: row.id, name: row.name, size: row.children.length, ages: agesOf(row) })),
     };
   });
 }

@@ -115,7 +115,7 @@ async function roomToday(tx: Tx, sent: HandInSent, now: Date): Promise<void> {
       ),
     )
     .orderBy(desc(play.receivedAt));
-  if (rows.length < MAX_GOES_A_DAY || rows.some((r) => r.id === sent.play)) return;
+  if (rows.length < MAX_GOES_A_DAY || rows.some((row) => row.id === sent.play)) return;
   const free = rows[MAX_GOES_A_DAY - 1]!.at.getTime() + DAY;
   throw new TooManyGoes(Math.max(1, Math.ceil((free - now.getTime()) / 1000)));
 }
@@ -133,7 +133,7 @@ async function takeEvents(tx: Tx, schoolId: string, sent: HandInSent, receipt: R
   const added = await tx.insert(playEvent).values(rows).onConflictDoNothing().returning({ seq: playEvent.seq });
   const isNew = new Set(added.map((r) => r.seq));
   if (isNew.size === rows.length) {
-    receipt.kept.push(...rows.map((r) => r.seq));
+    receipt.kept.push(...rows.map((row) => row.seq));
     return;
   }
   const known = await tx
@@ -141,18 +141,18 @@ async function takeEvents(tx: Tx, schoolId: string, sent: HandInSent, receipt: R
     .from(playEvent)
     .where(eq(playEvent.playId, sent.play));
   const hashes = new Map(known.map((k) => [k.seq, k.hash]));
-  for (const r of rows) {
-    if (hashes.get(r.seq) === r.contentHash) receipt.kept.push(r.seq);
+  for (const row of rows) {
+    if (hashes.get(row.seq) === row.contentHash) receipt.kept.push(row.seq);
     else {
-      receipt.conflicts.push(r.seq);
+      receipt.conflicts.push(row.seq);
       await tx
         .insert(playConflict)
         .values({
           schoolId,
           playId: sent.play,
-          seq: r.seq,
-          content: r.event,
-          contentHash: r.contentHash,
+          seq: row.seq,
+          content: row.event,
+          contentHash: row.contentHash,
           receivedAt: now,
         })
         .onConflictDoNothing();
@@ -210,9 +210,11 @@ async function takeResult(
 }
 
 /** A go without things says so, and one that is counted in something else than the child alone would count: each compares with others like it alone. */
-function asPlayed(s: PlayScore, decided: Decided | null, usual: Unit): PlayScore {
-  if (decided?.bare) return { ...s, set: { ...s.set, [BARE_FIELD]: true } };
-  return s.unit === usual ? s : { ...s, set: { ...s.set, [UNIT_FIELD]: s.unit } };
+function asPlayed(playScore: PlayScore, decided: Decided | null, usual: Unit): PlayScore {
+  if (decided?.bare) return { ...playScore, set: { ...playScore.set, [BARE_FIELD]: true } };
+  return playScore.unit === usual
+    ? playScore
+    : { ...playScore, set: { ...playScore.set, [UNIT_FIELD]: playScore.unit } };
 }
 
 /** What a go is replayed under: the game as this home played it; else as its card was compiled. */
@@ -221,24 +223,25 @@ function gamesOf(kept: typeof play.$inferSelect, compiled: Card): GamePart[] {
   return kept.game ? [kept.game.pattern as GamePart, sent] : [sent];
 }
 
-const hasDecided = (d: Decided | null): d is Decided =>
-  d !== null && (d.home !== null || d.bare === true || d.also.length > 0 || Object.keys(d.fixed).length > 0);
+const hasDecided = (decided: Decided | null): decided is Decided =>
+  decided !== null &&
+  (decided.home !== null || decided.bare === true || decided.also.length > 0 || Object.keys(decided.fixed).length > 0);
 
 /** What of a card later sums need. */
-function gameOf(c: Card): PlayedGame {
-  const a = c.activity;
+function gameOf(givenCard: Card): PlayedGame {
+  const activity = givenCard.activity;
   return {
     pattern: {
-      ...a.pattern,
-      match: a.match,
-      ...(a.family.length > 0 && { family: a.family }),
-      ...(a.setOut && { setOut: a.setOut }),
-      ...(a.between && { between: a.between }),
+      ...activity.pattern,
+      match: activity.match,
+      ...(activity.family.length > 0 && { family: activity.family }),
+      ...(activity.setOut && { setOut: activity.setOut }),
+      ...(activity.between && { between: activity.between }),
     },
-    action: a.aim.action,
-    send: a.kit.send,
-    floor: a.space.floor,
-    distances: Object.fromEntries(c.markers.map((m) => [m.id, m.reached])),
+    action: activity.aim.action,
+    send: activity.kit.send,
+    floor: activity.space.floor,
+    distances: Object.fromEntries(givenCard.markers.map((marker) => [marker.id, marker.reached])),
   };
 }
 
@@ -277,12 +280,12 @@ export function scoreOf(
   version?: number,
   age?: number,
 ): PlayScore {
-  const replayed = games.map((g) => replay(g, setup, events, version));
-  const told = replayed.find((r) => !r.refused) ?? replayed[replayed.length - 1]!;
+  const replayed = games.map((game) => replay(game, setup, events, version));
+  const told = replayed.find((eachReplayed) => !eachReplayed.refused) ?? replayed[replayed.length - 1]!;
   if (told.refused)
     throw NotAllowed.of("events", `events: number ${told.seq + 1} is not allowed by the rules (${told.refused.key})`);
   const v = view(told.play);
-  const side = v.score.findIndex((s) => s.players.includes(0));
+  const side = v.score.findIndex((eachScore) => eachScore.players.includes(0));
   const score = v.score[side]!;
   const reached = v.progress[side]!;
   const compared = {

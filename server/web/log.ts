@@ -10,9 +10,9 @@ const SECRET = [/^\/(f)\/.*/, /^\/(c)\/.*/, /^\/(api\/hand-in)\/.*/];
 /** An address fit for the log: private links and query left out, ids shortened to what they are. */
 export function plainPath(path: string): string {
   const bare = path.split("?")[0]!.slice(0, 300);
-  for (const s of SECRET) {
-    const m = s.exec(bare);
-    if (m) return `/${m[1]}/...`;
+  for (const regExp of SECRET) {
+    const match = regExp.exec(bare);
+    if (match) return `/${match[1]}/...`;
   }
   return bare.replace(/[0-9a-f]{8}-[0-9a-f-]{27}/gi, ":id").replace(/[^\w\-./:~]/g, "?");
 }

@@ -24,8 +24,8 @@ export function plainError(e: unknown, depth = 0): PlainError {
     ...(about && { about }),
     frames: (e.stack ?? "")
       .split("\n")
-      .filter((l) => /^\s+at /.test(l))
-      .map((l) => l.trim())
+      .filter((line) => /^\s+at /.test(line))
+      .map((line) => line.trim())
       .slice(0, 30),
     ...(e.cause !== undefined && depth < 3 && { cause: plainError(e.cause, depth + 1) }),
   };

@@ -122,7 +122,7 @@ export function requestGuard({ closing }: { closing: () => boolean }): RequestHa
     // From here on the request says what was believed of it, and nothing else.
     const { protocol } = req;
     Object.defineProperty(req, "protocol", { value: protocol });
-    for (const h of FORWARDED) delete req.headers[h];
+    for (const hash of FORWARDED) delete req.headers[hash];
     req.headers.host = own.host;
     req.headers["x-request-id"] = id;
     try {

@@ -10,8 +10,8 @@ describe("text at the rim", () => {
   });
   it("is well-formed after, and unchanged a second time, whatever it was", () => {
     fc.assert(
-      fc.property(fc.string({ unit: "binary" }), (s) => {
-        const once = wellFormed(s);
+      fc.property(fc.string({ unit: "binary" }), (text) => {
+        const once = wellFormed(text);
         expect(() => encodeURIComponent(once)).not.toThrow();
         expect(once).not.toContain("\0");
         expect(wellFormed(once)).toBe(once);

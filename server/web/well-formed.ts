@@ -3,7 +3,8 @@
 const ODD = /[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]|\u0000/g;
 
 /** Text as it may be kept: half a character becomes the sign for one that is not known, NUL goes. `"a\uD83D\u0000b"` -> `"a\uFFFDb"`. */
-export const wellFormed = (text: string): string => text.replace(ODD, (c) => (c === "\0" ? "" : "\uFFFD"));
+export const wellFormed = (text: string): string =>
+  text.replace(ODD, (eachText) => (eachText === "\0" ? "" : "\uFFFD"));
 
 /** JSON nested deeper than this is none of ours. */
 export const DEEPEST = 60;
@@ -13,7 +14,7 @@ export function wellFormedJson(value: unknown, depth = 0): unknown {
   if (typeof value === "string") return wellFormed(value);
   if (typeof value !== "object" || value === null) return value;
   if (depth >= DEEPEST) throw new RangeError("nested too deep");
-  if (Array.isArray(value)) return value.map((v) => wellFormedJson(v, depth + 1));
+  if (Array.isArray(value)) return value.map((eachValue) => wellFormedJson(eachValue, depth + 1));
   // As own properties, whatever they are called.
-  return Object.fromEntries(Object.entries(value).map(([k, v]) => [wellFormed(k), wellFormedJson(v, depth + 1)]));
+  return Object.fromEntries(Object.entries(value).map(([key, v]) => [wellFormed(key), wellFormedJson(v, depth + 1)]));
 }

@@ -6,7 +6,7 @@ import type { InputProps } from "./input.ts";
 
 /** One press of an arrow, metres. */
 const NUDGE = 0.05;
-const cm = (m: number) => Math.round(m * 100);
+const cm = (metres: number) => Math.round(metres * 100);
 
 /**
  * What the child stands up itself, inside the field that is marked: pins, or the targets of a game. Dragged, moved by arrow keys, or told in
@@ -17,59 +17,60 @@ export default function Arrange({ ask, data, act }: InputProps<AskOf<"arrange">>
   const [chosen, choose] = useState(0);
   const area = useRef<HTMLDivElement>(null);
   const { things } = ask;
-  const marked = data.card.parts.find((p) => p.kind === "court" && p.id === ask.field);
+  const marked = data.card.parts.find((part) => part.kind === "court" && part.id === ask.field);
   if (marked?.kind !== "court") return null;
   // What was drawn outside of the field may stay there: it is shown too.
-  const edge = (f: (s: Spot) => number, pick: (...n: number[]) => number, at: number) => pick(at, ...ask.spots.map(f));
-  const near = edge((s) => s.along - ask.size / 2, Math.min, marked.along - marked.depth / 2);
-  const far = edge((s) => s.along + ask.size / 2, Math.max, marked.along + marked.depth / 2);
-  const left = edge((s) => s.across - ask.size / 2, Math.min, marked.across - marked.width / 2);
-  const right = edge((s) => s.across + ask.size / 2, Math.max, marked.across + marked.width / 2);
+  const edge = (f: (spot: Spot) => number, pick: (...n: number[]) => number, at: number) =>
+    pick(at, ...ask.spots.map(f));
+  const near = edge((spot) => spot.along - ask.size / 2, Math.min, marked.along - marked.depth / 2);
+  const far = edge((spot) => spot.along + ask.size / 2, Math.max, marked.along + marked.depth / 2);
+  const left = edge((spot) => spot.across - ask.size / 2, Math.min, marked.across - marked.width / 2);
+  const right = edge((spot) => spot.across + ask.size / 2, Math.max, marked.across + marked.width / 2);
   const court = { along: (near + far) / 2, across: (left + right) / 2, depth: far - near, width: right - left };
   const sizeOf = (i: number) => things?.[i]?.size ?? ask.size;
-  const held = (s: Spot, i: number): Spot => {
+  const held = (spot: Spot, i: number): Spot => {
     const half = sizeOf(i) / 2;
     return {
-      ...s,
-      along: Math.min(far - half, Math.max(near + half, s.along)),
-      across: Math.min(right - half, Math.max(left + half, s.across)),
+      ...spot,
+      along: Math.min(far - half, Math.max(near + half, spot.along)),
+      across: Math.min(right - half, Math.max(left + half, spot.across)),
     };
   };
   const put = (i: number, along: number, across: number) =>
-    setSpots((all) => all.map((s, k) => (k === i ? held({ id: s.id, along, across }, i) : s)));
-  const place = (s: Spot, i: number) => ({
-    left: `${((s.across - court.across) / court.width + 0.5) * 100}%`,
-    top: `${(0.5 - (s.along - court.along) / court.depth) * 100}%`,
+    setSpots((all) => all.map((spot, k) => (k === i ? held({ id: spot.id, along, across }, i) : spot)));
+  const place = (spot: Spot, i: number) => ({
+    left: `${((spot.across - court.across) / court.width + 0.5) * 100}%`,
+    top: `${(0.5 - (spot.along - court.along) / court.depth) * 100}%`,
     width: `${Math.max(7, (sizeOf(i) / court.width) * 100)}%`,
   });
-  const drag = (i: number) => (e: React.PointerEvent) => {
-    if (e.buttons === 0 || !area.current) return;
+  const drag = (i: number) => (event: React.PointerEvent) => {
+    if (event.buttons === 0 || !area.current) return;
     const box = area.current.getBoundingClientRect();
     put(
       i,
-      court.along + (0.5 - (e.clientY - box.top) / box.height) * court.depth,
-      court.across + ((e.clientX - box.left) / box.width - 0.5) * court.width,
+      court.along + (0.5 - (event.clientY - box.top) / box.height) * court.depth,
+      court.across + ((event.clientX - box.left) / box.width - 0.5) * court.width,
     );
   };
-  const keys = (s: Spot, i: number) => (e: React.KeyboardEvent) => {
-    const by = { ArrowUp: [1, 0], ArrowDown: [-1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }[e.key];
+  const keys = (spot: Spot, i: number) => (event: React.KeyboardEvent) => {
+    const by = { ArrowUp: [1, 0], ArrowDown: [-1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }[event.key];
     if (!by) return;
-    e.preventDefault();
-    put(i, s.along + by[0]! * NUDGE, s.across + by[1]! * NUDGE);
+    event.preventDefault();
+    put(i, spot.along + by[0]! * NUDGE, spot.across + by[1]! * NUDGE);
   };
-  const nameOf = (s: Spot, i: number) =>
+  const nameOf = (spot: Spot, i: number) =>
     things
       ? say("setOut.at", {
           number: i + 1,
           what: things[i]!.label || itemName(things[i]!.item),
-          far: cm(s.along),
-          aside: cm(s.across),
+          far: cm(spot.along),
+          aside: cm(spot.across),
         })
-      : say("play.pinAt", { number: i + 1, cm: cm(s.across - court.across), far: cm(s.along - court.along) });
+      : say("play.pinAt", { number: i + 1, cm: cm(spot.across - court.across), far: cm(spot.along - court.along) });
   const at = spots[chosen];
   const typed = (along: string, across: string) => {
-    const [a, b] = [Number(along), Number(across)];
-    if (along !== "" && across !== "" && Number.isFinite(a) && Number.isFinite(b)) put(chosen, a / 100, b / 100);
+    const [age, b] = [Number(along), Number(across)];
+    if (along !== "" && across !== "" && Number.isFinite(age) && Number.isFinite(b)) put(chosen, age / 100, b / 100);
   };
   return (
     <>
@@ -80,20 +81,20 @@ export default function Arrange({ ask, data, act }: InputProps<AskOf<"arrange">>
         className="relative mx-auto w-full max-w-72 touch-none rounded-md border-2 border-night bg-court short:max-w-44"
         style={{ aspectRatio: `${court.width} / ${court.depth}`, maxHeight: "42vh" }}
       >
-        {spots.map((s, i) => (
+        {spots.map((spot, i) => (
           <button
-            key={s.id}
+            key={spot.id}
             type="button"
-            aria-label={nameOf(s, i)}
+            aria-label={nameOf(spot, i)}
             className={`absolute grid aspect-square min-w-8 -translate-1/2 cursor-grab place-items-center rounded-full border-2 border-night text-sm font-bold text-night ${things && i === chosen ? "bg-mustard" : "bg-mint"}`}
-            style={place(s, i)}
-            onPointerDown={(e) => {
+            style={place(spot, i)}
+            onPointerDown={(event) => {
               choose(i);
-              e.currentTarget.setPointerCapture(e.pointerId);
+              event.currentTarget.setPointerCapture(event.pointerId);
             }}
             onFocus={() => choose(i)}
             onPointerMove={drag(i)}
-            onKeyDown={keys(s, i)}
+            onKeyDown={keys(spot, i)}
           >
             {things ? (
               <span aria-hidden="true" className="relative grid place-items-center">
@@ -120,10 +121,10 @@ export default function Arrange({ ask, data, act }: InputProps<AskOf<"arrange">>
                 key={`${chosen} ${cm(at.along)} ${cm(at.across)}`}
                 className="w-28"
                 defaultValue={cm(which === "far" ? at.along : at.across)}
-                onBlur={(e) =>
+                onBlur={(event) =>
                   which === "far"
-                    ? typed(e.target.value, String(cm(at.across)))
-                    : typed(String(cm(at.along)), e.target.value)
+                    ? typed(event.target.value, String(cm(at.across)))
+                    : typed(String(cm(at.along)), event.target.value)
                 }
               />
             </label>

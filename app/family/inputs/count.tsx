@@ -36,15 +36,16 @@ export default function Count({ ask, act, name, mending, data }: InputProps<AskO
   }, [begun]);
   useEffect(() => {
     if (mending || several) return;
-    const pressed = (e: KeyboardEvent) => {
-      if (e.target instanceof HTMLInputElement || e.ctrlKey || e.metaKey || e.altKey || e.repeat) return;
-      if (e.target instanceof HTMLButtonElement && e.key !== " ") return;
-      if (e.key !== " " && e.key.length !== 1) return;
-      if (e.key === "u") return;
-      if (e.key === "x" && ask.drops) now.current.drop();
-      else if (e.target instanceof HTMLButtonElement) return;
+    const pressed = (event: KeyboardEvent) => {
+      if (event.target instanceof HTMLInputElement || event.ctrlKey || event.metaKey || event.altKey || event.repeat)
+        return;
+      if (event.target instanceof HTMLButtonElement && event.key !== " ") return;
+      if (event.key !== " " && event.key.length !== 1) return;
+      if (event.key === "u") return;
+      if (event.key === "x" && ask.drops) now.current.drop();
+      else if (event.target instanceof HTMLButtonElement) return;
       else now.current.press();
-      e.preventDefault();
+      event.preventDefault();
     };
     addEventListener("keydown", pressed);
     return () => removeEventListener("keydown", pressed);

@@ -26,14 +26,14 @@ const Pin = ({ fell }: { fell: boolean }) => (
 export default function Fall({ aim, act, data }: InputProps<AskOf<"send">> & { aim: AimOf<"fall"> }) {
   const [fell, setFell] = useState<readonly string[]>([]);
   const [counting, setCounting] = useState(false);
-  const key = aim.standing.map((s) => s.id).join(" ");
+  const key = aim.standing.map((spot) => spot.id).join(" ");
   // Another roll begins with nothing marked.
   // biome-ignore lint/correctness/useExhaustiveDependencies: the key says what stands
   useEffect(() => setFell([]), [key]);
   const many = aim.standing.length;
-  const toggle = (id: string) => setFell(fell.includes(id) ? fell.filter((x) => x !== id) : [...fell, id]);
-  const along = aim.standing.map((s) => s.along);
-  const across = aim.standing.map((s) => s.across);
+  const toggle = (id: string) => setFell(fell.includes(id) ? fell.filter((text) => text !== id) : [...fell, id]);
+  const along = aim.standing.map((spot) => spot.along);
+  const across = aim.standing.map((spot) => spot.across);
   const [near, far] = [Math.min(...along), Math.max(...along)];
   const half = Math.max(0.1, ...across.map(Math.abs));
   const at = (s: { along: number; across: number }) => ({
@@ -43,12 +43,12 @@ export default function Fall({ aim, act, data }: InputProps<AskOf<"send">> & { a
   // Things of a game, each with its picture, where a touch is enough.
   const { touched } = aim;
   const thing = (id: string) => {
-    const part = data.card.parts.find((p) => p.kind === "target" && p.id === id);
+    const part = data.card.parts.find((eachPart) => eachPart.kind === "target" && eachPart.id === id);
     return part?.kind === "target" ? part : undefined;
   };
   const nameOf = (id: string, i: number) => {
-    const t = touched && thing(id);
-    return t ? targetName(t) : say("play.pin", { number: i + 1 });
+    const target = touched && thing(id);
+    return target ? targetName(target) : say("play.pin", { number: i + 1 });
   };
   // Where only a number was told, nobody knows which stand: then only a number can follow.
   const known = aim.known !== false;
@@ -60,27 +60,27 @@ export default function Fall({ aim, act, data }: InputProps<AskOf<"send">> & { a
           aria-label={say(touched ? "play.whichTouched" : "play.whichFell")}
           className="relative mx-auto min-h-36 w-full max-w-96 grow rounded-md short:min-h-28 flat:min-h-24 border-2 border-night bg-court"
         >
-          {aim.standing.map((s, i) => (
+          {aim.standing.map((spot, i) => (
             <label
-              key={s.id}
+              key={spot.id}
               className="absolute grid size-11 -translate-1/2 cursor-pointer place-items-center has-focus-visible:outline-3"
-              style={at(s)}
+              style={at(spot)}
             >
               <input
                 type="checkbox"
                 className="sr-only"
-                checked={fell.includes(s.id)}
-                onChange={() => toggle(s.id)}
-                aria-label={nameOf(s.id, i)}
+                checked={fell.includes(spot.id)}
+                onChange={() => toggle(spot.id)}
+                aria-label={nameOf(spot.id, i)}
               />
               {touched ? (
                 <span
-                  className={`grid size-11 place-items-center rounded-full border-2 border-night text-night ${fell.includes(s.id) ? "bg-mustard" : "bg-mint"}`}
+                  className={`grid size-11 place-items-center rounded-full border-2 border-night text-night ${fell.includes(spot.id) ? "bg-mustard" : "bg-mint"}`}
                 >
-                  <ItemDrawing item={thing(s.id)?.item ?? ""} size={28} />
+                  <ItemDrawing item={thing(spot.id)?.item ?? ""} size={28} />
                 </span>
               ) : (
-                <Pin fell={fell.includes(s.id)} />
+                <Pin fell={fell.includes(spot.id)} />
               )}
             </label>
           ))}

@@ -25,10 +25,10 @@ export function Grid({
   take?: boolean;
 }) {
   const [taken, setTaken] = useState(false);
-  const cells = data.card.parts.flatMap((p) => (p.kind === "cell" ? [p] : []));
-  const rows = [...new Set(cells.map((c) => c.along))].sort((a, b) => b - a);
-  const columns = [...new Set(cells.map((c) => c.across))].sort((a, b) => a - b);
-  const lies = (id: string) => pieces.filter((p) => p.place === id);
+  const cells = data.card.parts.flatMap((part) => (part.kind === "cell" ? [part] : []));
+  const rows = [...new Set(cells.map((cell) => cell.along))].sort((a, b) => b - a);
+  const columns = [...new Set(cells.map((cell) => cell.across))].sort((a, b) => a - b);
+  const lies = (id: string) => pieces.filter((piece) => piece.place === id);
   return (
     <>
       <div
@@ -36,17 +36,17 @@ export function Grid({
         style={{ gridTemplateColumns: `repeat(${columns.length}, 1fr)` }}
         role="group"
         aria-label={say("play.whereRests")}
-        onKeyDown={(e) => {
-          const by = { ArrowUp: -columns.length, ArrowDown: columns.length, ArrowLeft: -1, ArrowRight: 1 }[e.key];
+        onKeyDown={(event) => {
+          const by = { ArrowUp: -columns.length, ArrowDown: columns.length, ArrowLeft: -1, ArrowRight: 1 }[event.key];
           if (by === undefined) return;
-          const all = [...e.currentTarget.querySelectorAll("button")];
+          const all = [...event.currentTarget.querySelectorAll("button")];
           all[all.indexOf(document.activeElement as HTMLButtonElement) + by]?.focus();
-          e.preventDefault();
+          event.preventDefault();
         }}
       >
         {rows.flatMap((row) =>
           columns.map((column) => {
-            const cell = cells.find((c) => c.along === row && c.across === column)!;
+            const cell = cells.find((eachCell) => eachCell.along === row && eachCell.across === column)!;
             const here = lies(cell.id);
             // A square that was just told is taken now: to tell it again is asked for beside it, never under the same thumb.
             const may = places.includes(cell.id) && (take || here.length > 0 === taken);
@@ -77,7 +77,7 @@ export function Grid({
       </div>
       <Keys of="places" />
       <div className="grid auto-cols-fr grid-flow-col gap-2.5">
-        {!take && pieces.some((p) => p.place !== null && places.includes(p.place)) && (
+        {!take && pieces.some((piece) => piece.place !== null && places.includes(piece.place)) && (
           <button
             type="button"
             className="btn min-h-12 px-1 text-lg leading-tight short:min-h-9"

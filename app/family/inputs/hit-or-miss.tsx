@@ -9,15 +9,15 @@ import { Keys } from "./keys.tsx";
 export function HitOrMiss({ aim, data, act, mending }: InputProps<AskOf<"send">> & { aim: AimOf<"any"> }) {
   const [which, setWhich] = useState(false);
   const [want] = aim.want;
-  const others = aim.among.filter((t) => !aim.want.includes(t));
+  const others = aim.among.filter((text) => !aim.want.includes(text));
   useEffect(() => {
     if (mending) return;
-    const press = (e: KeyboardEvent) => {
-      if (e.target instanceof HTMLInputElement || e.repeat) return;
-      const space = e.key === " " && !(e.target instanceof HTMLButtonElement);
-      if (space) e.preventDefault();
-      if (space || e.key === "ArrowLeft") act({ kind: "send", hit: want });
-      if (e.key === "ArrowRight") act({ kind: "send", hit: null });
+    const press = (event: KeyboardEvent) => {
+      if (event.target instanceof HTMLInputElement || event.repeat) return;
+      const space = event.key === " " && !(event.target instanceof HTMLButtonElement);
+      if (space) event.preventDefault();
+      if (space || event.key === "ArrowLeft") act({ kind: "send", hit: want });
+      if (event.key === "ArrowRight") act({ kind: "send", hit: null });
     };
     addEventListener("keydown", press);
     return () => removeEventListener("keydown", press);
@@ -28,7 +28,7 @@ export function HitOrMiss({ aim, data, act, mending }: InputProps<AskOf<"send">>
         <p className="text-lg font-bold">{say("play.which")}</p>
         <div className="grid grid-cols-3 gap-2.5">
           {others.map((id) => {
-            const part = data.card.parts.find((p) => p.kind === "target" && p.id === id);
+            const part = data.card.parts.find((eachPart) => eachPart.kind === "target" && eachPart.id === id);
             return (
               <button
                 key={id}

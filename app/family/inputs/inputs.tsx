@@ -99,7 +99,7 @@ const sends: { [K in AimKind]: (props: WithAll<AskOf<"send">>) => React.ReactNod
 };
 /** The input of everything that may be asked: complete by the compiler; null: it has none of its own. */
 const inputs: { [K in AskKind]: InputOf<K> | null } = {
-  send: (p) => sends[p.ask.aim.kind](p),
+  send: (withAll) => sends[withAll.ask.aim.kind](withAll),
   count: ({ all: _, ...p }) => <Count {...p} />,
   total: ({ all: _, ...p }) => <Total {...p} />,
   task: ({ all: _, ...p }) => (p.ask.spell ? <Written {...p} spell={p.ask.spell} /> : <Task {...p} />),
@@ -116,12 +116,12 @@ const inputs: { [K in AskKind]: InputOf<K> | null } = {
   arrange: ({ all: _, ...p }) => <Arrange {...p} />,
   mix: ({ all: _, ...p }) => <Mix {...p} />,
   swap: ({ all: _, ...p }) => <Swap {...p} />,
-  stand: (p) => <Stand {...p} />,
+  stand: (withAll) => <Stand {...withAll} />,
   ready: ({ all, ...p }) => {
     const lie = askOf(all, "measure");
     return lie ? <Nearest {...p} ask={lie} /> : <Ready {...p} />;
   },
-  carry: (p) => <Carry {...p} />,
+  carry: (withAll) => <Carry {...withAll} />,
   measure: ({ ask, act }) => ask.moves && <JackMoved act={act} />,
   move: null,
   set: null,
@@ -143,7 +143,7 @@ function linesOf({ fields, now }: AskOf<"set">): { easier: number | undefined; h
   const values = fields[LINE_FIELD]?.map(Number).sort((a, b) => a - b);
   if (!values) return null;
   const is = Number(now[LINE_FIELD] ?? 0);
-  return { easier: values.find((v) => v > is), harder: values.findLast((v) => v < is) };
+  return { easier: values.find((value) => value > is), harder: values.findLast((value) => value < is) };
 }
 
 /** The inputs of everything that is asked now; no game has a screen of its own. */
@@ -166,9 +166,10 @@ export function Inputs({
   const open = askOf(asks, "set");
   if (choosing && open) return <SetPanel ask={open} data={p.data} act={p.act} close={() => setChoosing(false)} />;
   const again = asks.find(
-    (a): a is AskOf<"choose"> => a.kind === "choose" && a.must === true && a.optional === true && a.options.length > 1,
+    (ask): ask is AskOf<"choose"> =>
+      ask.kind === "choose" && ask.must === true && ask.optional === true && ask.options.length > 1,
   );
-  const rest = asks.find((a): a is AskOf<"choose"> => a.kind === "choose" && a.of === "rest");
+  const rest = asks.find((ask): ask is AskOf<"choose"> => ask.kind === "choose" && ask.of === "rest");
   if (calling && again) {
     const pick = (id: string | null) => {
       setCalling(false);
@@ -187,7 +188,7 @@ export function Inputs({
       </Suspense>
     );
   }
-  const told = asks.find((a): a is AskOf<"total"> => a.kind === "total" && a.optional === true);
+  const told = asks.find((ask): ask is AskOf<"total"> => ask.kind === "total" && ask.optional === true);
   if (telling && told)
     return (
       <Suspense fallback={<p role="status">{say("play.loading")}</p>}>
@@ -211,14 +212,14 @@ export function Inputs({
   const onlyLine = line && Object.keys(open.fields).length === 1;
   const stand = (value: number) => p.act({ kind: "set", field: LINE_FIELD, value, by: open!.player });
   const aside = asks.filter(
-    (a) =>
-      a.optional &&
-      a !== told &&
-      a !== rest &&
-      a.kind !== "move" &&
-      a.kind !== "set" &&
+    (ask) =>
+      ask.optional &&
+      ask !== told &&
+      ask !== rest &&
+      ask.kind !== "move" &&
+      ask.kind !== "set" &&
       // What must be chosen may be chosen again; where there is no other, it is not asked.
-      !(a.kind === "choose" && a.must),
+      !(ask.kind === "choose" && ask.must),
   );
   // What comes and goes stands over what is tapped at every send: that stays where it is under the thumb.
   return (

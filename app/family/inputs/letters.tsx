@@ -61,10 +61,10 @@ function Prompt({ spell }: { spell: Spelled }) {
       )}
       <span className="sr-only">{say("play.spelled", { letter: spell.at + 1, letters: spell.signs.length })}</span>
       <span className="flex flex-wrap gap-2 rounded-md bg-night px-3 py-2 short:py-1" aria-hidden="true">
-        {spell.signs.map((s, i) => (
+        {spell.signs.map((sign, i) => (
           <Chalked
             key={`${i + 1}`}
-            sign={reads || i < spell.at ? s : ""}
+            sign={reads || i < spell.at ? sign : ""}
             state={i === spell.at ? "asked" : i < spell.at ? "found" : "later"}
             lean={i % 2 === 0 ? -1 : 1}
           />
@@ -96,20 +96,20 @@ export default function Letters({
   miss?: boolean;
 }) {
   const cards = data.card.parts
-    .filter((p): p is PartOf<"target"> => p.kind === "target" && among.includes(p.id))
+    .filter((part): part is PartOf<"target"> => part.kind === "target" && among.includes(part.id))
     .sort((a, b) => Math.round((b.along - a.along) / ROW) || a.across - b.across);
   return (
     <>
       <Prompt spell={spell} />
       <div className="grid grow grid-cols-5 gap-1.5">
-        {cards.map((c) => (
+        {cards.map((card) => (
           <button
-            key={c.id}
+            key={card.id}
             type="button"
             className="min-h-14 rounded-sm border-2 border-chalk bg-court px-1 text-2xl leading-none font-bold text-chalk uppercase shadow-[0_0_0_3px_var(--color-court)] active:scale-[0.97] short:min-h-9"
-            onClick={() => tap(c.id)}
+            onClick={() => tap(card.id)}
           >
-            {c.sign ?? c.label}
+            {card.sign ?? card.label}
           </button>
         ))}
       </div>

@@ -27,17 +27,17 @@ export function Move({
       <p className="text-lg font-bold">{say(piece === null ? "play.whichPiece" : "play.whereNow")}</p>
       {piece === null ? (
         <div className="grid grid-cols-3 gap-2.5">
-          {ask.pieces.map((p) => (
+          {ask.pieces.map((eachPiece) => (
             <button
-              key={p.piece}
+              key={eachPiece.piece}
               type="button"
               className="grid min-h-20 justify-items-center rounded-md border-2 border-ink p-2"
-              onClick={() => setPiece(p.piece)}
+              onClick={() => setPiece(eachPiece.piece)}
             >
               <svg viewBox="0 0 30 30" width="30" height="30" aria-hidden="true">
-                <PieceShape shape={p.player} cx={15} cy={15} />
+                <PieceShape shape={eachPiece.player} cx={15} cy={15} />
               </svg>
-              {say("play.piece", { number: p.piece + 1, name: name(p.player) })}
+              {say("play.piece", { number: eachPiece.piece + 1, name: name(eachPiece.player) })}
             </button>
           ))}
         </div>
@@ -60,7 +60,7 @@ export function Move({
 
 /** The places as they lie on the floor: squares of a grid, or bands. */
 function Places({ places, data, pick }: { places: readonly string[]; data: CardData; pick: (place: string) => void }) {
-  return data.card.parts.some((p) => p.kind === "cell" && places.includes(p.id)) ? (
+  return data.card.parts.some((part) => part.kind === "cell" && places.includes(part.id)) ? (
     <Grid places={places} data={data} pick={pick} />
   ) : (
     <Zones zones={places} data={data} pick={pick} />

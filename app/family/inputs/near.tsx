@@ -9,7 +9,7 @@ import type { InputProps } from "./input.ts";
 type Lying = AskOf<"measure">["pieces"][number] & { piece: number };
 /** What lies, each with its number. */
 const lying = (ask: AskOf<"measure"> | undefined): Lying[] =>
-  (ask?.pieces ?? []).map((p, i) => ({ ...p, piece: i + 1 }));
+  (ask?.pieces ?? []).map((piece, i) => ({ ...piece, piece: i + 1 }));
 /** What is drawn about the jack: metres to each edge, and pixels. */
 const REACH = 1.2;
 const SIZE = 260;
@@ -53,9 +53,17 @@ function About({ pieces, children }: { pieces: readonly Lying[]; children?: Reac
       </g>
       <circle cx={SIZE / 2} cy={SIZE / 2} r="7" fill="var(--color-rose)" stroke="var(--color-night)" strokeWidth="2" />
       {pieces.map(
-        (p) =>
-          p.spot &&
-          !p.dead && <PieceShape key={p.piece} shape={p.player} cx={px(p.spot.across)} cy={py(p.spot.along)} r={8} />,
+        (piece) =>
+          piece.spot &&
+          !piece.dead && (
+            <PieceShape
+              key={piece.piece}
+              shape={piece.player}
+              cx={px(piece.spot.across)}
+              cy={py(piece.spot.along)}
+              r={8}
+            />
+          ),
       )}
       {children}
     </>
@@ -92,11 +100,13 @@ export function NearSend({
       <p className="leading-tight short:sr-only">{say("play.dragPiece")}</p>
       <div
         className="mx-auto w-full max-w-72 touch-none"
-        onPointerDown={(e) => {
-          e.currentTarget.setPointerCapture(e.pointerId);
-          place(e.clientX, e.clientY);
+        onPointerDown={(event) => {
+          event.currentTarget.setPointerCapture(event.pointerId);
+          place(event.clientX, event.clientY);
         }}
-        onPointerMove={(e) => e.currentTarget.hasPointerCapture(e.pointerId) && place(e.clientX, e.clientY)}
+        onPointerMove={(event) =>
+          event.currentTarget.hasPointerCapture(event.pointerId) && place(event.clientX, event.clientY)
+        }
         role="slider"
         tabIndex={0}
         aria-label={say("play.dragPiece")}
@@ -104,10 +114,10 @@ export function NearSend({
         aria-valuetext={say("play.away", { cm: centimetres(away) })}
         aria-valuemin={0}
         aria-valuemax={centimetres(REACH * 1500)}
-        onKeyDown={(e) => {
-          const s = steps[e.key];
+        onKeyDown={(event) => {
+          const s = steps[event.key];
           if (!s) return;
-          e.preventDefault();
+          event.preventDefault();
           setAt({ along: held(at.along + s[0]), across: held(at.across + s[1]) });
           setMoved(true);
         }}
@@ -172,8 +182,8 @@ function Measure({
   return (
     <form
       className="grid gap-2"
-      onSubmit={(e) => {
-        e.preventDefault();
+      onSubmit={(event) => {
+        event.preventDefault();
         const mm = shoes.trim() === "" ? (number(cm) === null ? null : 10 * number(cm)!) : byShoe();
         if (mm === null || mm > 60_000) return setTold(say("play.measureRange"));
         act({ kind: "measure", piece: piece.piece, away: mm });
@@ -196,7 +206,7 @@ function Measure({
               inputMode="numeric"
               className="min-h-11 w-full min-w-0 text-center text-xl"
               value={value}
-              onChange={(e) => set(e.target.value)}
+              onChange={(event) => set(event.target.value)}
               aria-invalid={told !== ""}
               aria-describedby={told ? "measured" : undefined}
             />
@@ -224,35 +234,44 @@ function Measure({
 export function Nearest({ ask, act, name }: InputProps<AskOf<"measure">>) {
   const [measuring, setMeasuring] = useState<number | null>(null);
   const pieces = lying(ask);
-  const one = pieces.find((p) => p.piece === measuring);
-  const title = (p: Lying) => say("play.measureOf", { number: p.piece, name: name(p.player) });
+  const one = pieces.find((piece) => piece.piece === measuring);
+  const title = (givenLying: Lying) =>
+    say("play.measureOf", { number: givenLying.piece, name: name(givenLying.player) });
   if (one) return <Measure piece={one} title={title(one)} act={act} close={() => setMeasuring(null)} />;
-  const lie = pieces.filter((p) => !p.dead).sort((a, b) => (a.away ?? -1) - (b.away ?? -1));
-  const known = lie.every((p) => p.away !== null);
+  const lie = pieces.filter((piece) => !piece.dead).sort((a, b) => (a.away ?? -1) - (b.away ?? -1));
+  const known = lie.every((eachLying) => eachLying.away !== null);
   const near = lie[0]?.away ?? 0;
   // Level to the eye with the nearest, and of somebody else.
-  const close = lie.filter((p) => p.away !== null && p.away - near < ask.near && !p.measured);
+  const close = lie.filter(
+    (eachLying) => eachLying.away !== null && eachLying.away - near < ask.near && !eachLying.measured,
+  );
   const tie =
-    new Set(close.map((p) => p.player)).size > 1 ||
-    (ask.mark !== null && lie.some((p) => !p.measured && p.away !== null && Math.abs(p.away - ask.mark!) < ask.near));
+    new Set(close.map((eachLying) => eachLying.player)).size > 1 ||
+    (ask.mark !== null &&
+      lie.some(
+        (eachLying) =>
+          !eachLying.measured && eachLying.away !== null && Math.abs(eachLying.away - ask.mark!) < ask.near,
+      ));
   return (
     <>
       {tie && <p className="text-lg font-bold">{say("play.nearTie")}</p>}
       <ol className="grid max-h-[40dvh] gap-1.5 overflow-y-auto">
-        {lie.map((p) => (
-          <li key={p.piece} className="flex items-center gap-2 rounded-sm border-2 border-ink px-2">
+        {lie.map((eachLying) => (
+          <li key={eachLying.piece} className="flex items-center gap-2 rounded-sm border-2 border-ink px-2">
             <svg viewBox="0 0 26 26" width="26" height="26" aria-hidden="true">
-              <PieceShape shape={p.player} cx={13} cy={13} />
+              <PieceShape shape={eachLying.player} cx={13} cy={13} />
             </svg>
-            <span className="grow font-bold">{name(p.player)}</span>
+            <span className="grow font-bold">{name(eachLying.player)}</span>
             <span className="text-lg">
-              {p.away === null ? say("play.notMeasured") : say("play.away", { cm: centimetres(p.away) })}
+              {eachLying.away === null
+                ? say("play.notMeasured")
+                : say("play.away", { cm: centimetres(eachLying.away) })}
             </span>
             <button
               type="button"
               className="btn min-h-11 px-2"
-              aria-label={title(p)}
-              onClick={() => setMeasuring(p.piece)}
+              aria-label={title(eachLying)}
+              onClick={() => setMeasuring(eachLying.piece)}
             >
               {say("play.measure")}
             </button>

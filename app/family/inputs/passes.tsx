@@ -13,12 +13,12 @@ export default function Passes({
 }: InputProps<AskOf<"send">> & { mark: string; still: boolean }) {
   useEffect(() => {
     if (mending) return;
-    const press = (e: KeyboardEvent) => {
-      if (e.target instanceof HTMLInputElement || e.repeat) return;
-      const space = e.key === " " && !(e.target instanceof HTMLButtonElement);
-      if (space) e.preventDefault();
-      if (space || e.key === "ArrowLeft") act({ kind: "send", rest: mark });
-      if (e.key === "ArrowRight") act({ kind: "send", rest: "over" });
+    const press = (event: KeyboardEvent) => {
+      if (event.target instanceof HTMLInputElement || event.repeat) return;
+      const space = event.key === " " && !(event.target instanceof HTMLButtonElement);
+      if (space) event.preventDefault();
+      if (space || event.key === "ArrowLeft") act({ kind: "send", rest: mark });
+      if (event.key === "ArrowRight") act({ kind: "send", rest: "over" });
     };
     addEventListener("keydown", press);
     return () => removeEventListener("keydown", press);

@@ -26,12 +26,13 @@ function SideButtons({
   now.current = take;
   useEffect(() => {
     if (mending) return;
-    const pressed = (e: KeyboardEvent) => {
-      if (e.target instanceof HTMLInputElement || e.ctrlKey || e.metaKey || e.altKey || e.repeat) return;
-      const side = ["1", "2"].indexOf(e.key);
+    const pressed = (event: KeyboardEvent) => {
+      if (event.target instanceof HTMLInputElement || event.ctrlKey || event.metaKey || event.altKey || event.repeat)
+        return;
+      const side = ["1", "2"].indexOf(event.key);
       if (side < 0) return;
       now.current(side);
-      e.preventDefault();
+      event.preventDefault();
     };
     addEventListener("keydown", pressed);
     return () => removeEventListener("keydown", pressed);
@@ -67,12 +68,12 @@ export function Point({ aim, act, name, mending = false }: Props<"point">) {
   const [why, setWhy] = useState<string | null>(null);
   const [touches, setTouches] = useState("");
   const take = (side: number) => {
-    const n = Number(touches);
+    const count = Number(touches);
     act({
       kind: "point",
       side,
       ...(why !== null && { why }),
-      ...(touches.trim() !== "" && Number.isInteger(n) && n >= 0 && n <= 500 && { n }),
+      ...(touches.trim() !== "" && Number.isInteger(count) && count >= 0 && count <= 500 && { n: count }),
     });
     setWhy(null);
     setTouches("");
@@ -82,9 +83,9 @@ export function Point({ aim, act, name, mending = false }: Props<"point">) {
       {aim.told === "why" && (
         <fieldset className="flex flex-wrap gap-1.5">
           <legend className="text-sm">{say("point.why")}</legend>
-          {REASONS.map((r) => (
-            <Small key={r} on={why === r} press={() => setWhy(why === r ? null : r)}>
-              {say(`point.why.${r}`)}
+          {REASONS.map((reason) => (
+            <Small key={reason} on={why === reason} press={() => setWhy(why === reason ? null : reason)}>
+              {say(`point.why.${reason}`)}
             </Small>
           ))}
         </fieldset>
@@ -96,7 +97,7 @@ export function Point({ aim, act, name, mending = false }: Props<"point">) {
             inputMode="numeric"
             className="w-24"
             value={touches}
-            onChange={(e) => setTouches(e.target.value.replace(/\D/g, "").slice(0, 3))}
+            onChange={(event) => setTouches(event.target.value.replace(/\D/g, "").slice(0, 3))}
           />
         </label>
       )}
@@ -166,9 +167,9 @@ export function Goal({ aim, act, name, mending = false }: Props<"goal">) {
       {!mending && <Keys of="sides" />}
       <div className="flex flex-wrap gap-1.5 *:grow">
         <Small press={() => (aim.out === "other" ? tell("out") : stop("out", null))}>{say("goal.out")}</Small>
-        {aim.fouls.map((f) => (
-          <Small key={f} press={() => tell(f)}>
-            {say(`goal.foul.${f}`)}
+        {aim.fouls.map((foul) => (
+          <Small key={foul} press={() => tell(foul)}>
+            {say(`goal.foul.${foul}`)}
           </Small>
         ))}
       </div>

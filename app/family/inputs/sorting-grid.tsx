@@ -29,7 +29,7 @@ function useSquares() {
 /** A square as it lies on the floor, the near row below; each place is a button. */
 function Floor({
   cells,
-  n,
+  n: count,
   names,
   kinds,
   press,
@@ -44,24 +44,24 @@ function Floor({
   chosen?: number | null;
   hinted?: readonly number[];
 }) {
-  const rows = Array.from({ length: cells.length / n }, (_, r) => r).reverse();
+  const rows = Array.from({ length: cells.length / count }, (_, r) => r).reverse();
   return (
     <div
       className="mx-auto grid w-full max-w-80 gap-1.5 short:max-w-52 short:gap-1 flat:max-w-36"
-      style={{ gridTemplateColumns: `repeat(${n}, 1fr)` }}
+      style={{ gridTemplateColumns: `repeat(${count}, 1fr)` }}
       role="group"
       aria-label={say("square.floor")}
-      onKeyDown={(e) => {
-        const by = { ArrowUp: -n, ArrowDown: n, ArrowLeft: -1, ArrowRight: 1 }[e.key];
+      onKeyDown={(event) => {
+        const by = { ArrowUp: -count, ArrowDown: count, ArrowLeft: -1, ArrowRight: 1 }[event.key];
         if (by === undefined) return;
-        const all = [...e.currentTarget.querySelectorAll("button")];
+        const all = [...event.currentTarget.querySelectorAll("button")];
         all[all.indexOf(document.activeElement as HTMLButtonElement) + by]?.focus();
-        e.preventDefault();
+        event.preventDefault();
       }}
     >
-      {rows.flatMap((r) =>
-        Array.from({ length: n }, (_, c) => {
-          const at = r * n + c;
+      {rows.flatMap((row) =>
+        Array.from({ length: count }, (_, c) => {
+          const at = row * count + c;
           const kind = cells[at] ?? null;
           const on = chosen === at;
           return (
@@ -71,14 +71,14 @@ function Floor({
               disabled={!press}
               aria-pressed={press ? on : undefined}
               aria-label={say("square.place", {
-                row: r + 1,
+                row: row + 1,
                 column: c + 1,
                 what: kind === null ? say("square.empty") : names[kind]!,
               })}
               className={`grid aspect-square min-h-11 place-items-center rounded-sm flat:min-h-8 flat:[&_svg]:size-6 border-[3px] text-night disabled:opacity-100 ${on ? "border-night bg-mustard" : hinted.includes(at) ? "border-dashed border-night bg-mint" : "border-night bg-page"}`}
               onClick={() => press?.(at)}
             >
-              {kind === null ? "" : <ItemDrawing item={kinds[kind]!} size={n > 3 ? 30 : 40} />}
+              {kind === null ? "" : <ItemDrawing item={kinds[kind]!} size={count > 3 ? 30 : 40} />}
             </button>
           );
         }),
@@ -91,15 +91,15 @@ function Floor({
 }
 const useNames = ({ data, ask }: Pick<InputProps<AskOf<"mix" | "swap">>, "data" | "ask">) => {
   const own = namesOf(data.card.activity.kit.own);
-  return ask.kinds.map((k) => itemName(k, own));
+  return ask.kinds.map((kind) => itemName(kind, own));
 };
 
 /** A square that is mixed: by the tool as hard as it is wanted, or typed in as it lies on the floor. */
 export function Mix({ ask, act, data }: InputProps<AskOf<"mix">>) {
-  const { n, reach, least, most, how } = ask;
+  const { n: count, reach, least, most, how } = ask;
   const names = useNames({ data, ask });
   const squares = useSquares();
-  const [typed, setTyped] = useState<(number | null)[]>(() => Array<null>(n * n).fill(null));
+  const [typed, setTyped] = useState<(number | null)[]>(() => Array<null>(count * count).fill(null));
   const [brush, setBrush] = useState(0);
   const [tried, setTried] = useState<number | null>(null);
   const [found, setFound] = useState<Mixed | null>(null);
@@ -112,9 +112,9 @@ export function Mix({ ask, act, data }: InputProps<AskOf<"mix">>) {
     const seed = crypto.getRandomValues(new Uint32Array(1))[0]!;
     void api.current
       .open()
-      .mix({ n, reach, least, most, seed }, Comlink.proxy(setTried))
-      .then((m) => {
-        setFound(m);
+      .mix({ n: count, reach, least, most, seed }, Comlink.proxy(setTried))
+      .then((mixed) => {
+        setFound(mixed);
         setTried(null);
       });
   };
@@ -148,7 +148,7 @@ export function Mix({ ask, act, data }: InputProps<AskOf<"mix">>) {
       <div className="grid gap-2.5 short:gap-1.5 flat:grid-cols-2 flat:items-center">
         <p className="text-lg font-bold flat:col-span-2">{say("square.layIt")}</p>
         <div className="flat:row-span-3">
-          <Floor cells={found.cells} n={n} names={names} kinds={ask.kinds} />
+          <Floor cells={found.cells} n={count} names={names} kinds={ask.kinds} />
         </div>
         <p role="status" className="text-center">
           {found.lower === found.upper
@@ -172,12 +172,12 @@ export function Mix({ ask, act, data }: InputProps<AskOf<"mix">>) {
   }
   const cells = typed.every((c) => c !== null) ? (typed as number[]) : null;
   const done = () => {
-    if (!cells || !isWhole(cells, n)) return setWrong(say("refused.notWhole", { n }));
-    if (beginsComplete(cells, n) && how === "opponent") return setWrong(say("square.nearComplete"));
+    if (!cells || !isWhole(cells, count)) return setWrong(say("refused.notWhole", { n: count }));
+    if (beginsComplete(cells, count) && how === "opponent") return setWrong(say("square.nearComplete"));
     setWrong("");
     void squares
       .open()
-      .fewest(cells, n, reach)
+      .fewest(cells, count, reach)
       .then((fewest) => act({ kind: "mix", cells, fewest }));
   };
   return (
@@ -185,7 +185,7 @@ export function Mix({ ask, act, data }: InputProps<AskOf<"mix">>) {
       <p className="text-lg font-bold">{say("square.typeIt")}</p>
       <div role="radiogroup" aria-label={say("square.kind")} className="flex flex-wrap justify-center gap-1.5">
         {names.map((name, k) => {
-          const left = n - typed.filter((c) => c === k).length;
+          const left = count - typed.filter((c) => c === k).length;
           return (
             <button
               key={name}
@@ -205,7 +205,7 @@ export function Mix({ ask, act, data }: InputProps<AskOf<"mix">>) {
       </div>
       <Floor
         cells={typed}
-        n={n}
+        n={count}
         names={names}
         kinds={ask.kinds}
         press={(at) => setTyped((all) => all.map((c, i) => (i === at ? (c === brush ? null : brush) : c)))}
@@ -224,7 +224,7 @@ export function Mix({ ask, act, data }: InputProps<AskOf<"mix">>) {
 
 /** Two things to swap: tapped one after the other; which of them are near is a hint, and the move only when it is asked for. */
 export function Swap({ ask, act, data, mending = false }: InputProps<AskOf<"swap">>) {
-  const { n, reach, cells } = ask;
+  const { n: count, reach, cells } = ask;
   const names = useNames({ data, ask });
   const [chosen, choose] = useState<number | null>(null);
   const [hint, setHint] = useState<"kinds" | "move" | null>(null);
@@ -233,15 +233,15 @@ export function Swap({ ask, act, data, mending = false }: InputProps<AskOf<"swap
   const press = (at: number) => {
     setWrong("");
     if (chosen === null || chosen === at) return choose(chosen === at ? null : at);
-    if (!maySwap(chosen, at, n, reach))
-      return setWrong(say(maySwap(chosen, at, n, "line") ? "refused.notNext" : "refused.notInLine"));
-    const [a, b] = [Math.min(chosen, at), Math.max(chosen, at)];
+    if (!maySwap(chosen, at, count, reach))
+      return setWrong(say(maySwap(chosen, at, count, "line") ? "refused.notNext" : "refused.notInLine"));
+    const [age, b] = [Math.min(chosen, at), Math.max(chosen, at)];
     choose(null);
     setHint(null);
-    act({ kind: "swap", a, b, ...(several && { by: ask.player }) });
+    act({ kind: "swap", a: age, b, ...(several && { by: ask.player }) });
   };
-  const counts = names.map((_, k) => cells.slice(0, n).filter((c) => c === k).length);
-  const pair = hint === "move" ? greedySwap(cells, n, reach) : null;
+  const counts = names.map((_, k) => cells.slice(0, count).filter((cell) => cell === k).length);
+  const pair = hint === "move" ? greedySwap(cells, count, reach) : null;
   return (
     <div className="grid gap-2.5">
       {wrong && (
@@ -256,7 +256,15 @@ export function Swap({ ask, act, data, mending = false }: InputProps<AskOf<"swap
           })}
         </p>
       )}
-      <Floor cells={cells} n={n} names={names} kinds={ask.kinds} press={press} chosen={chosen} hinted={pair ?? []} />
+      <Floor
+        cells={cells}
+        n={count}
+        names={names}
+        kinds={ask.kinds}
+        press={press}
+        chosen={chosen}
+        hinted={pair ?? []}
+      />
       {!mending && <Keys of="places" />}
       {!mending && (
         <button

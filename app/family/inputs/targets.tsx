@@ -11,7 +11,7 @@ import { Keys } from "./keys.tsx";
 type Told = Extract<Part, { kind: "target" | "line" }>;
 /** What of the layout has that name: a thing to send at, or a line to send from. */
 const toldPart = (data: CardData, id: string): Told | undefined =>
-  data.card.parts.find((p): p is Told => (p.kind === "target" || p.kind === "line") && p.id === id);
+  data.card.parts.find((part): part is Told => (part.kind === "target" || part.kind === "line") && part.id === id);
 const nameOf = (data: CardData, part: Told | undefined, id: string): string =>
   part?.kind === "target"
     ? targetName(part)
@@ -56,12 +56,13 @@ export default function Targets({
 }) {
   useEffect(() => {
     if (!keys) return;
-    const press = (e: KeyboardEvent) => {
-      if (e.target instanceof HTMLInputElement || e.repeat || e.ctrlKey || e.metaKey || e.altKey) return;
-      const at = /^[1-9]$/.test(e.key) ? Number(e.key) - 1 : -1;
+    const press = (event: KeyboardEvent) => {
+      if (event.target instanceof HTMLInputElement || event.repeat || event.ctrlKey || event.metaKey || event.altKey)
+        return;
+      const at = /^[1-9]$/.test(event.key) ? Number(event.key) - 1 : -1;
       const id = ids[at];
       if (id !== undefined && !gone.includes(id)) pick(id);
-      else if (miss && (e.key === "0" || e.key === "ArrowRight")) pick(null);
+      else if (miss && (event.key === "0" || event.key === "ArrowRight")) pick(null);
     };
     addEventListener("keydown", press);
     return () => removeEventListener("keydown", press);

@@ -8,17 +8,17 @@ export default function Total({ ask, act, name, data }: InputProps<AskOf<"total"
   const [text, setText] = useState(String(ask.soFar));
   const [told, setTold] = useState("");
   const several = data.card.activity.match.swap === "once";
-  const n = /^\d{1,4}$/.test(text.trim()) ? Number(text) : null;
-  const change = (by: number) => setText(String(Math.min(ask.most, Math.max(0, (n ?? ask.soFar) + by))));
+  const count = /^\d{1,4}$/.test(text.trim()) ? Number(text) : null;
+  const change = (by: number) => setText(String(Math.min(ask.most, Math.max(0, (count ?? ask.soFar) + by))));
   const step =
     "grid size-16 shrink-0 place-items-center rounded-full border-[3px] border-night bg-mint text-4xl font-bold text-night";
   return (
     <form
       className="grid grow content-center gap-3"
-      onSubmit={(e) => {
-        e.preventDefault();
-        if (n === null || n > ask.most) return setTold(say("play.totalRange", { most: ask.most }));
-        act({ kind: "total", n, ...(several && { by: ask.player }) });
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (count === null || count > ask.most) return setTold(say("play.totalRange", { most: ask.most }));
+        act({ kind: "total", n: count, ...(several && { by: ask.player }) });
       }}
     >
       <label className="text-lg font-bold" htmlFor={`total${ask.player}`}>
@@ -33,7 +33,7 @@ export default function Total({ ask, act, name, data }: InputProps<AskOf<"total"
           inputMode="numeric"
           className="w-28 text-center text-4xl font-bold"
           value={text}
-          onChange={(e) => setText(e.target.value)}
+          onChange={(event) => setText(event.target.value)}
           aria-invalid={told !== ""}
           aria-describedby={told ? `told${ask.player}` : undefined}
         />

@@ -60,16 +60,16 @@ export function Zones({
     <div
       className="grid grow gap-1.5 flat:gap-1"
       role="group"
-      onKeyDown={(e) => {
-        if (e.key !== "ArrowUp" && e.key !== "ArrowDown") return;
-        const all = [...e.currentTarget.querySelectorAll("button")];
+      onKeyDown={(event) => {
+        if (event.key !== "ArrowUp" && event.key !== "ArrowDown") return;
+        const all = [...event.currentTarget.querySelectorAll("button")];
         const at = all.indexOf(document.activeElement as HTMLButtonElement);
-        all[Math.min(all.length - 1, Math.max(0, at + (e.key === "ArrowUp" ? -1 : 1)))]?.focus();
-        e.preventDefault();
+        all[Math.min(all.length - 1, Math.max(0, at + (event.key === "ArrowUp" ? -1 : 1)))]?.focus();
+        event.preventDefault();
       }}
     >
       {far.map((id) => {
-        const zone = data.card.parts.find((p) => p.kind === "zone" && p.id === id);
+        const zone = data.card.parts.find((part) => part.kind === "zone" && part.id === id);
         const points = zone?.kind === "zone" ? zone.points : null;
         return (
           <button
@@ -81,10 +81,10 @@ export function Zones({
             <span>{points === null ? zoneName(id) : say("play.points", { points })}</span>
             <span className="flex items-center gap-1" aria-hidden="true">
               {pieces
-                .filter((p) => p.place === id)
-                .map((p) => (
-                  <svg key={p.piece} viewBox="0 0 26 26" width="26" height="26" aria-hidden="true">
-                    <PieceShape shape={p.player} cx={13} cy={13} />
+                .filter((piece) => piece.place === id)
+                .map((piece) => (
+                  <svg key={piece.piece} viewBox="0 0 26 26" width="26" height="26" aria-hidden="true">
+                    <PieceShape shape={piece.player} cx={13} cy={13} />
                   </svg>
                 ))}
             </span>

@@ -21,40 +21,40 @@ interface Sheet {
   floor: { side: number; band: number }[];
 }
 
-export function tellBands(p: BandsParams, match: Match, setup: Setup, events: readonly GameEvent[]): OracleBands {
-  const n = p.points.length;
+export function tellBands(params: BandsParams, match: Match, setup: Setup, events: readonly GameEvent[]): OracleBands {
+  const count = params.points.length;
   const everyone = Array.from({ length: setup.players }, (_, i) => i);
   const teams: number[][] = [];
   if (setup.mode === "relay") teams.push(everyone);
-  else if (setup.mode === "against" && p.counting === "difference" && setup.players >= 3) {
+  else if (setup.mode === "against" && params.counting === "difference" && setup.players >= 3) {
     teams.push([], []);
     for (const i of everyone) teams[i % 2]!.push(i);
   } else for (const i of everyone) teams.push([i]);
-  const S = teams.length;
-  const differ = S === 2 && setup.mode === "against" && p.counting === "difference";
+  const length = teams.length;
+  const differ = length === 2 && setup.mode === "against" && params.counting === "difference";
 
   const bandNo = (zone: string): number | null => {
     if (zone === "short") return 0;
-    if (zone === "over") return n + 1;
+    if (zone === "over") return count + 1;
     const m = /^z(\d+)$/.exec(zone);
     const k = m ? Number(m[1]) : 0;
-    return k >= 1 && k <= n ? k : null;
+    return k >= 1 && k <= count ? k : null;
   };
   const worth = (band: number) => {
     if (band === 0) return 0;
-    if (band === n + 1) return p.overshoot === "last" ? p.points[n - 1]! : 0;
-    return p.points[band - 1]!;
+    if (band === count + 1) return params.overshoot === "last" ? params.points[count - 1]! : 0;
+    return params.points[band - 1]!;
   };
   const sheet: Sheet = { rounds: [], floor: [] };
 
   const totals = (): number[] => {
     const t = teams.map(() => 0);
     for (const lay of sheet.rounds)
-      for (let s = 0; s < S; s++) {
+      for (let s = 0; s < length; s++) {
         const got = differ ? Math.max(0, lay[s]! - lay[1 - s]!) : lay[s]!;
         const sum = t[s]! + got;
-        if (p.finish.total !== null && p.finish.exact && sum > p.finish.total)
-          t[s] = p.finish.dropTo === null ? t[s]! : p.finish.dropTo;
+        if (params.finish.total !== null && params.finish.exact && sum > params.finish.total)
+          t[s] = params.finish.dropTo === null ? t[s]! : params.finish.dropTo;
         else t[s] = sum;
       }
     return t;
@@ -62,9 +62,9 @@ export function tellBands(p: BandsParams, match: Match, setup: Setup, events: re
   const leader = (): number => {
     let lead = 0;
     for (const lay of sheet.rounds) {
-      if (p.lead === "alternate") lead = (lead + 1) % S;
-      else if (p.lead !== "same") {
-        const wanted = p.lead === "winner" ? Math.max(...lay) : Math.min(...lay);
+      if (params.lead === "alternate") lead = (lead + 1) % length;
+      else if (params.lead !== "same") {
+        const wanted = params.lead === "winner" ? Math.max(...lay) : Math.min(...lay);
         const those = lay.flatMap((x, i) => (x === wanted ? [i] : []));
         if (those.length === 1) lead = those[0]!;
       }
@@ -75,21 +75,22 @@ export function tellBands(p: BandsParams, match: Match, setup: Setup, events: re
     const played = sheet.rounds.length;
     if (played >= 100) return true;
     const t = totals();
-    const there = p.finish.total !== null && t.some((x) => x >= p.finish.total!);
-    if (!there && !(p.finish.rounds !== null && played >= p.finish.rounds)) return false;
-    if (p.tie === "shared" || setup.mode !== "against") return true;
-    if (there && p.finish.exact) return true;
+    const there = params.finish.total !== null && t.some((x) => x >= params.finish.total!);
+    if (!there && !(params.finish.rounds !== null && played >= params.finish.rounds)) return false;
+    if (params.tie === "shared" || setup.mode !== "against") return true;
+    if (there && params.finish.exact) return true;
     const top = Math.max(...t);
     return t.filter((x) => x === top).length === 1;
   };
   const order = (): number[] => {
     const out: number[] = [];
     const lead = leader();
-    for (let k = 0; k < S * p.pieces; k++) out.push((lead + (p.order === "piece" ? k : Math.floor(k / p.pieces))) % S);
+    for (let k = 0; k < length * params.pieces; k++)
+      out.push((lead + (params.order === "piece" ? k : Math.floor(k / params.pieces))) % length);
     return out;
   };
   const piecesSent = (side: number) =>
-    sheet.rounds.length * p.pieces + sheet.floor.filter((f) => f.side === side).length;
+    sheet.rounds.length * params.pieces + sheet.floor.filter((f) => f.side === side).length;
   const whose = () => {
     const seq = order();
     const side = sheet.floor.length < seq.length ? seq[sheet.floor.length]! : leader();
@@ -99,30 +100,36 @@ export function tellBands(p: BandsParams, match: Match, setup: Setup, events: re
   const accepted: boolean[] = [];
   let decided = false;
   let last = 0;
-  for (const e of events) {
-    const complete = sheet.floor.length === S * p.pieces;
+  for (const event of events) {
+    const complete = sheet.floor.length === length * params.pieces;
     const { side } = whose();
-    const lastOfSide = !complete && sheet.floor.filter((f) => f.side === side).length === p.pieces - 1;
-    const mustDecide = p.blocker && lastOfSide && !decided;
+    const lastOfSide = !complete && sheet.floor.filter((f) => f.side === side).length === params.pieces - 1;
+    const mustDecide = params.blocker && lastOfSide && !decided;
     let ok = false;
-    if (!isOver() && e.at >= last) {
-      if (e.kind === "send" && e.rest !== undefined && !complete && !mustDecide && bandNo(e.rest) !== null) {
-        sheet.floor.push({ side, band: bandNo(e.rest)! });
+    if (!isOver() && event.at >= last) {
+      if (
+        event.kind === "send" &&
+        event.rest !== undefined &&
+        !complete &&
+        !mustDecide &&
+        bandNo(event.rest) !== null
+      ) {
+        sheet.floor.push({ side, band: bandNo(event.rest)! });
         decided = false;
         ok = true;
-      } else if (e.kind === "move" && sheet.floor[e.piece] && bandNo(e.place) !== null) {
-        sheet.floor[e.piece]!.band = bandNo(e.place)!;
+      } else if (event.kind === "move" && sheet.floor[event.piece] && bandNo(event.place) !== null) {
+        sheet.floor[event.piece]!.band = bandNo(event.place)!;
         ok = true;
       } else if (
-        e.kind === "choose" &&
+        event.kind === "choose" &&
         mustDecide &&
-        (e.pick === null || (e.pick !== "over" && bandNo(e.pick) !== null))
+        (event.pick === null || (event.pick !== "over" && bandNo(event.pick) !== null))
       ) {
         decided = true;
         ok = true;
-      } else if (e.kind === "stand" && sheet.floor.length > 0) ok = true;
-      else if (e.kind === "carry" && match.carry && sheet.floor.length === 0 && sheet.rounds.length > 0) ok = true;
-      else if (e.kind === "ready" && complete) {
+      } else if (event.kind === "stand" && sheet.floor.length > 0) ok = true;
+      else if (event.kind === "carry" && match.carry && sheet.floor.length === 0 && sheet.rounds.length > 0) ok = true;
+      else if (event.kind === "ready" && complete) {
         sheet.rounds.push(
           teams.map((_, s) => sheet.floor.filter((f) => f.side === s).reduce((sum, f) => sum + worth(f.band), 0)),
         );
@@ -131,12 +138,14 @@ export function tellBands(p: BandsParams, match: Match, setup: Setup, events: re
         ok = true;
       }
     }
-    if (ok) last = e.at;
+    if (ok) last = event.at;
     accepted.push(ok);
   }
   const values = totals();
   const over = isOver();
   const winners =
-    over && setup.mode === "against" && S > 1 ? values.flatMap((v, i) => (v === Math.max(...values) ? [i] : [])) : [];
+    over && setup.mode === "against" && length > 1
+      ? values.flatMap((value, i) => (value === Math.max(...values) ? [i] : []))
+      : [];
   return { accepted, player: whose().player, over, values, winners };
 }

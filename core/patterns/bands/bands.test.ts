@@ -19,8 +19,14 @@ const finish = (f: Partial<BandsParams["finish"]>): BandsParams["finish"] => ({
 });
 
 /** Plays a script: `3` a piece stops in band 3, `s` short, `o` over, `k0:2` piece 0 knocked to band 2, `#` count, `b2`/`b-` a blocker, `|` stood up, `~` carried. */
-function play(p: BandsParams, script: string, mode: Mode = "alone", players = 1, match = initial): BandsState {
-  let state = bands.start(p, match, { players, mode, seed: 1 });
+function play(
+  givenParams: BandsParams,
+  script: string,
+  mode: Mode = "alone",
+  players = 1,
+  match = initial,
+): BandsState {
+  let state = bands.start(givenParams, match, { players, mode, seed: 1 });
   for (const word of script.split(" ").filter(Boolean)) {
     const after = bands.step(state, eventOf(word));
     if (isRefusal(after)) throw new Error(`${word}: ${after.refused.key}`);
@@ -28,7 +34,7 @@ function play(p: BandsParams, script: string, mode: Mode = "alone", players = 1,
   }
   return state;
 }
-const zone = (w: string) => (w === "s" ? "short" : w === "o" ? "over" : `z${w}`);
+const zone = (word: string) => (word === "s" ? "short" : word === "o" ? "over" : `z${word}`);
 function eventOf(word: string): GameEvent {
   const at = 0;
   if (word === "#") return { kind: "ready", at };
@@ -40,17 +46,17 @@ function eventOf(word: string): GameEvent {
   if (knock) return { kind: "move", at, piece: Number(knock[1]), place: zone(knock[2]!) };
   return { kind: "send", at, rest: zone(word) };
 }
-const totals = (s: BandsState) => bands.score(s).map((x) => x.value);
-const refused = (s: BandsState, word: string) => {
-  const after = bands.step(s, eventOf(word));
+const totals = (state: BandsState) => bands.score(state).map((score) => score.value);
+const refused = (state: BandsState, word: string) => {
+  const after = bands.step(state, eventOf(word));
   return isRefusal(after) ? after.refused.key : null;
 };
 
 describe("Bands", () => {
   it("adds what lies in the bands when the round is counted", () => {
-    const s = play(params(), "2 4");
-    expect(totals(s)).toEqual([0]);
-    expect(bands.score(s)[0]!.working).toBe("2 + 6 = 8");
+    const state = play(params(), "2 4");
+    expect(totals(state)).toEqual([0]);
+    expect(bands.score(state)[0]!.working).toBe("2 + 6 = 8");
     expect(totals(play(params(), "2 4 #"))).toEqual([8]);
     expect(totals(play(params(), "s o #"))).toEqual([0]);
   });
@@ -70,10 +76,10 @@ describe("Bands", () => {
 
   it("counts only the difference of the round, for the better side", () => {
     const p = params({ counting: "difference" });
-    const s = play(p, "3 2 4 3 #", "against", 2);
-    expect(totals(s)).toEqual([4, 0]);
-    expect(bands.score(s)[0]!.working).toBe("10 - 6 = 4");
-    expect(bands.progress(s).map((t) => t.own)).toEqual([10, 6]);
+    const state = play(p, "3 2 4 3 #", "against", 2);
+    expect(totals(state)).toEqual([4, 0]);
+    expect(bands.score(state)[0]!.working).toBe("10 - 6 = 4");
+    expect(bands.progress(state).map((progress) => progress.own)).toEqual([10, 6]);
     const on = play(p, "3 2 4 3 # 4 1 4 2 #", "against", 2);
     expect(bands.score(on)[0]!.working).toBe("12 - 3 = 9; 4 + 9 = 13");
     expect(totals(play(p, "2 2 2 2 #", "against", 2))).toEqual([0, 0]);
@@ -96,8 +102,8 @@ describe("Bands", () => {
   it("sends one piece each in turn, or all of a side at once", () => {
     const who = (order: BandsParams["order"], script: string) =>
       bands.turn(play(params({ order }), script, "against", 2)).player;
-    expect(["", "1", "1 1", "1 1 1"].map((x) => who("piece", x))).toEqual([0, 1, 0, 1]);
-    expect(["", "1", "1 1", "1 1 1"].map((x) => who("set", x))).toEqual([0, 0, 1, 1]);
+    expect(["", "1", "1 1", "1 1 1"].map((text) => who("piece", text))).toEqual([0, 1, 0, 1]);
+    expect(["", "1", "1 1", "1 1 1"].map((text) => who("set", text))).toEqual([0, 0, 1, 1]);
   });
 
   it("hands the lead on in turn, to the winner, to the loser, or to nobody; a tie leaves it", () => {
@@ -148,8 +154,8 @@ describe("Bands", () => {
   });
 
   it("may be carried over between rounds, not within one", () => {
-    const s = play(params(), "1 1 #");
-    expect(askOf(bands.asks(s), "carry")).toBeDefined();
+    const state = play(params(), "1 1 #");
+    expect(askOf(bands.asks(state), "carry")).toBeDefined();
     expect(play(params(), "1 1 # ~ 2").carried).toBe(1);
     expect(refused(play(params(), "1"), "~")).toBe("refused.carryBetween");
     expect(refused(play(params(), "1 1 #", "alone", 1, { ...initial, carry: false }), "~")).toBe("refused.noCarry");
@@ -179,6 +185,8 @@ describe("Bands", () => {
     [{ pieces: 0 }, "pieces must be 1 or more"],
     [{ lines: [-1, 2, 3, 4, 5] }, "line must be 0.3 m or more"],
   ])("names what is not allowed: %j", (change, message) => {
-    expect(bandsParams.safeParse({ ...base, ...change }).error!.issues.map((i) => i.message)).toContain(message);
+    expect(bandsParams.safeParse({ ...base, ...change }).error!.issues.map((issue) => issue.message)).toContain(
+      message,
+    );
   });
 });

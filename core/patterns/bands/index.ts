@@ -6,11 +6,14 @@ import { bandsGround } from "./layout.ts";
 import { type BandsParams, bandsParams } from "./params.ts";
 import { type BandsState, bandsRules, matchApart, possible } from "./rules.ts";
 
-function summary(p: BandsParams): Phrase {
-  const { rounds, total } = p.finish;
+function summary(params: BandsParams): Phrase {
+  const { rounds, total } = params.finish;
   if (total !== null)
-    return { key: p.finish.exact ? "bands.summary.exact" : "bands.summary.total", params: { total, pieces: p.pieces } };
-  return { key: "bands.summary.rounds", params: { rounds: rounds!, pieces: p.pieces } };
+    return {
+      key: params.finish.exact ? "bands.summary.exact" : "bands.summary.total",
+      params: { total, pieces: params.pieces },
+    };
+  return { key: "bands.summary.rounds", params: { rounds: rounds!, pieces: params.pieces } };
 }
 
 /** Slide or roll so that it stops in a scoring band. */
@@ -26,7 +29,7 @@ export const bands: Pattern<BandsParams, BandsState> = {
   problems: () => [],
   possible,
   matchApart,
-  needs: (p) => ({ pieces: p.pieces, blocker: p.blocker, apart: true, sends: null }),
+  needs: (params) => ({ pieces: params.pieces, blocker: params.blocker, apart: true, sends: null }),
   setUp: () => [],
   knobs,
   pegKnobs,

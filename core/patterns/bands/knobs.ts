@@ -2,31 +2,33 @@ import type { Knob, Space } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { type BandsParams, bandsParams, MAX_BANDS } from "./params.ts";
 
-const cm = (m: number) => Math.round(m * 100) / 100;
+const cm = (metres: number) => Math.round(metres * 100) / 100;
 
 /** What the stations offer for bands. */
-export function knobs(p: BandsParams): Knob[] {
-  const f = fieldsOf(bandsParams, p);
-  const { total, exact } = p.finish;
+export function knobs(params: BandsParams): Knob[] {
+  const fields = fieldsOf(bandsParams, params);
+  const { total, exact } = params.finish;
   return [
-    f.number("score", ["pieces"], "knob.pieces"),
-    f.number("score", ["finish", "rounds"], "knob.rounds", {
+    fields.number("score", ["pieces"], "knob.pieces"),
+    fields.number("score", ["finish", "rounds"], "knob.rounds", {
       off: { label: "knob.noRounds", initial: 5 },
       family: { key: "set.rounds" },
     }),
-    f.number("score", ["finish", "total"], "knob.firstTo", {
+    fields.number("score", ["finish", "total"], "knob.firstTo", {
       off: { label: "knob.noTotal", initial: 21 },
       family: { key: "set.total" },
     }),
-    ...(total !== null ? [f.toggle("score", ["finish", "exact"], "knob.exact", { family: { key: "set.exact" } })] : []),
+    ...(total !== null
+      ? [fields.toggle("score", ["finish", "exact"], "knob.exact", { family: { key: "set.exact" } })]
+      : []),
     ...(total !== null && exact
       ? [
-          f.number("score", ["finish", "dropTo"], "knob.dropTo", {
+          fields.number("score", ["finish", "dropTo"], "knob.dropTo", {
             off: { label: "knob.roundLost", initial: Math.floor(total / 2) },
           }),
         ]
       : []),
-    f.choice(
+    fields.choice(
       "score",
       ["counting"],
       "knob.counting",
@@ -36,11 +38,11 @@ export function knobs(p: BandsParams): Knob[] {
       ],
       { hint: "knob.countingHint" },
     ),
-    f.choice("score", ["tie"], "knob.tie", [
+    fields.choice("score", ["tie"], "knob.tie", [
       ["shared", "knob.tieShared"],
       ["extra", "knob.tieExtra"],
     ]),
-    f.choice(
+    fields.choice(
       "yard",
       ["lineRule"],
       "knob.lineRule",
@@ -51,53 +53,57 @@ export function knobs(p: BandsParams): Knob[] {
       ],
       { hint: "knob.lineRuleHint" },
     ),
-    f.choice("yard", ["lastLine"], "knob.lastLine", [
+    fields.choice("yard", ["lastLine"], "knob.lastLine", [
       ["out", "knob.lastOut"],
       ["middle", "knob.lastMiddle"],
       ["past", "knob.lastPast"],
     ]),
-    f.choice("yard", ["overshoot"], "knob.overshoot", [
+    fields.choice("yard", ["overshoot"], "knob.overshoot", [
       ["nothing", "knob.overNothing"],
       ["last", "knob.overLast"],
     ]),
-    f.number("yard", ["width"], "knob.bandWidth", { unit: "m", step: 0.1 }),
-    f.choice("players", ["order"], "knob.pieceOrder", [
+    fields.number("yard", ["width"], "knob.bandWidth", { unit: "m", step: 0.1 }),
+    fields.choice("players", ["order"], "knob.pieceOrder", [
       ["piece", "knob.pieceByPiece"],
       ["set", "knob.allAtOnce"],
     ]),
-    f.choice("players", ["lead"], "knob.lead", [
+    fields.choice("players", ["lead"], "knob.lead", [
       ["alternate", "knob.leadAlternate"],
       ["winner", "knob.leadWinner"],
       ["loser", "knob.leadLoser"],
       ["same", "knob.leadSame"],
     ]),
-    f.toggle("players", ["blocker"], "knob.blocker", { hint: "knob.blockerHint" }),
+    fields.toggle("players", ["blocker"], "knob.blocker", { hint: "knob.blockerHint" }),
   ];
 }
 
-export function pegKnobs(p: BandsParams, id: string): Knob[] {
+export function pegKnobs(params: BandsParams, id: string): Knob[] {
   const i = Number(id.slice(1)) - 1;
-  const f = fieldsOf(bandsParams, p);
+  const fields = fieldsOf(bandsParams, params);
   return [
-    f.number("yard", ["lines", i], "knob.distance", { unit: "m", step: 0.05 }),
-    ...(i < p.points.length ? [f.number("yard", ["points", i], "knob.bandPoints")] : []),
+    fields.number("yard", ["lines", i], "knob.distance", { unit: "m", step: 0.05 }),
+    ...(i < params.points.length ? [fields.number("yard", ["points", i], "knob.bandPoints")] : []),
   ];
 }
 
-export function addPeg(p: BandsParams, space: Space): BandsParams | null {
-  const last = p.lines[p.lines.length - 1]!;
+export function addPeg(params: BandsParams, space: Space): BandsParams | null {
+  const last = params.lines[params.lines.length - 1]!;
   const next = cm(Math.min(last + 0.4, space.length));
-  if (p.points.length >= MAX_BANDS || next < last + 0.1) return null;
-  return { ...p, lines: [...p.lines, next], points: [...p.points, Math.min(100, p.points[p.points.length - 1]! + 2)] };
+  if (params.points.length >= MAX_BANDS || next < last + 0.1) return null;
+  return {
+    ...params,
+    lines: [...params.lines, next],
+    points: [...params.points, Math.min(100, params.points[params.points.length - 1]! + 2)],
+  };
 }
 
 /** A line goes with the band that begins at it; the last one with the band before it. */
-export function removePeg(p: BandsParams, id: string): BandsParams | null {
-  if (p.lines.length <= 2) return null;
+export function removePeg(params: BandsParams, id: string): BandsParams | null {
+  if (params.lines.length <= 2) return null;
   const i = Number(id.slice(1)) - 1;
   return {
-    ...p,
-    lines: p.lines.filter((_, k) => k !== i),
-    points: p.points.filter((_, k) => k !== Math.min(i, p.points.length - 1)),
+    ...params,
+    lines: params.lines.filter((_, k) => k !== i),
+    points: params.points.filter((_, k) => k !== Math.min(i, params.points.length - 1)),
   };
 }

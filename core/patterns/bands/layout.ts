@@ -4,50 +4,53 @@ import { addPeg, removePeg } from "./knobs.ts";
 import type { BandsParams } from "./params.ts";
 
 const MIN_DEPTH = 0.1;
-const cm = (m: number) => Math.round(m * 100) / 100;
+const cm = (metres: number) => Math.round(metres * 100) / 100;
 
 /** A start line, the lines across, and the band between each two of them. */
-function parts(p: BandsParams, space: { length: number; width: number }): Part[] {
-  const width = Math.min(p.width, space.width);
+function parts(params: BandsParams, space: { length: number; width: number }): Part[] {
+  const width = Math.min(params.width, space.width);
   return [
     { kind: "line", id: "start", along: 0, across: 0, width: Math.min(1.2, space.width), role: "start" },
     { kind: "person", id: "sender", along: 0, across: 0, role: "sender" },
-    ...p.points.map(
+    ...params.points.map(
       (points, i): Part => ({
         kind: "zone",
         id: `z${i + 1}`,
-        near: p.lines[i]!,
-        far: p.lines[i + 1]!,
+        near: params.lines[i]!,
+        far: params.lines[i + 1]!,
         across: 0,
         width,
         points,
-        lineRule: p.lineRule,
-        lastLine: p.lastLine ?? "out",
+        lineRule: params.lineRule,
+        lastLine: params.lastLine ?? "out",
       }),
     ),
-    ...p.lines.map(
+    ...params.lines.map(
       (along, i): Part => ({ kind: "line", id: `b${i + 1}`, along, across: 0, width, role: "band", label: `${i + 1}` }),
     ),
   ];
 }
 
-function pegs(p: BandsParams): Peg[] {
-  return p.lines.map((distance, i) => ({ id: `b${i + 1}`, label: `${i + 1}`, distance, kind: "line" }));
+function pegs(params: BandsParams): Peg[] {
+  return params.lines.map((distance, i) => ({ id: `b${i + 1}`, label: `${i + 1}`, distance, kind: "line" }));
 }
 
 /** A line stops 10 cm before its neighbour, so bands never overlap. */
-function movePeg(p: BandsParams, id: string, metres: number): BandsParams {
+function movePeg(params: BandsParams, id: string, metres: number): BandsParams {
   const i = Number(id.slice(1)) - 1;
-  const low = i > 0 ? p.lines[i - 1]! + MIN_DEPTH : 0.3;
-  const high = i < p.lines.length - 1 ? p.lines[i + 1]! - MIN_DEPTH : 30;
-  return { ...p, lines: p.lines.map((d, k) => (k === i ? cm(Math.min(high, Math.max(low, metres))) : d)) };
+  const low = i > 0 ? params.lines[i - 1]! + MIN_DEPTH : 0.3;
+  const high = i < params.lines.length - 1 ? params.lines[i + 1]! - MIN_DEPTH : 30;
+  return {
+    ...params,
+    lines: params.lines.map((line, k) => (k === i ? cm(Math.min(high, Math.max(low, metres))) : line)),
+  };
 }
 
 /** Under each line but the last: the chance to stop in the band that begins there, aimed at its middle. */
-const probes = (p: BandsParams): Probe[] =>
-  p.points.map((_, i) => {
+const probes = (params: BandsParams): Probe[] =>
+  params.points.map((_, i) => {
     const id = `z${i + 1}`;
-    const worth = Object.fromEntries(p.points.map((_, k) => [`z${k + 1}`, k === i ? 1 : 0]));
+    const worth = Object.fromEntries(params.points.map((_, k) => [`z${k + 1}`, k === i ? 1 : 0]));
     return {
       id,
       peg: `b${i + 1}`,
@@ -61,10 +64,10 @@ export const bandsGround: Ground<BandsParams> = {
   pegs,
   probes,
   moves: "together",
-  move: (p, id, { along }) => (along === undefined ? p : movePeg(p, id, along)),
+  move: (params, id, { along }) => (along === undefined ? params : movePeg(params, id, along)),
   add: addPeg,
   remove: removePeg,
-  squeeze: (p, k) => ({ ...p, width: Math.max(0.3, Math.round(p.width * k * 100) / 100) }),
-  swap: (p) => p,
-  touchCounts: (p) => p,
+  squeeze: (params, k) => ({ ...params, width: Math.max(0.3, Math.round(params.width * k * 100) / 100) }),
+  swap: (params) => params,
+  touchCounts: (params) => params,
 };

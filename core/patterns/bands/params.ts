@@ -53,9 +53,9 @@ export const bandsParams = z
     /** Equal after the last round: shared, or one more round. */
     tie: z.enum(["shared", "extra"]),
   })
-  .superRefine((p, ctx) => {
-    p.lines.forEach((line, i) => {
-      const last = p.lines[i - 1];
+  .superRefine((params, ctx) => {
+    params.lines.forEach((line, i) => {
+      const last = params.lines[i - 1];
       if (last !== undefined && line < last + MIN_DEPTH - 1e-9)
         ctx.addIssue({
           code: "custom",
@@ -63,23 +63,23 @@ export const bandsParams = z
           message: `bands overlap: line ${i + 1} (${line} m) must be at least ${MIN_DEPTH} m beyond line ${i} (${last} m)`,
         });
     });
-    if (p.points.length !== p.lines.length - 1)
+    if (params.points.length !== params.lines.length - 1)
       ctx.addIssue({
         code: "custom",
         path: ["points"],
-        message: `${p.lines.length} lines make ${p.lines.length - 1} bands. Give points for each.`,
+        message: `${params.lines.length} lines make ${params.lines.length - 1} bands. Give points for each.`,
       });
-    if (p.finish.rounds === null && p.finish.total === null)
+    if (params.finish.rounds === null && params.finish.total === null)
       ctx.addIssue({
         code: "custom",
         path: ["finish"],
         message: "the game needs a number of rounds, a score to reach, or both",
       });
-    if (p.finish.dropTo !== null && p.finish.total !== null && p.finish.dropTo >= p.finish.total)
+    if (params.finish.dropTo !== null && params.finish.total !== null && params.finish.dropTo >= params.finish.total)
       ctx.addIssue({
         code: "custom",
         path: ["finish", "dropTo"],
-        message: `the score to drop to must be below ${p.finish.total}, the score to reach`,
+        message: `the score to drop to must be below ${params.finish.total}, the score to reach`,
       });
   });
 export type BandsParams = z.infer<typeof bandsParams>;

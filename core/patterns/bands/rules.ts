@@ -63,7 +63,7 @@ function start(params: BandsParams, match: Match, setup: Setup): BandsState {
     params,
     match,
     sides,
-    totals: sides.map((x) => headStartOf(setup, x)),
+    totals: sides.map((side) => headStartOf(setup, side)),
     earned: zeros,
     sent: zeros,
     round: 1,
@@ -79,73 +79,76 @@ function start(params: BandsParams, match: Match, setup: Setup): BandsState {
 }
 
 /** Together: one side. Against for the difference with three or more: two sides, every other player. Else each alone. */
-function sidesOf(p: BandsParams, setup: Setup): readonly (readonly number[])[] {
+function sidesOf(params: BandsParams, setup: Setup): readonly (readonly number[])[] {
   const { mode, sides } = setup;
   if (sides) return sides;
   const all = whoPlays(setup);
   if (mode === "relay") return [all];
-  if (mode === "against" && p.counting === "difference" && all.length > 2)
+  if (mode === "against" && params.counting === "difference" && all.length > 2)
     return [all.filter((_, k) => k % 2 === 0), all.filter((_, k) => k % 2 === 1)];
   return all.map((i) => [i]);
 }
 
-const byDifference = (s: BandsState) =>
-  s.params.counting === "difference" && s.setup.mode === "against" && s.sides.length === 2;
+const byDifference = (state: BandsState) =>
+  state.params.counting === "difference" && state.setup.mode === "against" && state.sides.length === 2;
 /** Every place where a piece can rest, and what it is worth, near to far. */
 const zonesOf = memoizeByIdentity(
-  (p: BandsParams) =>
+  (params: BandsParams) =>
     new Map([
       ["short", 0],
-      ...p.points.map((points, i) => [`z${i + 1}`, points] as const),
-      ["over", p.overshoot === "last" ? p.points[p.points.length - 1]! : 0],
+      ...params.points.map((points, i) => [`z${i + 1}`, points] as const),
+      ["over", params.overshoot === "last" ? params.points[params.points.length - 1]! : 0],
     ]),
 );
-export const zoneIds = memoizeByIdentity((p: BandsParams) => [...zonesOf(p).keys()]);
-export const pointsOf = (p: BandsParams, zone: string): number => zonesOf(p).get(zone)!;
+export const zoneIds = memoizeByIdentity((params: BandsParams) => [...zonesOf(params).keys()]);
+export const pointsOf = (params: BandsParams, zone: string): number => zonesOf(params).get(zone)!;
 /** What is aimed at where nothing limits what a place is worth. */
 const aimOf = memoizeByIdentity(
-  (p: BandsParams): AimOf<"zones"> => ({ kind: "zones", worth: Object.fromEntries(zonesOf(p)) }),
+  (params: BandsParams): AimOf<"zones"> => ({ kind: "zones", worth: Object.fromEntries(zonesOf(params)) }),
 );
-const full = (s: BandsState) => s.pieces.length === s.sides.length * s.params.pieces;
-function sideToSend(s: BandsState): number {
-  const i = s.pieces.length;
-  return (s.lead + (s.params.order === "piece" ? i : Math.floor(i / s.params.pieces))) % s.sides.length;
+const full = (state: BandsState) => state.pieces.length === state.sides.length * state.params.pieces;
+function sideToSend(state: BandsState): number {
+  const i = state.pieces.length;
+  return (state.lead + (state.params.order === "piece" ? i : Math.floor(i / state.params.pieces))) % state.sides.length;
 }
-const sentBy = (s: BandsState, side: number) => s.pieces.filter((p) => p.side === side).length;
-function playerToSend(s: BandsState): { side: number; player: number } {
-  const side = full(s) ? s.lead : sideToSend(s);
-  const of = s.sides[side]!;
-  return { side, player: of[s.sent[side]! % of.length]! };
+const sentBy = (state: BandsState, side: number) => state.pieces.filter((piece) => piece.side === side).length;
+function playerToSend(state: BandsState): { side: number; player: number } {
+  const side = full(state) ? state.lead : sideToSend(state);
+  const of = state.sides[side]!;
+  return { side, player: of[state.sent[side]! % of.length]! };
 }
-const asksBlocker = (s: BandsState) =>
-  s.params.blocker && !s.decided && !full(s) && sentBy(s, sideToSend(s)) === s.params.pieces - 1;
-const betweenRounds = (s: BandsState) => s.pieces.length === 0 && s.round > 1;
+const asksBlocker = (state: BandsState) =>
+  state.params.blocker &&
+  !state.decided &&
+  !full(state) &&
+  sentBy(state, sideToSend(state)) === state.params.pieces - 1;
+const betweenRounds = (state: BandsState) => state.pieces.length === 0 && state.round > 1;
 
 /** Collecting, and deciding on a blocker. Seconds. */
 const SETTLE = 4;
 const DECIDE = 5;
 
-function asks(s: BandsState): Ask[] {
-  if (s.over) return [];
-  const zones = zoneIds(s.params);
-  const { player } = playerToSend(s);
+function asks(state: BandsState): Ask[] {
+  if (state.over) return [];
+  const zones = zoneIds(state.params);
+  const { player } = playerToSend(state);
   const out: Ask[] = [];
-  if (full(s)) {
-    const walk = s.params.lines[s.params.lines.length - 1]!;
-    out.push({ kind: "ready", player, takes: { by: s.sides.flat(), seconds: SETTLE, walk, moving: true } });
-  } else if (asksBlocker(s)) {
+  if (full(state)) {
+    const walk = state.params.lines[state.params.lines.length - 1]!;
+    out.push({ kind: "ready", player, takes: { by: state.sides.flat(), seconds: SETTLE, walk, moving: true } });
+  } else if (asksBlocker(state)) {
     const takes = { by: [player], seconds: DECIDE, walk: 0, moving: false };
-    out.push({ kind: "choose", player, of: "blocker", options: zones.filter((z) => z !== "over"), takes });
+    out.push({ kind: "choose", player, of: "blocker", options: zones.filter((zone) => zone !== "over"), takes });
   } else
     out.push({
       kind: "send",
       player,
       from: "start",
       manner: PLAIN,
-      aim: aimNow(s),
+      aim: aimNow(state),
       fetch: false,
     });
-  if (s.pieces.length > 0) {
+  if (state.pieces.length > 0) {
     const takes = { by: [player], seconds: DECIDE, walk: 0, moving: false };
     out.push(
       {
@@ -153,201 +156,210 @@ function asks(s: BandsState): Ask[] {
         player,
         optional: true,
         get pieces() {
-          return s.pieces.map((p, piece) => ({ piece, player: p.player, place: p.zone }));
+          return state.pieces.map((eachPiece, piece) => ({ piece, player: eachPiece.player, place: eachPiece.zone }));
         },
         places: zones,
       },
       { kind: "stand", player, optional: true, what: "marker", takes },
     );
   }
-  if (s.match.carry && betweenRounds(s)) out.push({ kind: "carry", player, optional: true });
-  return asTheyPlay(s.setup, out);
+  if (state.match.carry && betweenRounds(state)) out.push({ kind: "carry", player, optional: true });
+  return asTheyPlay(state.setup, out);
 }
 
 /** What each place is worth now: its points, but none beyond what an exact finish still needs. */
-function aimNow(s: BandsState): AimOf<"zones"> {
-  const p = s.params;
-  if (!p.finish.exact || p.finish.total === null || byDifference(s)) return aimOf(p);
-  const { side } = playerToSend(s);
-  const need = p.finish.total - s.totals[side]! - lying(s)[side]!;
-  const { worth } = aimOf(p);
-  if (Object.values(worth).every((points) => points <= need)) return aimOf(p);
+function aimNow(state: BandsState): AimOf<"zones"> {
+  const params = state.params;
+  if (!params.finish.exact || params.finish.total === null || byDifference(state)) return aimOf(params);
+  const { side } = playerToSend(state);
+  const need = params.finish.total - state.totals[side]! - lying(state)[side]!;
+  const { worth } = aimOf(params);
+  if (Object.values(worth).every((points) => points <= need)) return aimOf(params);
   return {
     kind: "zones",
     worth: Object.fromEntries(Object.entries(worth).map(([zone, points]) => [zone, points > need ? 0 : points])),
   };
 }
 
-function step(s: BandsState, e: GameEvent): BandsState | Refusal {
-  if (s.over) return refuse("refused.over");
-  if (e.at < s.last) return refuse("refused.earlier");
-  const at = seenAt(s, e.at);
-  switch (e.kind) {
+function step(state: BandsState, event: GameEvent): BandsState | Refusal {
+  if (state.over) return refuse("refused.over");
+  if (event.at < state.last) return refuse("refused.earlier");
+  const at = seenAt(state, event.at);
+  switch (event.kind) {
     case "send": {
-      if (e.rest === undefined) return refuse("refused.notInGame", { kind: e.kind });
-      if (full(s)) return refuse("refused.roundFull");
-      if (asksBlocker(s)) return refuse("refused.blockerFirst");
-      if (!zonesOf(s.params).has(e.rest)) return refuse("refused.unknownZone", { zone: e.rest });
-      const { side, player } = playerToSend(s);
+      if (event.rest === undefined) return refuse("refused.notInGame", { kind: event.kind });
+      if (full(state)) return refuse("refused.roundFull");
+      if (asksBlocker(state)) return refuse("refused.blockerFirst");
+      if (!zonesOf(state.params).has(event.rest)) return refuse("refused.unknownZone", { zone: event.rest });
+      const { side, player } = playerToSend(state);
       return {
         ...at,
-        pieces: [...s.pieces, { player, side, zone: e.rest }],
-        sent: s.sent.map((n, i) => (i === side ? n + 1 : n)),
+        pieces: [...state.pieces, { player, side, zone: event.rest }],
+        sent: state.sent.map((n, i) => (i === side ? n + 1 : n)),
         decided: false,
         blocked: null,
       };
     }
     case "move":
-      if (e.piece >= s.pieces.length) return refuse("refused.noSuchPiece", { piece: e.piece + 1 });
-      if (!zoneIds(s.params).includes(e.place)) return refuse("refused.unknownZone", { zone: e.place });
-      return { ...at, pieces: s.pieces.map((p, i) => (i === e.piece ? { ...p, zone: e.place } : p)) };
+      if (event.piece >= state.pieces.length) return refuse("refused.noSuchPiece", { piece: event.piece + 1 });
+      if (!zoneIds(state.params).includes(event.place)) return refuse("refused.unknownZone", { zone: event.place });
+      return {
+        ...at,
+        pieces: state.pieces.map((piece, i) => (i === event.piece ? { ...piece, zone: event.place } : piece)),
+      };
     case "choose":
-      if (e.of !== "blocker") return refuse("refused.notInGame", { kind: e.kind });
-      if (!asksBlocker(s)) return refuse(s.params.blocker ? "refused.blockerNotNow" : "refused.noBlocker");
-      if (e.pick !== null && (e.pick === "over" || !zoneIds(s.params).includes(e.pick)))
-        return refuse("refused.unknownZone", { zone: e.pick });
-      return { ...at, decided: true, blocked: e.pick };
+      if (event.of !== "blocker") return refuse("refused.notInGame", { kind: event.kind });
+      if (!asksBlocker(state)) return refuse(state.params.blocker ? "refused.blockerNotNow" : "refused.noBlocker");
+      if (event.pick !== null && (event.pick === "over" || !zoneIds(state.params).includes(event.pick)))
+        return refuse("refused.unknownZone", { zone: event.pick });
+      return { ...at, decided: true, blocked: event.pick };
     case "stand":
-      return s.pieces.length === 0 ? refuse("refused.nothingFell") : at;
+      return state.pieces.length === 0 ? refuse("refused.nothingFell") : at;
     case "carry":
-      if (!s.match.carry) return refuse("refused.noCarry");
-      return betweenRounds(s) ? { ...at, carried: s.carried + 1 } : refuse("refused.carryBetween");
+      if (!state.match.carry) return refuse("refused.noCarry");
+      return betweenRounds(state) ? { ...at, carried: state.carried + 1 } : refuse("refused.carryBetween");
     case "ready":
-      return full(s)
+      return full(state)
         ? close(at)
-        : refuse("refused.roundOpen", { left: s.sides.length * s.params.pieces - s.pieces.length });
+        : refuse("refused.roundOpen", { left: state.sides.length * state.params.pieces - state.pieces.length });
     default:
-      return refuse("refused.notInGame", { kind: e.kind });
+      return refuse("refused.notInGame", { kind: event.kind });
   }
 }
 
-const lying = (s: BandsState) =>
-  s.sides.map((_, side) => s.pieces.reduce((n, p) => (p.side === side ? n + pointsOf(s.params, p.zone) : n), 0));
+const lying = (state: BandsState) =>
+  state.sides.map((_, side) =>
+    state.pieces.reduce((sum, piece) => (piece.side === side ? sum + pointsOf(state.params, piece.zone) : sum), 0),
+  );
 
-function gains(s: BandsState, points: readonly number[]): number[] {
-  if (!byDifference(s)) return [...points];
-  const [a, b] = points as [number, number];
-  return [Math.max(0, a - b), Math.max(0, b - a)];
+function gains(state: BandsState, points: readonly number[]): number[] {
+  if (!byDifference(state)) return [...points];
+  const [age, b] = points as [number, number];
+  return [Math.max(0, age - b), Math.max(0, b - age)];
 }
 
-function added(p: BandsParams, total: number, gained: number): number {
+function added(params: BandsParams, total: number, gained: number): number {
   const sum = total + gained;
-  if (p.finish.total === null || !p.finish.exact || sum <= p.finish.total) return sum;
-  return p.finish.dropTo ?? total;
+  if (params.finish.total === null || !params.finish.exact || sum <= params.finish.total) return sum;
+  return params.finish.dropTo ?? total;
 }
 
-function close(s: BandsState): BandsState {
-  const points = lying(s);
-  const gained = gains(s, points);
-  const totals = s.totals.map((t, i) => added(s.params, t, gained[i]!));
+function close(state: BandsState): BandsState {
+  const points = lying(state);
+  const gained = gains(state, points);
+  const totals = state.totals.map((total, i) => added(state.params, total, gained[i]!));
   const best = Math.max(...points);
   const worst = Math.min(...points);
-  const one = (n: number) => points.filter((x) => x === n).length === 1;
+  const one = (count: number) => points.filter((point) => point === count).length === 1;
   const lead = {
-    alternate: (s.lead + 1) % s.sides.length,
-    winner: one(best) ? points.indexOf(best) : s.lead,
-    loser: one(worst) ? points.indexOf(worst) : s.lead,
-    same: s.lead,
-  }[s.params.lead];
+    alternate: (state.lead + 1) % state.sides.length,
+    winner: one(best) ? points.indexOf(best) : state.lead,
+    loser: one(worst) ? points.indexOf(worst) : state.lead,
+    same: state.lead,
+  }[state.params.lead];
   const after = {
-    ...s,
+    ...state,
     totals,
-    earned: s.earned.map((e, i) => e + points[i]!),
+    earned: state.earned.map((e, i) => e + points[i]!),
     lead,
     pieces: [],
-    closed: { points, gained, before: s.totals },
-    round: s.round + 1,
+    closed: { points, gained, before: state.totals },
+    round: state.round + 1,
     decided: false,
     blocked: null,
   };
   return { ...after, over: finished(after) };
 }
 
-const reached = (s: BandsState) => s.params.finish.total !== null && s.totals.some((t) => t >= s.params.finish.total!);
+const reached = (state: BandsState) =>
+  state.params.finish.total !== null && state.totals.some((total) => total >= state.params.finish.total!);
 
-function finished(s: BandsState): boolean {
-  const played = s.round - 1;
+function finished(state: BandsState): boolean {
+  const played = state.round - 1;
   if (played >= MAX_ROUNDS) return true;
-  const { finish, tie } = s.params;
-  const ends = reached(s) || (finish.rounds !== null && played >= finish.rounds);
+  const { finish, tie } = state.params;
+  const ends = reached(state) || (finish.rounds !== null && played >= finish.rounds);
   if (!ends) return false;
-  const level = s.setup.mode === "against" && mostOf(s.totals).length > 1;
-  return !(level && tie === "extra" && !(finish.exact && reached(s)));
+  const level = state.setup.mode === "against" && mostOf(state.totals).length > 1;
+  return !(level && tie === "extra" && !(finish.exact && reached(state)));
 }
 
-function score(s: BandsState): Score[] {
-  const points = lying(s);
-  return s.sides.map((players, i) => ({
+function score(state: BandsState): Score[] {
+  const points = lying(state);
+  return state.sides.map((players, i) => ({
     players,
-    value: s.totals[i]!,
-    soFar: s.totals[i]! + points[i]!,
+    value: state.totals[i]!,
+    soFar: state.totals[i]! + points[i]!,
     unit: "points",
     better: "more",
-    working: working(s, i, points),
-    rank: s.totals[i]!,
+    working: working(state, i, points),
+    rank: state.totals[i]!,
   }));
 }
 
 /** The round under way as a sum; else the last round: `9 - 5 = 4`, then `12 + 4 = 16`. */
-function working(s: BandsState, side: number, points: readonly number[]): string {
-  if (s.pieces.length > 0) {
-    const own = s.pieces.filter((p) => p.side === side).map((p) => pointsOf(s.params, p.zone));
+function working(state: BandsState, side: number, points: readonly number[]): string {
+  if (state.pieces.length > 0) {
+    const own = state.pieces.filter((piece) => piece.side === side).map((piece) => pointsOf(state.params, piece.zone));
     return sumOf(own, points[side]!);
   }
-  if (!s.closed) return "";
-  const { points: lay, gained, before } = s.closed;
+  if (!state.closed) return "";
+  const { points: lay, gained, before } = state.closed;
   const other = lay[1 - side];
   const parts: string[] = [];
-  if (byDifference(s) && gained[side]! > 0) parts.push(`${lay[side]} - ${other} = ${gained[side]}`);
+  if (byDifference(state) && gained[side]! > 0) parts.push(`${lay[side]} - ${other} = ${gained[side]}`);
   const sum = before[side]! + gained[side]!;
   if (before[side]! > 0 && gained[side]! > 0) parts.push(`${before[side]} + ${gained[side]} = ${sum}`);
-  if (sum !== s.totals[side]) parts.push(`${sum} > ${s.params.finish.total}: ${s.totals[side]}`);
+  if (sum !== state.totals[side]) parts.push(`${sum} > ${state.params.finish.total}: ${state.totals[side]}`);
   return parts.join("; ");
 }
 
-function ending(s: BandsState): Ending | null {
-  if (!s.over) return null;
-  const reason: Phrase = reached(s)
-    ? { key: "bands.end.total", params: { total: s.params.finish.total! } }
-    : { key: "bands.end.rounds", params: { rounds: s.round - 1 } };
-  return endOf(s, reason, s.setup.mode === "against" && s.sides.length > 1 ? s.totals : null);
+function ending(state: BandsState): Ending | null {
+  if (!state.over) return null;
+  const reason: Phrase = reached(state)
+    ? { key: "bands.end.total", params: { total: state.params.finish.total! } }
+    : { key: "bands.end.rounds", params: { rounds: state.round - 1 } };
+  return endOf(state, reason, state.setup.mode === "against" && state.sides.length > 1 ? state.totals : null);
 }
 
-function turn(s: BandsState): { player: number; side: number; now: Phrase } {
-  const at = playerToSend(s);
-  if (s.over) return { ...at, now: { key: "play.over" } };
-  if (full(s)) return { ...at, now: { key: "bands.settle" } };
-  if (asksBlocker(s)) return { ...at, now: { key: "bands.block" } };
-  const piece = sentBy(s, at.side) + 1;
-  const left = s.params.pieces - piece + 1;
+function turn(state: BandsState): { player: number; side: number; now: Phrase } {
+  const at = playerToSend(state);
+  if (state.over) return { ...at, now: { key: "play.over" } };
+  if (full(state)) return { ...at, now: { key: "bands.settle" } };
+  if (asksBlocker(state)) return { ...at, now: { key: "bands.block" } };
+  const piece = sentBy(state, at.side) + 1;
+  const left = state.params.pieces - piece + 1;
   return {
     ...at,
-    now: { key: left === 1 ? "bands.last" : "bands.send", params: { piece, of: s.params.pieces, round: s.round } },
+    now: {
+      key: left === 1 ? "bands.last" : "bands.send",
+      params: { piece, of: state.params.pieces, round: state.round },
+    },
   };
 }
 
-function progress(s: BandsState): Progress[] {
-  const played = s.round - 1;
-  const { finish } = s.params;
-  return s.sides.map((_, i) => ({
-    sends: s.sent[i]!,
+function progress(state: BandsState): Progress[] {
+  const played = state.round - 1;
+  const { finish } = state.params;
+  return state.sides.map((_, i) => ({
+    sends: state.sent[i]!,
     rounds: played,
-    points: s.totals[i]!,
-    own: byDifference(s) ? s.earned[i]! : s.totals[i]! - headStartOf(s.setup, s.sides[i]!),
-    stage: finish.total === null ? played : Math.min(s.totals[i]!, finish.total),
+    points: state.totals[i]!,
+    own: byDifference(state) ? state.earned[i]! : state.totals[i]! - headStartOf(state.setup, state.sides[i]!),
+    stage: finish.total === null ? played : Math.min(state.totals[i]!, finish.total),
     stages: finish.total ?? finish.rounds!,
-    finished: finish.total === null ? s.over : s.totals[i]! >= finish.total,
+    finished: finish.total === null ? state.over : state.totals[i]! >= finish.total,
   }));
 }
 
 /** By difference: what lay in the bands is compared, what the rounds gained decides the match. */
-export const matchApart = (p: BandsParams, setup: Setup): boolean =>
-  p.counting === "difference" && setup.mode === "against";
+export const matchApart = (params: BandsParams, setup: Setup): boolean =>
+  params.counting === "difference" && setup.mode === "against";
 
 /** Written on paper: see `Possible`. Alone all points count. */
-export function possible(p: BandsParams): Possible {
-  const round = p.pieces * Math.max(...p.points);
-  const { rounds, total, exact } = p.finish;
+export function possible(params: BandsParams): Possible {
+  const round = params.pieces * Math.max(...params.points);
+  const { rounds, total, exact } = params.finish;
   const inRounds = (rounds ?? MAX_ROUNDS) * round;
   const most = total === null ? inRounds : Math.min(inRounds, exact ? total : total - 1 + round);
   return { unit: "points", better: "more", least: 0, most, values: null, finished: { least: 0, most }, stages: 0 };
@@ -357,58 +369,61 @@ export function possible(p: BandsParams): Possible {
  * Where pieces lie matters to the future only by their sum, since no outcome of the forecast moves one; and where nothing hangs
  * on a single round (an exact finish, a difference, who leads), only the sum with the total matters.
  */
-function key(s: BandsState, totals = s.totals): string {
-  const leads = s.sides.length > 1 && (s.params.lead === "winner" || s.params.lead === "loser");
-  const perRound = s.params.finish.exact || byDifference(s) || (leads && s.sides.length > 2);
-  const turnOf = s.sides.length > 1 || s.sides[0]!.length > 1 ? s.sent.map((n, i) => n % s.sides[i]!.length) : 0;
-  const points = lying(s);
+function key(state: BandsState, totals = state.totals): string {
+  const leads = state.sides.length > 1 && (state.params.lead === "winner" || state.params.lead === "loser");
+  const perRound = state.params.finish.exact || byDifference(state) || (leads && state.sides.length > 2);
+  const turnOf =
+    state.sides.length > 1 || state.sides[0]!.length > 1 ? state.sent.map((n, i) => n % state.sides[i]!.length) : 0;
+  const points = lying(state);
   // Of two the one with more of the round leads the next.
   const held = perRound
-    ? [totals, points, byDifference(s) ? s.earned : 0]
-    : [...totals.map((t, i) => t + points[i]!), leads ? points[0]! - points[1]! : 0];
-  return JSON.stringify([held, s.pieces.length, s.round, s.lead, turnOf, s.decided, s.over]);
+    ? [totals, points, byDifference(state) ? state.earned : 0]
+    : [...totals.map((total, i) => total + points[i]!), leads ? points[0]! - points[1]! : 0];
+  return JSON.stringify([held, state.pieces.length, state.round, state.lead, turnOf, state.decided, state.over]);
 }
 
 /**
  * To a total, without a number of rounds: how many there were is told, and decides nothing but at the very last. In extra rounds both have the
  * total, and only who is ahead counts.
  */
-function counters(p: BandsParams): Counters<BandsState> | null {
-  if (p.finish.rounds !== null) return null;
-  const extra = (s: BandsState) => s.sides.length === 2 && !p.finish.exact && reached(s) && !byDifference(s);
+function counters(params: BandsParams): Counters<BandsState> | null {
+  if (params.finish.rounds !== null) return null;
+  const extra = (state: BandsState) =>
+    state.sides.length === 2 && !params.finish.exact && reached(state) && !byDifference(state);
   return {
     // With what lies there, which equal states need not share out alike.
-    of: (s) => [s.round, ...s.sent, ...lying(s).map((n, i) => n + s.totals[i]!)],
-    put: (s, i, n) => {
-      if (i === 0) return { ...s, round: n };
-      const side = (i - 1) % s.sides.length;
-      const with_ = (list: readonly number[]) => list.map((k, x) => (x === side ? n : k));
-      return i <= s.sides.length
-        ? { ...s, sent: with_(s.sent) }
-        : { ...s, totals: s.totals.map((k, x) => (x === side ? n - lying(s)[x]! : k)) };
+    of: (state) => [state.round, ...state.sent, ...lying(state).map((n, i) => n + state.totals[i]!)],
+    put: (state, i, count) => {
+      if (i === 0) return { ...state, round: count };
+      const side = (i - 1) % state.sides.length;
+      const with_ = (list: readonly number[]) => list.map((k, x) => (x === side ? count : k));
+      return i <= state.sides.length
+        ? { ...state, sent: with_(state.sent) }
+        : { ...state, totals: state.totals.map((total, x) => (x === side ? count - lying(state)[x]! : total)) };
     },
     feeds: (figure, side, sides) => (figure === "rounds" ? 0 : 1 + side + (figure === "points" ? sides : 0)),
-    key: (s) => key({ ...s, round: 0 }, extra(s) ? s.sides.map(() => p.finish.total!) : s.totals),
+    key: (state) =>
+      key({ ...state, round: 0 }, extra(state) ? state.sides.map(() => params.finish.total!) : state.totals),
     limit: { counter: 0, at: MAX_ROUNDS },
   };
 }
 
 /** A side that is empty is taken out with its pieces, where two others go on. */
-function leave(s: BandsState, who: number): BandsState {
-  const i = sideOf(s, who);
-  const next = leaves(s, who, s.sent[i]!);
-  const n = s.sides.length;
-  if (!next.out || n < 3) return next;
-  const of = (side: number) => renumbered(side, i, n);
-  const { closed } = s;
+function leave(state: BandsState, who: number): BandsState {
+  const i = sideOf(state, who);
+  const next = leaves(state, who, state.sent[i]!);
+  const count = state.sides.length;
+  if (!next.out || count < 3) return next;
+  const of = (side: number) => renumbered(side, i, count);
+  const { closed } = state;
   return {
-    ...s,
-    sides: cut(s.sides, i),
-    totals: cut(s.totals, i),
-    earned: cut(s.earned, i),
-    sent: cut(s.sent, i),
-    lead: of(s.lead),
-    pieces: s.pieces.filter((p) => p.side !== i).map((p) => ({ ...p, side: of(p.side) })),
+    ...state,
+    sides: cut(state.sides, i),
+    totals: cut(state.totals, i),
+    earned: cut(state.earned, i),
+    sent: cut(state.sent, i),
+    lead: of(state.lead),
+    pieces: state.pieces.filter((piece) => piece.side !== i).map((piece) => ({ ...piece, side: of(piece.side) })),
     decided: false,
     blocked: null,
     closed: closed && {
@@ -419,18 +434,19 @@ function leave(s: BandsState, who: number): BandsState {
   };
 }
 /** Between rounds; as a side of its own only where each plays for itself and all points count. */
-function join(s: BandsState, who: number, side: number | null): BandsState | null {
-  if (s.over || s.pieces.length > 0 || s.decided) return null;
-  if (side !== null) return joins(s, who, side, s.sent[side]!);
-  if (s.setup.mode === "relay" || s.sides.some((x) => x.length > 1) || byDifference(s)) return null;
+function join(state: BandsState, who: number, side: number | null): BandsState | null {
+  if (state.over || state.pieces.length > 0 || state.decided) return null;
+  if (side !== null) return joins(state, who, side, state.sent[side]!);
+  if (state.setup.mode === "relay" || state.sides.some((eachSide) => eachSide.length > 1) || byDifference(state))
+    return null;
   const more = (list: readonly number[]) => [...list, 0];
-  const { closed } = s;
+  const { closed } = state;
   return {
-    ...s,
-    sides: [...s.sides, [who]],
-    totals: more(s.totals),
-    earned: more(s.earned),
-    sent: more(s.sent),
+    ...state,
+    sides: [...state.sides, [who]],
+    totals: more(state.totals),
+    earned: more(state.earned),
+    sent: more(state.sent),
     closed: closed && { points: more(closed.points), gained: more(closed.gained), before: more(closed.before) },
   };
 }

@@ -5,7 +5,7 @@ import type { Told } from "../match.reference.ts";
 import type { BasesParams } from "./params.ts";
 
 /** A second, plain telling of Bases: people in a queue, and cushions with whoever sits on them. It shares no code with the rules. */
-export function tellBases(p: BasesParams, match: Match, setup: Setup, events: readonly GameEvent[]): Told {
+export function tellBases(params: BasesParams, match: Match, setup: Setup, events: readonly GameEvent[]): Told {
   const everybody = [...Array(setup.players).keys()];
   const against = setup.mode === "against";
   const queues = !against
@@ -14,7 +14,7 @@ export function tellBases(p: BasesParams, match: Match, setup: Setup, events: re
       ? [[...everybody], [...everybody]]
       : [everybody.filter((i) => i % 2 === 0), everybody.filter((i) => i % 2 === 1)];
   const board = queues.map(() => 0);
-  const home = p.bases + 1;
+  const home = params.bases + 1;
   /** Farthest first; an invisible runner is "invisible". */
   let circuit: { who: number | "invisible"; at: number }[] = [];
   let batting = 0;
@@ -37,7 +37,7 @@ export function tellBases(p: BasesParams, match: Match, setup: Setup, events: re
     strikes = 0;
     if (match.seconds !== null) running = false;
     if (batting + 1 < queues.length) batting++;
-    else if (inning < p.innings) {
+    else if (inning < params.innings) {
       inning++;
       batting = 0;
     } else over = true;
@@ -51,75 +51,75 @@ export function tellBases(p: BasesParams, match: Match, setup: Setup, events: re
   };
   const settle = () => {
     const stop =
-      (p.turn.by === "outs" && gone >= p.turn.outs) ||
-      (p.turn.by === "batters" && batters >= p.turn.batters) ||
+      (params.turn.by === "outs" && gone >= params.turn.outs) ||
+      (params.turn.by === "batters" && batters >= params.turn.batters) ||
       batters >= 40 ||
-      (next() === null && !p.waiting);
+      (next() === null && !params.waiting);
     if (stop) swapSides();
   };
 
-  function take(e: GameEvent): boolean {
-    if (over || e.at < latest) return false;
-    if (e.kind === "carry") return match.carry && rings() === null && circuit.length === 0;
+  function take(event: GameEvent): boolean {
+    if (over || event.at < latest) return false;
+    if (event.kind === "carry") return match.carry && rings() === null && circuit.length === 0;
     if (!running) {
-      if (e.kind !== "ready") return false;
+      if (event.kind !== "ready") return false;
       running = true;
-      whistle = e.at;
+      whistle = event.at;
       return true;
     }
     const bell = rings();
-    if (e.kind === "bell") {
-      if (bell === null || e.at < bell) return false;
+    if (event.kind === "bell") {
+      if (bell === null || event.at < bell) return false;
       swapSides();
       return true;
     }
-    if (bell !== null && e.at > bell) return false;
-    if (e.kind === "choose") {
-      if (!p.waiting || e.of !== "waiting") return false;
-      const c = circuit.find((x, i) => `r${i + 1}` === e.pick && x.who !== "invisible");
+    if (bell !== null && event.at > bell) return false;
+    if (event.kind === "choose") {
+      if (!params.waiting || event.of !== "waiting") return false;
+      const c = circuit.find((x, i) => `r${i + 1}` === event.pick && x.who !== "invisible");
       if (!c) return false;
       c.who = "invisible";
       return true;
     }
     const bats = next();
     if (bats === null) return false;
-    if (p.trips) {
-      if (e.kind !== "total" || e.n > 30) return false;
-      board[batting]! += e.n;
+    if (params.trips) {
+      if (event.kind !== "total" || event.n > 30) return false;
+      board[batting]! += event.n;
       toTheBack(bats);
       settle();
       return true;
     }
-    if (e.kind !== "run") return false;
-    if (e.missed) {
+    if (event.kind !== "run") return false;
+    if (event.missed) {
       strikes = Math.min(3, strikes + 1);
-      if (strikes < 3 || !p.outs.includes("swings")) return true;
+      if (strikes < 3 || !params.outs.includes("swings")) return true;
       gone++;
       toTheBack(bats);
       settle();
       return true;
     }
-    if (e.caught) {
-      if (!p.outs.includes("caught")) return false;
+    if (event.caught) {
+      if (!params.outs.includes("caught")) return false;
       gone++;
       toTheBack(bats);
       settle();
       return true;
     }
     const people = [...circuit, { who: bats as number | "invisible", at: 0 }];
-    if (e.reached?.length !== people.length) return false;
-    const out = e.out ?? [];
-    if (out.length > 0 && !p.outs.includes("tagged") && !p.outs.includes("first")) return false;
+    if (event.reached?.length !== people.length) return false;
+    const out = event.out ?? [];
+    if (out.length > 0 && !params.outs.includes("tagged") && !params.outs.includes("first")) return false;
     if (out.some((i) => i >= people.length || out.indexOf(i) !== out.lastIndexOf(i))) return false;
-    if (people.some((c, i) => e.reached![i]! < c.at || e.reached![i]! > home)) return false;
-    const free = (below: number) => [...Array(below - 1).keys()].some((b) => !circuit.some((c) => c.at === b + 1));
-    const touchOnly = !p.outs.includes("tagged");
-    if (touchOnly && people.some((c, i) => c.at > 0 && out.includes(i) && free(c.at))) return false;
-    if (people.some((c, i) => c.who === "invisible" && out.includes(i) && free(c.at))) return false;
-    const batted = e.reached[people.length - 1]!;
+    if (people.some((person, i) => event.reached![i]! < person.at || event.reached![i]! > home)) return false;
+    const free = (below: number) => [...Array(below - 1).keys()].some((key) => !circuit.some((c) => c.at === key + 1));
+    const touchOnly = !params.outs.includes("tagged");
+    if (touchOnly && people.some((person, i) => person.at > 0 && out.includes(i) && free(person.at))) return false;
+    if (people.some((person, i) => person.who === "invisible" && out.includes(i) && free(person.at))) return false;
+    const batted = event.reached[people.length - 1]!;
     const after: typeof circuit = [];
     for (const [i, c] of people.entries()) {
-      const to = c.who === "invisible" ? Math.min(home, c.at + batted) : e.reached[i]!;
+      const to = c.who === "invisible" ? Math.min(home, c.at + batted) : event.reached[i]!;
       if (out.includes(i)) continue;
       if (to === home) board[batting]!++;
       else if (to > 0) after.push({ who: c.who, at: to });
@@ -130,13 +130,13 @@ export function tellBases(p: BasesParams, match: Match, setup: Setup, events: re
     settle();
     return true;
   }
-  for (const e of events) {
-    const ok = take(e);
-    if (ok) latest = e.at;
+  for (const event of events) {
+    const ok = take(event);
+    if (ok) latest = event.at;
     accepted.push(ok);
   }
   const best = Math.max(...board);
-  const sorted = queues.map((q) => [...q].sort((a, b) => a - b)[0]!);
+  const sorted = queues.map((queue) => [...queue].sort((a, b) => a - b)[0]!);
   return {
     accepted,
     player: next() ?? sorted[batting]!,

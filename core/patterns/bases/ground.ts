@@ -16,18 +16,18 @@ export function circuit({ bases, side }: Pick<BasesParams, "bases" | "side">): P
   });
 }
 const middleOf = (places: readonly Place[]): Place => ({
-  along: cm(places.reduce((s, p) => s + p.along, 0) / places.length),
-  across: cm(places.reduce((s, p) => s + p.across, 0) / places.length),
+  along: cm(places.reduce((sum, place) => sum + place.along, 0) / places.length),
+  across: cm(places.reduce((sum, place) => sum + place.across, 0) / places.length),
 });
 
 /** The spot that stops play: in the middle of the circuit, or beside the way. */
-const stopOf = (p: BasesParams): Place =>
-  p.bases === 1 ? { along: cm(p.side / 2), across: 0.6 } : middleOf(circuit(p));
+const stopOf = (params: BasesParams): Place =>
+  params.bases === 1 ? { along: cm(params.side / 2), across: 0.6 } : middleOf(circuit(params));
 
 /** A circuit with its bases, and a spot that stops play in the middle of it. */
 export const basesGround: Ground<BasesParams> = {
-  parts: (p, space): Part[] => {
-    const places = circuit(p);
+  parts: (params, space): Part[] => {
+    const places = circuit(params);
     const spot = (id: string, at: Place, label: string, radius = BASE): Part => ({
       kind: "spot",
       id,
@@ -39,20 +39,20 @@ export const basesGround: Ground<BasesParams> = {
       { kind: "line", id: "start", along: 0, across: 0, width: Math.min(1, space.width), role: "start" },
       { kind: "person", id: "sender", along: 0, across: 0, role: "sender" },
       ...places.slice(1).map((at, i) => spot(`b${i + 1}`, at, `${i + 1}`)),
-      { kind: "path", id: "circuit", points: places, closed: p.bases > 1, role: "run" },
-      ...(p.stop ? [spot("stop", stopOf(p), "", 0.25)] : []),
+      { kind: "path", id: "circuit", points: places, closed: params.bases > 1, role: "run" },
+      ...(params.stop ? [spot("stop", stopOf(params), "", 0.25)] : []),
     ];
   },
   // The way from base to base is what moves; the bases themselves are counted out.
-  pegs: (p) => [{ id: "side", label: "", distance: p.side, kind: "line", drawn: true }],
-  spots: (p) => [
-    ...circuit(p)
+  pegs: (params) => [{ id: "side", label: "", distance: params.side, kind: "line", drawn: true }],
+  spots: (params) => [
+    ...circuit(params)
       .slice(1)
       .map((at, i) => ({ id: `b${i + 1}`, ...at, label: `${i + 1}` })),
-    ...(p.stop ? [{ id: "stop", ...stopOf(p), label: "" }] : []),
+    ...(params.stop ? [{ id: "stop", ...stopOf(params), label: "" }] : []),
   ],
   /** Whether a ball put into play is good for a base or more. */
-  probes: (p): Probe[] => [
+  probes: (params): Probe[] => [
     {
       id: "good",
       peg: null,
@@ -60,16 +60,16 @@ export const basesGround: Ground<BasesParams> = {
         kind: "send",
         player: 0,
         from: "start",
-        manner: mannerOf(p),
+        manner: mannerOf(params),
         aim: {
           kind: "bat",
           runners: [],
           names: [],
           fielders: [1],
-          home: p.bases + 1,
-          side: p.side,
-          put: p.put,
-          outs: p.outs,
+          home: params.bases + 1,
+          side: params.side,
+          put: params.put,
+          outs: params.outs,
         },
         fetch: true,
       },
@@ -77,10 +77,11 @@ export const basesGround: Ground<BasesParams> = {
     },
   ],
   moves: "each",
-  move: (p, id, { along }) => (id === "side" && along !== undefined ? { ...p, side: held(along, 1.5, 20) } : p),
+  move: (params, id, { along }) =>
+    id === "side" && along !== undefined ? { ...params, side: held(along, 1.5, 20) } : params,
   add: () => null,
   remove: () => null,
-  squeeze: (p, k) => ({ ...p, side: Math.max(1.5, cm(p.side * k)) }),
-  swap: (p) => p,
-  touchCounts: (p) => p,
+  squeeze: (params, k) => ({ ...params, side: Math.max(1.5, cm(params.side * k)) }),
+  swap: (params) => params,
+  touchCounts: (params) => params,
 };

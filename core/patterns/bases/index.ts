@@ -6,9 +6,10 @@ import { basesGround } from "./ground.ts";
 import { type BasesParams, basesParams, OUTS, PUTS } from "./params.ts";
 import { type BasesState, basesRules, basesRules1, possible } from "./rules.ts";
 
-function knobs(p: BasesParams): Knob[] {
-  const f = fieldsOf(basesParams, p);
-  const same = (a: readonly string[], b: readonly string[]) => a.length === b.length && a.every((x) => b.includes(x));
+function knobs(params: BasesParams): Knob[] {
+  const fields = fieldsOf(basesParams, params);
+  const same = (a: readonly string[], b: readonly string[]) =>
+    a.length === b.length && a.every((text) => b.includes(text));
   const sets = [
     [[], "outsBy.none"],
     [["caught"], "outsBy.caught"],
@@ -17,30 +18,30 @@ function knobs(p: BasesParams): Knob[] {
     [[...OUTS], "outsBy.swings"],
   ] as const;
   return [
-    f.number("yard", ["bases"], "knob.bases"),
-    f.toggle("yard", ["stop"], "knob.stopSpot"),
-    f.choice(
+    fields.number("yard", ["bases"], "knob.bases"),
+    fields.toggle("yard", ["stop"], "knob.stopSpot"),
+    fields.choice(
       "score",
       ["put"],
       "knob.put",
-      PUTS.map((x) => [x, `put.${x}`] as const),
+      PUTS.map((put) => [put, `put.${put}`] as const),
     ),
-    f.choice(
+    fields.choice(
       "score",
       ["outs"],
       "knob.outsBy",
-      sets.map(([list, label]) => [same(list, p.outs) ? p.outs : list, label] as const),
+      sets.map(([list, label]) => [same(list, params.outs) ? params.outs : list, label] as const),
     ),
-    f.choice("score", ["turn", "by"], "knob.turnBy", [
+    fields.choice("score", ["turn", "by"], "knob.turnBy", [
       ["batters", "turnBy.batters"],
       ["outs", "turnBy.outs"],
     ]),
-    p.turn.by === "outs"
-      ? f.number("score", ["turn", "outs"], "knob.turnOuts", { family: { key: "set.turnOuts" } })
-      : f.number("score", ["turn", "batters"], "knob.turnBatters", { family: { key: "set.turnBatters" } }),
-    f.number("score", ["innings"], "knob.innings", { family: { key: "set.innings" } }),
-    f.toggle("players", ["waiting"], "knob.waitingRunner"),
-    f.toggle("score", ["trips"], "knob.thereAndBack"),
+    params.turn.by === "outs"
+      ? fields.number("score", ["turn", "outs"], "knob.turnOuts", { family: { key: "set.turnOuts" } })
+      : fields.number("score", ["turn", "batters"], "knob.turnBatters", { family: { key: "set.turnBatters" } }),
+    fields.number("score", ["innings"], "knob.innings", { family: { key: "set.innings" } }),
+    fields.toggle("players", ["waiting"], "knob.waitingRunner"),
+    fields.toggle("score", ["trips"], "knob.thereAndBack"),
   ];
 }
 
@@ -56,14 +57,14 @@ export const bases: Pattern<BasesParams, BasesState> = {
   together: () => ({ key: "together.bases" }),
   actions: isSend,
   ground: basesGround,
-  problems: (p, m) => [
-    ...(m.goes.count > 1
+  problems: (params, match) => [
+    ...(match.goes.count > 1
       ? [{ path: ["match", "goes"], message: "a game of bases is one go, with a set number of innings" }]
       : []),
-    ...(p.trips && p.bases > 1
-      ? [{ path: ["params", "bases"], message: `there and back is played with one base, not ${p.bases}` }]
+    ...(params.trips && params.bases > 1
+      ? [{ path: ["params", "bases"], message: `there and back is played with one base, not ${params.bases}` }]
       : []),
-    ...(p.turn.by === "outs" && p.outs.length === 0
+    ...(params.turn.by === "outs" && params.outs.length === 0
       ? [
           {
             path: ["params", "turn", "by"],
@@ -75,17 +76,19 @@ export const bases: Pattern<BasesParams, BasesState> = {
   possible,
   matchApart: (_, setup) => setup.mode === "against",
   needs: () => ({ pieces: 1, blocker: false, apart: false, sends: null, implement: true }),
-  setUp: (p) => [
-    { key: "bases.setUp", params: { count: p.bases } },
-    ...(p.stop ? [{ key: "bases.setUp.stop" }] : []),
+  setUp: (params) => [
+    { key: "bases.setUp", params: { count: params.bases } },
+    ...(params.stop ? [{ key: "bases.setUp.stop" }] : []),
     { key: "bases.care" },
-    ...(p.outs.includes("tagged") ? [{ key: "bases.softTag" }] : []),
+    ...(params.outs.includes("tagged") ? [{ key: "bases.softTag" }] : []),
   ],
   knobs,
-  pegKnobs: (p) => [fieldsOf(basesParams, p).number("yard", ["side"], "knob.baseSide", { unit: "m", step: 0.1 })],
-  summary: (p) => ({ key: "bases.summary", params: { innings: p.innings, bases: p.bases } }),
+  pegKnobs: (params) => [
+    fieldsOf(basesParams, params).number("yard", ["side"], "knob.baseSide", { unit: "m", step: 0.1 }),
+  ],
+  summary: (params) => ({ key: "bases.summary", params: { innings: params.innings, bases: params.bases } }),
   phrases: [
-    ...PUTS.map((x) => `bases.${x}`),
+    ...PUTS.map((put) => `bases.${put}`),
     "bases.call",
     "bases.trips",
     "bases.end",

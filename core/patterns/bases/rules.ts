@@ -46,7 +46,7 @@ export interface BasesState extends Timed {
 }
 
 const contest = (s: Pick<BasesState, "setup">): boolean => s.setup.mode === "against";
-export const homeOf = (p: BasesParams): number => p.bases + 1;
+export const homeOf = (params: BasesParams): number => params.bases + 1;
 
 function start(params: BasesParams, match: Match, setup: Setup): BasesState {
   const sides = setup.mode === "against" ? twoSides(setup) : [whoPlays(setup)];
@@ -55,7 +55,7 @@ function start(params: BasesParams, match: Match, setup: Setup): BasesState {
     params,
     match,
     sides,
-    runs: sides.map((x) => headStartOf(setup, x)),
+    runs: sides.map((side) => headStartOf(setup, side)),
     turns: sides.map(() => []),
     left: sides.map(() => 0),
     inning: 1,
@@ -74,177 +74,186 @@ function start(params: BasesParams, match: Match, setup: Setup): BasesState {
   };
 }
 
-const onBase = (s: BasesState, player: number) => s.runners.some((r) => r.player === player);
+const onBase = (state: BasesState, player: number) => state.runners.some((runner) => runner.player === player);
 /** Who bats: the next of the side that is not on a base; null: all of them are. */
-function batterOf(s: BasesState): number | null {
-  const side = s.sides[s.side]!;
+function batterOf(state: BasesState): number | null {
+  const side = state.sides[state.side]!;
   for (let i = 0; i < side.length; i++) {
-    const player = side[(s.order[s.side]! + i) % side.length]!;
-    if (!onBase(s, player)) return player;
+    const player = side[(state.order[state.side]! + i) % side.length]!;
+    if (!onBase(state, player)) return player;
   }
   return null;
 }
 /** Whom a waiting runner can be called for: everybody who stands on a base. */
-const callable = (s: BasesState): string[] => s.runners.flatMap((r, i) => (r.player === null ? [] : [`r${i + 1}`]));
+const callable = (state: BasesState): string[] =>
+  state.runners.flatMap((runner, i) => (runner.player === null ? [] : [`r${i + 1}`]));
 export const mannerOf = memoizeByIdentity((_: BasesParams): Manner => PLAIN);
 
 const aims = memoizeByIdentity((_: BasesParams) => new Map<string, AimOf<"bat">>());
-function aimOf(s: BasesState, batter: number): AimOf<"bat"> {
-  const { params: p, runners } = s;
-  const fielders = contest(s) ? s.sides[1 - s.side]! : [];
-  const names = runners.map((r) => r.player);
+function aimOf(state: BasesState, batter: number): AimOf<"bat"> {
+  const { params, runners } = state;
+  const fielders = contest(state) ? state.sides[1 - state.side]! : [];
+  const names = runners.map((runner) => runner.player);
   const key = `${JSON.stringify([runners, fielders])} ${batter}`;
-  let aim = aims(p).get(key);
+  let aim = aims(params).get(key);
   if (!aim) {
     aim = {
       kind: "bat",
-      runners: runners.map((r) => r.base),
+      runners: runners.map((runner) => runner.base),
       names,
       fielders,
-      home: homeOf(p),
-      side: p.side,
-      put: p.put,
-      outs: p.outs,
+      home: homeOf(params),
+      side: params.side,
+      put: params.put,
+      outs: params.outs,
     };
-    aims(p).set(key, aim);
+    aims(params).set(key, aim);
   }
   return aim;
 }
 
-function asks(s: BasesState): Ask[] {
-  const { params: p } = s;
-  const first = firstOf(s);
-  const batter = batterOf(s);
+function asks(state: BasesState): Ask[] {
+  const { params } = state;
+  const first = firstOf(state);
+  const batter = batterOf(state);
   const call: Ask[] =
-    p.waiting && callable(s).length > 0
+    params.waiting && callable(state).length > 0
       ? [
           {
             kind: "choose",
             player: batter ?? first,
             of: "waiting",
-            options: callable(s),
-            who: s.runners.flatMap((r) => (r.player === null ? [] : [r.player])),
+            options: callable(state),
+            who: state.runners.flatMap((runner) => (runner.player === null ? [] : [runner.player])),
             ...(batter === null ? { must: true as const, alike: true as const } : { optional: true as const }),
             takes: { by: [first], seconds: 2, walk: 0, moving: false },
           },
         ]
       : [];
   if (batter === null) return call;
-  if (p.trips) {
-    const takes = { by: [batter], seconds: READY, walk: p.side, moving: true };
+  if (params.trips) {
+    const takes = { by: [batter], seconds: READY, walk: params.side, moving: true };
     return [{ kind: "total", player: batter, soFar: 1, most: MAX_TRIPS, takes }];
   }
   const bat: Ask = {
     kind: "send",
     player: batter,
     from: "start",
-    manner: mannerOf(p),
-    aim: aimOf(s, batter),
+    manner: mannerOf(params),
+    aim: aimOf(state, batter),
     fetch: true,
   };
   return [bat, ...call];
 }
-const firstOf = (s: BasesState) => s.sides[s.side]![0]!;
+const firstOf = (state: BasesState) => state.sides[state.side]![0]!;
 
 type Ran = typeof ran;
 const clocked = (ran: Ran) =>
   oneClock<BasesState>({
-    limit: (s) => s.match.seconds,
-    between: (s) => s.runners.length === 0,
+    limit: (state) => state.match.seconds,
+    between: (state) => state.runners.length === 0,
     bell: changed,
     asks,
     first: firstOf,
-    step(s, e) {
-      if (e.kind === "choose") return called(s, e);
-      if (batterOf(s) === null) return refuse("refused.callRunner");
-      if (e.kind === "total" && s.params.trips) {
-        if (e.n > MAX_TRIPS) return refuse("refused.runMost", { most: MAX_TRIPS });
-        return batted(scored(s, e.n), 0);
+    step(state, event) {
+      if (event.kind === "choose") return called(state, event);
+      if (batterOf(state) === null) return refuse("refused.callRunner");
+      if (event.kind === "total" && state.params.trips) {
+        if (event.n > MAX_TRIPS) return refuse("refused.runMost", { most: MAX_TRIPS });
+        return batted(scored(state, event.n), 0);
       }
-      if (e.kind === "run" && !s.params.trips) return ran(s, e);
-      return refuse("refused.notInGame", { kind: e.kind });
+      if (event.kind === "run" && !state.params.trips) return ran(state, event);
+      return refuse("refused.notInGame", { kind: event.kind });
     },
   });
 
 /** Whoever leaves from a base leaves it empty; the other side goes on against those who are left. */
-function leave(s: BasesState, who: number): BasesState {
-  const batting = batterOf(s) === who;
-  const side = sideOf(s, who);
-  const next = leaves(s, who, s.order[side]!);
+function leave(state: BasesState, who: number): BasesState {
+  const batting = batterOf(state) === who;
+  const side = sideOf(state, who);
+  const next = leaves(state, who, state.order[side]!);
   if (next.over) return next;
-  const rest = { ...next, runners: s.runners.filter((r) => r.player !== who), misses: batting ? 0 : s.misses };
+  const rest = {
+    ...next,
+    runners: state.runners.filter((runner) => runner.player !== who),
+    misses: batting ? 0 : state.misses,
+  };
   // Those who are left may all stand on a base.
-  return side === s.side && !s.waiting && ended(rest) ? changed(rest) : rest;
+  return side === state.side && !state.waiting && ended(rest) ? changed(rest) : rest;
 }
 /** Between the turns at bat. */
-const fresh = (s: BasesState) => !s.over && s.batters === 0 && s.misses === 0 && s.runners.length === 0;
+const fresh = (state: BasesState) =>
+  !state.over && state.batters === 0 && state.misses === 0 && state.runners.length === 0;
 
-const scored = (s: BasesState, n: number): BasesState =>
-  n === 0 ? s : { ...s, runs: s.runs.map((x, i) => (i === s.side ? x + n : x)) };
+const scored = (state: BasesState, count: number): BasesState =>
+  count === 0 ? state : { ...state, runs: state.runs.map((run, i) => (i === state.side ? run + count : run)) };
 
-function called(s: BasesState, e: Extract<GameEvent, { kind: "choose" }>): BasesState | Refusal {
-  if (!s.params.waiting || e.of !== "waiting") return refuse("refused.notInGame", { kind: e.kind });
-  if (e.pick === null || !callable(s).includes(e.pick)) return refuse("refused.noRunner");
+function called(state: BasesState, e: Extract<GameEvent, { kind: "choose" }>): BasesState | Refusal {
+  if (!state.params.waiting || e.of !== "waiting") return refuse("refused.notInGame", { kind: e.kind });
+  if (e.pick === null || !callable(state).includes(e.pick)) return refuse("refused.noRunner");
   const i = Number(e.pick.slice(1)) - 1;
-  return { ...s, runners: s.runners.map((r, k) => (k === i ? { ...r, player: null } : r)) };
+  return { ...state, runners: state.runners.map((runner, k) => (k === i ? { ...runner, player: null } : runner)) };
 }
 
 /** The batter is done: so many outs more; the next one, or the other side. */
-function batted(s: BasesState, outs: number, batter = batterOf(s)): BasesState {
-  const side = s.sides[s.side]!;
+function batted(state: BasesState, outs: number, batter = batterOf(state)): BasesState {
+  const side = state.sides[state.side]!;
   const place = batter === null ? 0 : side.indexOf(batter);
   const next: BasesState = {
-    ...s,
-    outs: s.outs + outs,
-    batters: s.batters + 1,
+    ...state,
+    outs: state.outs + outs,
+    batters: state.batters + 1,
     misses: 0,
-    order: s.order.map((n, i) => (i === s.side ? (place + 1) % side.length : n)),
-    batted: s.batted.map((n, i) => (i === s.side ? n + 1 : n)),
+    order: state.order.map((n, i) => (i === state.side ? (place + 1) % side.length : n)),
+    batted: state.batted.map((n, i) => (i === state.side ? n + 1 : n)),
   };
   return ended(next) ? changed(next) : next;
 }
-function ended(s: BasesState): boolean {
-  const { turn, waiting } = s.params;
-  if (turn.by === "outs" && s.outs >= turn.outs) return true;
-  if (turn.by === "batters" && s.batters >= turn.batters) return true;
-  if (s.batters >= MAX_BATTERS) return true;
+function ended(state: BasesState): boolean {
+  const { turn, waiting } = state.params;
+  if (turn.by === "outs" && state.outs >= turn.outs) return true;
+  if (turn.by === "batters" && state.batters >= turn.batters) return true;
+  if (state.batters >= MAX_BATTERS) return true;
   // Nobody is left to bat, and nobody may wait for them.
-  return batterOf(s) === null && !waiting;
+  return batterOf(state) === null && !waiting;
 }
 /** The other side bats, or the next inning begins, or it is over. */
-function changed(s: BasesState): BasesState {
-  const before = s.turns[s.side]!.reduce((a, b) => a + b, 0) + headStartOf(s.setup, s.sides[s.side]!);
-  const turns = s.turns.map((t, i) => (i === s.side ? [...t, s.runs[i]! - before] : t));
-  const left = s.left.map((n, i) => (i === s.side ? n + s.runners.length : n));
-  const lastSide = s.side === s.sides.length - 1;
-  const over = lastSide && s.inning >= s.params.innings;
+function changed(state: BasesState): BasesState {
+  const before =
+    state.turns[state.side]!.reduce((sum, b) => sum + b, 0) + headStartOf(state.setup, state.sides[state.side]!);
+  const turns = state.turns.map((eachTurn, i) =>
+    i === state.side ? [...eachTurn, state.runs[i]! - before] : eachTurn,
+  );
+  const left = state.left.map((n, i) => (i === state.side ? n + state.runners.length : n));
+  const lastSide = state.side === state.sides.length - 1;
+  const over = lastSide && state.inning >= state.params.innings;
   return {
-    ...s,
+    ...state,
     turns,
     left,
     runners: [],
     outs: 0,
     batters: 0,
     misses: 0,
-    side: over ? s.side : lastSide ? 0 : s.side + 1,
-    inning: lastSide && !over ? s.inning + 1 : s.inning,
-    waiting: !over && s.match.seconds !== null,
+    side: over ? state.side : lastSide ? 0 : state.side + 1,
+    inning: lastSide && !over ? state.inning + 1 : state.inning,
+    waiting: !over && state.match.seconds !== null,
     over,
   };
 }
 
-function ran(s: BasesState, e: Extract<GameEvent, { kind: "run" }>, forcedOnly = true): BasesState | Refusal {
-  const { params: p, runners } = s;
-  const allowed = (o: Out) => p.outs.includes(o);
+function ran(state: BasesState, e: Extract<GameEvent, { kind: "run" }>, forcedOnly = true): BasesState | Refusal {
+  const { params, runners } = state;
+  const allowed = (option: Out) => params.outs.includes(option);
   if (e.missed) {
-    const misses = s.misses + 1;
+    const misses = state.misses + 1;
     return allowed("swings") && misses >= SWINGS
-      ? batted({ ...s, misses }, 1)
-      : { ...s, misses: Math.min(misses, SWINGS) };
+      ? batted({ ...state, misses }, 1)
+      : { ...state, misses: Math.min(misses, SWINGS) };
   }
   // A catch makes the batter out and the play dead: everybody else stands where they stood.
-  if (e.caught) return allowed("caught") ? batted(s, 1) : refuse("refused.noSuchOut");
-  const home = homeOf(p);
+  if (e.caught) return allowed("caught") ? batted(state, 1) : refuse("refused.noSuchOut");
+  const home = homeOf(params);
   if (e.reached?.length !== runners.length + 1) return refuse("refused.everyRunner", { count: runners.length + 1 });
   const bat = e.reached[runners.length]!;
   const out = e.out ?? [];
@@ -256,11 +265,11 @@ function ran(s: BasesState, e: Extract<GameEvent, { kind: "run" }>, forcedOnly =
     if (base < from || base > home) return refuse("refused.noSuchBase");
     // An invisible runner moves as many bases as the batter makes.
     const invisible = i < runners.length && runners[i]!.player === null;
-    const by = invisible ? (["first"] as const) : forcedOnly ? p.outs : OUTS;
+    const by = invisible ? (["first"] as const) : forcedOnly ? params.outs : OUTS;
     if (
       out.includes(i) &&
       !mayBeOut(
-        runners.map((r) => r.base),
+        runners.map((runner) => runner.base),
         i,
         by,
       )
@@ -268,67 +277,78 @@ function ran(s: BasesState, e: Extract<GameEvent, { kind: "run" }>, forcedOnly =
       return refuse("refused.notForced");
     to.push(invisible ? Math.min(home, from + bat) : base);
   }
-  const batter = batterOf(s)!;
+  const batter = batterOf(state)!;
   const all = [...runners, { player: batter, base: 0 }];
   const runs = to.filter((base, i) => base === home && !out.includes(i)).length;
   // Whoever bats and is stopped before the first base is off: neither out nor on base.
-  const stay = all.flatMap((r, i) =>
-    out.includes(i) || to[i]! === 0 || to[i]! === home ? [] : [{ player: r.player, base: to[i]! }],
+  const stay = all.flatMap((runner, i) =>
+    out.includes(i) || to[i]! === 0 || to[i]! === home ? [] : [{ player: runner.player, base: to[i]! }],
   );
   stay.sort((a, b) => b.base - a.base);
-  return batted(scored({ ...s, runners: stay }, runs), out.length, batter);
+  return batted(scored({ ...state, runners: stay }, runs), out.length, batter);
 }
 
-function score(s: BasesState): Score[] {
-  return s.sides.map((players, i) => {
-    const head = headStartOf(s.setup, players);
-    const done = s.turns[i]!;
-    const open = s.runs[i]! - head - done.reduce((a, b) => a + b, 0);
-    const all = [...(head > 0 ? [head] : []), ...done, ...(!s.over && i === s.side ? [open] : [])];
+function score(state: BasesState): Score[] {
+  return state.sides.map((players, i) => {
+    const head = headStartOf(state.setup, players);
+    const done = state.turns[i]!;
+    const open = state.runs[i]! - head - done.reduce((sum, b) => sum + b, 0);
+    const all = [...(head > 0 ? [head] : []), ...done, ...(!state.over && i === state.side ? [open] : [])];
     return {
       players,
-      value: s.runs[i]!,
-      soFar: s.runs[i]!,
+      value: state.runs[i]!,
+      soFar: state.runs[i]!,
       unit: "runs",
       better: "more",
-      working: [sumOfMany(all, s.runs[i]!), ...(s.left[i]! > 0 ? [note("leftOnBase", s.left[i])] : [])]
-        .filter((t) => t !== "")
+      working: [sumOfMany(all, state.runs[i]!), ...(state.left[i]! > 0 ? [note("leftOnBase", state.left[i])] : [])]
+        .filter((text) => text !== "")
         .join(" "),
-      rank: s.runs[i]!,
+      rank: state.runs[i]!,
     };
   });
 }
 
-function ending(s: BasesState): Ending | null {
-  if (!s.over) return null;
-  const reason: Phrase = { key: "bases.end", params: { innings: s.params.innings } };
-  return endOf(s, reason, contest(s) ? s.runs : null);
+function ending(state: BasesState): Ending | null {
+  if (!state.over) return null;
+  const reason: Phrase = { key: "bases.end", params: { innings: state.params.innings } };
+  return endOf(state, reason, contest(state) ? state.runs : null);
 }
 
-function turn(s: BasesState): { player: number; side: number; now: Phrase } {
-  const batter = batterOf(s);
-  const at = { side: s.side, player: batter ?? s.sides[s.side]![0]! };
-  if (s.over) return { ...at, now: { key: "play.over" } };
-  if (s.waiting) return { ...at, now: { key: "play.ready" } };
+function turn(state: BasesState): { player: number; side: number; now: Phrase } {
+  const batter = batterOf(state);
+  const at = { side: state.side, player: batter ?? state.sides[state.side]![0]! };
+  if (state.over) return { ...at, now: { key: "play.over" } };
+  if (state.waiting) return { ...at, now: { key: "play.ready" } };
   if (batter === null) return { ...at, now: { key: "bases.call" } };
-  if (s.params.trips) return { ...at, now: { key: "bases.trips" } };
-  return { ...at, now: { key: `bases.${s.params.put}`, params: { outs: s.outs, inning: s.inning } } };
+  if (state.params.trips) return { ...at, now: { key: "bases.trips" } };
+  return { ...at, now: { key: `bases.${state.params.put}`, params: { outs: state.outs, inning: state.inning } } };
 }
 
-function progress(s: BasesState): Progress[] {
-  return s.sides.map((x, i) => ({
-    sends: s.batted[i]!,
-    rounds: s.turns[i]!.length,
-    points: s.runs[i]!,
-    own: s.runs[i]! - headStartOf(s.setup, x),
-    stage: s.turns[i]!.length,
-    stages: s.params.innings,
-    finished: s.over,
+function progress(state: BasesState): Progress[] {
+  return state.sides.map((side, i) => ({
+    sends: state.batted[i]!,
+    rounds: state.turns[i]!.length,
+    points: state.runs[i]!,
+    own: state.runs[i]! - headStartOf(state.setup, side),
+    stage: state.turns[i]!.length,
+    stages: state.params.innings,
+    finished: state.over,
   }));
 }
 
-const key = (s: BasesState): string =>
-  JSON.stringify([s.runs, s.inning, s.side, s.order, s.runners, s.outs, s.batters, s.misses, s.batted, s.waiting]);
+const key = (state: BasesState): string =>
+  JSON.stringify([
+    state.runs,
+    state.inning,
+    state.side,
+    state.order,
+    state.runners,
+    state.outs,
+    state.batters,
+    state.misses,
+    state.batted,
+    state.waiting,
+  ]);
 
 /** A ball is hit, kicked or thrown, and a circuit is run: runs, outs and innings. */
 export const basesRules: Rules<BasesParams, BasesState> = {
@@ -343,16 +363,19 @@ export const basesRules: Rules<BasesParams, BasesState> = {
   ending,
   progress,
   leave,
-  join: (s, who, side) => (side !== null && fresh(s) ? joins(s, who, side, s.order[side]!) : null),
+  join: (state, who, side) => (side !== null && fresh(state) ? joins(state, who, side, state.order[side]!) : null),
 };
 
 /** Until version 2 anybody could be out at the first base. */
-export const basesRules1: Rules<BasesParams, BasesState> = { ...basesRules, ...clocked((s, e) => ran(s, e, false)) };
+export const basesRules1: Rules<BasesParams, BasesState> = {
+  ...basesRules,
+  ...clocked((state, e) => ran(state, e, false)),
+};
 
 /** Written on paper: the runs of a child alone. */
-export function possible(p: BasesParams): Possible {
-  const batters = p.turn.by === "batters" ? Math.min(p.turn.batters, MAX_BATTERS) : MAX_BATTERS;
-  const most = p.innings * batters * (p.trips ? MAX_TRIPS : 1);
+export function possible(params: BasesParams): Possible {
+  const batters = params.turn.by === "batters" ? Math.min(params.turn.batters, MAX_BATTERS) : MAX_BATTERS;
+  const most = params.innings * batters * (params.trips ? MAX_TRIPS : 1);
   return {
     unit: "runs",
     better: "more",
@@ -360,6 +383,6 @@ export function possible(p: BasesParams): Possible {
     most,
     values: null,
     finished: { least: 0, most },
-    stages: p.innings,
+    stages: params.innings,
   };
 }

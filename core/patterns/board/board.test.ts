@@ -39,17 +39,17 @@ it.each([
   ["any number of times, with a full house", { once: false, sends: 5, bonus: 4 }],
   ["called first, each once", { once: true, sends: 6, bonus: 3, choice: "called" as const }],
 ])("six targets, %s: the forecast is what going through every choice and every outcome gives", (_, over) => {
-  const a = six(over);
-  const params = a.pattern.params as BoardParams;
+  const activity = six(over);
+  const params = activity.pattern.params as BoardParams;
   const targets = params.layout.kind === "targets" ? params.layout.targets : [];
-  const play = { parts: layoutOf(a), people: [personOf(a, { age: 8 })], policy: "middle" } as const;
-  const ids = targets.map((t) => t.id);
+  const play = { parts: layoutOf(activity), people: [personOf(activity, { age: 8 })], policy: "middle" } as const;
+  const ids = targets.map((target) => target.id);
   // What is hit, by what was aimed at: the last place stands for nothing at all.
   const table = ids.map((id) => {
     const aim = { kind: "any" as const, want: [id], among: ids };
     const ask = { kind: "send" as const, player: 0, from: "start", manner: {}, aim, fetch: true };
     const { list } = kindOf(aim).outcomes(aim, sightOf(ask, play));
-    return [...ids, "none"].map((ref) => list.find((o) => o.ref === ref)?.p ?? 0);
+    return [...ids, "none"].map((ref) => list.find((outcome) => outcome.ref === ref)?.p ?? 0);
   });
   const full = (1 << ids.length) - 1;
   const known = new Map<string, number>();
@@ -62,21 +62,21 @@ it.each([
     for (const [aimed, row] of table.entries()) {
       if (params.once && counted & (1 << aimed)) continue;
       let value = 0;
-      for (const [hit, p] of row.entries()) {
+      for (const [hit, chance] of row.entries()) {
         const none = hit === ids.length || (params.choice === "called" && hit !== aimed);
         const used = !none && params.once && (counted & (1 << hit)) !== 0;
         const next = none || used ? counted : counted | (1 << hit);
         const points = none || used ? 0 : targets[hit]!.points;
         const bonus = next === full && counted !== full ? params.bonus : 0;
-        value += p * (points + bonus + best(next, sends - 1));
+        value += chance * (points + bonus + best(next, sends - 1));
       }
       most = Math.max(most, value);
     }
     known.set(key, most);
     return most;
   };
-  const f = forecastActivity(a, [{ age: 8 }], { players: 1, mode: "alone", seed: 1 }, "middle");
-  expect(f.method).toBe("exact");
-  expect(f.choice).toBe("bestOverall");
-  expect(mean(f.sides[0]!.points)).toBeCloseTo(best(0, params.sends!), 8);
+  const forecast = forecastActivity(activity, [{ age: 8 }], { players: 1, mode: "alone", seed: 1 }, "middle");
+  expect(forecast.method).toBe("exact");
+  expect(forecast.choice).toBe("bestOverall");
+  expect(mean(forecast.sides[0]!.points)).toBeCloseTo(best(0, params.sends!), 8);
 });

@@ -5,11 +5,11 @@ import { added, changed, faced, moved, squeezed, targetParts, targetPegs, target
 import type { Standing } from "../../targets/target.ts";
 import { type BoardParams, MAX_TARGETS } from "./params.ts";
 
-const distances = (spots: readonly { distance: number }[]) => spots.map((s) => s.distance);
-function changeTarget(p: BoardParams, id: string, change: <T extends Standing>(t: T) => T): BoardParams {
-  const { layout: l } = p;
-  if (l.kind === "targets") return { ...p, layout: { ...l, targets: changed(l.targets, id, change) } };
-  return l.target.id === id ? { ...p, layout: { ...l, target: change(l.target) } } : p;
+const distances = (spots: readonly { distance: number }[]) => spots.map((spot) => spot.distance);
+function changeTarget(params: BoardParams, id: string, change: <T extends Standing>(t: T) => T): BoardParams {
+  const { layout: l } = params;
+  if (l.kind === "targets") return { ...params, layout: { ...l, targets: changed(l.targets, id, change) } };
+  return l.target.id === id ? { ...params, layout: { ...l, target: change(l.target) } } : params;
 }
 
 export const boardGround: Ground<BoardParams> = {
@@ -20,43 +20,51 @@ export const boardGround: Ground<BoardParams> = {
           l.target,
           distances(l.spots),
           space,
-          l.spots.map((s) => s.points),
+          l.spots.map((spot) => spot.points),
         ),
   pegs: ({ layout: l }) => (l.kind === "targets" ? targetPegs(l.targets) : linePegs(distances(l.spots))),
   probes: ({ layout: l }) =>
-    l.kind === "targets" ? targetProbes(l.targets.map((t) => t.id)) : lineProbes(l.target.id, distances(l.spots)),
+    l.kind === "targets"
+      ? targetProbes(l.targets.map((target) => target.id))
+      : lineProbes(l.target.id, distances(l.spots)),
   moves: "each",
   /** The one target of spots moves aside only. */
-  move: (p, id, to) => {
-    const { layout: l } = p;
-    if (l.kind === "targets") return { ...p, layout: { ...l, targets: moved(l.targets, id, to) } };
+  move: (params, id, to) => {
+    const { layout: l } = params;
+    if (l.kind === "targets") return { ...params, layout: { ...l, targets: moved(l.targets, id, to) } };
     const lines = to.along === undefined ? distances(l.spots) : movedLine(distances(l.spots), id, to.along);
     const there: BoardParams = {
-      ...p,
-      layout: { ...l, spots: l.spots.map((s, i) => ({ ...s, distance: lines[i]! })) },
+      ...params,
+      layout: { ...l, spots: l.spots.map((spot, i) => ({ ...spot, distance: lines[i]! })) },
     };
     const { across } = to;
     return across === undefined ? there : changeTarget(there, id, (t) => ({ ...t, across: held(across, -10, 10) }));
   },
-  add: (p, space) => {
-    const { layout: l } = p;
+  add: (params, space) => {
+    const { layout: l } = params;
     if (l.kind === "targets")
       return l.targets.length >= MAX_TARGETS
         ? null
-        : { ...p, layout: { ...l, targets: [...l.targets, { ...added(l.targets, space), points: 1 }] } };
+        : { ...params, layout: { ...l, targets: [...l.targets, { ...added(l.targets, space), points: 1 }] } };
     const next = nextLine(distances(l.spots), space);
     if (l.spots.length >= MAX_TARGETS || next === null) return null;
     const points = l.spots[l.spots.length - 1]!.points;
-    return { ...p, layout: { ...l, spots: [...l.spots, { distance: next, points: Math.min(100, points + 1) }] } };
+    return { ...params, layout: { ...l, spots: [...l.spots, { distance: next, points: Math.min(100, points + 1) }] } };
   },
-  remove: (p, id) => {
-    const { layout: l } = p;
+  remove: (params, id) => {
+    const { layout: l } = params;
     if (l.kind === "targets")
-      return l.targets.length < 2 ? null : { ...p, layout: { ...l, targets: l.targets.filter((t) => t.id !== id) } };
-    return l.spots.length < 2 ? null : { ...p, layout: { ...l, spots: l.spots.filter((_, i) => lineId(i) !== id) } };
+      return l.targets.length < 2
+        ? null
+        : { ...params, layout: { ...l, targets: l.targets.filter((target) => target.id !== id) } };
+    return l.spots.length < 2
+      ? null
+      : { ...params, layout: { ...l, spots: l.spots.filter((_, i) => lineId(i) !== id) } };
   },
-  squeeze: (p, k) =>
-    p.layout.kind === "spots" ? p : { ...p, layout: { ...p.layout, targets: squeezed(p.layout.targets, k) } },
-  swap: (p, id, face) => changeTarget(p, id, (t) => faced(t, face)),
-  touchCounts: (p, id) => changeTarget(p, id, (t) => ({ ...t, counts: ["touch"] })),
+  squeeze: (params, k) =>
+    params.layout.kind === "spots"
+      ? params
+      : { ...params, layout: { ...params.layout, targets: squeezed(params.layout.targets, k) } },
+  swap: (params, id, face) => changeTarget(params, id, (t) => faced(t, face)),
+  touchCounts: (params, id) => changeTarget(params, id, (t) => ({ ...t, counts: ["touch"] })),
 };

@@ -15,70 +15,70 @@ import { type BoardGo, boardGo, capOf, possible } from "./rules.ts";
 function layouts({ layout: l }: BoardParams) {
   if (l.kind === "targets") {
     const { distance: _, points: _p, ...first } = l.targets[0]!;
-    const spots = linesFrom(l.targets.map((t) => t.distance)).map((distance) => ({
+    const spots = linesFrom(l.targets.map((target) => target.distance)).map((distance) => ({
       distance,
-      points: Math.max(...l.targets.filter((t) => t.distance === distance).map((t) => t.points)),
+      points: Math.max(...l.targets.filter((target) => target.distance === distance).map((target) => target.points)),
     }));
     return [l, { kind: "spots", target: { ...first, across: 0 }, spots }];
   }
   const aside = (i: number) => cm((i % 2 === 0 ? -1 : 1) * (0.25 + 0.1 * i));
-  const targets = l.spots.map((s, i) => ({ ...l.target, id: `t${i + 1}`, across: aside(i), ...s }));
+  const targets = l.spots.map((spot, i) => ({ ...l.target, id: `t${i + 1}`, across: aside(i), ...spot }));
   return [{ kind: "targets", targets }, l];
 }
 
-function knobs(p: BoardParams): Knob[] {
-  const f = fieldsOf(boardParams, p);
-  const [targets, spots] = layouts(p);
+function knobs(params: BoardParams): Knob[] {
+  const fields = fieldsOf(boardParams, params);
+  const [targets, spots] = layouts(params);
   return [
-    f.number("score", ["sends"], "knob.sendsAll", {
+    fields.number("score", ["sends"], "knob.sendsAll", {
       off: { label: "knob.noCap", initial: 12 },
       family: { key: "set.sends" },
     }),
-    f.toggle("score", ["inAir"], "knob.inAir"),
-    f.toggle("score", ["once"], "knob.once", { hint: "knob.onceHint" }),
-    f.number("score", ["bonus"], "knob.fullBonus", { hint: "knob.fullBonusHint" }),
-    ...(p.layout.kind === "targets"
+    fields.toggle("score", ["inAir"], "knob.inAir"),
+    fields.toggle("score", ["once"], "knob.once", { hint: "knob.onceHint" }),
+    fields.number("score", ["bonus"], "knob.fullBonus", { hint: "knob.fullBonusHint" }),
+    ...(params.layout.kind === "targets"
       ? [
-          f.choice("score", ["choice"], "knob.choice", [
+          fields.choice("score", ["choice"], "knob.choice", [
             ["free", "knob.choiceFree"],
             ["called", "knob.choiceCalled"],
             ["action", "knob.choiceAction"],
             ["thing", "knob.choiceThing"],
           ]),
-          ...(p.choice === "action" ? [waysKnob("knob.waysCalled", { least: 2 })] : []),
-          ...(p.choice === "thing" ? [thingsKnob("knob.thingsCalled", { least: 2 })] : []),
+          ...(params.choice === "action" ? [waysKnob("knob.waysCalled", { least: 2 })] : []),
+          ...(params.choice === "thing" ? [thingsKnob("knob.thingsCalled", { least: 2 })] : []),
         ]
       : []),
-    f.choice("yard", ["fetch"], "knob.fetched", [
+    fields.choice("yard", ["fetch"], "knob.fetched", [
       ["each", "knob.fetchedEach"],
       ["end", "knob.fetchedEnd"],
     ]),
-    f.choice("yard", ["layout"], "knob.board", [
+    fields.choice("yard", ["layout"], "knob.board", [
       [targets, "knob.boardTargets"],
       [spots, "knob.boardSpots"],
     ]),
   ];
 }
 
-function pegKnobs(p: BoardParams, id: string): Knob[] {
-  const f = fieldsOf(boardParams, p);
-  const { layout: l } = p;
-  const i = l.kind === "targets" ? l.targets.findIndex((t) => t.id === id) : lineIndex(id);
+function pegKnobs(params: BoardParams, id: string): Knob[] {
+  const fields = fieldsOf(boardParams, params);
+  const { layout: l } = params;
+  const i = l.kind === "targets" ? l.targets.findIndex((target) => target.id === id) : lineIndex(id);
   const base = l.kind === "targets" ? ["layout", "targets", i] : ["layout", "spots", i];
   const spots = l.kind === "spots";
   return [
-    distanceKnob(f, [...base, "distance"], spots ? "knob.fromTarget" : "knob.distance"),
-    f.number("yard", [...base, "points"], "knob.targetPoints"),
-    ...targetKnobs(f, spots ? ["layout", "target"] : base, spots ? l.target : l.targets[i]),
+    distanceKnob(fields, [...base, "distance"], spots ? "knob.fromTarget" : "knob.distance"),
+    fields.number("yard", [...base, "points"], "knob.targetPoints"),
+    ...targetKnobs(fields, spots ? ["layout", "target"] : base, spots ? l.target : l.targets[i]),
   ];
 }
 
-function summary(p: BoardParams): Phrase {
+function summary(givenParams: BoardParams): Phrase {
   const params = {
-    sends: p.sends ?? 0,
-    count: p.layout.kind === "targets" ? p.layout.targets.length : p.layout.spots.length,
+    sends: givenParams.sends ?? 0,
+    count: givenParams.layout.kind === "targets" ? givenParams.layout.targets.length : givenParams.layout.spots.length,
   };
-  return { key: `board.summary.${p.layout.kind}`, params };
+  return { key: `board.summary.${givenParams.layout.kind}`, params };
 }
 
 /** Things or spots with points each: the child weighs what is near against what brings more. */
@@ -91,20 +91,24 @@ export const board: Pattern<BoardParams, MatchState<BoardParams, BoardGo>> = {
   modes: MODES,
   actions: isSend,
   ground: boardGround,
-  problems: (p, m) => {
-    if (p.layout.kind === "targets" && p.choice === "action" && new Set(p.ways).size < Math.max(2, p.ways.length))
+  problems: (params, match) => {
+    if (
+      params.layout.kind === "targets" &&
+      params.choice === "action" &&
+      new Set(params.ways).size < Math.max(2, params.ways.length)
+    )
       return [{ path: ["params", "ways"], message: "to call an action, there must be at least 2, each listed once" }];
-    const byThing = p.layout.kind === "targets" && p.choice === "thing";
-    if (byThing && new Set(p.things).size < Math.max(2, p.things.length))
+    const byThing = params.layout.kind === "targets" && params.choice === "thing";
+    if (byThing && new Set(params.things).size < Math.max(2, params.things.length))
       return [{ path: ["params", "things"], message: "to call an object, there must be at least 2, each listed once" }];
-    if (capOf(p) === null && p.fetch === "end")
+    if (capOf(params) === null && params.fetch === "end")
       return [
         {
           path: ["params", "fetch"],
           message: "fetching at the end needs a set number of attempts, with one object for each",
         },
       ];
-    if (capOf(p) === null && m.seconds === null && !p.once)
+    if (capOf(params) === null && match.seconds === null && !params.once)
       return [
         {
           path: ["params", "sends"],
@@ -115,11 +119,11 @@ export const board: Pattern<BoardParams, MatchState<BoardParams, BoardGo>> = {
   },
   possible,
   matchApart: () => false,
-  needs: (p) => ({
-    pieces: p.fetch === "end" && p.choice !== "thing" ? p.sends! : 1,
+  needs: (params) => ({
+    pieces: params.fetch === "end" && params.choice !== "thing" ? params.sends! : 1,
     blocker: false,
     apart: false,
-    sends: capOf(p),
+    sends: capOf(params),
   }),
   setUp: () => [],
   knobs,

@@ -48,10 +48,10 @@ export const boardParams = z
     /** Once, when every one of them has counted. */
     bonus: whole("bonus", 0, 100),
   })
-  .superRefine((p, ctx) => {
-    if (p.layout.kind === "targets") return checkTargets(p.layout.targets, ["layout", "targets"], ctx);
+  .superRefine((params, ctx) => {
+    if (params.layout.kind === "targets") return checkTargets(params.layout.targets, ["layout", "targets"], ctx);
     checkLines(
-      p.layout.spots.map((x) => x.distance),
+      params.layout.spots.map((spot) => spot.distance),
       (i) => ["layout", "spots", i, "distance"],
       "spot",
       ctx,
@@ -62,5 +62,5 @@ export type BoardParams = z.infer<typeof boardParams>;
 /** What may be chosen, and what each brings: targets by their ids, spots as `l1`, `l2`. */
 export const placesOf = ({ layout: l }: BoardParams): { id: string; points: number }[] =>
   l.kind === "targets"
-    ? l.targets.map(({ id, points: n }) => ({ id, points: n }))
-    : l.spots.map(({ points: n }, i) => ({ id: lineId(i), points: n }));
+    ? l.targets.map(({ id, points: count }) => ({ id, points: count }))
+    : l.spots.map(({ points: count }, i) => ({ id: lineId(i), points: count }));

@@ -33,159 +33,164 @@ const CALL = 2;
 /** Saying that none was in the air, seconds. */
 const TELL = 2;
 const placesIn = memoizeByIdentity(placesOf);
-const left = (p: BoardParams, g: BoardGo) => placesIn(p).filter((x) => !p.once || !g.counted.includes(x.id));
+const left = (params: BoardParams, go: BoardGo) =>
+  placesIn(params).filter((x) => !params.once || !go.counted.includes(x.id));
 /** What is said, or gone to, before each send; null: nothing. */
-const callOf = (p: BoardParams): "spot" | "target" | "action" | "thing" | null => {
-  if (p.layout.kind === "spots") return "spot";
-  return p.choice === "free" ? null : p.choice === "called" ? "target" : p.choice;
+const callOf = (params: BoardParams): "spot" | "target" | "action" | "thing" | null => {
+  if (params.layout.kind === "spots") return "spot";
+  return params.choice === "free" ? null : params.choice === "called" ? "target" : params.choice;
 };
 /** Everything that can be called, and what of it may be now. */
-const namesOf = (p: BoardParams): readonly string[] =>
-  ({ action: p.ways, thing: p.things ?? [] })[callOf(p) as "action" | "thing"] ?? placesIn(p).map((x) => x.id);
-const callsOf = (p: BoardParams, g: BoardGo): readonly string[] => {
-  const of = callOf(p);
-  if (of === "thing") return namesOf(p).filter((x) => !g.sent.includes(x));
-  return of === "action" ? p.ways : left(p, g).map((x) => x.id);
+const namesOf = (params: BoardParams): readonly string[] =>
+  ({ action: params.ways, thing: params.things ?? [] })[callOf(params) as "action" | "thing"] ??
+  placesIn(params).map((x) => x.id);
+const callsOf = (params: BoardParams, go: BoardGo): readonly string[] => {
+  const of = callOf(params);
+  if (of === "thing") return namesOf(params).filter((text) => !go.sent.includes(text));
+  return of === "action" ? params.ways : left(params, go).map((x) => x.id);
 };
 /** Things that are fetched only at the end are sent once each. */
-const onceEach = (p: BoardParams) => callOf(p) === "thing" && p.fetch === "end";
-const total = (g: BoardGo) => g.each.reduce((a, b) => a + b, 0);
+const onceEach = (params: BoardParams) => callOf(params) === "thing" && params.fetch === "end";
+const total = (go: BoardGo) => go.each.reduce((eachSum, b) => eachSum + b, 0);
 /** What hitting a place brings now: with the bonus where it is the last that has not counted. */
-function brings(p: BoardParams, g: BoardGo, id: string): number {
-  const { points } = placesIn(p).find((x) => x.id === id)!;
-  const last = !g.counted.includes(id) && g.counted.length === placesIn(p).length - 1;
-  return points + (last ? p.bonus : 0);
+function brings(params: BoardParams, go: BoardGo, id: string): number {
+  const { points } = placesIn(params).find((x) => x.id === id)!;
+  const last = !go.counted.includes(id) && go.counted.length === placesIn(params).length - 1;
+  return points + (last ? params.bonus : 0);
 }
 
 /** Sends are the same object as long as they are the same. */
 const sendsOf = memoizeByIdentity((_: BoardParams) => new Map<string, AskOf<"send">>());
-function sendAsk(p: BoardParams, g: BoardGo, at: string | null, player: number): AskOf<"send"> {
-  const { layout } = p;
+function sendAsk(params: BoardParams, go: BoardGo, at: string | null, player: number): AskOf<"send"> {
+  const { layout } = params;
   const spots = layout.kind === "spots";
-  const of = callOf(p);
+  const of = callOf(params);
   const by = of === "action" || of === "thing" ? at : null;
-  const open = left(p, g).map((x) => x.id);
+  const open = left(params, go).map((x) => x.id);
   const want = spots ? [layout.target.id] : at === null || by ? open : [at];
   const worth = spots
-    ? { [layout.target.id]: brings(p, g, at!) }
-    : Object.fromEntries(want.map((id) => [id, brings(p, g, id)]));
+    ? { [layout.target.id]: brings(params, go, at!) }
+    : Object.fromEntries(want.map((id) => [id, brings(params, go, id)]));
   const key = JSON.stringify([at, want, worth, player]);
-  const kept = sendsOf(p);
+  const kept = sendsOf(params);
   let ask = kept.get(key);
   if (!ask) {
-    const among = spots ? [layout.target.id] : layout.targets.map((t) => t.id);
+    const among = spots ? [layout.target.id] : layout.targets.map((target) => target.id);
     const aim: AimOf<"any"> = { kind: "any", want, among, worth };
     const from = spots ? at! : "start";
     const manner = !by ? PLAIN : of === "action" ? mannerBy(by as Bare) : mannerWith(by as ThingRole);
-    ask = { kind: "send", player, from, manner, aim, fetch: p.fetch === "each" };
+    ask = { kind: "send", player, from, manner, aim, fetch: params.fetch === "each" };
     kept.set(key, ask);
   }
   return ask;
 }
 /** From one spot to another, metres. */
-const between = ({ layout }: BoardParams, a: string | null, b: string): number =>
-  layout.kind === "spots" && a !== null
-    ? Math.abs(layout.spots[lineIndex(a)]!.distance - layout.spots[lineIndex(b)]!.distance)
+const between = ({ layout }: BoardParams, action: string | null, text: string): number =>
+  layout.kind === "spots" && action !== null
+    ? Math.abs(layout.spots[lineIndex(action)]!.distance - layout.spots[lineIndex(text)]!.distance)
     : 0;
 
-function asks(p: BoardParams, g: BoardGo, player: number): Ask[] {
-  const of = callOf(p);
-  if (g.closing) {
+function asks(params: BoardParams, go: BoardGo, player: number): Ask[] {
+  const of = callOf(params);
+  if (go.closing) {
     const takes = { by: [player], seconds: TELL, walk: 0, moving: false };
     const ask: Ask = { kind: "ready", player, takes };
-    return of !== null && g.called === null ? [ask] : [ask, { ...sendAsk(p, g, g.called, player), optional: true }];
+    return of !== null && go.called === null
+      ? [ask]
+      : [ask, { ...sendAsk(params, go, go.called, player), optional: true }];
   }
-  if (of === null) return [sendAsk(p, g, null, player)];
-  const options = callsOf(p, g);
+  if (of === null) return [sendAsk(params, go, null, player)];
+  const options = callsOf(params, go);
   const choose: AskOf<"choose"> = {
     kind: "choose",
     player,
     of,
     options,
     must: true,
-    leads: options.map((id) => sendAsk(p, g, id, player)),
+    leads: options.map((id) => sendAsk(params, go, id, player)),
     // There, and not back: half of it each way.
-    ...(of === "spot" && { walks: options.map((id) => between(p, g.at, id) / 2) }),
+    ...(of === "spot" && { walks: options.map((id) => between(params, go.at, id) / 2) }),
     takes: { by: [player], seconds: CALL, walk: 0, moving: false },
   };
-  return g.called === null ? [choose] : [sendAsk(p, g, g.called, player), { ...choose, optional: true }];
+  return go.called === null ? [choose] : [sendAsk(params, go, go.called, player), { ...choose, optional: true }];
 }
 
-function step(p: BoardParams, g: BoardGo, e: GameEvent): StepResult<BoardGo> | Refusal {
-  if (g.closing) {
-    if (e.kind === "ready") return { go: g, after: "end" };
-    if (e.kind !== "send") return refuse("refused.afterBell");
+function step(params: BoardParams, go: BoardGo, event: GameEvent): StepResult<BoardGo> | Refusal {
+  if (go.closing) {
+    if (event.kind === "ready") return { go: go, after: "end" };
+    if (event.kind !== "send") return refuse("refused.afterBell");
   }
-  if (e.kind === "choose") {
-    const of = callOf(p);
-    if (of === null || e.of !== of || e.pick === null) return refuse("refused.notInGame", { kind: e.kind });
-    if (!namesOf(p).includes(e.pick)) return refuse("refused.unknownTarget", { target: e.pick });
-    if (!callsOf(p, g).includes(e.pick)) return refuse("refused.usedUp");
-    return { go: { ...g, called: e.pick, at: of === "spot" ? e.pick : null }, after: "on" };
+  if (event.kind === "choose") {
+    const of = callOf(params);
+    if (of === null || event.of !== of || event.pick === null) return refuse("refused.notInGame", { kind: event.kind });
+    if (!namesOf(params).includes(event.pick)) return refuse("refused.unknownTarget", { target: event.pick });
+    if (!callsOf(params, go).includes(event.pick)) return refuse("refused.usedUp");
+    return { go: { ...go, called: event.pick, at: of === "spot" ? event.pick : null }, after: "on" };
   }
-  if (e.kind !== "send" || e.hit === undefined) return refuse("refused.notInGame", { kind: e.kind });
-  const { layout } = p;
-  const known = layout.kind === "spots" ? [layout.target.id] : layout.targets.map((t) => t.id);
-  if (e.hit !== null && !known.includes(e.hit)) return refuse("refused.unknownTarget", { target: e.hit });
-  const of = callOf(p);
-  if (of !== null && g.called === null) return refuse(of === "spot" ? "refused.spotFirst" : "refused.callFirst");
-  return sent(p, g, e.hit);
+  if (event.kind !== "send" || event.hit === undefined) return refuse("refused.notInGame", { kind: event.kind });
+  const { layout } = params;
+  const known = layout.kind === "spots" ? [layout.target.id] : layout.targets.map((target) => target.id);
+  if (event.hit !== null && !known.includes(event.hit)) return refuse("refused.unknownTarget", { target: event.hit });
+  const of = callOf(params);
+  if (of !== null && go.called === null) return refuse(of === "spot" ? "refused.spotFirst" : "refused.callFirst");
+  return sent(params, go, event.hit);
 }
 
-function sent(p: BoardParams, g: BoardGo, hit: string | null): StepResult<BoardGo> {
-  const spots = p.layout.kind === "spots";
+function sent(params: BoardParams, givenGo: BoardGo, hit: string | null): StepResult<BoardGo> {
+  const spots = params.layout.kind === "spots";
   // From a spot the one target is hit; what was called alone counts; what is used up is a spent send.
-  const place = hit === null ? null : spots ? g.called : p.choice === "called" && hit !== g.called ? null : hit;
-  const counts = place !== null && left(p, g).some((x) => x.id === place);
-  const counted = counts && !g.counted.includes(place) ? [...g.counted, place] : g.counted;
-  const full = counted.length === placesIn(p).length;
-  const bonus = full && counted !== g.counted && p.bonus > 0 ? [p.bonus] : [];
-  const points = counts ? [placesIn(p).find((x) => x.id === place)!.points, ...bonus] : [];
-  const sends = g.sends + 1;
+  const place =
+    hit === null ? null : spots ? givenGo.called : params.choice === "called" && hit !== givenGo.called ? null : hit;
+  const counts = place !== null && left(params, givenGo).some((x) => x.id === place);
+  const counted = counts && !givenGo.counted.includes(place) ? [...givenGo.counted, place] : givenGo.counted;
+  const full = counted.length === placesIn(params).length;
+  const bonus = full && counted !== givenGo.counted && params.bonus > 0 ? [params.bonus] : [];
+  const points = counts ? [placesIn(params).find((x) => x.id === place)!.points, ...bonus] : [];
+  const sends = givenGo.sends + 1;
   // A call is for one send.
-  const out = onceEach(p) ? [...g.sent, g.called!] : g.sent;
-  const go: BoardGo = { ...g, sends, counted, each: [...g.each, ...points], called: null, sent: out };
-  const none = onceEach(p) && out.length === namesOf(p).length;
-  const over = g.closing || (p.sends !== null && sends >= p.sends) || (p.once && full) || none;
+  const out = onceEach(params) ? [...givenGo.sent, givenGo.called!] : givenGo.sent;
+  const go: BoardGo = { ...givenGo, sends, counted, each: [...givenGo.each, ...points], called: null, sent: out };
+  const none = onceEach(params) && out.length === namesOf(params).length;
+  const over = givenGo.closing || (params.sends !== null && sends >= params.sends) || (params.once && full) || none;
   return { go, after: over ? "end" : counts ? "hit" : "miss" };
 }
 
 /** Sends that a side has at most; null: no end but the bell, or all of them hit. */
-export const capOf = (p: BoardParams): number | null =>
-  onceEach(p) ? Math.min(p.sends ?? Number.POSITIVE_INFINITY, namesOf(p).length) : p.sends;
+export const capOf = (params: BoardParams): number | null =>
+  onceEach(params) ? Math.min(params.sends ?? Number.POSITIVE_INFINITY, namesOf(params).length) : params.sends;
 
-function sum(p: BoardParams, g: BoardGo): Sum {
-  const value = total(g);
-  const n = placesIn(p).length;
-  const cap = capOf(p);
+function sum(params: BoardParams, go: BoardGo): Sum {
+  const value = total(go);
+  const count = placesIn(params).length;
+  const cap = capOf(params);
   return {
     value,
     unit: "points",
     better: "more",
     rank: value,
     get working() {
-      return sumOfMany(g.each, value);
+      return sumOfMany(go.each, value);
     },
-    sends: g.sends,
-    stage: g.counted.length,
-    stages: n,
-    finished: g.rang || (p.once && g.counted.length === n) || (cap !== null && g.sends >= cap),
+    sends: go.sends,
+    stage: go.counted.length,
+    stages: count,
+    finished: go.rang || (params.once && go.counted.length === count) || (cap !== null && go.sends >= cap),
   };
 }
 
-function now(p: BoardParams, g: BoardGo): Phrase {
-  const { layout } = p;
-  if (g.closing) return { key: "board.closing" };
+function now(params: BoardParams, go: BoardGo): Phrase {
+  const { layout } = params;
+  if (go.closing) return { key: "board.closing" };
   if (layout.kind === "spots") {
     const { label, item } = layout.target;
-    if (g.called === null) return { key: "board.spot" };
-    return { key: "board.from", params: { label, item, spot: lineIndex(g.called) + 1 } };
+    if (go.called === null) return { key: "board.spot" };
+    return { key: "board.from", params: { label, item, spot: lineIndex(go.called) + 1 } };
   }
-  if (p.choice === "thing") return { key: g.called === null ? "board.thing" : "board.free" };
-  if (p.choice === "action") return { key: g.called === null ? "board.way" : "board.free" };
-  if (p.choice === "free") return { key: "board.free" };
-  const t = layout.targets.find((x) => x.id === g.called);
-  return t ? { key: "board.at", params: { label: t.label, item: t.item } } : { key: "board.call" };
+  if (params.choice === "thing") return { key: go.called === null ? "board.thing" : "board.free" };
+  if (params.choice === "action") return { key: go.called === null ? "board.way" : "board.free" };
+  if (params.choice === "free") return { key: "board.free" };
+  const target = layout.targets.find((eachTarget) => eachTarget.id === go.called);
+  return target ? { key: "board.at", params: { label: target.label, item: target.item } } : { key: "board.call" };
 }
 
 /** One go: points by what is hit, from wherever it is sent, until the sends are used, the bell goes, or each has counted once. */
@@ -193,34 +198,34 @@ export const boardGo: GoRules<BoardParams, BoardGo> = {
   begin: () => ({ sends: 0, each: [], counted: [], called: null, at: null, sent: [], rang: false, closing: false }),
   asks,
   step,
-  clock: (_, m, g) => (m.seconds !== null ? { limit: g.closing ? null : m.seconds, rest: 0 } : null),
-  bell: (p, g) => ({ go: { ...g, rang: true, closing: p.inAir }, after: p.inAir ? "on" : "end" }),
+  clock: (_, match, go) => (match.seconds !== null ? { limit: go.closing ? null : match.seconds, rest: 0 } : null),
+  bell: (params, go) => ({ go: { ...go, rang: true, closing: params.inAir }, after: params.inAir ? "on" : "end" }),
   sum,
-  key: (p, g) => {
-    const which = p.once || p.bonus > 0 ? [...g.counted].sort().join(",") : g.counted.length;
-    return `${which} ${[...g.sent].sort().join(",")} ${total(g)} ${g.sends} ${g.called ?? "-"} ${g.at ?? "-"} ${g.closing ? 1 : 0}`;
+  key: (params, go) => {
+    const which = params.once || params.bonus > 0 ? [...go.counted].sort().join(",") : go.counted.length;
+    return `${which} ${[...go.sent].sort().join(",")} ${total(go)} ${go.sends} ${go.called ?? "-"} ${go.at ?? "-"} ${go.closing ? 1 : 0}`;
   },
   now,
-  done: (p, g) => (p.once ? g.counted : []),
-  ended: (p, { finished }) => ({ key: finished && p.once ? "board.end.full" : "board.end" }),
+  done: (params, go) => (params.once ? go.counted : []),
+  ended: (params, { finished }) => ({ key: finished && params.once ? "board.end.full" : "board.end" }),
   together: "share",
 };
 
 /** Written on paper: see `Possible`. */
-export function possible(p: BoardParams, m: Match): Possible {
-  const worth = placesIn(p)
+export function possible(params: BoardParams, match: Match): Possible {
+  const worth = placesIn(params)
     .map((x) => x.points)
     .sort((a, b) => b - a);
-  const n = worth.length;
-  const all = worth.reduce((a, b) => a + b, 0) + p.bonus;
-  const kept = m.goes.keep === "total" ? m.goes.count : 1;
-  const some = (k: number) => worth.slice(0, k).reduce((a, b) => a + b, 0);
+  const count = worth.length;
+  const all = worth.reduce((eachSum, b) => eachSum + b, 0) + params.bonus;
+  const kept = match.goes.keep === "total" ? match.goes.count : 1;
+  const some = (k: number) => worth.slice(0, k).reduce((eachSum, b) => eachSum + b, 0);
   const top = worth[0]!;
   const most = (): number | null => {
-    const sends = capOf(p);
-    if (p.once) return sends !== null && sends < n ? some(sends) : all;
+    const sends = capOf(params);
+    if (params.once) return sends !== null && sends < count ? some(sends) : all;
     if (sends === null) return null;
-    return Math.max(sends * top, sends >= n ? all + (sends - n) * top : 0);
+    return Math.max(sends * top, sends >= count ? all + (sends - count) * top : 0);
   };
   const can = most();
   const times = can === null ? null : can * kept;
@@ -231,6 +236,6 @@ export function possible(p: BoardParams, m: Match): Possible {
     most: times,
     values: null,
     finished: { least: 0, most: times },
-    stages: n,
+    stages: count,
   };
 }

@@ -13,35 +13,35 @@ import { type ChecklistParams, checklistParams, starsFor, taskId } from "./param
 const of = (over: object): ChecklistParams => checklistParams.parse({ ...checklist.example.params, ...over });
 const [toss] = checklist.example.params.tasks;
 
-function listOf(d: Draw): Drawn<ChecklistParams> {
-  const how = d.one(["tick", "each"] as const);
-  const need = d.one(["done", "attempts"] as const);
+function listOf(draws: Draw): Drawn<ChecklistParams> {
+  const how = draws.one(["tick", "each"] as const);
+  const need = draws.one(["done", "attempts"] as const);
   const params = of({
-    tasks: Array.from({ length: 1 + d.upTo(2) }, () => ({ ...toss, times: 1 + d.upTo(2) })),
+    tasks: Array.from({ length: 1 + draws.upTo(2) }, () => ({ ...toss, times: 1 + draws.upTo(2) })),
     how,
     need,
-    order: d.one(["free", "fixed"]),
-    score: how === "each" && need === "done" ? d.one(["times", "stars", "sends"]) : d.one(["times", "stars"]),
+    order: draws.one(["free", "fixed"]),
+    score: how === "each" && need === "done" ? draws.one(["times", "stars", "sends"]) : draws.one(["times", "stars"]),
   });
   const around = match.parse({
-    seconds: d.chance(0.25) ? 10 + d.upTo(20) : null,
-    goes: { count: 1 + d.upTo(1), keep: d.one(["best", "total"]) },
-    swap: d.one(["send", "miss", "go"]),
+    seconds: draws.chance(0.25) ? 10 + draws.upTo(20) : null,
+    goes: { count: 1 + draws.upTo(1), keep: draws.one(["best", "total"]) },
+    swap: draws.one(["send", "miss", "go"]),
   });
   return { params, match: around };
 }
-function listEvent(d: Draw, at: number, p: ChecklistParams, legal: readonly AskKind[]): GameEvent {
-  const kind = d.chance(0.08)
-    ? d.one(["count", "ready", "bell", "choose"] as const)
-    : (legal[d.upTo(legal.length - 1)] ?? "count");
+function listEvent(draws: Draw, at: number, params: ChecklistParams, legal: readonly AskKind[]): GameEvent {
+  const kind = draws.chance(0.08)
+    ? draws.one(["count", "ready", "bell", "choose"] as const)
+    : (legal[draws.upTo(legal.length - 1)] ?? "count");
   if (kind === "choose") {
-    if (d.chance(0.06)) return { kind, at, of: "rest", pick: "rest" };
-    const of = d.chance(0.95) === (p.how === "tick") ? "tick" : "task";
-    return { kind, at, of, pick: d.chance(0.05) ? null : taskId(d.upTo(p.tasks.length - 1)) };
+    if (draws.chance(0.06)) return { kind, at, of: "rest", pick: "rest" };
+    const of = draws.chance(0.95) === (params.how === "tick") ? "tick" : "task";
+    return { kind, at, of, pick: draws.chance(0.05) ? null : taskId(draws.upTo(params.tasks.length - 1)) };
   }
   if (kind !== "count") return { kind: kind as "ready", at };
-  const drop = d.chance(0.35);
-  return { kind, at, n: d.chance(drop ? 0.8 : 0.03) ? 0 : 1 + d.upTo(1), ...(drop && { drop }) } as GameEvent;
+  const drop = draws.chance(0.35);
+  return { kind, at, n: draws.chance(drop ? 0.8 : 0.03) ? 0 : 1 + draws.upTo(1), ...(drop && { drop }) } as GameEvent;
 }
 
 describe("Checklist", () => {
@@ -49,10 +49,10 @@ describe("Checklist", () => {
     expect(run(checklist.rules, tellChecklist, listOf, listEvent)).toBeGreaterThan(SEQUENCES / 20);
   }, 400_000);
 
-  const each = (p: number) => () =>
+  const each = (chance: number) => () =>
     [
-      [{ kind: "count", n: 1 }, p],
-      [{ kind: "count", n: 0, drop: true }, 1 - p],
+      [{ kind: "count", n: 1 }, chance],
+      [{ kind: "count", n: 0, drop: true }, 1 - chance],
     ] as const;
   it("needed successes are negative binomial, fixed attempts binomial", () => {
     const one = (over: object) => of({ tasks: [{ ...toss, times: 4 }], order: "fixed", how: "each", ...over });

@@ -9,68 +9,76 @@ import { roomGround } from "../../targets/room.ts";
 import { type ChecklistParams, checklistParams, doingOf, MAX_TASKS } from "./params.ts";
 import { type ListGo, listGo, possible } from "./rules.ts";
 
-const ground = roomGround((p: ChecklistParams) =>
-  p.tasks.map((t, i) => ({ id: `task${i + 1}`, aim: { kind: "skill" as const, task: doingOf(t) }, manner: {} })),
+const ground = roomGround((params: ChecklistParams) =>
+  params.tasks.map((task, i) => ({
+    id: `task${i + 1}`,
+    aim: { kind: "skill" as const, task: doingOf(task) },
+    manner: {},
+  })),
 );
 
-function knobs(p: ChecklistParams): Knob[] {
-  const f = fieldsOf(checklistParams, p);
-  const last = p.tasks[p.tasks.length - 1]!;
+function knobs(params: ChecklistParams): Knob[] {
+  const fields = fieldsOf(checklistParams, params);
+  const last = params.tasks[params.tasks.length - 1]!;
   const each = (i: number): Knob[] => {
     const at = (name: string) => ["tasks", i, name];
-    const { task } = p.tasks[i]!;
+    const { task } = params.tasks[i]!;
     return [
-      f.choice(
+      fields.choice(
         "score",
         ["tasks", i],
         "knob.listTask",
         // Tossed high enough for it.
-        DOINGS.map((d) => [
-          d === task ? p.tasks[i] : { ...p.tasks[i]!, task: d, height: Math.max(p.tasks[i]!.height, leastToss(d)) },
-          `doing.${d}`,
+        DOINGS.map((doing) => [
+          doing === task
+            ? params.tasks[i]
+            : { ...params.tasks[i]!, task: doing, height: Math.max(params.tasks[i]!.height, leastToss(doing)) },
+          `doing.${doing}`,
         ]),
       ),
-      f.number("score", at("times"), "knob.times"),
+      fields.number("score", at("times"), "knob.times"),
       ...(task === "balance"
-        ? [f.number("score", at("seconds"), "knob.held", { unit: "s", step: 1 })]
+        ? [fields.number("score", at("seconds"), "knob.held", { unit: "s", step: 1 })]
         : task === "carry"
-          ? [f.number("score", at("metres"), "knob.carried", { unit: "m", step: 0.5 })]
-          : [f.number("score", at("height"), "knob.tossHeight", { unit: "m", step: 0.1 })]),
+          ? [fields.number("score", at("metres"), "knob.carried", { unit: "m", step: 0.5 })]
+          : [fields.number("score", at("height"), "knob.tossHeight", { unit: "m", step: 0.1 })]),
     ];
   };
   return [
-    f.choice(
+    fields.choice(
       "score",
       ["tasks"],
       "knob.listLength",
       Array.from({ length: MAX_TASKS }, (_, i) => [
-        i + 1 === p.tasks.length ? p.tasks : Array.from({ length: i + 1 }, (_x, k) => p.tasks[k] ?? last),
+        i + 1 === params.tasks.length
+          ? params.tasks
+          : Array.from({ length: i + 1 }, (_x, k) => params.tasks[k] ?? last),
         `knob.listLength.${i + 1}`,
       ]),
     ),
-    ...p.tasks.flatMap((_, i) => each(i)),
-    f.choice("score", ["how"], "knob.listHow", [
+    ...params.tasks.flatMap((_, i) => each(i)),
+    fields.choice("score", ["how"], "knob.listHow", [
       ["tick", "knob.listTick"],
       ["each", "knob.listEach"],
     ]),
-    ...(p.how === "each"
+    ...(params.how === "each"
       ? [
-          f.choice("score", ["need"], "knob.listNeed", [
+          fields.choice("score", ["need"], "knob.listNeed", [
             ["done", "knob.listDone"],
             ["attempts", "knob.listAttempts"],
           ]),
         ]
       : []),
-    f.choice("score", ["order"], "knob.order", [
+    fields.choice("score", ["order"], "knob.order", [
       ["free", "knob.orderFree"],
       ["fixed", "knob.orderFixed"],
     ]),
-    f.choice("score", ["score"], "knob.scoring", [
+    fields.choice("score", ["score"], "knob.scoring", [
       ["times", "knob.byTimes"],
       ["stars", "knob.byStars"],
       ["sends", "knob.byAttempts"],
     ]),
-    f.toggle("yard", ["square"], "knob.square", { hint: "knob.squareHint" }),
+    fields.toggle("yard", ["square"], "knob.square", { hint: "knob.squareHint" }),
   ];
 }
 
@@ -91,10 +99,10 @@ export const checklist: Pattern<ChecklistParams, MatchState<ChecklistParams, Lis
   },
   modes: MODES,
   together: () => ({ key: "together.space" }),
-  actions: (a) => a === "tossCatch" || a === "balance" || a === "carry" || isSend(a),
+  actions: (action) => action === "tossCatch" || action === "balance" || action === "carry" || isSend(action),
   ground,
-  problems: (p) =>
-    p.score === "sends" && (p.how === "tick" || p.need === "attempts")
+  problems: (params) =>
+    params.score === "sends" && (params.how === "tick" || params.need === "attempts")
       ? [
           {
             path: ["params", "score"],
@@ -105,17 +113,17 @@ export const checklist: Pattern<ChecklistParams, MatchState<ChecklistParams, Lis
   possible,
   matchApart: () => false,
   needs: () => ({ pieces: 1, blocker: false, apart: false, sends: null }),
-  setUp: (p) => [
-    { key: p.square ? "checklist.setUp.square" : "tally.setUp.room" },
-    ...(p.tasks.some((t) => t.task === "turn") ? [{ key: "checklist.setUp.turn" }] : []),
+  setUp: (params) => [
+    { key: params.square ? "checklist.setUp.square" : "tally.setUp.room" },
+    ...(params.tasks.some((task) => task.task === "turn") ? [{ key: "checklist.setUp.turn" }] : []),
   ],
   knobs,
   pegKnobs: () => [],
-  summary: (p) => ({ key: "checklist.summary", params: { tasks: p.tasks.length, order: p.order } }),
+  summary: (params) => ({ key: "checklist.summary", params: { tasks: params.tasks.length, order: params.order } }),
   phrases: [
     "checklist.tick",
     "checklist.choose",
-    ...DOINGS.map((d) => `checklist.${d}`),
+    ...DOINGS.map((doing) => `checklist.${doing}`),
     "checklist.end",
     "checklist.end.all",
     "checklist.summary",

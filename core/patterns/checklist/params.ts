@@ -28,8 +28,8 @@ export const checklistParams = z
     square: z.boolean(),
     score: z.enum(["times", "sends", "stars"], { error: "score must be times, sends or stars" }),
   })
-  .superRefine((p, ctx) => {
-    for (const [i, t] of p.tasks.entries())
+  .superRefine((params, ctx) => {
+    for (const [i, t] of params.tasks.entries())
       if (!canToss(t.task, t.height))
         ctx.addIssue({
           code: "custom",
@@ -47,7 +47,7 @@ export const doingOf = (t: ListItem): Doing =>
       ? { id: t.task, metres: t.metres }
       : { id: t.task, height: t.height };
 /** The times of all tasks. */
-export const allTimes = (p: ChecklistParams): number => p.tasks.reduce((n, t) => n + t.times, 0);
+export const allTimes = (params: ChecklistParams): number => params.tasks.reduce((sum, task) => sum + task.times, 0);
 /** One star for any, two for half of them, three for all. */
 export const starsFor = (done: number, all: number): number =>
   done === 0 ? 0 : done === all ? 3 : 2 * done >= all ? 2 : 1;

@@ -17,50 +17,51 @@ type Ask = "start" | "send" | "exercise";
 type Came = { kind: "start" | "exercise" | "bell"; at: number } | { kind: "send"; hit: string | null; at: number };
 
 function* story(
-  p: ClimbParams & Match,
+  params: ClimbParams & Match,
   me: Told,
 ): Generator<Ask | "turnAfterHit" | "turnAfterMiss" | "turnAfterGo", void, Came> {
-  const line = p.ladder.kind === "line";
+  const line = params.ladder.kind === "line";
   const order =
-    p.ladder.kind === "line"
-      ? p.ladder.lines.map(() => "")
-      : p.ladder.targets
-          .map((t, i) => ({ t, i }))
+    params.ladder.kind === "line"
+      ? params.ladder.lines.map(() => "")
+      : params.ladder.targets
+          .map((target, i) => ({ t: target, i }))
           .sort((x, y) => {
-            if (p.ladder.kind !== "targets" || p.ladder.order === "listed") return x.i - y.i;
-            const d = p.ladder.order === "nearest" ? x.t.distance - y.t.distance : y.t.distance - x.t.distance;
-            return d || x.i - y.i;
+            if (params.ladder.kind !== "targets" || params.ladder.order === "listed") return x.i - y.i;
+            const distance =
+              params.ladder.order === "nearest" ? x.t.distance - y.t.distance : y.t.distance - x.t.distance;
+            return distance || x.i - y.i;
           })
-          .map(({ t }) => t.id);
-  const theOne = p.ladder.kind === "line" ? p.ladder.target.id : null;
-  for (let go = 1; go <= p.goes.count; go++) {
+          .map(({ t: target }) => target.id);
+  const theOne = params.ladder.kind === "line" ? params.ladder.target.id : null;
+  for (let go = 1; go <= params.goes.count; go++) {
     let began = 0;
-    if (p.seconds !== null || p.scoring.by === "time") began = (yield "start").at;
+    if (params.seconds !== null || params.scoring.by === "time") began = (yield "start").at;
     let strikes = 0;
     let exercises = 0;
     me.rung = me.sends = me.points = 0;
     let ms = 0;
     while (true) {
-      if (me.rung === order.length || (p.tries !== null && me.sends === p.tries)) break;
+      if (me.rung === order.length || (params.tries !== null && me.sends === params.tries)) break;
       const came = yield "send";
       ms = came.at - began;
       if (came.kind === "bell") {
-        ms = p.seconds! * 1000;
+        ms = params.seconds! * 1000;
         break;
       }
       if (came.kind !== "send") throw new Error("story: expected a send");
       me.sends++;
       const good = came.hit !== null && came.hit === (line ? theOne : order[me.rung]);
       if (good) {
-        if (p.scoring.by === "points") me.points += p.scoring.first + p.scoring.growth * me.rung;
+        if (params.scoring.by === "points") me.points += params.scoring.first + params.scoring.growth * me.rung;
         me.rung++;
-        if (me.rung < order.length && me.sends !== p.tries) yield "turnAfterHit";
+        if (me.rung < order.length && me.sends !== params.tries) yield "turnAfterHit";
         continue;
       }
       strikes++;
-      if (me.sends === p.tries) continue;
-      if (p.forfeit && strikes === p.forfeit.misses) {
-        const most = p.forfeit.cap;
+      if (me.sends === params.tries) continue;
+      if (params.forfeit && strikes === params.forfeit.misses) {
+        const most = params.forfeit.cap;
         if (typeof most === "number" && exercises === most) {
           strikes = 0;
           yield "turnAfterMiss";
@@ -69,7 +70,7 @@ function* story(
         exercises++;
         const done = yield "exercise";
         if (done.kind === "bell") {
-          ms = p.seconds! * 1000;
+          ms = params.seconds! * 1000;
           break;
         }
         strikes = 0;
@@ -77,7 +78,7 @@ function* story(
       yield "turnAfterMiss";
     }
     me.gos.push({ rung: me.rung, sends: me.sends, points: me.points, top: me.rung === order.length, ms });
-    if (go < p.goes.count) {
+    if (go < params.goes.count) {
       me.rung = me.sends = me.points = 0;
       yield "turnAfterGo";
     }
@@ -102,8 +103,8 @@ export function tellClimb(params: ClimbParams, match: Match, setup: Setup, event
     sends: 0,
     points: 0,
   }));
-  const stories = told.map((t) => story(p, t));
-  const waits = stories.map((s) => s.next());
+  const stories = told.map((eachTold) => story(p, eachTold));
+  const waits = stories.map((generator) => generator.next());
   const clock = p.seconds !== null || p.scoring.by === "time";
   const swap = clock && !together ? "go" : p.swap;
   let player = 0;
@@ -114,7 +115,7 @@ export function tellClimb(params: ClimbParams, match: Match, setup: Setup, event
   const accepted: boolean[] = [];
 
   const handOn = () => {
-    if (waits.every((w) => w.done)) {
+    if (waits.every((wait) => wait.done)) {
       over = true;
       return;
     }
@@ -122,7 +123,7 @@ export function tellClimb(params: ClimbParams, match: Match, setup: Setup, event
     do player = (player + 1) % setup.players;
     while (waits[mine()]!.done);
     const raceOn = p.end === "first" && setup.mode === "against" && swap === "send" && p.goes.count === 1;
-    if (raceOn && player <= before && told.some((t) => t.gos.some((g) => g.top))) over = true;
+    if (raceOn && player <= before && told.some((eachTold) => eachTold.gos.some((g) => g.top))) over = true;
   };
   /** Feeds the story and passes over its turn marks, handing the turn on where the rules say. */
   const feed = (came: Came) => {
@@ -132,32 +133,37 @@ export function tellClimb(params: ClimbParams, match: Match, setup: Setup, event
     const mark = now.done ? "turnAfterGo" : now.value;
     if (mark === "turnAfterHit" || mark === "turnAfterMiss" || mark === "turnAfterGo") {
       if (!now.done) waits[i] = stories[i]!.next(came);
-      if (waits.every((w) => w.done)) over = true;
+      if (waits.every((wait) => wait.done)) over = true;
       else if (mark === "turnAfterGo" || swap === "send" || (swap === "miss" && mark === "turnAfterMiss")) handOn();
     }
   };
 
-  for (const e of events) {
+  for (const event of events) {
     const wait = waits[mine()]!;
     const ask = wait.done ? null : (wait.value as Ask);
-    let ok = !over && e.at >= last && ask !== null;
+    let ok = !over && event.at >= last && ask !== null;
     const due = p.seconds === null ? Number.POSITIVE_INFINITY : began + p.seconds * 1000;
     if (ok) {
-      const known = p.ladder.kind === "line" ? [p.ladder.target.id] : p.ladder.targets.map((t) => t.id);
-      if (ask === "start") ok = e.kind === "ready";
-      else if (e.kind === "bell") ok = p.seconds !== null && e.at >= due;
-      else if (ask === "exercise") ok = e.kind === "task" && e.at <= due;
-      else ok = e.kind === "send" && e.at <= due && e.hit !== undefined && (e.hit === null || known.includes(e.hit));
+      const known = p.ladder.kind === "line" ? [p.ladder.target.id] : p.ladder.targets.map((target) => target.id);
+      if (ask === "start") ok = event.kind === "ready";
+      else if (event.kind === "bell") ok = p.seconds !== null && event.at >= due;
+      else if (ask === "exercise") ok = event.kind === "task" && event.at <= due;
+      else
+        ok =
+          event.kind === "send" &&
+          event.at <= due &&
+          event.hit !== undefined &&
+          (event.hit === null || known.includes(event.hit));
     }
     accepted.push(ok);
     if (!ok) continue;
-    last = e.at;
-    if (e.kind === "ready") {
-      began = e.at;
-      feed({ kind: "start", at: e.at });
-    } else if (e.kind === "bell") feed({ kind: "bell", at: e.at });
-    else if (e.kind === "task") feed({ kind: "exercise", at: e.at });
-    else if (e.kind === "send") feed({ kind: "send", hit: e.hit ?? null, at: e.at });
+    last = event.at;
+    if (event.kind === "ready") {
+      began = event.at;
+      feed({ kind: "start", at: event.at });
+    } else if (event.kind === "bell") feed({ kind: "bell", at: event.at });
+    else if (event.kind === "task") feed({ kind: "exercise", at: event.at });
+    else if (event.kind === "send") feed({ kind: "send", hit: event.hit ?? null, at: event.at });
   }
 
   const better = (a: Told["gos"][number], b: Told["gos"][number]): boolean => {
@@ -168,18 +174,20 @@ export function tellClimb(params: ClimbParams, match: Match, setup: Setup, event
   };
   const worth = (g: Told["gos"][number]) =>
     p.scoring.by === "points" ? g.points : p.scoring.by === "tries" ? g.sends : Math.round(g.ms / 100);
-  const all = told.map((t, i) =>
-    waits[i]!.done ? t.gos : [...t.gos, { rung: t.rung, sends: t.sends, points: t.points, top: false, ms: 0 }],
+  const all = told.map((eachTold, i) =>
+    waits[i]!.done
+      ? eachTold.gos
+      : [...eachTold.gos, { rung: eachTold.rung, sends: eachTold.sends, points: eachTold.points, top: false, ms: 0 }],
   );
   const best = all.map((gos) => gos.reduce((a, b) => (better(b, a) ? b : a)));
   const values = all.map((gos, i) =>
-    p.goes.keep === "total" ? gos.reduce((n, g) => n + worth(g), 0) : worth(best[i]!),
+    p.goes.keep === "total" ? gos.reduce((sum, g) => sum + worth(g), 0) : worth(best[i]!),
   );
   let winners: number[] | null = [];
   if (over && setup.mode === "against" && setup.players > 1 && p.goes.keep === "best")
     winners = best.flatMap((b, i) => (best.every((o) => !better(o, b)) ? [i] : []));
   else if (over && setup.mode === "against" && setup.players > 1 && p.scoring.by === "points")
-    winners = values.flatMap((v, i) => (v === Math.max(...values) ? [i] : []));
+    winners = values.flatMap((value, i) => (value === Math.max(...values) ? [i] : []));
   else if (over && setup.mode === "against" && setup.players > 1) winners = null;
   return { accepted, player, over, values, winners };
 }

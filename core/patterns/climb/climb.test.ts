@@ -22,8 +22,8 @@ const three = {
 const params = (change: Change = {}): Whole => ({ ...base, ladder: three, ...pattern.match.initial, ...change });
 
 /** Plays a short script: `t1` a hit on that target, `-` a miss, `!` a forfeit done, `>` start, `bell`; a number waits so many seconds. */
-function play(p: Whole, script: string, mode: Mode = "alone", players = 1): MatchState<ClimbParams, Climber> {
-  let state = climb.start(...split(p), { players, mode, seed: 1 });
+function play(whole: Whole, script: string, mode: Mode = "alone", players = 1): MatchState<ClimbParams, Climber> {
+  let state = climb.start(...split(whole), { players, mode, seed: 1 });
   let at = 0;
   for (const word of script.split(" ").filter(Boolean)) {
     if (/^\d+$/.test(word)) {
@@ -44,14 +44,14 @@ function play(p: Whole, script: string, mode: Mode = "alone", players = 1): Matc
   }
   return state;
 }
-const value = (s: MatchState<ClimbParams, Climber>, side = 0) => climb.score(s)[side]!.value;
+const value = (state: MatchState<ClimbParams, Climber>, side = 0) => climb.score(state)[side]!.value;
 
 describe("Climb", () => {
   it("moves on after a hit, repeats after a miss, and spends a try on another target", () => {
-    const s = play(params(), "t1 - t3 t2");
-    expect(climb.turn(s).now.params).toMatchObject({ label: "book", number: 3 });
-    expect(climb.progress(s)[0]).toMatchObject({ sends: 4, stage: 2, stages: 3, finished: false });
-    expect(climb.done(s)).toEqual(["t1", "t2"]);
+    const state = play(params(), "t1 - t3 t2");
+    expect(climb.turn(state).now.params).toMatchObject({ label: "book", number: 3 });
+    expect(climb.progress(state)[0]).toMatchObject({ sends: 4, stage: 2, stages: 3, finished: false });
+    expect(climb.done(state)).toEqual(["t1", "t2"]);
   });
 
   it("ends at the top, or when the tries run out", () => {
@@ -62,10 +62,10 @@ describe("Climb", () => {
   });
 
   it("takes targets nearest first, farthest first or as listed", () => {
-    const order = (o: "nearest" | "farthest" | "listed") => {
+    const order = (option: "nearest" | "farthest" | "listed") => {
       const l = three as Extract<ClimbParams["ladder"], { kind: "targets" }>;
-      const p = params({ ladder: { ...l, order: o, targets: [l.targets[1]!, l.targets[2]!, l.targets[0]!] } });
-      return climb.start(...split(p), { players: 1, mode: "alone", seed: 1 }).sides[0]!.go.rungs;
+      const whole = params({ ladder: { ...l, order: option, targets: [l.targets[1]!, l.targets[2]!, l.targets[0]!] } });
+      return climb.start(...split(whole), { players: 1, mode: "alone", seed: 1 }).sides[0]!.go.rungs;
     };
     expect(order("nearest")).toEqual(["t1", "t2", "t3"]);
     expect(order("farthest")).toEqual(["t3", "t2", "t1"]);
@@ -73,59 +73,61 @@ describe("Climb", () => {
   });
 
   it("counts points that grow with each rung, with the sum to read", () => {
-    const s = play(params({ scoring: { by: "points", first: 2, growth: 3 } }), "t1 - t2");
-    expect(climb.score(s)[0]).toMatchObject({ value: 7, working: "2 + 5 = 7", unit: "points" });
+    const state = play(params({ scoring: { by: "points", first: 2, growth: 3 } }), "t1 - t2");
+    expect(climb.score(state)[0]).toMatchObject({ value: 7, working: "2 + 5 = 7", unit: "points" });
   });
 
   it("scores by fewest tries: reaching the top beats any number of sends below it", () => {
-    const p = params({ scoring: { by: "tries" }, swap: "go" });
-    const s = play({ ...p, tries: 4 }, "t1 - t2 t3 t1 t2 - -", "against", 2);
-    expect([value(s, 0), value(s, 1)]).toEqual([4, 4]);
-    expect(climb.ending(s)!.winners).toEqual([0]);
+    const whole = params({ scoring: { by: "tries" }, swap: "go" });
+    const state = play({ ...whole, tries: 4 }, "t1 - t2 t3 t1 t2 - -", "against", 2);
+    expect([value(state, 0), value(state, 1)]).toEqual([4, 4]);
+    expect(climb.ending(state)!.winners).toEqual([0]);
   });
 
   it("scores by time from each player's own start, a whole go each", () => {
-    const p = params({ scoring: { by: "time" } });
-    const s = play(p, "5 > 10 t1 2 t2 3 t3 60 > 4 t1 4 t2 4 t3", "against", 2);
-    expect([value(s, 0), value(s, 1)]).toEqual([150, 120]);
-    expect(climb.ending(s)!.winners).toEqual([1]);
+    const whole = params({ scoring: { by: "time" } });
+    const state = play(whole, "5 > 10 t1 2 t2 3 t3 60 > 4 t1 4 t2 4 t3", "against", 2);
+    expect([value(state, 0), value(state, 1)]).toEqual([150, 120]);
+    expect(climb.ending(state)!.winners).toEqual([1]);
   });
 
   it("rings a bell that ends the go, and takes nothing after it", () => {
-    const p = params({ seconds: 30 });
-    const s = play(p, "2 > 10 t1 10 -");
-    expect(askOf(climb.asks(s), "bell")).toMatchObject({ dueAt: 32_000 });
-    expect(climb.step(s, { kind: "send", at: 32_001, hit: "t2" })).toEqual({ refused: { key: "refused.afterBell" } });
-    expect(climb.step(s, { kind: "bell", at: 31_000 })).toEqual({
+    const whole = params({ seconds: 30 });
+    const state = play(whole, "2 > 10 t1 10 -");
+    expect(askOf(climb.asks(state), "bell")).toMatchObject({ dueAt: 32_000 });
+    expect(climb.step(state, { kind: "send", at: 32_001, hit: "t2" })).toEqual({
+      refused: { key: "refused.afterBell" },
+    });
+    expect(climb.step(state, { kind: "bell", at: 31_000 })).toEqual({
       refused: { key: "refused.bellEarly", params: { seconds: 1 } },
     });
-    expect(climb.ending(play(p, "2 > 10 t1 20 bell"))!.reason.key).toBe("climb.end.spent");
+    expect(climb.ending(play(whole, "2 > 10 t1 20 bell"))!.reason.key).toBe("climb.end.spent");
   });
 
   it("moves the line back a level with every hit on the one target", () => {
     const { distance: _, ...target } = (three as Extract<ClimbParams["ladder"], { kind: "targets" }>).targets[0]!;
-    const p = params({ ladder: { kind: "line", target, lines: [1, 2, 3] } });
-    const s = play(p, "t1 - t1");
-    expect(climb.turn(s).now).toEqual({
+    const whole = params({ ladder: { kind: "line", target, lines: [1, 2, 3] } });
+    const state = play(whole, "t1 - t1");
+    expect(climb.turn(state).now).toEqual({
       key: "climb.line",
       params: { label: "bucket", item: "bucket", line: 3, lines: 3 },
     });
-    expect(climb.asks(s)[0]).toMatchObject({ kind: "send", from: "l3", aim: { want: ["t1"] } });
-    const parts = pattern.ground.parts(p, { length: 4, width: 2 });
-    const at = (id: string) => parts.find((x) => x.id === id) as { along: number };
+    expect(climb.asks(state)[0]).toMatchObject({ kind: "send", from: "l3", aim: { want: ["t1"] } });
+    const parts = pattern.ground.parts(whole, { length: 4, width: 2 });
+    const at = (id: string) => parts.find((part) => part.id === id) as { along: number };
     expect(at("t1").along - at("l3").along).toBeCloseTo(3, 10);
   });
 
   it("asks for the forfeit each time the misses are spent, and for nothing else until it is done", () => {
-    const p = params({ forfeit: { misses: 2, exercise: "hops", dose: 6 } });
-    const owing = play(p, "- -");
+    const whole = params({ forfeit: { misses: 2, exercise: "hops", dose: 6 } });
+    const owing = play(whole, "- -");
     expect(climb.asks(owing)).toMatchObject([{ kind: "task", exercise: "hops", dose: 6 }]);
     expect(climb.step(owing, { kind: "send", at: 0, hit: null })).toEqual({
       refused: { key: "refused.forfeitFirst", params: { exercise: "hops" } },
     });
-    expect(climb.asks(play(p, "- - ! -"))[0]!.kind).toBe("send");
-    expect(climb.asks(play(p, "- - ! - -"))[0]!.kind).toBe("task");
-    expect(climb.asks(play(p, "- t1 -"))[0]!.kind).toBe("task");
+    expect(climb.asks(play(whole, "- - ! -"))[0]!.kind).toBe("send");
+    expect(climb.asks(play(whole, "- - ! - -"))[0]!.kind).toBe("task");
+    expect(climb.asks(play(whole, "- t1 -"))[0]!.kind).toBe("task");
   });
 
   it("asks for no more forfeits in a go than the cap, offers up to three, and a seated form", () => {
@@ -138,10 +140,12 @@ describe("Climb", () => {
       seated: "arm circles",
       cap: 2,
     };
-    const p = params({ forfeit: of });
-    expect(climb.asks(play(p, "-"))).toMatchObject([{ kind: "task", others: ["toe touches"], seated: "arm circles" }]);
-    expect(climb.asks(play(p, "- ! -"))[0]!.kind).toBe("task");
-    expect(climb.asks(play(p, "- ! - ! - - -"))[0]!.kind).toBe("send");
+    const whole = params({ forfeit: of });
+    expect(climb.asks(play(whole, "-"))).toMatchObject([
+      { kind: "task", others: ["toe touches"], seated: "arm circles" },
+    ]);
+    expect(climb.asks(play(whole, "- ! -"))[0]!.kind).toBe("task");
+    expect(climb.asks(play(whole, "- ! - ! - - -"))[0]!.kind).toBe("send");
     // Without one, as in documents from before, each budget costs one.
     const { cap: _, ...before } = of;
     expect(climb.asks(play(params({ forfeit: before }), "- ! - ! -"))[0]!.kind).toBe("task");
@@ -168,23 +172,23 @@ describe("Climb", () => {
     expect(climb.score(relay)[0]!.players).toEqual([0, 1]);
     expect(climb.turn(relay).now.params!.number).toBe(3);
     const turns = play(params(), "t1 t1", "turns", 2);
-    expect(climb.score(turns).map((x) => x.value)).toEqual([2, 2]);
+    expect(climb.score(turns).map((score) => score.value)).toEqual([2, 2]);
     expect(climb.ending(play(params({ tries: 1 }), "t1 -", "turns", 2))!.winners).toEqual([]);
   });
 
   it("ends a race when somebody is up and all have had as many sends", () => {
-    const p = params({ end: "first" });
-    const open = play(p, "t1 t1 t2 t2 t3", "against", 2);
+    const whole = params({ end: "first" });
+    const open = play(whole, "t1 t1 t2 t2 t3", "against", 2);
     expect(climb.ending(open)).toBeNull();
-    const tie = play(p, "t1 t1 t2 t2 t3 t3", "against", 2);
+    const tie = play(whole, "t1 t1 t2 t2 t3 t3", "against", 2);
     expect(climb.ending(tie)!.winners).toEqual([0, 1]);
-    const won = play(p, "t1 t1 t2 - t3 t2", "against", 2);
+    const won = play(whole, "t1 t1 t2 - t3 t2", "against", 2);
     expect(climb.ending(won)!.winners).toEqual([0]);
   });
 
   it("skips a player who is done", () => {
-    const s = play(params({ tries: 3 }), "t1 - t2 - t3 -", "turns", 2);
-    expect(climb.ending(s)).not.toBeNull();
+    const state = play(params({ tries: 3 }), "t1 - t2 - t3 -", "turns", 2);
+    expect(climb.ending(state)).not.toBeNull();
     const uneven = play(params({ tries: 5 }), "t1 - t2 - t3 -", "turns", 2);
     expect(climb.turn(uneven).player).toBe(1);
   });
@@ -194,35 +198,35 @@ describe("Climb", () => {
     [{ tries: 2.5 }, "tries must be a whole number"],
     [{ forfeit: { misses: 1, exercise: "", dose: 1 } }, "exercise must not be empty"],
   ])("names what is not allowed: %j", (change, message) => {
-    const told = climbParams.safeParse({ ...base, ...change }).error!.issues.map((i) => i.message);
+    const told = climbParams.safeParse({ ...base, ...change }).error!.issues.map((issue) => issue.message);
     expect(told).toContain(message);
   });
   it.each([
     [{ seconds: 3 }, "seconds must be 10 or more"],
     [{ goes: { count: 9, keep: "best" } }, "count must be 5 or less"],
   ])("names what a match does not allow: %j", (change, message) => {
-    expect(match.safeParse(change).error!.issues.map((i) => i.message)).toContain(message);
+    expect(match.safeParse(change).error!.issues.map((issue) => issue.message)).toContain(message);
   });
   it("wants a cap or a bell for several goes for points", () => {
     const [p, m] = split(params({ tries: null, goes: { count: 2, keep: "best" } }));
-    expect(pattern.problems(p, m).map((x) => x.message)).toEqual([
+    expect(pattern.problems(p, m).map((problem) => problem.message)).toEqual([
       "several goes for points need a limit: a number of attempts, or a time limit",
     ]);
     expect(pattern.problems({ ...p, tries: 9 }, m)).toEqual([]);
   });
 
   it("hands the turn on once the misses are spent, where that is the rule", () => {
-    const p = params({ swap: "budget", forfeit: { misses: 2, exercise: "hops", dose: 6 } });
-    const turns = (script: string) => climb.turn(play(p, script, "turns", 2)).player;
+    const whole = params({ swap: "budget", forfeit: { misses: 2, exercise: "hops", dose: 6 } });
+    const turns = (script: string) => climb.turn(play(whole, script, "turns", 2)).player;
     expect([turns("t1"), turns("- t1"), turns("- -"), turns("- - !")]).toEqual([0, 0, 0, 1]);
   });
 
   it("may be carried over to another day, where no clock runs", () => {
-    const p = params({ carry: true });
-    const carried = climb.step(play(p, "t1"), { kind: "carry", at: 0 });
+    const whole = params({ carry: true });
+    const carried = climb.step(play(whole, "t1"), { kind: "carry", at: 0 });
     expect(isRefusal(carried)).toBe(false);
-    expect(askOf(climb.asks(play(p, "t1")), "carry")).toBeDefined();
-    const clocked = play({ ...p, seconds: 30 }, "> t1");
+    expect(askOf(climb.asks(play(whole, "t1")), "carry")).toBeDefined();
+    const clocked = play({ ...whole, seconds: 30 }, "> t1");
     expect(climb.step(clocked, { kind: "carry", at: 1 })).toEqual({ refused: { key: "refused.carryBetween" } });
   });
 
@@ -245,7 +249,7 @@ describe("Climb", () => {
       state = after;
     }
     expect(turns).toEqual([0, 2, 1, 3, 0]);
-    expect(climb.score(state).map((s) => s.players)).toEqual([
+    expect(climb.score(state).map((score) => score.players)).toEqual([
       [0, 1],
       [2, 3],
     ]);

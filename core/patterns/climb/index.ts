@@ -7,11 +7,14 @@ import { climbGround } from "./layout.ts";
 import { type ClimbParams, climbParams } from "./params.ts";
 import { type Climber, climbGo, possible } from "./rules.ts";
 
-function summary(p: ClimbParams): Phrase {
-  const tries = p.tries ?? 0;
-  if (p.scoring.by === "points")
-    return { key: "climb.summary.points", params: { tries, first: p.scoring.first, growth: p.scoring.growth } };
-  return { key: `climb.summary.${p.scoring.by}`, params: { tries } };
+function summary(params: ClimbParams): Phrase {
+  const tries = params.tries ?? 0;
+  if (params.scoring.by === "points")
+    return {
+      key: "climb.summary.points",
+      params: { tries, first: params.scoring.first, growth: params.scoring.growth },
+    };
+  return { key: `climb.summary.${params.scoring.by}`, params: { tries } };
 }
 
 /** Targets in a fixed order: a hit moves on, a miss repeats; or one target, and the line moves back. */
@@ -24,8 +27,8 @@ export const climb: Pattern<ClimbParams, MatchState<ClimbParams, Climber>> = {
   modes: MODES,
   actions: isSend,
   ground: climbGround,
-  problems: (p, m) =>
-    p.tries === null && m.seconds === null && p.scoring.by === "points" && m.goes.count > 1
+  problems: (params, match) =>
+    params.tries === null && match.seconds === null && params.scoring.by === "points" && match.goes.count > 1
       ? [
           {
             path: ["params", "tries"],
@@ -35,7 +38,7 @@ export const climb: Pattern<ClimbParams, MatchState<ClimbParams, Climber>> = {
       : [],
   possible,
   matchApart: () => false,
-  needs: (p) => ({ pieces: 1, blocker: false, apart: false, sends: p.tries }),
+  needs: (params) => ({ pieces: 1, blocker: false, apart: false, sends: params.tries }),
   setUp: () => [],
   knobs,
   pegKnobs,

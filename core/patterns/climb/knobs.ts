@@ -7,10 +7,10 @@ import { added } from "../../targets/list.ts";
 import { type ClimbParams, climbParams, MAX_RUNGS } from "./params.ts";
 
 /** What the stations offer for a climb. */
-export function knobs(p: ClimbParams): Knob[] {
-  const f = fieldsOf(climbParams, p);
-  const points = p.scoring.by === "points" ? p.scoring : { by: "points", first: 3, growth: 0 };
-  const forfeit = p.forfeit ?? {
+export function knobs(params: ClimbParams): Knob[] {
+  const fields = fieldsOf(climbParams, params);
+  const points = params.scoring.by === "points" ? params.scoring : { by: "points", first: 3, growth: 0 };
+  const forfeit = params.forfeit ?? {
     misses: 3,
     exercise: "star jumps",
     dose: 7,
@@ -20,50 +20,52 @@ export function knobs(p: ClimbParams): Knob[] {
     cap: 4,
   };
   return [
-    f.number("score", ["tries"], "knob.tries", {
+    fields.number("score", ["tries"], "knob.tries", {
       off: { label: "knob.noCap", initial: 24 },
       family: { key: "set.sends" },
     }),
-    f.choice("score", ["scoring"], "knob.scoring", [
+    fields.choice("score", ["scoring"], "knob.scoring", [
       [points, "knob.byPoints"],
       [{ by: "tries" }, "knob.byTries"],
       [{ by: "time" }, "knob.byTime"],
     ]),
-    ...(p.scoring.by === "points"
+    ...(params.scoring.by === "points"
       ? [
-          f.number("score", ["scoring", "first"], "knob.first"),
-          f.number("score", ["scoring", "growth"], "knob.growth", { hint: "knob.growthHint" }),
+          fields.number("score", ["scoring", "first"], "knob.first"),
+          fields.number("score", ["scoring", "growth"], "knob.growth", { hint: "knob.growthHint" }),
         ]
       : []),
-    f.choice("score", ["forfeit"], "knob.forfeit", [
+    fields.choice("score", ["forfeit"], "knob.forfeit", [
       [null, "knob.none"],
       [forfeit, "knob.exercise"],
     ]),
-    ...(p.forfeit
+    ...(params.forfeit
       ? [
-          f.number("score", ["forfeit", "misses"], "knob.misses"),
-          f.text("score", ["forfeit", "exercise"], "knob.exerciseName"),
-          f.number("score", ["forfeit", "dose"], "knob.dose"),
-          f.text("score", ["forfeit", "second"], "knob.exerciseOr"),
-          f.text("score", ["forfeit", "third"], "knob.exerciseOr2"),
-          f.text("score", ["forfeit", "seated"], "knob.exerciseSeated"),
-          f.number("score", ["forfeit", "cap"], "knob.forfeitCap", { off: { label: "knob.forfeitNoCap", initial: 4 } }),
+          fields.number("score", ["forfeit", "misses"], "knob.misses"),
+          fields.text("score", ["forfeit", "exercise"], "knob.exerciseName"),
+          fields.number("score", ["forfeit", "dose"], "knob.dose"),
+          fields.text("score", ["forfeit", "second"], "knob.exerciseOr"),
+          fields.text("score", ["forfeit", "third"], "knob.exerciseOr2"),
+          fields.text("score", ["forfeit", "seated"], "knob.exerciseSeated"),
+          fields.number("score", ["forfeit", "cap"], "knob.forfeitCap", {
+            off: { label: "knob.forfeitNoCap", initial: 4 },
+          }),
         ]
       : []),
-    ...(p.ladder.kind === "targets"
+    ...(params.ladder.kind === "targets"
       ? [
-          f.choice("yard", ["ladder", "order"], "knob.order", [
+          fields.choice("yard", ["ladder", "order"], "knob.order", [
             ["nearest", "knob.nearest"],
             ["farthest", "knob.farthest"],
             ["listed", "knob.listed"],
           ]),
         ]
       : []),
-    f.choice(
+    fields.choice(
       "yard",
       ["ladder"],
       "knob.ladder",
-      ladders(p).map((l) => [l.value, l.label] as const),
+      ladders(params).map((ladder) => [ladder.value, ladder.label] as const),
     ),
   ];
 }
@@ -78,7 +80,7 @@ function ladders({ ladder }: ClimbParams) {
         value: {
           kind: "line",
           target: { ...first, across: 0 },
-          lines: linesFrom(ladder.targets.map((t) => t.distance)),
+          lines: linesFrom(ladder.targets.map((target) => target.distance)),
         },
         label: "knob.ladderLine",
       },
@@ -103,38 +105,38 @@ function ladders({ ladder }: ClimbParams) {
   ];
 }
 
-export function pegKnobs(p: ClimbParams, id: string): Knob[] {
-  const { ladder } = p;
-  const f = fieldsOf(climbParams, p);
-  const place = ladder.kind === "targets" ? ladder.targets.findIndex((t) => t.id === id) : -1;
+export function pegKnobs(params: ClimbParams, id: string): Knob[] {
+  const { ladder } = params;
+  const fields = fieldsOf(climbParams, params);
+  const place = ladder.kind === "targets" ? ladder.targets.findIndex((target) => target.id === id) : -1;
   const base = ladder.kind === "targets" ? ["ladder", "targets", place] : ["ladder", "target"];
   return [
     ladder.kind === "targets"
-      ? distanceKnob(f, [...base, "distance"])
-      : distanceKnob(f, ["ladder", "lines", lineIndex(id)], "knob.fromTarget"),
-    ...targetKnobs(f, base, ladder.kind === "targets" ? ladder.targets[place] : ladder.target),
+      ? distanceKnob(fields, [...base, "distance"])
+      : distanceKnob(fields, ["ladder", "lines", lineIndex(id)], "knob.fromTarget"),
+    ...targetKnobs(fields, base, ladder.kind === "targets" ? ladder.targets[place] : ladder.target),
   ];
 }
 
-export function addPeg(p: ClimbParams, space: Space): ClimbParams | null {
-  const { ladder } = p;
+export function addPeg(params: ClimbParams, space: Space): ClimbParams | null {
+  const { ladder } = params;
   if (ladder.kind === "line") {
     const next = nextLine(ladder.lines, space);
     return ladder.lines.length >= MAX_RUNGS || next === null
       ? null
-      : { ...p, ladder: { ...ladder, lines: [...ladder.lines, next] } };
+      : { ...params, ladder: { ...ladder, lines: [...ladder.lines, next] } };
   }
   if (ladder.targets.length >= MAX_RUNGS) return null;
-  return { ...p, ladder: { ...ladder, targets: [...ladder.targets, added(ladder.targets, space)] } };
+  return { ...params, ladder: { ...ladder, targets: [...ladder.targets, added(ladder.targets, space)] } };
 }
 
-export function removePeg(p: ClimbParams, id: string): ClimbParams | null {
-  const { ladder } = p;
+export function removePeg(params: ClimbParams, id: string): ClimbParams | null {
+  const { ladder } = params;
   if (ladder.kind === "line")
     return ladder.lines.length < 2
       ? null
-      : { ...p, ladder: { ...ladder, lines: ladder.lines.filter((_, i) => lineId(i) !== id) } };
+      : { ...params, ladder: { ...ladder, lines: ladder.lines.filter((_, i) => lineId(i) !== id) } };
   return ladder.targets.length < 2
     ? null
-    : { ...p, ladder: { ...ladder, targets: ladder.targets.filter((t) => t.id !== id) } };
+    : { ...params, ladder: { ...ladder, targets: ladder.targets.filter((target) => target.id !== id) } };
 }

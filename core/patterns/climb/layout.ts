@@ -22,18 +22,18 @@ const parts = ({ ladder }: ClimbParams, space: { length: number; width: number }
 const pegs = ({ ladder }: ClimbParams): Peg[] =>
   ladder.kind === "targets" ? targetPegs(ladder.targets) : linePegs(ladder.lines);
 
-function changeTarget(p: ClimbParams, id: string, change: <T extends Standing>(t: T) => T): ClimbParams {
-  const { ladder } = p;
+function changeTarget(params: ClimbParams, id: string, change: <T extends Standing>(t: T) => T): ClimbParams {
+  const { ladder } = params;
   if (ladder.kind === "line")
-    return ladder.target.id === id ? { ...p, ladder: { ...ladder, target: change(ladder.target) } } : p;
-  return { ...p, ladder: { ...ladder, targets: changed(ladder.targets, id, change) } };
+    return ladder.target.id === id ? { ...params, ladder: { ...ladder, target: change(ladder.target) } } : params;
+  return { ...params, ladder: { ...ladder, targets: changed(ladder.targets, id, change) } };
 }
 
 /** Under each peg: the chance to hit that target, or the one target from that line. */
 const probes = ({ ladder }: ClimbParams): Probe[] =>
   untilHit(
     ladder.kind === "targets"
-      ? targetProbes(ladder.targets.map((t) => t.id))
+      ? targetProbes(ladder.targets.map((target) => target.id))
       : lineProbes(ladder.target.id, ladder.lines),
   );
 
@@ -43,18 +43,20 @@ export const climbGround: Ground<ClimbParams> = {
   probes,
   moves: "each",
   /** The target of a line ladder moves aside only. */
-  move: (p, id, to) => {
-    const { ladder } = p;
-    if (ladder.kind === "targets") return { ...p, ladder: { ...ladder, targets: moved(ladder.targets, id, to) } };
+  move: (params, id, to) => {
+    const { ladder } = params;
+    if (ladder.kind === "targets") return { ...params, ladder: { ...ladder, targets: moved(ladder.targets, id, to) } };
     const lines = to.along === undefined ? ladder.lines : movedLine(ladder.lines, id, to.along);
-    const there: ClimbParams = { ...p, ladder: { ...ladder, lines } };
+    const there: ClimbParams = { ...params, ladder: { ...ladder, lines } };
     const { across } = to;
     return across === undefined ? there : changeTarget(there, id, (t) => ({ ...t, across: held(across, -10, 10) }));
   },
   add: addPeg,
   remove: removePeg,
-  squeeze: (p, k) =>
-    p.ladder.kind === "line" ? p : { ...p, ladder: { ...p.ladder, targets: squeezed(p.ladder.targets, k) } },
-  swap: (p, id, face) => changeTarget(p, id, (t) => faced(t, face)),
-  touchCounts: (p, id) => changeTarget(p, id, (t) => ({ ...t, counts: ["touch"] })),
+  squeeze: (params, k) =>
+    params.ladder.kind === "line"
+      ? params
+      : { ...params, ladder: { ...params.ladder, targets: squeezed(params.ladder.targets, k) } },
+  swap: (params, id, face) => changeTarget(params, id, (t) => faced(t, face)),
+  touchCounts: (params, id) => changeTarget(params, id, (t) => ({ ...t, counts: ["touch"] })),
 };

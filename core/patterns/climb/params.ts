@@ -57,8 +57,8 @@ export const climbParams = z
       })
       .nullable(),
   })
-  .superRefine((p, ctx) => {
-    if (p.ladder.kind === "targets") checkTargets(p.ladder.targets, ["ladder", "targets"], ctx);
-    else checkLines(p.ladder.lines, (i) => ["ladder", "lines", i], "line", ctx);
+  .superRefine((params, ctx) => {
+    if (params.ladder.kind === "targets") checkTargets(params.ladder.targets, ["ladder", "targets"], ctx);
+    else checkLines(params.ladder.lines, (i) => ["ladder", "lines", i], "line", ctx);
   });
 export type ClimbParams = z.infer<typeof climbParams>;

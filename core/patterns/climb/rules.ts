@@ -26,32 +26,33 @@ export interface Climber {
 export function rungsOf({ ladder }: ClimbParams): string[] {
   if (ladder.kind === "line") return ladder.lines.map((_, i) => `l${i + 1}`);
   const sign = ladder.order === "nearest" ? 1 : ladder.order === "farthest" ? -1 : 0;
-  return [...ladder.targets].sort((a, b) => sign * (a.distance - b.distance)).map((t) => t.id);
+  return [...ladder.targets].sort((a, b) => sign * (a.distance - b.distance)).map((target) => target.id);
 }
 
-const wanted = ({ ladder }: ClimbParams, c: Climber) => (ladder.kind === "line" ? ladder.target.id : c.rungs[c.rung]!);
+const wanted = ({ ladder }: ClimbParams, climber: Climber) =>
+  ladder.kind === "line" ? ladder.target.id : climber.rungs[climber.rung]!;
 const targetIds = memoizeByIdentity(({ ladder }: ClimbParams) =>
-  ladder.kind === "line" ? [ladder.target.id] : ladder.targets.map((t) => t.id),
+  ladder.kind === "line" ? [ladder.target.id] : ladder.targets.map((target) => target.id),
 );
 /** What is aimed at from each rung. */
-const aimsOf = memoizeByIdentity((p: ClimbParams): readonly AimOf<"any">[] =>
-  rungsOf(p).map((id) => ({
+const aimsOf = memoizeByIdentity((params: ClimbParams): readonly AimOf<"any">[] =>
+  rungsOf(params).map((id) => ({
     kind: "any",
-    want: [p.ladder.kind === "line" ? p.ladder.target.id : id],
-    among: targetIds(p),
+    want: [params.ladder.kind === "line" ? params.ladder.target.id : id],
+    among: targetIds(params),
   })),
 );
-export const worthOf = (p: ClimbParams, rung: number) =>
-  p.scoring.by === "points" ? p.scoring.first + rung * p.scoring.growth : 0;
+export const worthOf = (params: ClimbParams, rung: number) =>
+  params.scoring.by === "points" ? params.scoring.first + rung * params.scoring.growth : 0;
 
 /** An exercise costs this per dose. Seconds. */
 const PER_DOSE = 1.5;
 
-function asks(p: ClimbParams, c: Climber, player: number): Ask[] {
-  if (c.owes) {
-    const { exercise, dose, second, third, seated } = p.forfeit!;
+function asks(params: ClimbParams, climber: Climber, player: number): Ask[] {
+  if (climber.owes) {
+    const { exercise, dose, second, third, seated } = params.forfeit!;
     const takes = { by: [player], seconds: dose * PER_DOSE, walk: 0, moving: true };
-    const others = [second, third].filter((x) => x !== undefined && x !== "") as string[];
+    const others = [second, third].filter((text) => text !== undefined && text !== "") as string[];
     return [
       {
         kind: "task",
@@ -64,58 +65,60 @@ function asks(p: ClimbParams, c: Climber, player: number): Ask[] {
       },
     ];
   }
-  const from = p.ladder.kind === "line" ? c.rungs[c.rung]! : "start";
-  return [{ kind: "send", player, from, manner: PLAIN, aim: aimsOf(p)[c.rung]!, fetch: true }];
+  const from = params.ladder.kind === "line" ? climber.rungs[climber.rung]! : "start";
+  return [{ kind: "send", player, from, manner: PLAIN, aim: aimsOf(params)[climber.rung]!, fetch: true }];
 }
 
 function step(
-  p: ClimbParams,
-  c: Climber,
-  e: Parameters<GoRules<ClimbParams, Climber>["step"]>[2],
+  params: ClimbParams,
+  climber: Climber,
+  event: Parameters<GoRules<ClimbParams, Climber>["step"]>[2],
   ms: number,
 ): StepResult<Climber> | Refusal {
-  switch (e.kind) {
+  switch (event.kind) {
     case "task":
-      if (!c.owes) return refuse("refused.noForfeit");
-      return { go: { ...c, owes: false, misses: 0, paid: c.paid + 1 }, after: "spent" };
+      if (!climber.owes) return refuse("refused.noForfeit");
+      return { go: { ...climber, owes: false, misses: 0, paid: climber.paid + 1 }, after: "spent" };
     case "send":
-      if (c.owes) return refuse("refused.forfeitFirst", { exercise: p.forfeit!.exercise });
-      if (e.hit === undefined) return refuse("refused.notInGame", { kind: e.kind });
-      if (e.hit !== null && !targetIds(p).includes(e.hit)) return refuse("refused.unknownTarget", { target: e.hit });
-      return sent(p, c, e.hit, ms);
+      if (climber.owes) return refuse("refused.forfeitFirst", { exercise: params.forfeit!.exercise });
+      if (event.hit === undefined) return refuse("refused.notInGame", { kind: event.kind });
+      if (event.hit !== null && !targetIds(params).includes(event.hit))
+        return refuse("refused.unknownTarget", { target: event.hit });
+      return sent(params, climber, event.hit, ms);
     default:
-      return refuse("refused.notInGame", { kind: e.kind });
+      return refuse("refused.notInGame", { kind: event.kind });
   }
 }
 
-function sent(p: ClimbParams, c: Climber, hit: string | null, ms: number): StepResult<Climber> {
-  const sends = c.sends + 1;
-  const spent = p.tries !== null && sends >= p.tries;
-  const each = [...c.each];
-  each[c.rung] = (each[c.rung] ?? 0) + 1;
-  if (hit !== null && hit === wanted(p, c)) {
-    const points = c.points + worthOf(p, c.rung);
-    const go = { ...c, rung: c.rung + 1, sends, points, each, laps: [...c.laps, ms] };
-    return { go, after: go.rung === c.rungs.length || spent ? "end" : "hit" };
+function sent(params: ClimbParams, climber: Climber, hit: string | null, ms: number): StepResult<Climber> {
+  const sends = climber.sends + 1;
+  const spent = params.tries !== null && sends >= params.tries;
+  const each = [...climber.each];
+  each[climber.rung] = (each[climber.rung] ?? 0) + 1;
+  if (hit !== null && hit === wanted(params, climber)) {
+    const points = climber.points + worthOf(params, climber.rung);
+    const go = { ...climber, rung: climber.rung + 1, sends, points, each, laps: [...climber.laps, ms] };
+    return { go, after: go.rung === climber.rungs.length || spent ? "end" : "hit" };
   }
-  const missed = { ...c, sends, misses: c.misses + 1, each };
+  const missed = { ...climber, sends, misses: climber.misses + 1, each };
   if (spent) return { go: missed, after: "end" };
-  if (p.forfeit && missed.misses >= p.forfeit.misses) {
+  if (params.forfeit && missed.misses >= params.forfeit.misses) {
     // Once so many are done in a go, misses cost nothing more than the turn.
-    if (c.paid < (p.forfeit.cap ?? Number.POSITIVE_INFINITY)) return { go: { ...missed, owes: true }, after: "on" };
+    if (climber.paid < (params.forfeit.cap ?? Number.POSITIVE_INFINITY))
+      return { go: { ...missed, owes: true }, after: "on" };
     return { go: { ...missed, misses: 0 }, after: "spent" };
   }
   return { go: missed, after: "miss" };
 }
 
 /** Without a number of tries nothing depends on how many sends there were. */
-const counters = (p: ClimbParams): readonly Counter<Climber>[] =>
-  p.tries === null
+const counters = (params: ClimbParams): readonly Counter<Climber>[] =>
+  params.tries === null
     ? [
         {
-          of: (c) => c.sends,
-          put: (c, sends) => ({ ...c, sends }),
-          feeds: p.scoring.by === "tries" ? ["sends", "points"] : ["sends"],
+          of: (climber) => climber.sends,
+          put: (climber, sends) => ({ ...climber, sends }),
+          feeds: params.scoring.by === "tries" ? ["sends", "points"] : ["sends"],
         },
       ]
     : [];
@@ -123,40 +126,41 @@ const counters = (p: ClimbParams): readonly Counter<Climber>[] =>
 const TOP_BY_TRIES = 1_000_000;
 const TOP_BY_TIME = 100_000_000;
 const RUNG_WORTH = 1000;
-function sum(p: ClimbParams, c: Climber, ms: number): Sum {
-  const top = c.rung === c.rungs.length;
-  const { by } = p.scoring;
-  const below = c.rung * RUNG_WORTH;
-  const value = by === "points" ? c.points : by === "tries" ? c.sends : Math.round(ms / 100);
-  const rank = by === "points" ? c.points : !top ? below : by === "tries" ? TOP_BY_TRIES - c.sends : TOP_BY_TIME - ms;
+function sum(params: ClimbParams, climber: Climber, ms: number): Sum {
+  const top = climber.rung === climber.rungs.length;
+  const { by } = params.scoring;
+  const below = climber.rung * RUNG_WORTH;
+  const value = by === "points" ? climber.points : by === "tries" ? climber.sends : Math.round(ms / 100);
+  const rank =
+    by === "points" ? climber.points : !top ? below : by === "tries" ? TOP_BY_TRIES - climber.sends : TOP_BY_TIME - ms;
   return {
     value,
     rank,
     unit: by === "points" ? "points" : by === "tries" ? "sends" : "tenths",
     better: by === "points" ? "more" : "less",
     get working() {
-      return working(p, c, ms);
+      return working(params, climber, ms);
     },
-    sends: c.sends,
-    stage: c.rung,
-    stages: c.rungs.length,
+    sends: climber.sends,
+    stage: climber.rung,
+    stages: climber.rungs.length,
     finished: top,
   };
 }
 
-function working(p: ClimbParams, c: Climber, time: number): string {
-  switch (p.scoring.by) {
+function working(params: ClimbParams, climber: Climber, time: number): string {
+  switch (params.scoring.by) {
     case "points":
       return sumOf(
-        Array.from({ length: c.rung }, (_, r) => worthOf(p, r)),
-        c.points,
+        Array.from({ length: climber.rung }, (_, r) => worthOf(params, r)),
+        climber.points,
       );
     case "tries":
-      return sumOf(c.each, c.sends);
+      return sumOf(climber.each, climber.sends);
     default: {
       if (time === 0) return "";
       // Lap by lap in tenths of a second; what is left after the last rung was the way to the bell.
-      const ends = [...c.laps, ...(c.laps.at(-1) === time ? [] : [time])].map((ms) => Math.round(ms / 100));
+      const ends = [...climber.laps, ...(climber.laps.at(-1) === time ? [] : [time])].map((ms) => Math.round(ms / 100));
       return sumOf(
         ends.map((end, i) => ((end - (ends[i - 1] ?? 0)) / 10).toFixed(1)),
         (ends.at(-1)! / 10).toFixed(1),
@@ -165,21 +169,26 @@ function working(p: ClimbParams, c: Climber, time: number): string {
   }
 }
 
-function now(p: ClimbParams, c: Climber): Phrase {
-  if (c.owes) return { key: "climb.forfeit", params: { exercise: p.forfeit!.exercise, dose: p.forfeit!.dose } };
-  const { ladder } = p;
+function now(params: ClimbParams, climber: Climber): Phrase {
+  if (climber.owes)
+    return { key: "climb.forfeit", params: { exercise: params.forfeit!.exercise, dose: params.forfeit!.dose } };
+  const { ladder } = params;
   if (ladder.kind === "line") {
     const { label, item } = ladder.target;
-    return { key: "climb.line", params: { label, item, line: c.rung + 1, lines: c.rungs.length } };
+    return { key: "climb.line", params: { label, item, line: climber.rung + 1, lines: climber.rungs.length } };
   }
-  const t = ladder.targets.find((x) => x.id === c.rungs[c.rung]) ?? ladder.targets[0]!;
-  return { key: "climb.target", params: { label: t.label, item: t.item, number: c.rung + 1, of: c.rungs.length } };
+  const target =
+    ladder.targets.find((eachTarget) => eachTarget.id === climber.rungs[climber.rung]) ?? ladder.targets[0]!;
+  return {
+    key: "climb.target",
+    params: { label: target.label, item: target.item, number: climber.rung + 1, of: climber.rungs.length },
+  };
 }
 
 /** One climb: a hit on the wanted target moves on, all else repeats, until the top or the last try. */
 export const climbGo: GoRules<ClimbParams, Climber> = {
-  begin: (p) => ({
-    rungs: rungsOf(p),
+  begin: (params) => ({
+    rungs: rungsOf(params),
     rung: 0,
     sends: 0,
     points: 0,
@@ -191,24 +200,26 @@ export const climbGo: GoRules<ClimbParams, Climber> = {
   }),
   asks,
   step,
-  clock: (p, m) => (m.seconds !== null || p.scoring.by === "time" ? { limit: m.seconds, rest: 0 } : null),
+  clock: (params, match) =>
+    match.seconds !== null || params.scoring.by === "time" ? { limit: match.seconds, rest: 0 } : null,
   sum,
-  key: (p, c) => `${c.rung} ${c.sends} ${c.misses} ${c.owes ? 1 : 0} ${p.forfeit?.cap ? c.paid : 0}`,
+  key: (params, climber) =>
+    `${climber.rung} ${climber.sends} ${climber.misses} ${climber.owes ? 1 : 0} ${params.forfeit?.cap ? climber.paid : 0}`,
   counters,
   now,
-  done: (_, c) => c.rungs.slice(0, c.rung),
+  done: (_, climber) => climber.rungs.slice(0, climber.rung),
   ended: (_, { finished }) => ({ key: finished ? "climb.end.top" : "climb.end.spent" }),
   together: "share",
 };
 
 /** Written on paper: see `Possible`. */
-export function possible(p: ClimbParams, m: Match): Possible {
-  const n = p.ladder.kind === "line" ? p.ladder.lines.length : p.ladder.targets.length;
-  const kept = m.goes.keep === "total" ? m.goes.count : 1;
+export function possible(params: ClimbParams, match: Match): Possible {
+  const count = params.ladder.kind === "line" ? params.ladder.lines.length : params.ladder.targets.length;
+  const kept = match.goes.keep === "total" ? match.goes.count : 1;
   const times = (x: number | null) => (x === null ? null : x * kept);
-  if (p.scoring.by === "points") {
+  if (params.scoring.by === "points") {
     const sums = [0];
-    for (let r = 0; r < Math.min(n, p.tries ?? n); r++) sums.push(sums[r]! + worthOf(p, r));
+    for (let r = 0; r < Math.min(count, params.tries ?? count); r++) sums.push(sums[r]! + worthOf(params, r));
     const top = sums[sums.length - 1]!;
     const values = kept === 1 ? sums : null;
     return {
@@ -218,19 +229,19 @@ export function possible(p: ClimbParams, m: Match): Possible {
       most: times(top),
       values,
       finished: { least: times(top)!, most: times(top) },
-      stages: n,
+      stages: count,
     };
   }
-  if (p.scoring.by === "tries")
+  if (params.scoring.by === "tries")
     return {
       unit: "sends",
       better: "less",
       least: 0,
-      most: times(p.tries),
+      most: times(params.tries),
       values: null,
-      finished: { least: n * kept, most: times(p.tries) },
-      stages: n,
+      finished: { least: count * kept, most: times(params.tries) },
+      stages: count,
     };
-  const most = times(m.seconds === null ? null : m.seconds * 10);
-  return { unit: "tenths", better: "less", least: 0, most, values: null, finished: { least: 0, most }, stages: n };
+  const most = times(match.seconds === null ? null : match.seconds * 10);
+  return { unit: "tenths", better: "less", least: 0, most, values: null, finished: { least: 0, most }, stages: count };
 }

@@ -5,10 +5,10 @@ import type { Told } from "../match.reference.ts";
 import type { ClosestParams } from "./params.ts";
 
 /** A second, plain telling of Closest from its description: a chalk drawing, round by round. It shares no code with the rules. */
-export function tellClosest(p: ClosestParams, match: Match, setup: Setup, events: readonly GameEvent[]): Told {
+export function tellClosest(field: ClosestParams, match: Match, setup: Setup, events: readonly GameEvent[]): Told {
   const people = [...Array(setup.players).keys()];
   const teams = setup.mode === "against" ? people.map((i) => [i]) : [people];
-  const S = teams.length;
+  const length = teams.length;
   const points = teams.map(() => 0);
   let markPoints = 0;
   let rounds = 0;
@@ -22,23 +22,23 @@ export function tellClosest(p: ClosestParams, match: Match, setup: Setup, events
   const fresh = () => {
     floor = [];
     vain = 0;
-    jack = p.jack === "placed" ? "lies" : "none";
+    jack = field.jack === "placed" ? "lies" : "none";
   };
   fresh();
   const nearestOf = (t: number) =>
-    floor.reduce((n, c) => (c.team === t && typeof c.far === "number" ? Math.min(n, c.far) : n), 9e9);
+    floor.reduce((n, chalk) => (chalk.team === t && typeof chalk.far === "number" ? Math.min(n, chalk.far) : n), 9e9);
   const done = () =>
-    (p.finish.points !== null && Math.max(markPoints, ...points) >= p.finish.points) ||
-    rounds >= (p.finish.rounds ?? 40);
-  const complete = () => floor.length === S * p.pieces;
+    (field.finish.points !== null && Math.max(markPoints, ...points) >= field.finish.points) ||
+    rounds >= (field.finish.rounds ?? 40);
+  const complete = () => floor.length === length * field.pieces;
   const next = (): number => {
-    if (jack === "twice") return (lead + 1) % S;
+    if (jack === "twice") return (lead + 1) % length;
     if (jack === "none" || complete() || floor.length === 0) return lead;
-    if (p.order === "turn") return (lead + floor.length) % S;
+    if (field.order === "turn") return (lead + floor.length) % length;
     let who = -1;
-    for (let k = 1; k <= S; k++) {
-      const t = (lastTeam + k) % S;
-      if (floor.filter((c) => c.team === t).length === p.pieces) continue;
+    for (let k = 1; k <= length; k++) {
+      const t = (lastTeam + k) % length;
+      if (floor.filter((chalk) => chalk.team === t).length === field.pieces) continue;
       if (who < 0 || nearestOf(t) > nearestOf(who)) who = t;
     }
     return who;
@@ -48,20 +48,20 @@ export function tellClosest(p: ClosestParams, match: Match, setup: Setup, events
 
   const accepted: boolean[] = [];
   let last = 0;
-  for (const e of events) {
+  for (const event of events) {
     let ok = false;
-    const seen = !done() && e.at >= last;
-    if (seen && e.kind === "send" && jack === "none") {
-      if (e.rest === "in") {
+    const seen = !done() && event.at >= last;
+    if (seen && event.kind === "send" && jack === "none") {
+      if (event.rest === "in") {
         jack = "lies";
         ok = true;
-      } else if (e.rest === "short" || e.rest === "over") {
+      } else if (event.rest === "short" || event.rest === "over") {
         vain++;
         if (vain === 2) jack = "twice";
         ok = true;
       }
-    } else if (seen && e.kind === "send" && jack === "lies" && !complete()) {
-      const lies = e.rest === "in" ? far(e) : e.rest === "over" && p.dead ? "out" : undefined;
+    } else if (seen && event.kind === "send" && jack === "lies" && !complete()) {
+      const lies = event.rest === "in" ? far(event) : event.rest === "over" && field.dead ? "out" : undefined;
       if (lies !== undefined) {
         const t = next();
         floor.push({ team: t, far: lies });
@@ -69,67 +69,73 @@ export function tellClosest(p: ClosestParams, match: Match, setup: Setup, events
         lastTeam = t;
         ok = true;
       }
-    } else if (seen && e.kind === "stand" && jack === "twice") {
+    } else if (seen && event.kind === "stand" && jack === "twice") {
       jack = "lies";
       ok = true;
-    } else if (seen && e.kind === "measure") {
-      const c = floor[e.piece - 1];
-      if (c && c.far !== "out") {
-        c.far = e.away;
+    } else if (seen && event.kind === "measure") {
+      const chalk = floor[event.piece - 1];
+      if (chalk && chalk.far !== "out") {
+        chalk.far = event.away;
         ok = true;
       }
-    } else if (seen && e.kind === "move" && jack === "lies" && floor.length > 0) {
-      if (e.piece === 0) {
-        if (p.struck === "stays" && e.place === "out") {
+    } else if (seen && event.kind === "move" && jack === "lies" && floor.length > 0) {
+      if (event.piece === 0) {
+        if (field.struck === "stays" && event.place === "out") {
           fresh();
           ok = true;
-        } else if (p.struck === "stays" && e.place === "in") {
-          for (const c of floor) if (c.far !== "out") c.far = "?";
+        } else if (field.struck === "stays" && event.place === "in") {
+          for (const chalk of floor) if (chalk.far !== "out") chalk.far = "?";
           ok = true;
         }
       } else {
-        const c = floor[e.piece - 1];
-        if (c && e.place === "over" && p.dead) {
-          c.far = "out";
+        const chalk = floor[event.piece - 1];
+        if (chalk && event.place === "over" && field.dead) {
+          chalk.far = "out";
           ok = true;
-        } else if (c && e.place === "in" && e.spot) {
-          c.far = far({ spot: e.spot })!;
+        } else if (chalk && event.place === "in" && event.spot) {
+          chalk.far = far({ spot: event.spot })!;
           ok = true;
         }
       }
-    } else if (seen && e.kind === "ready" && jack === "lies" && complete() && floor.every((c) => c.far !== "?")) {
-      const mark = S === 1 ? Math.round(p.mark * 1000) : 9e9;
+    } else if (
+      seen &&
+      event.kind === "ready" &&
+      jack === "lies" &&
+      complete() &&
+      floor.every((chalk) => chalk.far !== "?")
+    ) {
+      const mark = length === 1 ? Math.round(field.mark * 1000) : 9e9;
       const won = teams.map((_, t) => {
         const bar = Math.min(mark, ...teams.map((_x, o) => (o === t ? 9e9 : nearestOf(o))));
-        return floor.filter((c) => c.team === t && typeof c.far === "number" && c.far < bar).length;
+        return floor.filter((chalk) => chalk.team === t && typeof chalk.far === "number" && chalk.far < bar).length;
       });
-      if (S === 1 && nearestOf(0) > mark) markPoints++;
-      for (const [t, n] of won.entries()) points[t]! += n;
+      if (length === 1 && nearestOf(0) > mark) markPoints++;
+      for (const [t, count] of won.entries()) points[t]! += count;
       const winner = won.findIndex((n) => n > 0);
-      if (p.leads === "alternate") lead = (lead + 1) % S;
+      if (field.leads === "alternate") lead = (lead + 1) % length;
       else if (winner >= 0) {
-        const others = [...Array(S - 1).keys()].map((k) => (winner + 1 + k) % S);
+        const others = [...Array(length - 1).keys()].map((key) => (winner + 1 + key) % length);
         const worst = Math.max(...others.map(nearestOf));
-        lead = p.leads === "winner" || S === 1 ? winner : others.find((t) => nearestOf(t) === worst)!;
+        lead = field.leads === "winner" || length === 1 ? winner : others.find((other) => nearestOf(other) === worst)!;
       }
       rounds++;
       fresh();
       ok = true;
-    } else if (seen && e.kind === "carry") {
+    } else if (seen && event.kind === "carry") {
       ok = match.carry && floor.length === 0 && jack !== "twice" && rounds > 0;
     }
-    if (ok) last = e.at;
+    if (ok) last = event.at;
     accepted.push(ok);
   }
   const over = done();
   const best = Math.max(...points);
-  const against = setup.mode === "against" && S > 1;
+  const against = setup.mode === "against" && length > 1;
   const t = next();
   return {
     accepted,
     player: teams[t]![thrown[t]! % teams[t]!.length]!,
     over,
     values: points,
-    winners: over && against ? points.flatMap((n, i) => (n === best ? [i] : [])) : [],
+    winners: over && against ? points.flatMap((point, i) => (point === best ? [i] : [])) : [],
   };
 }

@@ -6,22 +6,22 @@ import { type ClosestParams, middleOf } from "./params.ts";
 const LEAST = 0.3;
 
 export const closestGround: Ground<ClosestParams> = {
-  parts: (p, space) => {
-    const width = Math.min(p.width, space.width);
+  parts: (field, space) => {
+    const width = Math.min(field.width, space.width);
     const line = { kind: "line", across: 0, width, role: "band" } as const;
     return [
       ...startLine(space),
-      { ...line, id: "near", along: p.near },
-      { ...line, id: "far", along: p.far },
-      { kind: "spot", id: "jack", along: middleOf(p), across: 0, radius: 0.06, label: "" },
+      { ...line, id: "near", along: field.near },
+      { ...line, id: "far", along: field.far },
+      { kind: "spot", id: "jack", along: middleOf(field), across: 0, radius: 0.06, label: "" },
     ];
   },
-  pegs: (p) => [
-    { id: "near", label: "", distance: p.near, kind: "line" },
-    { id: "far", label: "", distance: p.far, kind: "line" },
+  pegs: (field) => [
+    { id: "near", label: "", distance: field.near, kind: "line" },
+    { id: "far", label: "", distance: field.far, kind: "line" },
   ],
   /** Nearer than the mark. */
-  probes: (p) => [
+  probes: (field) => [
     {
       id: "near",
       peg: null,
@@ -30,22 +30,22 @@ export const closestGround: Ground<ClosestParams> = {
         player: 0,
         from: "start",
         manner: {},
-        aim: { kind: "near", turn: 0, past: p.dead ? p.far : null },
+        aim: { kind: "near", turn: 0, past: field.dead ? field.far : null },
         fetch: true,
       },
-      counts: (e) => (e.kind === "send" && e.away !== undefined && e.away < p.mark * 1000 ? 1 : 0),
+      counts: (e) => (e.kind === "send" && e.away !== undefined && e.away < field.mark * 1000 ? 1 : 0),
     },
   ],
   moves: "together",
-  move: (p, id, { along }) => {
-    if (along === undefined) return p;
-    if (id === "near") return { ...p, near: held(along, 0.5, p.far - LEAST) };
-    if (id === "far") return { ...p, far: held(along, p.near + LEAST, 30) };
-    return p;
+  move: (field, id, { along }) => {
+    if (along === undefined) return field;
+    if (id === "near") return { ...field, near: held(along, 0.5, field.far - LEAST) };
+    if (id === "far") return { ...field, far: held(along, field.near + LEAST, 30) };
+    return field;
   },
   add: () => null,
   remove: () => null,
-  squeeze: (p, k) => ({ ...p, width: Math.max(0.6, cm(p.width * k)) }),
-  swap: (p) => p,
-  touchCounts: (p) => p,
+  squeeze: (field, k) => ({ ...field, width: Math.max(0.6, cm(field.width * k)) }),
+  swap: (field) => field,
+  touchCounts: (field) => field,
 };

@@ -7,38 +7,38 @@ import { closestGround } from "./ground.ts";
 import { type ClosestParams, closestParams } from "./params.ts";
 import { type ClosestState, closestRules, closestRules1, possible } from "./rules.ts";
 
-function knobs(p: ClosestParams): Knob[] {
-  const f = fieldsOf(closestParams, p);
+function knobs(field: ClosestParams): Knob[] {
+  const fields = fieldsOf(closestParams, field);
   return [
-    f.number("score", ["finish", "points"], "knob.firstTo", {
-      ...(p.finish.rounds !== null && { off: { label: "knob.noTotal", initial: 7 } }),
+    fields.number("score", ["finish", "points"], "knob.firstTo", {
+      ...(field.finish.rounds !== null && { off: { label: "knob.noTotal", initial: 7 } }),
       family: { key: "set.total" },
     }),
-    f.number("score", ["finish", "rounds"], "knob.roundsMost", {
-      ...(p.finish.points !== null && { off: { label: "knob.noCap", initial: 6 } }),
+    fields.number("score", ["finish", "rounds"], "knob.roundsMost", {
+      ...(field.finish.points !== null && { off: { label: "knob.noCap", initial: 6 } }),
       family: { key: "set.rounds" },
     }),
-    f.number("players", ["pieces"], "knob.pieces"),
-    f.choice("players", ["order"], "knob.sendOrder", [
+    fields.number("players", ["pieces"], "knob.pieces"),
+    fields.choice("players", ["order"], "knob.sendOrder", [
       ["turn", "knob.orderTurn"],
       ["farther", "knob.orderFarther"],
     ]),
-    f.choice("players", ["leads"], "knob.leads", [
+    fields.choice("players", ["leads"], "knob.leads", [
       ["winner", "knob.leadsWinner"],
       ["loser", "knob.leadsLoser"],
       ["alternate", "knob.leadsAlternate"],
     ]),
-    f.number("players", ["mark"], "knob.aloneMark", { unit: "m", step: 0.05, hint: "knob.aloneMarkHint" }),
-    f.choice("yard", ["jack"], "knob.jack", [
+    fields.number("players", ["mark"], "knob.aloneMark", { unit: "m", step: 0.05, hint: "knob.aloneMarkHint" }),
+    fields.choice("yard", ["jack"], "knob.jack", [
       ["sent", "knob.jackSent"],
       ["placed", "knob.jackPlaced"],
     ]),
-    f.toggle("yard", ["dead"], "knob.dead"),
-    f.choice("yard", ["struck"], "knob.struck", [
+    fields.toggle("yard", ["dead"], "knob.dead"),
+    fields.choice("yard", ["struck"], "knob.struck", [
       ["stays", "knob.struckStays"],
       ["back", "knob.struckBack"],
     ]),
-    f.number("yard", ["width"], "knob.laneWidth", { unit: "m", step: 0.05 }),
+    fields.number("yard", ["width"], "knob.laneWidth", { unit: "m", step: 0.05 }),
   ];
 }
 
@@ -53,19 +53,19 @@ export const closest: Pattern<ClosestParams, ClosestState> = {
   modes: ["alone", "against", "relay"],
   actions: isSend,
   ground: closestGround,
-  problems: (_, m) =>
-    m.goes.count > 1 || m.seconds !== null
+  problems: (_, match) =>
+    match.goes.count > 1 || match.seconds !== null
       ? [{ path: ["match", "goes"], message: "rounds with a jack are one go, without a time limit" }]
       : [],
   possible,
   matchApart: () => false,
-  needs: (p) => ({ pieces: p.pieces, blocker: false, apart: true, sends: null }),
-  setUp: (p) => [{ key: p.jack === "sent" ? "closest.setUp.sent" : "closest.setUp.placed" }],
+  needs: (field) => ({ pieces: field.pieces, blocker: false, apart: true, sends: null }),
+  setUp: (field) => [{ key: field.jack === "sent" ? "closest.setUp.sent" : "closest.setUp.placed" }],
   knobs,
-  pegKnobs: (p, id) => [distanceKnob(fieldsOf(closestParams, p), [id])],
-  summary: (p) => ({
-    key: p.finish.points !== null ? "closest.summary.points" : "closest.summary.rounds",
-    params: { points: p.finish.points ?? 0, rounds: p.finish.rounds ?? 0, pieces: p.pieces },
+  pegKnobs: (field, id) => [distanceKnob(fieldsOf(closestParams, field), [id])],
+  summary: (field) => ({
+    key: field.finish.points !== null ? "closest.summary.points" : "closest.summary.rounds",
+    params: { points: field.finish.points ?? 0, rounds: field.finish.rounds ?? 0, pieces: field.pieces },
   }),
   phrases: [
     "closest.jack",

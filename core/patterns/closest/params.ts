@@ -26,14 +26,14 @@ export const closestParams = z
       rounds: whole("rounds", 1, MAX_ROUNDS).nullable(),
     }),
   })
-  .superRefine((p, ctx) => {
-    if (Math.round(100 * (p.far - p.near)) < 30)
+  .superRefine((field, ctx) => {
+    if (Math.round(100 * (field.far - field.near)) < 30)
       ctx.addIssue({
         code: "custom",
         path: ["far"],
-        message: `far (${p.far} m) must be at least 0.3 m beyond near (${p.near} m)`,
+        message: `far (${field.far} m) must be at least 0.3 m beyond near (${field.near} m)`,
       });
-    if (p.finish.points === null && p.finish.rounds === null)
+    if (field.finish.points === null && field.finish.rounds === null)
       ctx.addIssue({
         code: "custom",
         path: ["finish", "rounds"],
@@ -41,4 +41,4 @@ export const closestParams = z
       });
   });
 export type ClosestParams = z.infer<typeof closestParams>;
-export const middleOf = (p: ClosestParams): number => (p.near + p.far) / 2;
+export const middleOf = (field: ClosestParams): number => (field.near + field.far) / 2;

@@ -8,7 +8,7 @@ import type { GoalsParams } from "./params.ts";
  * A second, plain telling of Goals: a referee's notebook, one line for each whistle, and somebody who holds the ball. It shares no code with the
  * rules.
  */
-export function tellGoals(p: GoalsParams, match: Match, setup: Setup, events: readonly GameEvent[]): Told {
+export function tellGoals(params: GoalsParams, match: Match, setup: Setup, events: readonly GameEvent[]): Told {
   const against = setup.mode === "against";
   const everybody = [...Array(setup.players).keys()];
   const teams = !against
@@ -16,7 +16,7 @@ export function tellGoals(p: GoalsParams, match: Match, setup: Setup, events: re
     : everybody.length < 2
       ? [everybody, everybody]
       : [everybody.filter((i) => i % 2 === 0), everybody.filter((i) => i % 2 === 1)];
-  const seconds = against ? match.seconds : p.alone.by === "bell" ? p.alone.seconds : null;
+  const seconds = against ? match.seconds : params.alone.by === "bell" ? params.alone.seconds : null;
   const notebook: number[] = teams.map(() => 0);
   let ball = 0 as number | "anybody";
   let shot = false;
@@ -28,21 +28,21 @@ export function tellGoals(p: GoalsParams, match: Match, setup: Setup, events: re
   let over = false;
   const accepted: boolean[] = [];
   const rings = () => (running && seconds !== null ? whistle + 1000 * seconds : null);
-  const teamOf = (by: number | undefined) => (by === undefined ? -1 : teams.findIndex((t) => t.includes(by)));
+  const teamOf = (by: number | undefined) => (by === undefined ? -1 : teams.findIndex((team) => team.includes(by)));
 
-  function take(e: GameEvent): boolean {
-    if (over || e.at < latest) return false;
-    if (e.kind === "carry") return match.carry && rings() === null;
+  function take(event: GameEvent): boolean {
+    if (over || event.at < latest) return false;
+    if (event.kind === "carry") return match.carry && rings() === null;
     if (!running) {
-      if (e.kind !== "ready") return false;
+      if (event.kind !== "ready") return false;
       running = true;
-      whistle = e.at;
+      whistle = event.at;
       return true;
     }
     const bell = rings();
-    if (e.kind === "bell") {
-      if (bell === null || e.at < bell) return false;
-      if (against && half < p.halves) {
+    if (event.kind === "bell") {
+      if (bell === null || event.at < bell) return false;
+      if (against && half < params.halves) {
         half = 2;
         running = false;
         ball = 1;
@@ -53,52 +53,52 @@ export function tellGoals(p: GoalsParams, match: Match, setup: Setup, events: re
       }
       return true;
     }
-    if (bell !== null && e.at > bell) return false;
+    if (bell !== null && event.at > bell) return false;
     if (!against) {
-      if (e.kind !== "count") return false;
-      const most = p.alone.by === "count" ? p.alone.goals : 200;
-      if (notebook[0]! + e.n > most) return false;
-      notebook[0]! += e.n;
-      if (p.alone.by === "count" && notebook[0] === most) {
+      if (event.kind !== "count") return false;
+      const most = params.alone.by === "count" ? params.alone.goals : 200;
+      if (notebook[0]! + event.n > most) return false;
+      notebook[0]! += event.n;
+      if (params.alone.by === "count" && notebook[0] === most) {
         over = true;
-        clock = e.at - whistle;
+        clock = event.at - whistle;
       }
       return true;
     }
-    if (e.kind !== "point") return false;
-    if (e.side !== null) {
-      if (e.side > 1 || (shot && ball !== e.side)) return false;
-      notebook[e.side]!++;
+    if (event.kind !== "point") return false;
+    if (event.side !== null) {
+      if (event.side > 1 || (shot && ball !== event.side)) return false;
+      notebook[event.side]!++;
       shot = false;
-      ball = p.after === "conceded" ? 1 - e.side : "anybody";
-      if (p.points !== null && notebook[e.side]! >= p.points) over = true;
+      ball = params.after === "conceded" ? 1 - event.side : "anybody";
+      if (params.points !== null && notebook[event.side]! >= params.points) over = true;
       return true;
     }
-    if (e.why === "on") return true;
-    if (e.why === "missed") {
+    if (event.why === "on") return true;
+    if (event.why === "missed") {
       if (!shot) return false;
       shot = false;
       ball = 1 - (ball as number);
       return true;
     }
     if (shot) return false;
-    const team = teamOf(e.by);
-    if (e.why === "out") {
-      if (p.out === "other" && e.by === undefined) return false;
-      ball = p.out === "other" && team >= 0 ? 1 - team : "anybody";
+    const team = teamOf(event.by);
+    if (event.why === "out") {
+      if (params.out === "other" && event.by === undefined) return false;
+      ball = params.out === "other" && team >= 0 ? 1 - team : "anybody";
       return true;
     }
-    if (!(p.fouls as readonly string[]).includes(e.why ?? "") || team < 0) return false;
+    if (!(params.fouls as readonly string[]).includes(event.why ?? "") || team < 0) return false;
     ball = 1 - team;
-    shot = p.penalty === "shot";
+    shot = params.penalty === "shot";
     return true;
   }
-  for (const e of events) {
-    const ok = take(e);
-    if (ok) latest = e.at;
+  for (const event of events) {
+    const ok = take(event);
+    if (ok) latest = event.at;
     accepted.push(ok);
   }
-  const timed = !against && p.alone.by === "count";
+  const timed = !against && params.alone.by === "count";
   const values = timed ? [Math.round(clock / 100)] : notebook;
   const best = Math.max(...notebook);
   return {

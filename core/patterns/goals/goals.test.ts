@@ -19,26 +19,26 @@ const goal = (side: number) => ({ kind: "point", side });
 const stop = (why: string, by?: number) => ({ kind: "point", side: null, why, ...(by !== undefined && { by }) });
 
 describe("Goals: a second telling agrees", () => {
-  const paramsOf = (d: Draw): Drawn<GoalsParams> => ({
+  const paramsOf = (draws: Draw): Drawn<GoalsParams> => ({
     params: goalsParams.parse({
       ...goals.example.params,
-      points: 1 + d.upTo(4),
-      halves: d.one([1, 2]),
-      after: d.one(["middle", "conceded"]),
-      out: d.one(["other", "middle", "again"]),
-      fouls: FOULS.filter(() => d.chance(0.5)),
-      penalty: d.one(["there", "middle", "shot"]),
-      alone: { by: d.one(["bell", "count"]), seconds: 10 + d.upTo(30), goals: 1 + d.upTo(5) },
+      points: 1 + draws.upTo(4),
+      halves: draws.one([1, 2]),
+      after: draws.one(["middle", "conceded"]),
+      out: draws.one(["other", "middle", "again"]),
+      fouls: FOULS.filter(() => draws.chance(0.5)),
+      penalty: draws.one(["there", "middle", "shot"]),
+      alone: { by: draws.one(["bell", "count"]), seconds: 10 + draws.upTo(30), goals: 1 + draws.upTo(5) },
     }),
-    match: matchSchema.parse({ carry: d.chance(0.3), ...(d.chance(0.5) && { seconds: 10 + d.upTo(30) }) }),
+    match: matchSchema.parse({ carry: draws.chance(0.3), ...(draws.chance(0.5) && { seconds: 10 + draws.upTo(30) }) }),
   });
-  const eventOf = (d: Draw, at: number, _: GoalsParams, legal: readonly string[]): GameEvent => {
-    if (legal.includes("ready") && d.chance(0.8)) return { kind: "ready", at };
-    if (legal.includes("count") && d.chance(0.6)) return { kind: "count", at, n: d.upTo(2) };
-    if (d.chance(0.12)) return { kind: d.one(["carry", "ready", "stand", "bell"]), at };
-    const by = d.chance(0.7) ? { by: d.upTo(3) } : {};
-    if (d.chance(0.5)) return { kind: "point", at, side: d.chance(0.03) ? 3 : d.upTo(1) };
-    return { kind: "point", at, side: null, why: d.one(["on", "out", "missed", ...FOULS]), ...by };
+  const eventOf = (draws: Draw, at: number, _: GoalsParams, legal: readonly string[]): GameEvent => {
+    if (legal.includes("ready") && draws.chance(0.8)) return { kind: "ready", at };
+    if (legal.includes("count") && draws.chance(0.6)) return { kind: "count", at, n: draws.upTo(2) };
+    if (draws.chance(0.12)) return { kind: draws.one(["carry", "ready", "stand", "bell"]), at };
+    const by = draws.chance(0.7) ? { by: draws.upTo(3) } : {};
+    if (draws.chance(0.5)) return { kind: "point", at, side: draws.chance(0.03) ? 3 : draws.upTo(1) };
+    return { kind: "point", at, side: null, why: draws.one(["on", "out", "missed", ...FOULS]), ...by };
   };
   it("over seeded event sequences", () => {
     expect(run(goals.rules, tellGoals, paramsOf, eventOf, goals.modes)).toBeGreaterThan(SEQUENCES / 20);
@@ -47,9 +47,9 @@ describe("Goals: a second telling agrees", () => {
 
 describe("Goals against each other", () => {
   it("says who begins after a goal, out of play and a foul; a free shot comes first, and a miss gives the ball away", () => {
-    const p = begin({ fouls: ["hands", "push"], penalty: "shot" });
-    expect(view(p).now.key).toBe("goals.middle");
-    const one = take(p, goal(0));
+    const play = begin({ fouls: ["hands", "push"], penalty: "shot" });
+    expect(view(play).now.key).toBe("goals.middle");
+    const one = take(play, goal(0));
     expect(view(one)).toMatchObject({ player: 1, now: { key: "goals.middle" } });
     expect(view(take(one, stop("out", 1)))).toMatchObject({ player: 0, now: { key: "goals.bringIn" } });
     expect(refusedBy(one, stop("out"))).toBe("refused.whoseOut");
@@ -59,7 +59,7 @@ describe("Goals against each other", () => {
     expect(refusedBy(foul, goal(0))).toBe("refused.shotFirst");
     expect(refusedBy(foul, stop("out", 0))).toBe("refused.shotFirst");
     expect(view(take(foul, stop("missed")))).toMatchObject({ player: 0, now: { key: "goals.bringIn" } });
-    expect(view(take(foul, goal(1))).score.map((s) => s.value)).toEqual([1, 1]);
+    expect(view(take(foul, goal(1))).score.map((score) => score.value)).toEqual([1, 1]);
   });
   it("ends at so many, or in two halves with ends changed; level at the bell is a draw", () => {
     const first = take(begin({ points: 2 }), goal(1), goal(0), goal(1));
@@ -72,13 +72,13 @@ describe("Goals against each other", () => {
   });
   it("is refused where nothing ends it, or halves have no bell", () => {
     const bad = (change: object, match = {}) => {
-      const a = fromPattern("goals");
+      const activity = fromPattern("goals");
       const read = parseActivity({
-        ...a,
-        match: { ...a.match, ...match },
-        pattern: { ...a.pattern, params: { ...a.pattern.params, ...change } },
+        ...activity,
+        match: { ...activity.match, ...match },
+        pattern: { ...activity.pattern, params: { ...activity.pattern.params, ...change } },
       });
-      return read.ok ? [] : read.problems.map((p) => p.field);
+      return read.ok ? [] : read.problems.map((problem) => problem.field);
     };
     expect(bad({ points: null })).toEqual(["pattern.params.points"]);
     expect(bad({ halves: 2 })).toEqual(["pattern.params.halves"]);
@@ -96,32 +96,32 @@ describe("Goals' chances", () => {
     expect(win).toBeCloseTo(0.6 ** 3 * (1 + 3 * 0.4 + 6 * 0.16), 9);
   });
   it("until the bell: every tenth a goal for either or none, and a goal stops play", () => {
-    const a = having("goals", { points: null }, { seconds: 30 });
+    const activity = having("goals", { points: null }, { seconds: 30 });
     const [q, r] = [0.01, 0.004];
-    const told = forecastActivity(a, two, TWO, "middle", { chances: { won: q, lost: r }, method: "exact" });
+    const told = forecastActivity(activity, two, TWO, "middle", { chances: { won: q, lost: r }, method: "exact" });
     // The same by going through the tenths: a goal takes its own, and then six seconds go by.
     const [ticks, stops] = [300, 61];
     const law = Array.from({ length: ticks + 1 }, () => new Map<string, number>());
     law[0]!.set("0 0", 1);
     const end = new Map<string, number>();
     for (let t = 0; t < ticks; t++)
-      for (const [key, p] of law[t]!) {
+      for (const [key, chance] of law[t]!) {
         const [x, y] = key.split(" ").map(Number) as [number, number];
-        const to = (when: number, k: string, share: number) => {
+        const to = (when: number, givenKey: string, share: number) => {
           const at = when <= ticks ? law[when]! : end;
-          at.set(k, (at.get(k) ?? 0) + p * share);
+          at.set(givenKey, (at.get(givenKey) ?? 0) + chance * share);
         };
         to(t + 1, key, 1 - q - r);
         to(t + stops, `${x + 1} ${y}`, q);
         to(t + stops, `${x} ${y + 1}`, r);
       }
-    for (const [k, p] of law[ticks]!) end.set(k, (end.get(k) ?? 0) + p);
-    const goalsOf = [...end].reduce((sum, [k, p]) => sum + p * Number(k.split(" ")[0]), 0);
+    for (const [key, chance] of law[ticks]!) end.set(key, (end.get(key) ?? 0) + chance);
+    const goalsOf = [...end].reduce((sum, [key, chance]) => sum + chance * Number(key.split(" ")[0]), 0);
     expect(mean(told.sides[0]!.points)).toBeCloseTo(goalsOf, 6);
   });
   it("a wider goal to attack, or more skill, scores more; in two halves ends even out", () => {
     const win = (change: object, who = two, match = {}) =>
-      forecastActivity(having("goals", change, match), who, TWO, "middle").sides.map((s) => s.win!);
+      forecastActivity(having("goals", change, match), who, TWO, "middle").sides.map((side) => side.win!);
     expect(win({ farGoal: 1.2 })[0]).toBeGreaterThan(win({})[0]!);
     expect(win({}, [{ age: 12 }, { age: 7 }])[0]).toBeGreaterThan(0.6);
     const even = win({ points: null, halves: 2, farGoal: 1.2 }, two, { seconds: 60 });

@@ -26,20 +26,20 @@ const posts = (id: string, along: number, gap: number, item: string): Part[] =>
 
 /** Two goals, a middle to begin from, and the field between them. */
 export const goalsGround: Ground<GoalsParams> = {
-  parts: (p, space) => {
-    const width = Math.min(p.width, space.width);
+  parts: (params, space) => {
+    const width = Math.min(params.width, space.width);
     return [
       { kind: "line", id: "start", along: 0, across: 0, width, role: "start" },
-      { kind: "court", id: "field", along: p.length / 2, across: 0, depth: p.length, width, label: "" },
-      ...posts("near", 0, p.nearGoal, p.item),
-      ...posts("far", p.length, p.farGoal, p.item),
-      { kind: "spot", id: "middle", along: p.length / 2, across: 0, radius: 0.08, label: "" },
-      { kind: "person", id: "sender", along: cm(p.length / 2 - FROM_MIDDLE), across: 0, role: "sender" },
+      { kind: "court", id: "field", along: params.length / 2, across: 0, depth: params.length, width, label: "" },
+      ...posts("near", 0, params.nearGoal, params.item),
+      ...posts("far", params.length, params.farGoal, params.item),
+      { kind: "spot", id: "middle", along: params.length / 2, across: 0, radius: 0.08, label: "" },
+      { kind: "person", id: "sender", along: cm(params.length / 2 - FROM_MIDDLE), across: 0, role: "sender" },
     ];
   },
-  pegs: (p) => [{ id: "far", label: "", item: p.item, distance: p.length, kind: "line" }],
+  pegs: (params) => [{ id: "far", label: "", item: params.item, distance: params.length, kind: "line" }],
   /** Whether the next goal is one's own. */
-  probes: (p): Probe[] => [
+  probes: (params): Probe[] => [
     {
       id: "next",
       peg: null,
@@ -47,17 +47,17 @@ export const goalsGround: Ground<GoalsParams> = {
         kind: "send",
         player: 0,
         from: "start",
-        manner: mannerOf(p),
+        manner: mannerOf(params),
         aim: {
           kind: "goal",
           people: SIDES,
-          widths: [p.farGoal, p.nearGoal],
-          length: p.length,
+          widths: [params.farGoal, params.nearGoal],
+          length: params.length,
           ticks: false,
           stopped: false,
           shot: null,
           fouls: [],
-          out: p.out,
+          out: params.out,
         },
         fetch: true,
       },
@@ -65,10 +65,11 @@ export const goalsGround: Ground<GoalsParams> = {
     },
   ],
   moves: "each",
-  move: (p, id, { along }) => (id === "far" && along !== undefined ? { ...p, length: held(along, 1.5, 20) } : p),
+  move: (params, id, { along }) =>
+    id === "far" && along !== undefined ? { ...params, length: held(along, 1.5, 20) } : params,
   add: () => null,
   remove: () => null,
-  squeeze: (p, k) => ({ ...p, width: Math.max(1, cm(p.width * k)) }),
-  swap: (p, _, { item }) => ({ ...p, item }),
-  touchCounts: (p) => p,
+  squeeze: (params, k) => ({ ...params, width: Math.max(1, cm(params.width * k)) }),
+  swap: (params, _, { item }) => ({ ...params, item }),
+  touchCounts: (params) => params,
 };

@@ -6,10 +6,11 @@ import { goalsGround } from "./ground.ts";
 import { FOULS, type GoalsParams, goalsParams } from "./params.ts";
 import { type GoalsState, goalsRules, possible } from "./rules.ts";
 
-function knobs(p: GoalsParams): Knob[] {
-  const f = fieldsOf(goalsParams, p);
+function knobs(params: GoalsParams): Knob[] {
+  const fields = fieldsOf(goalsParams, params);
   const fouls = (list: GoalsParams["fouls"], label: string) => [list, label] as const;
-  const same = (a: readonly string[], b: readonly string[]) => a.length === b.length && a.every((x) => b.includes(x));
+  const same = (a: readonly string[], b: readonly string[]) =>
+    a.length === b.length && a.every((text) => b.includes(text));
   const sets = [
     fouls([], "fouls.none"),
     fouls(["high"], "fouls.high"),
@@ -18,46 +19,46 @@ function knobs(p: GoalsParams): Knob[] {
     fouls(["high", "feet"], "fouls.stick"),
     fouls([...FOULS], "fouls.all"),
   ];
-  const known = sets.map(([list, label]) => [same(list, p.fouls) ? p.fouls : list, label] as const);
+  const known = sets.map(([list, label]) => [same(list, params.fouls) ? params.fouls : list, label] as const);
   return [
-    f.number("yard", ["width"], "knob.goalsWidth", { unit: "m", step: 0.1 }),
-    f.number("yard", ["farGoal"], "knob.farGoal", { unit: "m", step: 0.05 }),
-    f.number("yard", ["nearGoal"], "knob.nearGoal", { unit: "m", step: 0.05 }),
-    f.number("score", ["points"], "knob.firstTo", {
+    fields.number("yard", ["width"], "knob.goalsWidth", { unit: "m", step: 0.1 }),
+    fields.number("yard", ["farGoal"], "knob.farGoal", { unit: "m", step: 0.05 }),
+    fields.number("yard", ["nearGoal"], "knob.nearGoal", { unit: "m", step: 0.05 }),
+    fields.number("score", ["points"], "knob.firstTo", {
       off: { label: "knob.noTotal", initial: 7 },
       family: { key: "set.total" },
     }),
-    f.choice("score", ["halves"], "knob.halves", [
+    fields.choice("score", ["halves"], "knob.halves", [
       [1, "halves.1"],
       [2, "halves.2"],
     ]),
-    f.choice("score", ["after"], "knob.afterGoal", [
+    fields.choice("score", ["after"], "knob.afterGoal", [
       ["middle", "afterGoal.middle"],
       ["conceded", "afterGoal.conceded"],
     ]),
-    f.choice("score", ["out"], "knob.outOfPlay", [
+    fields.choice("score", ["out"], "knob.outOfPlay", [
       ["other", "outOfPlay.other"],
       ["middle", "outOfPlay.middle"],
       ["again", "outOfPlay.again"],
     ]),
-    f.choice("score", ["fouls"], "knob.fouls", known),
-    f.choice("score", ["penalty"], "knob.penalty", [
+    fields.choice("score", ["fouls"], "knob.fouls", known),
+    fields.choice("score", ["penalty"], "knob.penalty", [
       ["there", "penalty.there"],
       ["middle", "penalty.middle"],
       ["shot", "penalty.shot"],
     ]),
-    f.toggle("players", ["riding"], "knob.riding"),
-    f.choice("players", ["alone", "by"], "knob.aloneBy", [
+    fields.toggle("players", ["riding"], "knob.riding"),
+    fields.choice("players", ["alone", "by"], "knob.aloneBy", [
       ["bell", "aloneBy.bell"],
       ["count", "aloneBy.count"],
     ]),
-    p.alone.by === "bell"
-      ? f.number("players", ["alone", "seconds"], "knob.aloneSeconds", {
+    params.alone.by === "bell"
+      ? fields.number("players", ["alone", "seconds"], "knob.aloneSeconds", {
           unit: "s",
           step: 5,
           family: { key: "set.seconds" },
         })
-      : f.number("players", ["alone", "goals"], "knob.aloneGoals", { family: { key: "set.aloneGoals" } }),
+      : fields.number("players", ["alone", "goals"], "knob.aloneGoals", { family: { key: "set.aloneGoals" } }),
   ];
 }
 
@@ -70,21 +71,21 @@ export const goals: Pattern<GoalsParams, GoalsState> = {
   match: { fields: ["seconds", "carry"], initial: USUAL_MATCH },
   modes: ["alone", "against"],
   together: () => ({ key: "together.goals" }),
-  actions: (a) => isSend(a) || a === "dribbleFoot" || a === "dribbleStick",
+  actions: (action) => isSend(action) || action === "dribbleFoot" || action === "dribbleStick",
   ground: goalsGround,
-  problems: (p, m) => [
-    ...(m.goes.count > 1 ? [{ path: ["match", "goes"], message: "a game with goals is one go" }] : []),
-    ...(p.points === null && m.seconds === null
+  problems: (params, match) => [
+    ...(match.goes.count > 1 ? [{ path: ["match", "goes"], message: "a game with goals is one go" }] : []),
+    ...(params.points === null && match.seconds === null
       ? [{ path: ["params", "points"], message: "the game must end by a number of goals or a time limit" }]
       : []),
-    ...(p.halves === 2 && m.seconds === null
+    ...(params.halves === 2 && match.seconds === null
       ? [{ path: ["params", "halves"], message: "two halves need a time limit for each" }]
       : []),
-    ...(Math.max(p.nearGoal, p.farGoal) > p.width
+    ...(Math.max(params.nearGoal, params.farGoal) > params.width
       ? [
           {
             path: ["params", "farGoal"],
-            message: `the goals cannot be wider than the field, which is ${p.width} m wide`,
+            message: `the goals cannot be wider than the field, which is ${params.width} m wide`,
           },
         ]
       : []),
@@ -92,16 +93,18 @@ export const goals: Pattern<GoalsParams, GoalsState> = {
   possible,
   matchApart: (_, setup) => setup.mode === "against",
   needs: () => ({ pieces: 1, blocker: false, apart: false, sends: null, implement: true }),
-  setUp: (p) => [
-    { key: "goals.setUp", params: { near: Math.round(p.nearGoal * 100), far: Math.round(p.farGoal * 100) } },
-    ...(p.riding ? [{ key: "goals.setUp.riding" }] : []),
-    ...p.fouls.map((foul) => ({ key: `goals.foul.${foul}` })),
+  setUp: (params) => [
+    { key: "goals.setUp", params: { near: Math.round(params.nearGoal * 100), far: Math.round(params.farGoal * 100) } },
+    ...(params.riding ? [{ key: "goals.setUp.riding" }] : []),
+    ...params.fouls.map((foul) => ({ key: `goals.foul.${foul}` })),
   ],
   knobs,
-  pegKnobs: (p) => [fieldsOf(goalsParams, p).number("yard", ["length"], "knob.fieldLength", { unit: "m", step: 0.1 })],
-  summary: (p, m) => ({
-    key: p.points === null ? "goals.summary.bell" : "goals.summary",
-    params: { points: p.points ?? 0, minutes: Math.round((m.seconds ?? 0) / 60), halves: p.halves },
+  pegKnobs: (params) => [
+    fieldsOf(goalsParams, params).number("yard", ["length"], "knob.fieldLength", { unit: "m", step: 0.1 }),
+  ],
+  summary: (params, match) => ({
+    key: params.points === null ? "goals.summary.bell" : "goals.summary",
+    params: { points: params.points ?? 0, minutes: Math.round((match.seconds ?? 0) / 60), halves: params.halves },
   }),
   phrases: [
     ...["middle", "bringIn", "there", "again"].flatMap((how) => [`goals.${how}`, `goals.${how}.any`]),

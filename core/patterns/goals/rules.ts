@@ -47,7 +47,7 @@ function start(params: GoalsParams, match: Match, setup: Setup): GoalsState {
     params,
     match,
     sides,
-    goals: sides.map((x) => (setup.mode === "against" ? Math.min(most, headStartOf(setup, x)) : 0)),
+    goals: sides.map((side) => (setup.mode === "against" ? Math.min(most, headStartOf(setup, side)) : 0)),
     scored: [],
     half: 1,
     restart: { how: "middle", side: setup.starts ?? 0 },
@@ -63,196 +63,205 @@ function start(params: GoalsParams, match: Match, setup: Setup): GoalsState {
 }
 
 /** How long the clock runs, seconds; null: none does. */
-function limitOf(s: GoalsState): number | null {
-  if (contest(s)) return s.match.seconds;
-  return s.params.alone.by === "bell" ? s.params.alone.seconds : null;
+function limitOf(state: GoalsState): number | null {
+  if (contest(state)) return state.match.seconds;
+  return state.params.alone.by === "bell" ? state.params.alone.seconds : null;
 }
 
 /** How it is played by a child alone: round something, and a shot. */
-export const gatesOf = memoizeByIdentity((p: GoalsParams): Gate[] => [
-  { kind: "weave", metres: Math.max(0.5, p.length / 2) },
-  { kind: "shot", metres: Math.max(0.5, p.length / 2) },
+export const gatesOf = memoizeByIdentity((params: GoalsParams): Gate[] => [
+  { kind: "weave", metres: Math.max(0.5, params.length / 2) },
+  { kind: "shot", metres: Math.max(0.5, params.length / 2) },
 ]);
-export const mannerOf = memoizeByIdentity((p: GoalsParams): Manner => (p.riding ? { moving: true } : PLAIN));
+export const mannerOf = memoizeByIdentity((params: GoalsParams): Manner => (params.riding ? { moving: true } : PLAIN));
 const courses = memoizeByIdentity(
-  (p: GoalsParams): AimOf<"course"> => ({ kind: "course", gates: gatesOf(p), miss: "gate" }),
+  (params: GoalsParams): AimOf<"course"> => ({ kind: "course", gates: gatesOf(params), miss: "gate" }),
 );
-export const courseOf = (p: GoalsParams): AimOf<"course"> => courses(p);
+export const courseOf = (params: GoalsParams): AimOf<"course"> => courses(params);
 const goalAims = memoizeByIdentity((_: GoalsParams) => new Map<string, AimOf<"goal">>());
-function goalAim(s: GoalsState): AimOf<"goal"> {
-  const { params: p, sides } = s;
-  const ticks = s.match.seconds !== null;
-  const shot = s.restart.how === "shot" ? s.restart.side : null;
-  const key = `${ticks} ${s.stopped} ${s.half} ${shot} ${JSON.stringify(sides)}`;
-  let aim = goalAims(p).get(key);
+function goalAim(state: GoalsState): AimOf<"goal"> {
+  const { params, sides } = state;
+  const ticks = state.match.seconds !== null;
+  const shot = state.restart.how === "shot" ? state.restart.side : null;
+  const key = `${ticks} ${state.stopped} ${state.half} ${shot} ${JSON.stringify(sides)}`;
+  let aim = goalAims(params).get(key);
   if (!aim) {
     // Ends are changed in the second half: side 0 attacks the far goal first.
-    const widths: [number, number] = s.half === 1 ? [p.farGoal, p.nearGoal] : [p.nearGoal, p.farGoal];
+    const widths: [number, number] =
+      state.half === 1 ? [params.farGoal, params.nearGoal] : [params.nearGoal, params.farGoal];
     aim = {
       kind: "goal",
       people: sides,
       widths,
-      length: p.length,
+      length: params.length,
       ticks,
-      stopped: s.stopped,
+      stopped: state.stopped,
       shot,
-      fouls: p.fouls,
-      out: p.out,
+      fouls: params.fouls,
+      out: params.out,
     };
-    goalAims(p).set(key, aim);
+    goalAims(params).set(key, aim);
   }
   return aim;
 }
 
-function asks(s: GoalsState): Ask[] {
-  const at = { from: "start", manner: mannerOf(s.params) } as const;
-  if (contest(s)) {
-    const player = s.sides[s.restart.side ?? 0]![0]!;
-    return [{ ...at, kind: "send", player, aim: goalAim(s), fetch: true }];
+function asks(state: GoalsState): Ask[] {
+  const at = { from: "start", manner: mannerOf(state.params) } as const;
+  if (contest(state)) {
+    const player = state.sides[state.restart.side ?? 0]![0]!;
+    return [{ ...at, kind: "send", player, aim: goalAim(state), fetch: true }];
   }
-  const player = s.sides[0]![0]!;
-  return [{ ...at, kind: "count", player, aim: courseOf(s.params), soFar: s.goals[0]!, drops: false }];
+  const player = state.sides[0]![0]!;
+  return [{ ...at, kind: "count", player, aim: courseOf(state.params), soFar: state.goals[0]!, drops: false }];
 }
 
 const clocked = oneClock<GoalsState>({
   limit: limitOf,
   between: () => true,
-  bell(s, ms) {
-    if (!contest(s) || s.half === s.params.halves) return { ...s, took: ms, over: true };
+  bell(state, ms) {
+    if (!contest(state) || state.half === state.params.halves) return { ...state, took: ms, over: true };
     // Ends are changed, and whoever did not begin the first half begins the second.
     return {
-      ...s,
+      ...state,
       half: 2,
       waiting: true,
-      restart: { how: "middle", side: 1 - (s.setup.starts ?? 0) },
+      restart: { how: "middle", side: 1 - (state.setup.starts ?? 0) },
       stopped: false,
     };
   },
   asks,
-  first: (s) => s.sides[0]![0]!,
-  step(s, e) {
-    if (e.kind === "point" && contest(s)) return point(s, e);
-    if (e.kind === "count" && !contest(s)) return alone(s, e);
-    return refuse("refused.notInGame", { kind: e.kind });
+  first: (state) => state.sides[0]![0]!,
+  step(state, event) {
+    if (event.kind === "point" && contest(state)) return point(state, event);
+    if (event.kind === "count" && !contest(state)) return alone(state, event);
+    return refuse("refused.notInGame", { kind: event.kind });
   },
 });
-function alone(s: GoalsState, e: Extract<GameEvent, { kind: "count" }>): GoalsState | Refusal {
-  const { by, goals } = s.params.alone;
+function alone(state: GoalsState, e: Extract<GameEvent, { kind: "count" }>): GoalsState | Refusal {
+  const { by, goals } = state.params.alone;
   const most = by === "count" ? goals : MAX_ALONE;
-  const n = s.goals[0]! + e.n;
-  if (n > most) return refuse("refused.runMost", { most });
-  const done = by === "count" && n === goals;
-  return { ...s, goals: [n], scored: s.scored, ...(done && { over: true, took: s.last - s.since }) };
+  const count = state.goals[0]! + e.n;
+  if (count > most) return refuse("refused.runMost", { most });
+  const done = by === "count" && count === goals;
+  return {
+    ...state,
+    goals: [count],
+    scored: state.scored,
+    ...(done && { over: true, took: state.last - state.since }),
+  };
 }
 
 function point(before: GoalsState, e: Extract<GameEvent, { kind: "point" }>): GoalsState | Refusal {
-  const s: GoalsState = before.stopped ? { ...before, stopped: false } : before;
-  const { params: p, restart } = s;
+  const state: GoalsState = before.stopped ? { ...before, stopped: false } : before;
+  const { params, restart } = state;
   if (e.side !== null) {
-    if (e.side >= s.sides.length) return refuse("refused.noSide");
+    if (e.side >= state.sides.length) return refuse("refused.noSide");
     // A free shot comes before anything else.
     if (restart.how === "shot" && restart.side !== e.side) return refuse("refused.shotFirst");
-    const goals = s.goals.map((n, i) => (i === e.side ? n + 1 : n));
+    const goals = state.goals.map((goal, i) => (i === e.side ? goal + 1 : goal));
     const next: GoalsState = {
-      ...s,
+      ...state,
       goals,
-      scored: [...s.scored, e.side],
-      restart: { how: "middle", side: p.after === "conceded" ? 1 - e.side : null },
-      stopped: s.match.seconds !== null,
+      scored: [...state.scored, e.side],
+      restart: { how: "middle", side: params.after === "conceded" ? 1 - e.side : null },
+      stopped: state.match.seconds !== null,
     };
-    return p.points !== null && goals[e.side]! >= p.points ? { ...next, over: true } : next;
+    return params.points !== null && goals[e.side]! >= params.points ? { ...next, over: true } : next;
   }
   switch (e.why) {
     case "on":
-      return s;
+      return state;
     case "missed":
       // A free shot that missed gives the ball away.
       if (restart.how !== "shot") return refuse("refused.noShot");
-      return { ...s, restart: { how: "bringIn", side: 1 - restart.side! } };
+      return { ...state, restart: { how: "bringIn", side: 1 - restart.side! } };
     case "out": {
       if (restart.how === "shot") return refuse("refused.shotFirst");
-      if (e.by === undefined && p.out === "other") return refuse("refused.whoseOut");
-      const side = sideOf(s, e.by);
-      if (p.out === "other") return { ...s, restart: { how: "bringIn", side: side === null ? null : 1 - side } };
-      return { ...s, restart: { how: p.out, side: null } };
+      if (e.by === undefined && params.out === "other") return refuse("refused.whoseOut");
+      const side = sideOf(state, e.by);
+      if (params.out === "other")
+        return { ...state, restart: { how: "bringIn", side: side === null ? null : 1 - side } };
+      return { ...state, restart: { how: params.out, side: null } };
     }
     default: {
-      if (!p.fouls.includes(e.why as Foul)) return refuse("refused.noFoul");
+      if (!params.fouls.includes(e.why as Foul)) return refuse("refused.noFoul");
       if (restart.how === "shot") return refuse("refused.shotFirst");
-      const side = sideOf(s, e.by);
+      const side = sideOf(state, e.by);
       if (side === null) return refuse("refused.whoseOut");
-      const fouls = s.fouls.map((n, i) => (i === side ? n + 1 : n));
-      return { ...s, fouls, restart: { how: p.penalty, side: 1 - side } };
+      const fouls = state.fouls.map((foul, i) => (i === side ? foul + 1 : foul));
+      return { ...state, fouls, restart: { how: params.penalty, side: 1 - side } };
     }
   }
 }
-const sideOf = (s: GoalsState, by: number | undefined): number | null => {
-  const side = by === undefined ? -1 : s.sides.findIndex((x) => x.includes(by));
+const sideOf = (state: GoalsState, by: number | undefined): number | null => {
+  const side = by === undefined ? -1 : state.sides.findIndex((eachSide) => eachSide.includes(by));
   return side < 0 ? null : side;
 };
 
-const tenths = (s: GoalsState) => Math.round(s.took / 100);
+const tenths = (state: GoalsState) => Math.round(state.took / 100);
 /** Alone against time less is better; all else counts goals. */
-const timed = (s: GoalsState) => !contest(s) && s.params.alone.by === "count";
-function score(s: GoalsState): Score[] {
-  return s.sides.map((players, i) => {
-    const value = timed(s) ? tenths(s) : s.goals[i]!;
+const timed = (state: GoalsState) => !contest(state) && state.params.alone.by === "count";
+function score(state: GoalsState): Score[] {
+  return state.sides.map((players, i) => {
+    const value = timed(state) ? tenths(state) : state.goals[i]!;
     return {
       players,
       value,
       soFar: value,
-      unit: timed(s) ? "tenths" : "goals",
-      better: timed(s) ? "less" : "more",
+      unit: timed(state) ? "tenths" : "goals",
+      better: timed(state) ? "less" : "more",
       working: "",
-      rank: timed(s) ? (s.over ? 1e9 - value : s.goals[0]!) : value,
+      rank: timed(state) ? (state.over ? 1e9 - value : state.goals[0]!) : value,
     };
   });
 }
 
-function ending(s: GoalsState): Ending | null {
-  if (!s.over) return null;
-  const reached = contest(s) ? s.params.points !== null && s.goals.some((n) => n >= s.params.points!) : timed(s);
+function ending(state: GoalsState): Ending | null {
+  if (!state.over) return null;
+  const reached = contest(state)
+    ? state.params.points !== null && state.goals.some((goal) => goal >= state.params.points!)
+    : timed(state);
   const reason: Phrase = reached
-    ? { key: "goals.end.reached", params: { count: Math.max(...s.goals) } }
+    ? { key: "goals.end.reached", params: { count: Math.max(...state.goals) } }
     : { key: "goals.end.bell" };
-  return endOf(s, reason, contest(s) ? s.goals : null);
+  return endOf(state, reason, contest(state) ? state.goals : null);
 }
 
-function turn(s: GoalsState): { player: number; side: number; now: Phrase } {
-  const { how, side } = s.restart;
-  const at = { side: side ?? 0, player: s.sides[side ?? 0]![0]! };
-  if (s.over) return { ...at, now: { key: "play.over" } };
-  if (s.waiting) return { ...at, now: { key: s.half === 2 ? "goals.half" : "play.ready" } };
-  if (!contest(s)) return { ...at, now: { key: "goals.alone" } };
+function turn(state: GoalsState): { player: number; side: number; now: Phrase } {
+  const { how, side } = state.restart;
+  const at = { side: side ?? 0, player: state.sides[side ?? 0]![0]! };
+  if (state.over) return { ...at, now: { key: "play.over" } };
+  if (state.waiting) return { ...at, now: { key: state.half === 2 ? "goals.half" : "play.ready" } };
+  if (!contest(state)) return { ...at, now: { key: "goals.alone" } };
   return { ...at, now: { key: side === null ? `goals.${how}.any` : `goals.${how}` } };
 }
 
-function progress(s: GoalsState): Progress[] {
-  const { points, alone: a } = s.params;
-  const stages = contest(s) ? (points ?? 0) : a.by === "count" ? a.goals : 0;
-  return s.sides.map((x, i) => {
-    const own = Math.max(0, s.goals[i]! - (contest(s) ? headStartOf(s.setup, x) : 0));
+function progress(state: GoalsState): Progress[] {
+  const { points, alone: a } = state.params;
+  const stages = contest(state) ? (points ?? 0) : a.by === "count" ? a.goals : 0;
+  return state.sides.map((side, i) => {
+    const own = Math.max(0, state.goals[i]! - (contest(state) ? headStartOf(state.setup, side) : 0));
     return {
       sends: own,
-      rounds: s.half,
-      points: timed(s) ? tenths(s) : s.goals[i]!,
-      own: timed(s) ? tenths(s) : own,
-      stage: Math.min(s.goals[i]!, stages || s.goals[i]!),
+      rounds: state.half,
+      points: timed(state) ? tenths(state) : state.goals[i]!,
+      own: timed(state) ? tenths(state) : own,
+      stage: Math.min(state.goals[i]!, stages || state.goals[i]!),
       stages,
-      finished: contest(s) ? (points === null ? s.over : s.goals[i]! >= points) : s.over,
+      finished: contest(state) ? (points === null ? state.over : state.goals[i]! >= points) : state.over,
     };
   });
 }
 
-const key = (s: GoalsState): string =>
-  `${s.goals} ${s.half} ${s.restart.how} ${s.restart.side} ${s.waiting ? 1 : 0} ${s.stopped ? 1 : 0} ${s.fouls}`;
+const key = (state: GoalsState): string =>
+  `${state.goals} ${state.half} ${state.restart.how} ${state.restart.side} ${state.waiting ? 1 : 0} ${state.stopped ? 1 : 0} ${state.fouls}`;
 
 /** Two sides, each at the other's goal; or a child alone, goal by goal. */
 export const goalsRules: Rules<GoalsParams, GoalsState> = {
   start,
   ...clocked,
-  clock: (p, match, setup) =>
-    (setup.mode === "against" ? match.seconds !== null : p.alone.by === "bell") ? "bell" : "none",
+  clock: (params, match, setup) =>
+    (setup.mode === "against" ? match.seconds !== null : params.alone.by === "bell") ? "bell" : "none",
   sidesMeet: () => true,
   // Each side keeps its end.
   starting: (setup, side) => ({ ...setup, starts: side }),
@@ -262,14 +271,14 @@ export const goalsRules: Rules<GoalsParams, GoalsState> = {
   score,
   ending,
   progress,
-  leave: (s, who) => leaves(s, who, 0),
+  leave: (state, who) => leaves(state, who, 0),
   // Before the start of a half.
-  join: (s, who, side) => (side !== null && s.waiting ? joins(s, who, side, 0) : null),
+  join: (state, who, side) => (side !== null && state.waiting ? joins(state, who, side, 0) : null),
 };
 
 /** Written on paper: what a child alone can score. */
-export function possible(p: GoalsParams): Possible {
-  const { by, goals } = p.alone;
+export function possible(params: GoalsParams): Possible {
+  const { by, goals } = params.alone;
   return by === "count"
     ? {
         unit: "tenths",

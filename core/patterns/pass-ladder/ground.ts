@@ -13,54 +13,68 @@ const MARK_WIDTH = 1;
 export const CONTAINER = "container";
 
 export const passGround: Ground<PassParams> = {
-  parts: (p, space) => [
+  parts: (params, space) => [
     ...startLine(space),
-    ...p.marks.map(
-      (d, i): Part => ({
+    ...params.marks.map(
+      (mark, i): Part => ({
         kind: "line",
-        id: p.way.kind === "container" ? `at-${markId(i)}` : markId(i),
-        along: d,
+        id: params.way.kind === "container" ? `at-${markId(i)}` : markId(i),
+        along: mark,
         across: 0,
         width: Math.min(MARK_WIDTH, space.width),
         role: "mark",
         label: `${i + 1}`,
       }),
     ),
-    ...(p.way.kind === "pair"
-      ? [{ kind: "person", id: "receiver", along: p.marks[0]!, across: 0, role: "receiver" } satisfies Part]
+    ...(params.way.kind === "pair"
+      ? [{ kind: "person", id: "receiver", along: params.marks[0]!, across: 0, role: "receiver" } satisfies Part]
       : []),
-    ...(p.way.kind === "container"
-      ? p.marks.map((d, i): Part => {
-          const { target } = p.way as Extract<PassParams["way"], { kind: "container" }>;
-          const part = targetPart({ ...target, id: markId(i) }, d);
+    ...(params.way.kind === "container"
+      ? params.marks.map((mark, i): Part => {
+          const { target } = params.way as Extract<PassParams["way"], { kind: "container" }>;
+          const part = targetPart({ ...target, id: markId(i) }, mark);
           return { ...part, group: CONTAINER } as Part;
         })
       : []),
   ],
-  pegs: (p) => p.marks.map((distance, i) => ({ id: markId(i), label: `${i + 1}`, distance, kind: "line" as const })),
-  probes: (p) =>
-    p.marks.map((_, i) => ({
+  pegs: (params) =>
+    params.marks.map((distance, i) => ({ id: markId(i), label: `${i + 1}`, distance, kind: "line" as const })),
+  probes: (params) =>
+    params.marks.map((_, i) => ({
       id: markId(i),
       peg: markId(i),
-      ask: { kind: "send", player: 0, from: "start", manner: wayOf(p.ways, i), aim: aimAt(p, i), fetch: true },
+      ask: {
+        kind: "send",
+        player: 0,
+        from: "start",
+        manner: wayOf(params.ways, i),
+        aim: aimAt(params, i),
+        fetch: true,
+      },
       untilHit: true as const,
       counts: (e) => (e.kind === "send" && (e.rest === markId(i) || e.hit === markId(i)) ? 1 : 0),
     })),
   moves: "each",
-  move: (p, id, { along, across }) => {
-    const there = along === undefined ? p : { ...p, marks: movedLine(p.marks, id, along) };
+  move: (params, id, { along, across }) => {
+    const there = along === undefined ? params : { ...params, marks: movedLine(params.marks, id, along) };
     if (across === undefined || there.way.kind !== "container") return there;
     return { ...there, way: { ...there.way, target: { ...there.way.target, across: held(across, -10, 10) } } };
   },
-  add: (p, space) => {
-    const next = nextLine(p.marks, space);
-    return p.marks.length >= MAX_MARKS || next === null ? null : { ...p, marks: [...p.marks, next] };
+  add: (params, space) => {
+    const next = nextLine(params.marks, space);
+    return params.marks.length >= MAX_MARKS || next === null ? null : { ...params, marks: [...params.marks, next] };
   },
-  remove: (p, id) =>
-    p.marks.length < 2 || !id.startsWith("m") ? null : { ...p, marks: p.marks.filter((_, i) => i !== lineIndex(id)) },
-  squeeze: (p) => p,
-  swap: (p, _id, face) =>
-    p.way.kind === "container" ? { ...p, way: { ...p.way, target: faced(p.way.target, face) } } : p,
-  touchCounts: (p) =>
-    p.way.kind === "container" ? { ...p, way: { ...p.way, target: { ...p.way.target, counts: ["touch"] } } } : p,
+  remove: (params, id) =>
+    params.marks.length < 2 || !id.startsWith("m")
+      ? null
+      : { ...params, marks: params.marks.filter((_, i) => i !== lineIndex(id)) },
+  squeeze: (params) => params,
+  swap: (params, _id, face) =>
+    params.way.kind === "container"
+      ? { ...params, way: { ...params.way, target: faced(params.way.target, face) } }
+      : params,
+  touchCounts: (params) =>
+    params.way.kind === "container"
+      ? { ...params, way: { ...params.way, target: { ...params.way.target, counts: ["touch"] } } }
+      : params,
 };

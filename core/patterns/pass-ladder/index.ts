@@ -20,33 +20,33 @@ const BUCKET = {
   counts: ["into"],
 } as const;
 
-function knobs(p: PassParams): Knob[] {
-  const f = fieldsOf(passParams, p);
-  const { way } = p;
+function knobs(params: PassParams): Knob[] {
+  const fields = fieldsOf(passParams, params);
+  const { way } = params;
   const or = <T>(kind: string, other: T) => (way.kind === kind ? way : other);
   return [
-    f.choice("players", ["way"], "knob.passWay", [
+    fields.choice("players", ["way"], "knob.passWay", [
       [or("chase", { kind: "chase", turn: 1 }), "knob.passChase"],
       [or("pair", { kind: "pair", bounce: false }), "knob.passPair"],
       [or("container", { kind: "container", target: { ...BUCKET, counts: ["into"] } }), "knob.passContainer"],
     ]),
     ...(way.kind === "chase"
-      ? [f.number("score", ["way", "turn"], "knob.passTurn", { unit: "s", step: 0.5, hint: "knob.passTurnHint" })]
+      ? [fields.number("score", ["way", "turn"], "knob.passTurn", { unit: "s", step: 0.5, hint: "knob.passTurnHint" })]
       : []),
-    ...(way.kind === "pair" ? [f.toggle("score", ["way", "bounce"], "knob.bounceCatch")] : []),
+    ...(way.kind === "pair" ? [fields.toggle("score", ["way", "bounce"], "knob.bounceCatch")] : []),
     waysKnob("knob.waysMark"),
     thingsKnob("knob.thingsMark"),
-    f.number("score", ["passes"], "knob.passes"),
-    f.choice("score", ["drop"], "knob.drop", [
+    fields.number("score", ["passes"], "knob.passes"),
+    fields.choice("score", ["drop"], "knob.drop", [
       ["repeat", "knob.passRepeat"],
       ["stay", "knob.passStay"],
       ["back", "knob.passBack"],
     ]),
-    f.number("score", ["sends"], "knob.sendsAll", {
+    fields.number("score", ["sends"], "knob.sendsAll", {
       off: { label: "knob.noCap", initial: 24 },
       family: { key: "set.sends" },
     }),
-    f.choice("score", ["score"], "knob.scoring", [
+    fields.choice("score", ["score"], "knob.scoring", [
       ["marks", "knob.byMarks"],
       ["passes", "knob.byPasses"],
       ["time", "knob.byTime"],
@@ -73,10 +73,10 @@ export const passLadder: Pattern<PassParams, MatchState<PassParams, PassGo>> = {
   modes: MODES,
   together: () => ({ key: "together.ladder" }),
   // Whoever is to learn to catch is sent to in a way of its own.
-  actions: (a) => a === "catch" || isSend(a),
+  actions: (action) => action === "catch" || isSend(action),
   ground: passGround,
-  problems: (p, m) => {
-    if (p.sends === null && m.seconds === null)
+  problems: (params, match) => {
+    if (params.sends === null && match.seconds === null)
       return [
         { path: ["params", "sends"], message: "the ladder needs a number of attempts (1 to 200), or a time limit" },
       ];
@@ -84,22 +84,22 @@ export const passLadder: Pattern<PassParams, MatchState<PassParams, PassGo>> = {
   },
   possible,
   matchApart: () => false,
-  needs: (p) => ({ pieces: 1, blocker: false, apart: false, sends: p.sends }),
-  setUp: (p) => [{ key: `passLadder.setUp.${p.way.kind}` }],
+  needs: (params) => ({ pieces: 1, blocker: false, apart: false, sends: params.sends }),
+  setUp: (params) => [{ key: `passLadder.setUp.${params.way.kind}` }],
   knobs,
-  pegKnobs: (p, id) => {
-    const f = fieldsOf(passParams, p);
+  pegKnobs: (params, id) => {
+    const fields = fieldsOf(passParams, params);
     return [
-      distanceKnob(f, ["marks", lineIndex(id)]),
-      ...(p.way.kind === "container" ? targetKnobs(f, ["way", "target"], p.way.target) : []),
+      distanceKnob(fields, ["marks", lineIndex(id)]),
+      ...(params.way.kind === "container" ? targetKnobs(fields, ["way", "target"], params.way.target) : []),
     ];
   },
-  summary: (p) => ({
-    key: `passLadder.summary.${p.way.kind}`,
-    params: { marks: p.marks.length, passes: p.passes, sends: p.sends ?? 0 },
+  summary: (params) => ({
+    key: `passLadder.summary.${params.way.kind}`,
+    params: { marks: params.marks.length, passes: params.passes, sends: params.sends ?? 0 },
   }),
   phrases: ["chase", "pair", "container"]
-    .flatMap((w) => [`passLadder.${w}`, `passLadder.summary.${w}`, `passLadder.setUp.${w}`])
+    .flatMap((word) => [`passLadder.${word}`, `passLadder.summary.${word}`, `passLadder.setUp.${word}`])
     .concat("passLadder.end", "passLadder.end.top"),
   bare: ["sideStep", "shadowThrow"],
   example: {

@@ -38,5 +38,5 @@ export const passParams = z
     sends: whole("sends", 1, 200).nullable(),
     score: z.enum(["marks", "passes", "time"], { error: "score must be marks, passes or time" }),
   })
-  .superRefine((p, ctx) => checkLines(p.marks, (i) => ["marks", i], "mark", ctx));
+  .superRefine((params, ctx) => checkLines(params.marks, (i) => ["marks", i], "mark", ctx));
 export type PassParams = z.infer<typeof passParams>;

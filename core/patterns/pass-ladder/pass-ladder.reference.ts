@@ -5,27 +5,27 @@ import { type Story, type Told, tellMatch } from "../match.reference.ts";
 import type { PassParams } from "./params.ts";
 
 /** Pegs in a strip of wood, one a mark: how many clean ones stand at each. */
-function story(p: PassParams, bell: number | null, relay: boolean): Story {
+function story(params: PassParams, bell: number | null, relay: boolean): Story {
   let here = 1;
   let holes = 0;
   let total = 0;
   let top = 0;
   let sends = 0;
-  const value = () => (p.score === "marks" ? top : total);
-  const word = (e: Extract<GameEvent, { kind: "send" }>) => {
-    if (p.way.kind !== "container") return e.rest === `m${here}` ? "good" : e.rest;
-    if (e.hit === null) return "over";
-    return e.hit === `m${here}` ? "good" : undefined;
+  const value = () => (params.score === "marks" ? top : total);
+  const word = (event: Extract<GameEvent, { kind: "send" }>) => {
+    if (params.way.kind !== "container") return event.rest === `m${here}` ? "good" : event.rest;
+    if (event.hit === null) return "over";
+    return event.hit === `m${here}` ? "good" : undefined;
   };
   return {
     clock: () => (bell === null ? undefined : bell),
     rings: () => "end",
     value,
     rank: value,
-    take(e, turn) {
-      if (e.kind !== "send") return "no";
-      const said = word(e);
-      const known = ["good", "over", ...(p.way.kind === "chase" ? ["short"] : [])];
+    take(event, turn) {
+      if (event.kind !== "send") return "no";
+      const said = word(event);
+      const known = ["good", "over", ...(params.way.kind === "chase" ? ["short"] : [])];
       if (said === undefined || !known.includes(said)) return "no";
       const was = here;
       sends++;
@@ -33,16 +33,16 @@ function story(p: PassParams, bell: number | null, relay: boolean): Story {
       if (came === "good") {
         total++;
         holes++;
-        if (holes === p.passes) {
+        if (holes === params.passes) {
           top = Math.max(top, here);
           here++;
           holes = 0;
         }
-      } else if (came === "over" && p.drop !== "stay") {
+      } else if (came === "over" && params.drop !== "stay") {
         holes = 0;
-        if (p.drop === "back" && here > 1) here--;
+        if (params.drop === "back" && here > 1) here--;
       }
-      if (here > p.marks.length || sends === p.sends) return "end";
+      if (here > params.marks.length || sends === params.sends) return "end";
       if (relay) return here === was ? "on" : "pass";
       return came === "good" ? "hit" : "miss";
     },
@@ -50,5 +50,5 @@ function story(p: PassParams, bell: number | null, relay: boolean): Story {
 }
 
 /** A second, plain telling of the pass ladder. It shares no code with the rules. */
-export const tellPassLadder = (p: PassParams, match: Match, setup: Setup, events: readonly GameEvent[]): Told =>
-  tellMatch(() => story(p, match.seconds, setup.mode === "relay"), { match, each: false }, setup, events);
+export const tellPassLadder = (params: PassParams, match: Match, setup: Setup, events: readonly GameEvent[]): Told =>
+  tellMatch(() => story(params, match.seconds, setup.mode === "relay"), { match, each: false }, setup, events);

@@ -17,29 +17,31 @@ const container = {
   target: { id: "container", item: "bucket", label: "", across: 0, width: 0.28, height: 0.28, counts: ["into"] },
 };
 
-function passOf(d: Draw): Drawn<PassParams> {
+function passOf(draws: Draw): Drawn<PassParams> {
   const params = of({
-    marks: [1, 1.6, 2.2, 3].slice(0, 1 + d.upTo(3)),
-    way: d.one([{ kind: "chase", turn: 1 }, { kind: "pair", bounce: true }, container]),
-    passes: 1 + d.upTo(2),
-    drop: d.one(["repeat", "stay", "back"]),
-    sends: 2 + d.upTo(8),
-    score: d.one(["marks", "passes"]),
+    marks: [1, 1.6, 2.2, 3].slice(0, 1 + draws.upTo(3)),
+    way: draws.one([{ kind: "chase", turn: 1 }, { kind: "pair", bounce: true }, container]),
+    passes: 1 + draws.upTo(2),
+    drop: draws.one(["repeat", "stay", "back"]),
+    sends: 2 + draws.upTo(8),
+    score: draws.one(["marks", "passes"]),
   });
   const around = match.parse({
-    seconds: d.chance(0.25) ? 10 + d.upTo(20) : null,
-    goes: { count: 1 + d.upTo(1), keep: d.one(["best", "total"]) },
-    swap: d.one(["go", "miss", "send"]),
+    seconds: draws.chance(0.25) ? 10 + draws.upTo(20) : null,
+    goes: { count: 1 + draws.upTo(1), keep: draws.one(["best", "total"]) },
+    swap: draws.one(["go", "miss", "send"]),
   });
   return { params, match: around };
 }
-function passEvent(d: Draw, at: number, p: PassParams, legal: readonly AskKind[]): GameEvent {
-  const kind = d.chance(0.06) ? d.one(["send", "ready", "bell"] as const) : (legal[d.upTo(legal.length - 1)] ?? "send");
+function passEvent(draws: Draw, at: number, params: PassParams, legal: readonly AskKind[]): GameEvent {
+  const kind = draws.chance(0.06)
+    ? draws.one(["send", "ready", "bell"] as const)
+    : (legal[draws.upTo(legal.length - 1)] ?? "send");
   if (kind !== "send") return { kind: kind as "ready", at };
   // Mostly at one of the first marks, so that a try often is at the one that counts.
-  const mark = markId(d.upTo(p.marks.length - 1));
-  if (p.way.kind === "container") return { kind, at, hit: d.chance(0.25) ? null : mark };
-  return { kind, at, rest: d.chance(0.6) ? mark : d.one(["over", "short"]) };
+  const mark = markId(draws.upTo(params.marks.length - 1));
+  if (params.way.kind === "container") return { kind, at, hit: draws.chance(0.25) ? null : mark };
+  return { kind, at, rest: draws.chance(0.6) ? mark : draws.one(["over", "short"]) };
 }
 
 describe("Pass ladder", () => {
@@ -49,7 +51,7 @@ describe("Pass ladder", () => {
 
   it("as a team what somebody else sends is a drop, and it stays the turn of whoever it was; before version 2 it counted", () => {
     const pair = { players: 2, mode: "relay", seed: 1 } as const;
-    const p = of({
+    const params = of({
       marks: [1, 2, 3],
       way: { kind: "pair", bounce: false },
       passes: 1,
@@ -57,13 +59,13 @@ describe("Pass ladder", () => {
       score: "passes",
     });
     const played = (rules: typeof passLadder.rules, ...by: number[]) => {
-      let s = rules.start(p, USUAL_MATCH, pair);
+      let state = rules.start(params, USUAL_MATCH, pair);
       for (const who of by) {
-        const [ask] = rules.asks(s);
+        const [ask] = rules.asks(state);
         const rest = ask?.kind === "send" && "mark" in ask.aim ? ask.aim.mark : "";
-        s = rules.step(s, { kind: "send", at: 0, rest, by: who }) as typeof s;
+        state = rules.step(state, { kind: "send", at: 0, rest, by: who }) as typeof state;
       }
-      return [rules.score(s)[0]!.value, rules.turn(s).player];
+      return [rules.score(state)[0]!.value, rules.turn(state).player];
     };
     expect(played(passLadder.rules, 0)).toEqual([1, 1]);
     expect(played(passLadder.rules, 0, 0)).toEqual([1, 1]);
@@ -91,8 +93,8 @@ describe("Pass ladder", () => {
   it("so many clean ones at each mark, a drop staying, is negative binomial", () => {
     const p = 0.6;
     const params = of({ marks: [1, 2], passes: 3, drop: "stay", sends: null });
-    const mean = chainOf(passLadder.rules, params, USUAL_MATCH, (s) => {
-      const { mark } = passLadder.rules.turn(s).now.params as { mark: number };
+    const mean = chainOf(passLadder.rules, params, USUAL_MATCH, (state) => {
+      const { mark } = passLadder.rules.turn(state).now.params as { mark: number };
       return [
         [{ kind: "send", rest: `m${mark}` }, p],
         [{ kind: "send", rest: "over" }, 1 - p],
@@ -108,8 +110,8 @@ describe("Pass ladder", () => {
   });
 
   it("older children field farther out, and each mark has a chance for the middle child", () => {
-    const a = fromPattern("passLadder");
-    const [six, nine] = [6, 9].map((age) => pegRates(a, { age }));
+    const activity = fromPattern("passLadder");
+    const [six, nine] = [6, 9].map((age) => pegRates(activity, { age }));
     for (const id of ["m1", "m2", "m3"]) {
       expect(nine!.get(id), id).toBeGreaterThan(0.1);
       expect(nine!.get(id)).toBeGreaterThan(six!.get(id)!);

@@ -20,73 +20,80 @@ export interface PassGo {
   relay: boolean;
 }
 
-const aimsOf = memoizeByIdentity((p: PassParams): readonly Aim[] =>
-  p.marks.map((_, i): Aim => {
+const aimsOf = memoizeByIdentity((params: PassParams): readonly Aim[] =>
+  params.marks.map((_, i): Aim => {
     const mark = markId(i);
-    if (p.way.kind === "chase") return { kind: "chase", mark, after: i === 0 ? null : markId(i - 1), turn: p.way.turn };
-    if (p.way.kind === "pair") return { kind: "receive", mark, bounce: p.way.bounce };
+    if (params.way.kind === "chase")
+      return { kind: "chase", mark, after: i === 0 ? null : markId(i - 1), turn: params.way.turn };
+    if (params.way.kind === "pair") return { kind: "receive", mark, bounce: params.way.bounce };
     return { kind: "any", want: [mark], among: [mark] };
   }),
 );
-export const aimAt = (p: PassParams, i: number): Aim => aimsOf(p)[i]!;
+export const aimAt = (params: PassParams, i: number): Aim => aimsOf(params)[i]!;
 
-const asks = (p: PassParams, g: PassGo, player: number): Ask[] => [
+const asks = (params: PassParams, go: PassGo, player: number): Ask[] => [
   {
     kind: "send",
     player,
     from: "start",
-    manner: mannerOfTurn(p.ways, p.things, g.mark),
-    aim: aimAt(p, g.mark),
+    manner: mannerOfTurn(params.ways, params.things, go.mark),
+    aim: aimAt(params, go.mark),
     fetch: true,
   },
 ];
 
 /** What was seen: clean, a drop, or neither (it lay still before anybody was there). */
-function seen(p: PassParams, g: PassGo, e: GameEvent): "clean" | "drop" | "short" | null {
-  if (e.kind !== "send") return null;
-  const mark = markId(g.mark);
-  if (p.way.kind === "container") {
-    if (e.hit === undefined) return null;
-    return e.hit === null ? "drop" : e.hit === mark ? "clean" : null;
+function seen(params: PassParams, go: PassGo, event: GameEvent): "clean" | "drop" | "short" | null {
+  if (event.kind !== "send") return null;
+  const mark = markId(go.mark);
+  if (params.way.kind === "container") {
+    if (event.hit === undefined) return null;
+    return event.hit === null ? "drop" : event.hit === mark ? "clean" : null;
   }
-  if (e.rest === mark) return "clean";
-  if (e.rest === "over") return "drop";
-  return e.rest === "short" && p.way.kind === "chase" ? "short" : null;
+  if (event.rest === mark) return "clean";
+  if (event.rest === "over") return "drop";
+  return event.rest === "short" && params.way.kind === "chase" ? "short" : null;
 }
 
-function step(p: PassParams, g: PassGo, e: GameEvent): StepResult<PassGo> | Refusal {
-  const what = seen(p, g, e);
-  if (what === null) return refuse("refused.notInGame", { kind: e.kind });
-  const sent = { ...g, sends: g.sends + 1 };
-  const spent = p.sends !== null && sent.sends >= p.sends;
+function step(params: PassParams, givenGo: PassGo, event: GameEvent): StepResult<PassGo> | Refusal {
+  const what = seen(params, givenGo, event);
+  if (what === null) return refuse("refused.notInGame", { kind: event.kind });
+  const sent = { ...givenGo, sends: givenGo.sends + 1 };
+  const spent = params.sends !== null && sent.sends >= params.sends;
   const end = (go: PassGo, after: "hit" | "miss"): StepResult<PassGo> => {
-    if (spent || go.mark >= p.marks.length) return { go, after: "end" };
+    if (spent || go.mark >= params.marks.length) return { go, after: "end" };
     // Together the sender changes whenever the mark does.
-    if (go.relay) return { go, after: go.mark === g.mark ? "on" : "pass" };
+    if (go.relay) return { go, after: go.mark === givenGo.mark ? "on" : "pass" };
     return { go, after };
   };
   if (what === "short") return end(sent, "miss");
   if (what === "clean") {
-    const clean = g.clean + 1;
-    const up = clean === p.passes;
-    const mark = up ? g.mark + 1 : g.mark;
-    return end({ ...sent, all: g.all + 1, clean: up ? 0 : clean, mark, high: Math.max(g.high, mark) }, "hit");
+    const clean = givenGo.clean + 1;
+    const up = clean === params.passes;
+    const mark = up ? givenGo.mark + 1 : givenGo.mark;
+    return end(
+      { ...sent, all: givenGo.all + 1, clean: up ? 0 : clean, mark, high: Math.max(givenGo.high, mark) },
+      "hit",
+    );
   }
-  if (p.drop === "stay") return end(sent, "miss");
-  return end({ ...sent, clean: 0, mark: p.drop === "back" ? Math.max(0, g.mark - 1) : g.mark }, "miss");
+  if (params.drop === "stay") return end(sent, "miss");
+  return end(
+    { ...sent, clean: 0, mark: params.drop === "back" ? Math.max(0, givenGo.mark - 1) : givenGo.mark },
+    "miss",
+  );
 }
 
 const UNIT: Record<PassParams["score"], Unit> = { marks: "marks", passes: "passes", time: "tenths" };
-function sum(p: PassParams, g: PassGo, ms: number): Sum {
-  const value = { marks: g.high, passes: g.all, time: Math.round(ms / 100) }[p.score];
-  const finished = g.mark >= p.marks.length;
+function sum(params: PassParams, go: PassGo, ms: number): Sum {
+  const value = { marks: go.high, passes: go.all, time: Math.round(ms / 100) }[params.score];
+  const finished = go.mark >= params.marks.length;
   return {
     value,
-    ...raced(UNIT[p.score], { value, finished, stage: g.high }),
+    ...raced(UNIT[params.score], { value, finished, stage: go.high }),
     working: "",
-    sends: g.sends,
-    stage: g.high,
-    stages: p.marks.length,
+    sends: go.sends,
+    stage: go.high,
+    stages: params.marks.length,
     finished,
   };
 }
@@ -97,32 +104,33 @@ export const passGo: GoRules<PassParams, PassGo> = {
   asks,
   step,
   // What somebody sends whose turn it is not is a drop, caught or not.
-  outOfTurn: (p, g, e) =>
-    e.kind === "send" && seen(p, g, e) !== null
-      ? { event: p.way.kind === "container" ? { ...e, hit: null } : { ...e, rest: "over" }, turn: "stays" }
+  outOfTurn: (params, go, event) =>
+    event.kind === "send" && seen(params, go, event) !== null
+      ? { event: params.way.kind === "container" ? { ...event, hit: null } : { ...event, rest: "over" }, turn: "stays" }
       : null,
-  clock: (p, m) => (m.seconds !== null || p.score === "time" ? { limit: m.seconds, rest: 0 } : null),
+  clock: (params, match) =>
+    match.seconds !== null || params.score === "time" ? { limit: match.seconds, rest: 0 } : null,
   sum,
-  key: (p, g) => `${g.mark} ${g.clean} ${p.score === "passes" ? g.all : ""} ${g.high} ${g.sends}`,
-  counters: (p) => [
-    ...(p.sends === null
+  key: (params, go) => `${go.mark} ${go.clean} ${params.score === "passes" ? go.all : ""} ${go.high} ${go.sends}`,
+  counters: (params) => [
+    ...(params.sends === null
       ? [
           {
-            of: (g: PassGo) => g.sends,
-            put: (g: PassGo, sends: number) => ({ ...g, sends }),
+            of: (go: PassGo) => go.sends,
+            put: (go: PassGo, sends: number) => ({ ...go, sends }),
             feeds: ["sends"] as const,
           },
         ]
       : []),
-    ...(p.score === "passes"
-      ? [{ of: (g: PassGo) => g.all, put: (g: PassGo, all: number) => ({ ...g, all }), feeds: ["points"] as const }]
+    ...(params.score === "passes"
+      ? [{ of: (go: PassGo) => go.all, put: (go: PassGo, all: number) => ({ ...go, all }), feeds: ["points"] as const }]
       : []),
   ],
-  now: (p, g): Phrase => ({
-    key: `passLadder.${p.way.kind}`,
-    params: { mark: g.mark + 1, left: p.passes - g.clean },
+  now: (params, go): Phrase => ({
+    key: `passLadder.${params.way.kind}`,
+    params: { mark: go.mark + 1, left: params.passes - go.clean },
   }),
-  done: (p, g) => p.marks.flatMap((_, i) => (i < g.mark ? [markId(i)] : [])),
+  done: (params, go) => params.marks.flatMap((_, i) => (i < go.mark ? [markId(i)] : [])),
   ended: (_, { finished }) => ({ key: finished ? "passLadder.end.top" : "passLadder.end" }),
   together: "share",
 };
@@ -131,24 +139,25 @@ export const passGo: GoRules<PassParams, PassGo> = {
 export const { outOfTurn: _, ...passGo1 } = passGo;
 
 /** Written on paper: see `Possible`. */
-export function possible(p: PassParams, m: Match): Possible {
-  const kept = m.goes.keep === "total" ? m.goes.count : 1;
-  const stages = p.marks.length;
-  const least = p.passes * stages;
-  if (p.score === "time") {
-    const most = m.seconds === null ? null : m.seconds * 10 * kept;
+export function possible(params: PassParams, match: Match): Possible {
+  const kept = match.goes.keep === "total" ? match.goes.count : 1;
+  const stages = params.marks.length;
+  const least = params.passes * stages;
+  if (params.score === "time") {
+    const most = match.seconds === null ? null : match.seconds * 10 * kept;
     return { unit: "tenths", better: "less", least: 0, most, values: null, finished: { least: 0, most }, stages };
   }
   const most = (): number | null => {
-    if (p.score === "marks") return Math.min(stages, Math.floor((p.sends ?? Number.POSITIVE_INFINITY) / p.passes));
+    if (params.score === "marks")
+      return Math.min(stages, Math.floor((params.sends ?? Number.POSITIVE_INFINITY) / params.passes));
     // Dropped and begun again, passes add up.
-    if (p.drop === "stay") return p.sends === null ? least : Math.min(least, p.sends);
-    return p.sends;
+    if (params.drop === "stay") return params.sends === null ? least : Math.min(least, params.sends);
+    return params.sends;
   };
   const can = most();
   const top = can === null ? null : can * kept;
   return {
-    unit: p.score,
+    unit: params.score,
     better: "more",
     least: 0,
     most: top,

@@ -10,8 +10,8 @@ import { knocksIn } from "./rules.ts";
 export const PINS = "pins";
 const LINE_WIDTH = 1.2;
 
-function parts(p: PinsParams, space: { length: number; width: number }): Part[] {
-  const { pin, formation: f } = p;
+function parts(params: PinsParams, space: { length: number; width: number }): Part[] {
+  const { pin, formation: f } = params;
   const rule = pinRule(pin);
   const { item, width, height } = pin;
   return [
@@ -22,15 +22,15 @@ function parts(p: PinsParams, space: { length: number; width: number }): Part[] 
           {
             kind: "court",
             id: "field",
-            along: p.distance + f.depth / 2,
-            across: p.across,
+            along: params.distance + f.depth / 2,
+            across: params.across,
             depth: f.depth,
             width: f.width,
             label: "",
           } as const,
         ]
       : []),
-    ...spotsOf(p).map(
+    ...spotsOf(params).map(
       ({ id, along, across }, i): Part => ({
         kind: "target",
         id,
@@ -48,16 +48,26 @@ function parts(p: PinsParams, space: { length: number; width: number }): Part[] 
   ];
 }
 
-const withCount = (p: PinsParams, count: number): PinsParams => ({ ...p, formation: { ...p.formation, count } });
+const withCount = (params: PinsParams, count: number): PinsParams => ({
+  ...params,
+  formation: { ...params.formation, count },
+});
 
 export const pinsGround: Ground<PinsParams> = {
   parts,
-  pegs: (p) => [
-    { id: PINS, label: "", item: p.pin.item, many: p.formation.count, distance: p.distance, kind: "target" },
+  pegs: (params) => [
+    {
+      id: PINS,
+      label: "",
+      item: params.pin.item,
+      many: params.formation.count,
+      distance: params.distance,
+      kind: "target",
+    },
   ],
-  probes: (p) => {
-    const standing = spotsOf(p);
-    const aim = { kind: "fall", standing, each: p.points, all: p.bonus, ...knocksIn(p) } as const;
+  probes: (params) => {
+    const standing = spotsOf(params);
+    const aim = { kind: "fall", standing, each: params.points, all: params.bonus, ...knocksIn(params) } as const;
     return [
       {
         id: PINS,
@@ -70,21 +80,29 @@ export const pinsGround: Ground<PinsParams> = {
   },
   moves: "each",
   /** Whichever pin is moved, the others keep their places beside it. */
-  move: (p, id, { along, across }) => {
-    const spot = spotsOf(p).find((s) => s.id === id) ?? { along: p.distance, across: p.across };
+  move: (params, id, { along, across }) => {
+    const spot = spotsOf(params).find((eachSpot) => eachSpot.id === id) ?? {
+      along: params.distance,
+      across: params.across,
+    };
     return {
-      ...p,
-      ...(along !== undefined && { distance: held(p.distance + along - spot.along, 0.3, 30) }),
-      ...(across !== undefined && { across: held(p.across + across - spot.across, -10, 10) }),
+      ...params,
+      ...(along !== undefined && { distance: held(params.distance + along - spot.along, 0.3, 30) }),
+      ...(across !== undefined && { across: held(params.across + across - spot.across, -10, 10) }),
     };
   },
-  add: (p) => (p.formation.count >= MAX_PINS ? null : withCount(p, p.formation.count + 1)),
-  remove: (p) => (p.formation.count <= FEWEST_PINS ? null : withCount(p, p.formation.count - 1)),
-  squeeze: (p, k) => {
-    const f = p.formation;
-    if (f.kind === "own") return { ...p, formation: { ...f, width: Math.max(0.3, cm(f.width * k)) } };
-    return { ...p, across: cm(p.across * k), formation: { ...f, gap: Math.max(0.01, cm(f.gap * k)) } };
+  add: (params) => (params.formation.count >= MAX_PINS ? null : withCount(params, params.formation.count + 1)),
+  remove: (params) => (params.formation.count <= FEWEST_PINS ? null : withCount(params, params.formation.count - 1)),
+  squeeze: (params, k) => {
+    const formation = params.formation;
+    if (formation.kind === "own")
+      return { ...params, formation: { ...formation, width: Math.max(0.3, cm(formation.width * k)) } };
+    return {
+      ...params,
+      across: cm(params.across * k),
+      formation: { ...formation, gap: Math.max(0.01, cm(formation.gap * k)) },
+    };
   },
-  swap: (p, _id, face) => ({ ...p, pin: pinFaced(p.pin, face) }),
-  touchCounts: (p) => ({ ...p, pin: pinTouched(p.pin) }),
+  swap: (params, _id, face) => ({ ...params, pin: pinFaced(params.pin, face) }),
+  touchCounts: (params) => ({ ...params, pin: pinTouched(params.pin) }),
 };

@@ -29,29 +29,37 @@ export const pins: Pattern<PinsParams, MatchState<PinsParams, PinsGo>> = {
   problems: () => [],
   possible,
   matchApart: () => false,
-  needs: (p) => ({ pieces: p.pieces ?? 1, blocker: false, apart: false, sends: p.frames * p.rolls }),
-  setUp: (p) => {
-    const { count } = p.formation;
-    const untouched = p.untouched === "stood" ? [{ key: "pins.setUp.untouched" }] : [];
-    if (p.formation.kind === "own") {
-      const { depth, width } = p.formation;
+  needs: (params) => ({
+    pieces: params.pieces ?? 1,
+    blocker: false,
+    apart: false,
+    sends: params.frames * params.rolls,
+  }),
+  setUp: (params) => {
+    const { count } = params.formation;
+    const untouched = params.untouched === "stood" ? [{ key: "pins.setUp.untouched" }] : [];
+    if (params.formation.kind === "own") {
+      const { depth, width } = params.formation;
       const size = { depth: Math.round(depth * 100), width: Math.round(width * 100) };
-      return [{ key: "pins.setUp.own", params: { count, ...size } }, ...downSaid(p.pin), ...untouched];
+      return [{ key: "pins.setUp.own", params: { count, ...size } }, ...downSaid(params.pin), ...untouched];
     }
-    const { shape, gap } = p.formation;
+    const { shape, gap } = params.formation;
     return [
       { key: `pins.setUp.${shape}`, params: { count, cm: Math.round(gap * 100) } },
-      ...downSaid(p.pin),
+      ...downSaid(params.pin),
       ...untouched,
     ];
   },
-  advice: (p, width) => {
-    const gap = widestGap(p);
+  advice: (params, width) => {
+    const gap = widestGap(params);
     return [{ key: gap > width ? "pins.gap.lets" : "pins.gap.none", params: { cm: Math.round(gap * 100) } }];
   },
   knobs,
   pegKnobs,
-  summary: (p) => ({ key: "pins.summary", params: { frames: p.frames, rolls: p.rolls, points: p.points } }),
+  summary: (params) => ({
+    key: "pins.summary",
+    params: { frames: params.frames, rolls: params.rolls, points: params.points },
+  }),
   phrases: [
     "pins.lay",
     "pins.stand",

@@ -5,36 +5,41 @@ import { type Story, type Told, tellMatch } from "../match.reference.ts";
 import type { PinsParams } from "./params.ts";
 
 /** A second, plain telling of Pins from its description: a sheet of frames, each a list of what fell. It shares no code with the rules. */
-function story(p: PinsParams): Story {
-  const n = p.formation.count;
-  const all = new Set([...Array(n).keys()].map((i) => `p${i + 1}`));
+function story(params: PinsParams): Story {
+  const count = params.formation.count;
+  const all = new Set([...Array(count).keys()].map((i) => `p${i + 1}`));
   const frames: number[][] = [[]];
   /** Those that may stand; `sure`: that do. */
   let up = new Set(all);
   let sure = true;
-  let many = n;
+  let many = count;
   let lying = false;
-  let laid = p.formation.kind === "given";
+  let laid = params.formation.kind === "given";
   const worth = () =>
     frames.reduce(
-      (sum, rolls) => sum + rolls.reduce((a, b) => a + b, 0) * p.points + (rolls[0] === n ? p.bonus : 0),
+      (sum, rolls) =>
+        sum + rolls.reduce((eachSum, b) => eachSum + b, 0) * params.points + (rolls[0] === count ? params.bonus : 0),
       0,
     );
   /** Whether all stand wholly inside the square and none touches another, in whole millimetres. */
   const standsWell = (spots: readonly { id: string; along: number; across: number }[]) => {
-    const f = p.formation;
-    if (f.kind !== "own" || spots.length !== n || new Set(spots.map((s) => s.id)).size !== n) return false;
-    const r = Math.round(p.pin.width * 1000) / 2;
-    const [near, far] = [Math.round(p.distance * 1000), Math.round((p.distance + f.depth) * 1000)];
-    const aside = Math.round(f.width * 1000) / 2;
-    const middle = Math.round(p.across * 1000);
+    const formation = params.formation;
+    if (formation.kind !== "own" || spots.length !== count || new Set(spots.map((spot) => spot.id)).size !== count)
+      return false;
+    const r = Math.round(params.pin.width * 1000) / 2;
+    const [near, far] = [Math.round(params.distance * 1000), Math.round((params.distance + formation.depth) * 1000)];
+    const aside = Math.round(formation.width * 1000) / 2;
+    const middle = Math.round(params.across * 1000);
     return spots.every(
-      (s, i) =>
-        all.has(s.id) &&
-        s.along - r >= near &&
-        s.along + r <= far &&
-        Math.abs(s.across - middle) + r <= aside &&
-        spots.every((t, k) => k <= i || Math.hypot(s.along - t.along, s.across - t.across) - 2 * r >= 10 - 1e-9),
+      (spot, i) =>
+        all.has(spot.id) &&
+        spot.along - r >= near &&
+        spot.along + r <= far &&
+        Math.abs(spot.across - middle) + r <= aside &&
+        spots.every(
+          (eachSpot, k) =>
+            k <= i || Math.hypot(spot.along - eachSpot.along, spot.across - eachSpot.across) - 2 * r >= 10 - 1e-9,
+        ),
     );
   };
   return {
@@ -42,46 +47,46 @@ function story(p: PinsParams): Story {
     rings: () => "no",
     value: worth,
     rank: worth,
-    take(e) {
-      if (e.kind === "arrange") {
-        if (laid || !standsWell(e.spots)) return "no";
+    take(event) {
+      if (event.kind === "arrange") {
+        if (laid || !standsWell(event.spots)) return "no";
         laid = true;
         return "on";
       }
       if (!laid) return "no";
       const rolls = frames[frames.length - 1]!;
-      if (e.kind === "stand") {
+      if (event.kind === "stand") {
         if (!lying) return "no";
         lying = false;
         up = new Set(all);
         sure = true;
-        many = n;
+        many = count;
         return rolls.length === 0 ? "spent" : "on";
       }
-      if (e.kind !== "send" || e.fell === undefined || lying) return "no";
+      if (event.kind !== "send" || event.fell === undefined || lying) return "no";
       let fell: number;
-      if (typeof e.fell === "number") {
-        fell = e.fell;
+      if (typeof event.fell === "number") {
+        fell = event.fell;
         if (fell > many) return "no";
         // A number tells which only where it is none or all.
         if (fell > 0 && fell < many) sure = false;
       } else {
-        fell = new Set(e.fell).size;
-        if (fell !== e.fell.length) return "no";
+        fell = new Set(event.fell).size;
+        if (fell !== event.fell.length) return "no";
         if (!sure && fell > 0 && fell !== many) return "no";
-        if (e.fell.some((id) => !up.has(id))) return "no";
-        for (const id of e.fell) up.delete(id);
+        if (event.fell.some((id) => !up.has(id))) return "no";
+        for (const id of event.fell) up.delete(id);
       }
       rolls.push(fell);
       many -= fell;
       if (many === 0) up = new Set();
       const cleared = many === 0;
-      const done = rolls.length === p.rolls || (cleared && (rolls.length === 1 || !p.standUp));
+      const done = rolls.length === params.rolls || (cleared && (rolls.length === 1 || !params.standUp));
       if (!done) {
-        if (p.standUp && fell > 0) lying = true;
+        if (params.standUp && fell > 0) lying = true;
         return "on";
       }
-      if (frames.length === p.frames) return "end";
+      if (frames.length === params.frames) return "end";
       frames.push([]);
       lying = true;
       return "on";
@@ -89,5 +94,5 @@ function story(p: PinsParams): Story {
   };
 }
 
-export const tellPins = (p: PinsParams, match: Match, setup: Setup, events: readonly GameEvent[]): Told =>
-  tellMatch(() => story(p), { match, each: false }, setup, events);
+export const tellPins = (params: PinsParams, match: Match, setup: Setup, events: readonly GameEvent[]): Told =>
+  tellMatch(() => story(params), { match, each: false }, setup, events);

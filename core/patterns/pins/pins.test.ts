@@ -21,29 +21,33 @@ const base = { ...pattern.example.params, pinOnPin: false };
 const rules = pattern.rules;
 const alone = { players: 1, mode: "alone", seed: 1 } as const;
 const with_ = (change: Partial<PinsParams>): Activity => {
-  const a = fromPattern("pins");
-  return { ...a, pattern: { name: "pins", params: pattern.params.parse({ ...base, ...change }) } };
+  const activity = fromPattern("pins");
+  return { ...activity, pattern: { name: "pins", params: pattern.params.parse({ ...base, ...change }) } };
 };
 
 /** Plays a script: `12` pins 1 and 2 fell, `-` none, `#4` four of them, `^` stood up. */
 function play(change: Partial<PinsParams>, script: string) {
-  let s = rules.start(pattern.params.parse({ ...base, ...change }), pattern.match.initial, alone);
+  let state = rules.start(pattern.params.parse({ ...base, ...change }), pattern.match.initial, alone);
   const refused: string[] = [];
-  for (const w of script.split(" ").filter(Boolean)) {
+  for (const word of script.split(" ").filter(Boolean)) {
     const after = rules.step(
-      s,
-      w === "^"
+      state,
+      word === "^"
         ? { kind: "stand", at: 0 }
         : {
             kind: "send",
             at: 0,
-            fell: w.startsWith("#") ? Number(w.slice(1)) : w === "-" ? [] : [...w].map((n) => `p${n}`),
+            fell: word.startsWith("#")
+              ? Number(word.slice(1))
+              : word === "-"
+                ? []
+                : [...word].map((name) => `p${name}`),
           },
     );
     if (isRefusal(after)) refused.push(after.refused.key);
-    else s = after;
+    else state = after;
   }
-  return { s, refused, score: rules.score(s)[0]! };
+  return { s: state, refused, score: rules.score(state)[0]! };
 }
 
 describe("Number of pins", () => {
@@ -61,9 +65,9 @@ describe("Number of pins", () => {
     expect(stood.refused).toEqual([]);
   });
   it("ends after its frames, with the sum to read", () => {
-    const { s, score } = play({ frames: 3 }, "12 - ^ 123456 ^ - #4");
+    const { s: state, score } = play({ frames: 3 }, "12 - ^ 123456 ^ - #4");
     expect(score).toMatchObject({ value: 27, working: "4 + 12 {pins 6} + 3 {allAtOnce} + 8 = 27" });
-    expect(rules.ending(s)!.reason).toEqual({ key: "pins.end", params: { frames: 3 } });
+    expect(rules.ending(state)!.reason).toEqual({ key: "pins.end", params: { frames: 3 } });
   });
   it("after a number only a number or all may follow until they are stood up; both tellings score alike", () => {
     expect(play({ rolls: 3 }, "#2 34").refused).toEqual(["refused.numberNow"]);
@@ -134,7 +138,9 @@ describe("Number of pins", () => {
   });
   it("says whether a gap seen from the line lets what is rolled pass", () => {
     const told = (gap: number, shape: "row" | "triangle") =>
-      pattern.advice!({ ...base, formation: { kind: "given", shape, count: 6, gap } }, 0.08).map((x) => x.key);
+      pattern.advice!({ ...base, formation: { kind: "given", shape, count: 6, gap } }, 0.08).map(
+        (phrase) => phrase.key,
+      );
     expect(told(0.12, "row")).toEqual(["pins.gap.lets"]);
     expect(told(0.12, "triangle")).toEqual(["pins.gap.none"]);
   });
@@ -143,18 +149,24 @@ describe("Number of pins", () => {
       for (let count = 3; count <= 15; count++) {
         const spots = spotsOf({ ...base, formation: { kind: "given", shape, count, gap: 0.01 } });
         expect(spots).toHaveLength(count);
-        expect(Math.min(...spots.map((s) => s.along))).toBeCloseTo(base.distance, 9);
-        for (const [i, a] of spots.entries())
-          for (const b of spots.slice(i + 1))
-            expect(Math.hypot(a.along - b.along, a.across - b.across) - base.pin.width).toBeGreaterThan(0.01 - 1e-9);
+        expect(Math.min(...spots.map((spot) => spot.along))).toBeCloseTo(base.distance, 9);
+        for (const [i, spot] of spots.entries())
+          for (const eachSpot of spots.slice(i + 1))
+            expect(
+              Math.hypot(spot.along - eachSpot.along, spot.across - eachSpot.across) - base.pin.width,
+            ).toBeGreaterThan(0.01 - 1e-9);
       }
   });
 });
 
 /** Chances of what falls in an activity, all standing. */
-function chances(a: Activity, age = 7): { list: Outcome[]; sight: Sight; aim: number } {
-  const [probe] = opened(a).probes;
-  const sight = sightOf(probe!.ask, { parts: layoutOf(a), people: [personOf(a, { age })], policy: "middle" });
+function chances(activity: Activity, age = 7): { list: Outcome[]; sight: Sight; aim: number } {
+  const [probe] = opened(activity).probes;
+  const sight = sightOf(probe!.ask, {
+    parts: layoutOf(activity),
+    people: [personOf(activity, { age })],
+    policy: "middle",
+  });
   const { list, across, distance } = kindOf(probe!.ask.aim).outcomes(probe!.ask.aim, sight);
   return { list, sight, aim: across / distance };
 }
@@ -164,35 +176,41 @@ describe("what falls", () => {
   it.each(["triangle", "row", "diamond"] as const)(
     "rolled at a %s, is what rolls drawn one by one fell, within four standard errors",
     (shape) => {
-      const a = with_({ formation: { kind: "given", shape, count: 6, gap: 0.12 } });
-      const { list, sight, aim } = chances(a);
+      const activity = with_({ formation: { kind: "given", shape, count: 6, gap: 0.12 } });
+      const { list, sight, aim } = chances(activity);
       const { spread, object, sending } = sight.person.sends({});
-      const spots = [...spotsOf(a.pattern.params as PinsParams)].sort((x, y) => x.along - y.along);
+      const spots = [...spotsOf(activity.pattern.params as PinsParams)].sort((x, y) => x.along - y.along);
       const draw = random(3);
       const counted = new Map<string, number>();
       for (let i = 0; i < ROLLS; i++) {
         const u = aim + spread.lateral * normalDraw(draw);
         const far = draw();
         const fell = spots
-          .filter((s) => Math.abs(u * s.along - s.across) <= (base.pin.width + object.diameter) / 2)
-          .filter((s) => far < reachChance(sending, s.along))
-          .map((s) => s.id)
+          .filter((spot) => Math.abs(u * spot.along - spot.across) <= (base.pin.width + object.diameter) / 2)
+          .filter((spot) => far < reachChance(sending, spot.along))
+          .map((spot) => spot.id)
           .sort()
           .join(" ");
         counted.set(fell, (counted.get(fell) ?? 0) + 1);
       }
-      for (const o of list) {
-        const share = (counted.get(o.ref === "none" ? "" : o.ref) ?? 0) / ROLLS;
-        expect(Math.abs(share - o.p), o.ref).toBeLessThan(4 * Math.sqrt((o.p * (1 - o.p)) / ROLLS) + 1e-6);
+      for (const outcome of list) {
+        const share = (counted.get(outcome.ref === "none" ? "" : outcome.ref) ?? 0) / ROLLS;
+        expect(Math.abs(share - outcome.p), outcome.ref).toBeLessThan(
+          4 * Math.sqrt((outcome.p * (1 - outcome.p)) / ROLLS) + 1e-6,
+        );
       }
-      expect([...counted.keys()].filter((k) => !list.some((o) => o.ref === (k || "none")))).toEqual([]);
+      expect([...counted.keys()].filter((key) => !list.some((outcome) => outcome.ref === (key || "none")))).toEqual([]);
     },
     60_000,
   );
   it("of one pin is the chance to touch it", () => {
-    const a = fromPattern("pins");
-    const parts = layoutOf(a).filter((p) => p.kind !== "target" || p.id === "p1");
-    const sight = sightOf(opened(a).probes[0]!.ask, { parts, people: [personOf(a, { age: 7 })], policy: "middle" });
+    const activity = fromPattern("pins");
+    const parts = layoutOf(activity).filter((part) => part.kind !== "target" || part.id === "p1");
+    const sight = sightOf(opened(activity).probes[0]!.ask, {
+      parts,
+      people: [personOf(activity, { age: 7 })],
+      policy: "middle",
+    });
     const [p1] = spotsOf(base);
     const { list } = kindOf({ kind: "fall", standing: [p1!], each: 2, all: 3 }).outcomes(
       { kind: "fall", standing: [p1!], each: 2, all: 3 } as never,
@@ -200,7 +218,7 @@ describe("what falls", () => {
     );
     const { spread, object, sending } = sight.person.sends({});
     const touch = hitChance({ kind: "touch", width: base.pin.width }, { distance: p1!.along, spread, object });
-    expect(list.find((o) => o.ref === "p1")!.p).toBeCloseTo(touch * reachChance(sending, p1!.along), 12);
+    expect(list.find((outcome) => outcome.ref === "p1")!.p).toBeCloseTo(touch * reachChance(sending, p1!.along), 12);
   });
   it("sums to one rolled and thrown, light and heavy; a heavy pin stays up, and in the air only the front of them falls", () => {
     for (const action of ["underarmRoll", "underarmThrow", "overarmThrow"] as const)
@@ -209,33 +227,38 @@ describe("what falls", () => {
         { mass: 0.03, contents: 0, filling: 0 },
         { mass: 0.03, contents: 1.5, filling: 1 },
       ]) {
-        const a = with_({ pin: { ...base.pin, ...(weight && { weight }) } });
-        const { list } = chances({ ...a, aim: { ...a.aim, action } });
-        expect(list.reduce((sum, o) => sum + o.p, 0)).toBeCloseTo(1, 9);
-        const felled = list.reduce((sum, o) => sum + o.p * ("fell" in o.seen ? o.seen.fell.length : 0), 0);
+        const activity = with_({ pin: { ...base.pin, ...(weight && { weight }) } });
+        const { list } = chances({ ...activity, aim: { ...activity.aim, action } });
+        expect(list.reduce((sum, outcome) => sum + outcome.p, 0)).toBeCloseTo(1, 9);
+        const felled = list.reduce(
+          (sum, outcome) => sum + outcome.p * ("fell" in outcome.seen ? outcome.seen.fell.length : 0),
+          0,
+        );
         if (weight?.filling === 1) expect(felled).toBe(0);
         else expect(felled).toBeGreaterThan(0);
         // Two rows behind each other are farther apart than a sock ball is wide.
         if (action !== "underarmRoll")
-          for (const o of list)
-            expect("fell" in o.seen && o.seen.fell.includes("p1") && o.seen.fell.includes("p5")).toBe(false);
+          for (const outcome of list)
+            expect("fell" in outcome.seen && outcome.seen.fell.includes("p1") && outcome.seen.fell.includes("p5")).toBe(
+              false,
+            );
       }
   });
   it("is forecast exactly over standing sets, and a wider gap fells less of the middle", () => {
-    const f = forecastActivity(with_({}), [{ age: 7 }], alone, "middle");
-    expect(f.method).toBe("exact");
+    const forecast = forecastActivity(with_({}), [{ age: 7 }], alone, "middle");
+    expect(forecast.method).toBe("exact");
     const sampled = forecastActivity(with_({}), [{ age: 7 }], alone, "middle", {
       method: "sampled",
       samples: 4000,
     });
-    expect(Math.abs(mean(f.sides[0]!.points) - mean(sampled.sides[0]!.points))).toBeLessThan(0.6);
+    expect(Math.abs(mean(forecast.sides[0]!.points) - mean(sampled.sides[0]!.points))).toBeLessThan(0.6);
     const wide = forecastActivity(
       with_({ formation: { kind: "given", shape: "row", count: 6, gap: 0.3 } }),
       [{ age: 7 }],
       alone,
       "middle",
     );
-    expect(mean(wide.sides[0]!.points)).toBeLessThan(mean(f.sides[0]!.points));
+    expect(mean(wide.sides[0]!.points)).toBeLessThan(mean(forecast.sides[0]!.points));
     // Ten pins in five frames: 1,024 sets, of which few can happen.
     const ten = with_({ formation: { kind: "given", shape: "triangle", count: 10, gap: 0.1 } });
     const told = forecastActivity(ten, [{ age: 8 }], alone, "middle");

@@ -29,77 +29,88 @@ const STAND = 1.5;
 const LAY = 4;
 
 const NOTHING = { fell: 0, bonus: 0 };
-const begin = (p: PinsParams): PinsGo => ({
-  spots: p.formation.kind === "own" ? null : spotsOf(p),
+const begin = (params: PinsParams): PinsGo => ({
+  spots: params.formation.kind === "own" ? null : spotsOf(params),
   frame: 0,
   roll: 0,
-  standing: allStanding(idsOf(p)),
+  standing: allStanding(idsOf(params)),
   owes: false,
   sends: 0,
   each: [NOTHING],
 });
-const points = (p: PinsParams, g: PinsGo) => g.each.reduce((n, f) => n + f.fell * p.points + f.bonus, 0);
+const points = (params: PinsParams, go: PinsGo) =>
+  go.each.reduce((eachSum, f) => eachSum + f.fell * params.points + f.bonus, 0);
 
 /** What falls untouched counts: then what pins knock over belongs to it. */
-export const knocksIn = (p: PinsParams): { knocks?: true } =>
-  p.pinOnPin && p.untouched === "counts" ? { knocks: true } : {};
+export const knocksIn = (params: PinsParams): { knocks?: true } =>
+  params.pinOnPin && params.untouched === "counts" ? { knocks: true } : {};
 
-function asks(p: PinsParams, g: PinsGo, player: number): Ask[] {
-  const walk = p.distance + depthOf(p) / 2;
-  if (!g.spots) {
-    const takes = { by: [player], seconds: LAY * p.formation.count, walk, moving: true };
-    return [{ kind: "arrange", player, field: "field", spots: spotsOf(p), size: p.pin.width, takes }];
+function asks(params: PinsParams, go: PinsGo, player: number): Ask[] {
+  const walk = params.distance + depthOf(params) / 2;
+  if (!go.spots) {
+    const takes = { by: [player], seconds: LAY * params.formation.count, walk, moving: true };
+    return [{ kind: "arrange", player, field: "field", spots: spotsOf(params), size: params.pin.width, takes }];
   }
-  if (g.owes) {
-    const seconds = 1 + STAND * (p.formation.count - g.standing.left);
+  if (go.owes) {
+    const seconds = 1 + STAND * (params.formation.count - go.standing.left);
     return [{ kind: "stand", player, what: "pins", takes: { by: [player], seconds, walk, moving: true } }];
   }
-  const all = g.roll === 0 ? p.bonus : 0;
+  const all = go.roll === 0 ? params.bonus : 0;
   // Where nobody knows which of them stand, those that did are taken.
-  const standing = g.spots.filter((s) => g.standing.ids.includes(s.id)).slice(0, g.standing.left);
+  const standing = go.spots.filter((spot) => go.standing.ids.includes(spot.id)).slice(0, go.standing.left);
   const aim = {
     kind: "fall",
     standing,
-    each: p.points,
+    each: params.points,
     all,
-    ...(!g.standing.known && { known: false as const }),
-    ...knocksIn(p),
+    ...(!go.standing.known && { known: false as const }),
+    ...knocksIn(params),
   } as const;
-  return [{ kind: "send", player, from: "start", manner: {}, aim, fetch: p.pieces === null }];
+  return [{ kind: "send", player, from: "start", manner: {}, aim, fetch: params.pieces === null }];
 }
 
-function step(p: PinsParams, g: PinsGo, e: GameEvent): StepResult<PinsGo> | Refusal {
-  switch (e.kind) {
+function step(params: PinsParams, go: PinsGo, event: GameEvent): StepResult<PinsGo> | Refusal {
+  switch (event.kind) {
     case "arrange":
-      return laid(p, g, e);
+      return laid(params, go, event);
     case "stand":
-      if (!g.owes) return refuse("refused.allStand");
+      if (!go.owes) return refuse("refused.allStand");
       return {
-        go: { ...g, owes: false, standing: allStanding(idsOf(p)) },
-        after: g.roll === 0 ? "spent" : "on",
+        go: { ...go, owes: false, standing: allStanding(idsOf(params)) },
+        after: go.roll === 0 ? "spent" : "on",
       };
     case "send": {
-      if (!g.spots) return refuse("refused.layFirst");
-      if (g.owes) return refuse("refused.standFirst");
-      if (e.fell === undefined) return refuse("refused.notInGame", { kind: e.kind });
-      const fell = felled(g.standing, e.fell);
-      return isRefusal(fell) ? fell : rolled(p, g, fell);
+      if (!go.spots) return refuse("refused.layFirst");
+      if (go.owes) return refuse("refused.standFirst");
+      if (event.fell === undefined) return refuse("refused.notInGame", { kind: event.kind });
+      const fell = felled(go.standing, event.fell);
+      return isRefusal(fell) ? fell : rolled(params, go, fell);
     }
     default:
-      return refuse("refused.notInGame", { kind: e.kind });
+      return refuse("refused.notInGame", { kind: event.kind });
   }
 }
 
 /** The child's own formation: every pin wholly inside the field, none touching another. */
-function laid(p: PinsParams, g: PinsGo, e: Extract<GameEvent, { kind: "arrange" }>): StepResult<PinsGo> | Refusal {
-  const f = p.formation;
-  if (f.kind !== "own" || g.spots) return refuse("refused.notInGame", { kind: e.kind });
-  const ids = idsOf(p);
-  const spots = ids.map((id) => e.spots.find((s) => s.id === id));
-  if (spots.some((s) => !s) || e.spots.length !== ids.length) return refuse("refused.allPins", { count: f.count });
-  const field = { near: p.distance, far: p.distance + f.depth, across: p.across, width: f.width };
+function laid(
+  params: PinsParams,
+  go: PinsGo,
+  e: Extract<GameEvent, { kind: "arrange" }>,
+): StepResult<PinsGo> | Refusal {
+  const formation = params.formation;
+  if (formation.kind !== "own" || go.spots) return refuse("refused.notInGame", { kind: e.kind });
+  const ids = idsOf(params);
+  const spots = ids.map((id) => e.spots.find((spot) => spot.id === id));
+  if (spots.some((spot) => !spot) || e.spots.length !== ids.length)
+    return refuse("refused.allPins", { count: formation.count });
+  const field = {
+    near: params.distance,
+    far: params.distance + formation.depth,
+    across: params.across,
+    width: formation.width,
+  };
   const wrong = amiss(
-    spots.map((s) => ({ ...s!, size: p.pin.width })),
+    spots.map((spot) => ({ ...spot!, size: params.pin.width })),
     field,
   );
   if (wrong?.kind === "outside") return refuse("refused.pinOutside", { pin: wrong.id.slice(1), cm: wrong.cm });
@@ -107,59 +118,63 @@ function laid(p: PinsParams, g: PinsGo, e: Extract<GameEvent, { kind: "arrange" 
     const [one, other] = [wrong.one.slice(1), wrong.other.slice(1)];
     return refuse("refused.pinsTouch", { one, other, cm: wrong.cm });
   }
-  return { go: { ...g, spots: inMetres(spots.map((s) => s!)) }, after: "on" };
+  return { go: { ...go, spots: inMetres(spots.map((spot) => spot!)) }, after: "on" };
 }
 
-function rolled(p: PinsParams, g: PinsGo, { n, stand }: { n: number; stand: Standing }): StepResult<PinsGo> {
+function rolled(
+  params: PinsParams,
+  givenGo: PinsGo,
+  { n: count, stand }: { n: number; stand: Standing },
+): StepResult<PinsGo> {
   const all = stand.left === 0;
-  const first = g.roll === 0;
-  const before = g.each[g.each.length - 1]!;
-  const frame = { fell: before.fell + n, bonus: before.bonus + (all && first ? p.bonus : 0) };
-  const each = [...g.each.slice(0, -1), frame];
-  const go: PinsGo = { ...g, each, standing: stand, sends: g.sends + 1, roll: g.roll + 1 };
-  const over = go.roll >= p.rolls || (all && (first || !p.standUp));
+  const first = givenGo.roll === 0;
+  const before = givenGo.each[givenGo.each.length - 1]!;
+  const frame = { fell: before.fell + count, bonus: before.bonus + (all && first ? params.bonus : 0) };
+  const each = [...givenGo.each.slice(0, -1), frame];
+  const go: PinsGo = { ...givenGo, each, standing: stand, sends: givenGo.sends + 1, roll: givenGo.roll + 1 };
+  const over = go.roll >= params.rolls || (all && (first || !params.standUp));
   if (!over) {
-    const again = p.standUp && n > 0;
+    const again = params.standUp && count > 0;
     return { go: again ? { ...go, owes: true } : go, after: "on" };
   }
-  const next = { ...go, frame: g.frame + 1, roll: 0 };
-  if (next.frame >= p.frames) return { go: next, after: "end" };
+  const next = { ...go, frame: givenGo.frame + 1, roll: 0 };
+  if (next.frame >= params.frames) return { go: next, after: "end" };
   return { go: { ...next, each: [...each, NOTHING], owes: true }, after: "on" };
 }
 
-function sum(p: PinsParams, g: PinsGo): Sum {
-  const value = points(p, g);
+function sum(params: PinsParams, go: PinsGo): Sum {
+  const value = points(params, go);
   return {
     value,
     unit: "points",
     better: "more",
     rank: value,
     get working() {
-      const told = g.each.slice(0, g.roll === 0 && g.each.length > 1 && g.frame < p.frames ? -1 : undefined);
+      const told = go.each.slice(0, go.roll === 0 && go.each.length > 1 && go.frame < params.frames ? -1 : undefined);
       return sumOf(
         told.flatMap(({ fell, bonus }): (number | string)[] => {
-          const brought = fell * p.points;
+          const brought = fell * params.points;
           return bonus === 0 ? [brought] : [`${brought} ${note("pins", fell)}`, `${bonus} ${note("allAtOnce")}`];
         }),
         value,
       );
     },
-    sends: g.sends,
-    stage: g.frame,
-    stages: p.frames,
-    finished: g.frame >= p.frames,
+    sends: go.sends,
+    stage: go.frame,
+    stages: params.frames,
+    finished: go.frame >= params.frames,
   };
 }
 
-function now(p: PinsParams, g: PinsGo): Phrase {
-  if (!g.spots) return { key: "pins.lay", params: { count: p.formation.count } };
-  if (g.owes) return { key: "pins.stand" };
+function now(params: PinsParams, go: PinsGo): Phrase {
+  if (!go.spots) return { key: "pins.lay", params: { count: params.formation.count } };
+  if (go.owes) return { key: "pins.stand" };
   const at = {
-    frame: Math.min(p.frames, g.frame + 1),
-    frames: p.frames,
-    roll: g.roll + 1,
-    rolls: p.rolls,
-    left: g.standing.left,
+    frame: Math.min(params.frames, go.frame + 1),
+    frames: params.frames,
+    roll: go.roll + 1,
+    rolls: params.rolls,
+    left: go.standing.left,
   };
   return { key: "pins.send", params: at };
 }
@@ -170,28 +185,30 @@ export const pinsGo: GoRules<PinsParams, PinsGo> = {
   step,
   clock: () => null,
   sum,
-  key: (p, g) => {
-    return `${g.frame} ${g.roll} ${standingKey(g.standing)} ${g.owes ? 1 : 0} ${points(p, g)} ${g.sends} ${g.spots ? 1 : 0}`;
+  key: (params, go) => {
+    return `${go.frame} ${go.roll} ${standingKey(go.standing)} ${go.owes ? 1 : 0} ${points(params, go)} ${go.sends} ${go.spots ? 1 : 0}`;
   },
   // Nothing later depends on what fell before, nor on how many rolls it took.
-  counters: (p) => [
+  counters: (params) => [
     {
-      of: (g) => points(p, g),
-      put: (g, n) => ({ ...g, each: [{ fell: 0, bonus: n }] }),
+      of: (go) => points(params, go),
+      put: (go, count) => ({ ...go, each: [{ fell: 0, bonus: count }] }),
       feeds: ["points"],
     },
-    { of: (g) => g.sends, put: (g, sends) => ({ ...g, sends }), feeds: ["sends"] },
+    { of: (go) => go.sends, put: (go, sends) => ({ ...go, sends }), feeds: ["sends"] },
   ],
   now,
-  done: (p, g) => (g.owes || !g.standing.known ? [] : idsOf(p).filter((id) => !g.standing.ids.includes(id))),
-  ended: (p) => ({ key: "pins.end", params: { frames: p.frames } }),
+  done: (params, go) =>
+    go.owes || !go.standing.known ? [] : idsOf(params).filter((id) => !go.standing.ids.includes(id)),
+  ended: (params) => ({ key: "pins.end", params: { frames: params.frames } }),
   together: "share",
 };
 
-export function possible(p: PinsParams, m: Match): Possible {
-  const n = p.formation.count * p.points;
+export function possible(params: PinsParams, match: Match): Possible {
+  const count = params.formation.count * params.points;
   // All at once with the bonus; or all but one, and all of them each time they are stood up again.
-  const again = p.standUp ? n - p.points + (p.rolls - 1) * n : n;
-  const most = p.frames * Math.max(n + p.bonus, again) * (m.goes.keep === "total" ? m.goes.count : 1);
+  const again = params.standUp ? count - params.points + (params.rolls - 1) * count : count;
+  const most =
+    params.frames * Math.max(count + params.bonus, again) * (match.goes.keep === "total" ? match.goes.count : 1);
   return { unit: "points", better: "more", least: 0, most, values: null, finished: { least: 0, most }, stages: 0 };
 }

@@ -8,29 +8,29 @@ const SIDES = [[0], [1]] as const;
 
 /** A court on either side of what it goes over; against a wall one court before it. */
 export const rallyGround: Ground<RallyParams> = {
-  parts: (p, space) => {
-    const wall = p.over === "wall";
-    const wide = (w: number) => Math.min(w, space.width);
-    const end = p.near.length + (wall ? 0 : p.far.length);
+  parts: (params, space) => {
+    const wall = params.over === "wall";
+    const wide = (weight: number) => Math.min(weight, space.width);
+    const end = params.near.length + (wall ? 0 : params.far.length);
     return [
-      { kind: "line", id: LINES[0], along: 0, across: 0, width: wide(p.near.width), role: "start" },
+      { kind: "line", id: LINES[0], along: 0, across: 0, width: wide(params.near.width), role: "start" },
       {
         kind: "court",
         id: "nearCourt",
-        along: p.near.length / 2,
+        along: params.near.length / 2,
         across: 0,
-        depth: p.near.length,
-        width: wide(p.near.width),
+        depth: params.near.length,
+        width: wide(params.near.width),
         label: "",
       },
       {
         kind: "line",
         id: "net",
-        along: p.near.length,
+        along: params.near.length,
         across: 0,
-        width: wide(Math.max(p.near.width, p.far.width)),
-        role: p.over === "net" || p.over === "rope" ? "net" : "mark",
-        height: p.over === "line" || wall ? 0 : p.height,
+        width: wide(Math.max(params.near.width, params.far.width)),
+        role: params.over === "net" || params.over === "rope" ? "net" : "mark",
+        height: params.over === "line" || wall ? 0 : params.height,
       },
       { kind: "person", id: "sender", along: 0, across: 0, role: "sender" },
       ...(wall
@@ -39,25 +39,25 @@ export const rallyGround: Ground<RallyParams> = {
             {
               kind: "court",
               id: "farCourt",
-              along: p.near.length + p.far.length / 2,
+              along: params.near.length + params.far.length / 2,
               across: 0,
-              depth: p.far.length,
-              width: wide(p.far.width),
+              depth: params.far.length,
+              width: wide(params.far.width),
               label: "",
             },
-            { kind: "line", id: LINES[1], along: end, across: 0, width: wide(p.far.width), role: "mark" },
+            { kind: "line", id: LINES[1], along: end, across: 0, width: wide(params.far.width), role: "mark" },
             { kind: "person", id: "receiver", along: end, across: 0, role: "receiver" },
           ] as const)),
     ];
   },
-  pegs: (p) => [
-    { id: "net", label: "", distance: cm(p.near.length), kind: "line" },
-    ...(p.over === "wall"
+  pegs: (params) => [
+    { id: "net", label: "", distance: cm(params.near.length), kind: "line" },
+    ...(params.over === "wall"
       ? []
-      : [{ id: LINES[1], label: "", distance: cm(p.near.length + p.far.length), kind: "line" } as const]),
+      : [{ id: LINES[1], label: "", distance: cm(params.near.length + params.far.length), kind: "line" } as const]),
   ],
   /** Points won on one's own serve and on the other's, and one touch kept going. */
-  probes: (p): Probe[] => {
+  probes: (params): Probe[] => {
     const point = (server: number): Probe => ({
       id: LINES[server]!,
       peg: null,
@@ -66,13 +66,13 @@ export const rallyGround: Ground<RallyParams> = {
         kind: "send",
         player: 0,
         from: LINES[server]!,
-        manner: mannerOf(p),
+        manner: mannerOf(params),
         aim: {
           kind: "point",
           server,
           people: SIDES,
-          areas: [p.near.length * p.near.width, p.far.length * p.far.width],
-          over: p.over,
+          areas: [params.near.length * params.near.width, params.far.length * params.far.width],
+          over: params.over,
           again: false,
           told: "points",
         },
@@ -84,23 +84,33 @@ export const rallyGround: Ground<RallyParams> = {
       id: "touch",
       peg: null,
       modes: ["alone", "relay"],
-      ask: { kind: "count", player: 0, from: LINES[0], manner: mannerOf(p), aim: overAim(p), soFar: 0, drops: true },
+      ask: {
+        kind: "count",
+        player: 0,
+        from: LINES[0],
+        manner: mannerOf(params),
+        aim: overAim(params),
+        soFar: 0,
+        drops: true,
+      },
       counts: (e) => (e.kind === "count" && e.n > 0 ? 1 : 0),
     };
     return [touch, point(0), point(1)];
   },
   moves: "each",
-  move: (p, id, { along }) => {
-    if (along === undefined) return p;
-    if (id === "net") return { ...p, near: { ...p.near, length: held(along, LEAST, MOST) } };
-    return id === LINES[1] ? { ...p, far: { ...p.far, length: held(along - p.near.length, LEAST, MOST) } } : p;
+  move: (params, id, { along }) => {
+    if (along === undefined) return params;
+    if (id === "net") return { ...params, near: { ...params.near, length: held(along, LEAST, MOST) } };
+    return id === LINES[1]
+      ? { ...params, far: { ...params.far, length: held(along - params.near.length, LEAST, MOST) } }
+      : params;
   },
   add: () => null,
   remove: () => null,
-  squeeze: (p, k) => {
+  squeeze: (params, k) => {
     const narrow = (c: RallyParams["near"]) => ({ ...c, width: held(c.width * k, LEAST, MOST) });
-    return { ...p, near: narrow(p.near), far: narrow(p.far) };
+    return { ...params, near: narrow(params.near), far: narrow(params.far) };
   },
-  swap: (p) => p,
-  touchCounts: (p) => p,
+  swap: (params) => params,
+  touchCounts: (params) => params,
 };

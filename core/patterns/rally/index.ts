@@ -6,46 +6,46 @@ import { rallyGround } from "./ground.ts";
 import { OVERS, type RallyParams, rallyParams } from "./params.ts";
 import { possible, type RallyState, rallyRules, rallyRules1 } from "./rules.ts";
 
-function knobs(p: RallyParams): Knob[] {
-  const f = fieldsOf(rallyParams, p);
+function knobs(params: RallyParams): Knob[] {
+  const fields = fieldsOf(rallyParams, params);
   return [
-    f.choice(
+    fields.choice(
       "yard",
       ["over"],
       "knob.over",
-      OVERS.map((o) => [o, `over.${o}`] as const),
+      OVERS.map((over) => [over, `over.${over}`] as const),
     ),
-    ...(p.over === "net" || p.over === "rope"
-      ? [f.number("yard", ["height"], "knob.netHeight", { unit: "m", step: 0.05 })]
+    ...(params.over === "net" || params.over === "rope"
+      ? [fields.number("yard", ["height"], "knob.netHeight", { unit: "m", step: 0.05 })]
       : []),
-    f.number("yard", ["near", "width"], "knob.courtNear", { unit: "m", step: 0.1 }),
-    f.number("yard", ["far", "width"], "knob.courtFar", { unit: "m", step: 0.1 }),
-    f.number("score", ["points"], "knob.firstTo", { family: { key: "set.total" } }),
-    f.toggle("score", ["lead"], "knob.leadTwo"),
-    f.choice("score", ["games"], "knob.bestOf", [
+    fields.number("yard", ["near", "width"], "knob.courtNear", { unit: "m", step: 0.1 }),
+    fields.number("yard", ["far", "width"], "knob.courtFar", { unit: "m", step: 0.1 }),
+    fields.number("score", ["points"], "knob.firstTo", { family: { key: "set.total" } }),
+    fields.toggle("score", ["lead"], "knob.leadTwo"),
+    fields.choice("score", ["games"], "knob.bestOf", [
       [1, "bestOf.1"],
       [3, "bestOf.3"],
       [5, "bestOf.5"],
     ]),
-    f.number("score", ["bounces"], "knob.bounces"),
-    f.choice("score", ["lines"], "knob.lines", [
+    fields.number("score", ["bounces"], "knob.bounces"),
+    fields.choice("score", ["lines"], "knob.lines", [
       ["in", "knob.linesIn"],
       ["out", "knob.linesOut"],
     ]),
-    f.choice("players", ["serve", "by"], "knob.servedBy", [
+    fields.choice("players", ["serve", "by"], "knob.servedBy", [
       ["alternate", "serve.alternate"],
       ["winner", "serve.winner"],
       ["loser", "serve.loser"],
       ["fixed", "serve.fixed"],
     ]),
-    ...(p.serve.by === "alternate" ? [f.number("players", ["serve", "every"], "knob.serveEvery")] : []),
-    f.choice("players", ["serve", "how"], "knob.serveHow", [
+    ...(params.serve.by === "alternate" ? [fields.number("players", ["serve", "every"], "knob.serveEvery")] : []),
+    fields.choice("players", ["serve", "how"], "knob.serveHow", [
       ["hand", "serve.hand"],
       ["bounce", "serve.bounce"],
     ]),
-    f.toggle("players", ["serve", "second"], "knob.second"),
-    f.number("players", ["rallies"], "knob.rallies", { family: { key: "set.rallies" } }),
-    f.choice("players", ["told"], "knob.told", [
+    fields.toggle("players", ["serve", "second"], "knob.second"),
+    fields.number("players", ["rallies"], "knob.rallies", { family: { key: "set.rallies" } }),
+    fields.choice("players", ["told"], "knob.told", [
       ["points", "told.points"],
       ["why", "told.why"],
       ["touches", "told.touches"],
@@ -62,31 +62,34 @@ export const rally: Pattern<RallyParams, RallyState> = {
   earlier: { 1: rallyRules1 },
   match: { fields: ["seconds", "carry"], initial: USUAL_MATCH },
   modes: ["alone", "against", "relay"],
-  together: (p) => ({ key: p.over === "wall" ? "together.wall" : "together.halves" }),
-  actions: (a) => isSend(a) || a === "keepUp" || a === "catch",
+  together: (params) => ({ key: params.over === "wall" ? "together.wall" : "together.halves" }),
+  actions: (action) => isSend(action) || action === "keepUp" || action === "catch",
   ground: rallyGround,
-  problems: (p, m) => [
-    ...(m.goes.count > 1
+  problems: (params, match) => [
+    ...(match.goes.count > 1
       ? [{ path: ["match", "goes"], message: "a rally is one go; to play several, set the match length" }]
       : []),
-    ...(p.games > 1 && m.seconds !== null
+    ...(params.games > 1 && match.seconds !== null
       ? [{ path: ["match", "seconds"], message: "a match of several games is played to points, without a time limit" }]
       : []),
   ],
   possible,
   matchApart: (_, setup) => setup.mode === "against",
   needs: () => ({ pieces: 1, blocker: false, apart: false, sends: null, implement: true }),
-  setUp: (p): Phrase[] => [
-    { key: `rally.setUp.${p.over}`, params: { cm: Math.round(p.height * 100) } },
-    { key: `rally.counts.${p.lines}`, params: { bounces: p.bounces } },
+  setUp: (params): Phrase[] => [
+    { key: `rally.setUp.${params.over}`, params: { cm: Math.round(params.height * 100) } },
+    { key: `rally.counts.${params.lines}`, params: { bounces: params.bounces } },
   ],
   knobs,
-  pegKnobs: (p, id) => {
-    const f = fieldsOf(rallyParams, p);
+  pegKnobs: (params, id) => {
+    const fields = fieldsOf(rallyParams, params);
     const of = id === "net" ? "near" : "far";
-    return [f.number("yard", [of, "length"], "knob.courtLength", { unit: "m", step: 0.1 })];
+    return [fields.number("yard", [of, "length"], "knob.courtLength", { unit: "m", step: 0.1 })];
   },
-  summary: (p) => ({ key: "rally.summary", params: { points: p.points, games: p.games, over: p.over } }),
+  summary: (params) => ({
+    key: "rally.summary",
+    params: { points: params.points, games: params.games, over: params.over },
+  }),
   phrases: [
     "rally.serve",
     "rally.second",
@@ -96,7 +99,7 @@ export const rally: Pattern<RallyParams, RallyState> = {
     "rally.end.bell",
     "rally.end.longest",
     "rally.summary",
-    ...OVERS.map((o) => `rally.setUp.${o}`),
+    ...OVERS.map((over) => `rally.setUp.${over}`),
     "rally.counts.in",
     "rally.counts.out",
     "refused.noSecond",

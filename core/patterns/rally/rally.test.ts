@@ -19,27 +19,28 @@ const point = (side: number | null, more = {}) => ({ kind: "point", side, ...mor
 const begin = (change: object, setup = TWO, match = {}) => openPlay(gamePartOf(having("rally", change, match)), setup);
 
 describe("Rally: a second telling agrees", () => {
-  const paramsOf = (d: Draw): Drawn<RallyParams> => ({
+  const paramsOf = (draws: Draw): Drawn<RallyParams> => ({
     params: rallyParams.parse({
       ...rally.example.params,
-      points: 1 + d.upTo(5),
-      lead: d.chance(0.5),
-      games: d.one([1, 3, 5]),
+      points: 1 + draws.upTo(5),
+      lead: draws.chance(0.5),
+      games: draws.one([1, 3, 5]),
       serve: {
-        by: d.one(["fixed", "alternate", "winner", "loser"]),
-        every: 1 + d.upTo(3),
+        by: draws.one(["fixed", "alternate", "winner", "loser"]),
+        every: 1 + draws.upTo(3),
         how: "hand",
-        second: d.chance(0.5),
+        second: draws.chance(0.5),
       },
     }),
-    match: matchSchema.parse({ carry: d.chance(0.3), ...(d.chance(0.3) && { seconds: 10 + d.upTo(60) }) }),
+    match: matchSchema.parse({ carry: draws.chance(0.3), ...(draws.chance(0.3) && { seconds: 10 + draws.upTo(60) }) }),
   });
-  const eventOf = (d: Draw, at: number, _: RallyParams, legal: readonly string[]): GameEvent => {
-    if (legal.includes("ready") && d.chance(0.8)) return { kind: "ready", at };
-    if (d.chance(0.06)) return { kind: d.one(["carry", "ready", "stand", "bell"]), at };
-    const side = d.chance(0.15) ? null : d.chance(0.03) ? 4 : d.upTo(1);
-    const why = side === null ? d.one(["let", "fault", "out"]) : d.chance(0.2) ? d.one(["net", "cheek"]) : undefined;
-    return { kind: "point", at, side, ...(why && { why }), ...(d.chance(0.2) && { n: d.upTo(20) }) };
+  const eventOf = (draws: Draw, at: number, _: RallyParams, legal: readonly string[]): GameEvent => {
+    if (legal.includes("ready") && draws.chance(0.8)) return { kind: "ready", at };
+    if (draws.chance(0.06)) return { kind: draws.one(["carry", "ready", "stand", "bell"]), at };
+    const side = draws.chance(0.15) ? null : draws.chance(0.03) ? 4 : draws.upTo(1);
+    const why =
+      side === null ? draws.one(["let", "fault", "out"]) : draws.chance(0.2) ? draws.one(["net", "cheek"]) : undefined;
+    return { kind: "point", at, side, ...(why && { why }), ...(draws.chance(0.2) && { n: draws.upTo(20) }) };
   };
   it("over seeded event sequences", () => {
     expect(run(rally.rules, tellRally, paramsOf, eventOf, ["against"])).toBeGreaterThan(SEQUENCES / 20);
@@ -48,15 +49,15 @@ describe("Rally: a second telling agrees", () => {
 
 describe("Rally against each other", () => {
   it("counts points, says who serves, and a let replays the serve it was", () => {
-    const p = begin(serve("alternate", 1, true));
-    expect(view(p)).toMatchObject({ player: 0, from: "start" });
-    const fault = take(p, point(null, { why: "fault" }));
+    const play = begin(serve("alternate", 1, true));
+    expect(view(play)).toMatchObject({ player: 0, from: "start" });
+    const fault = take(play, point(null, { why: "fault" }));
     expect(view(fault).now.key).toBe("rally.second");
     expect(view(take(fault, point(null, { why: "let" }))).now.key).toBe("rally.second");
     expect(refusedBy(fault, point(null, { why: "fault" }))).toBe("refused.noSecond");
     const won = take(fault, point(1, { why: "net", n: 4 }));
     expect(view(won)).toMatchObject({ player: 1, from: "far", now: { key: "rally.serve" } });
-    expect(view(won).score.map((s) => s.value)).toEqual([0, 1]);
+    expect(view(won).score.map((score) => score.value)).toEqual([0, 1]);
     expect(outlook(won)).toHaveLength(3);
     expect(refusedBy(won, point(2))).toBe("refused.noSide");
     expect(refusedBy(begin(serve("fixed")), point(null, { why: "fault" }))).toBe("refused.noSecond");
@@ -83,21 +84,21 @@ describe("Rally against each other", () => {
       sides: [[0, 2], [1]],
       people: [{ role: "plays" }, { role: "plays", otherHand: true, head: 3 }, { role: "plays" }],
     };
-    const p = begin(serve("alternate"), setup);
-    expect(view(p).score.map((s) => s.value)).toEqual([0, 3]);
-    const served = [0, 1, 2, 3].map((n) => view(take(p, ...Array.from({ length: n }, () => point(0)))).player);
+    const play = begin(serve("alternate"), setup);
+    expect(view(play).score.map((score) => score.value)).toEqual([0, 3]);
+    const served = [0, 1, 2, 3].map((n) => view(take(play, ...Array.from({ length: n }, () => point(0)))).player);
     expect(served).toEqual([0, 1, 2, 1]);
-    expect(askOf(view(take(p, point(0))).asks, "send")!.manner.hand).toBe("other");
+    expect(askOf(view(take(play, point(0))).asks, "send")!.manner.hand).toBe("other");
   });
 
   it("is refused where several games have a bell, or goes are more than one", () => {
-    const a = fromPattern("rally");
+    const activity = fromPattern("rally");
     const bad = parseActivity({
-      ...a,
-      match: { ...a.match, seconds: 60 },
-      pattern: { ...a.pattern, params: { ...a.pattern.params, games: 3 } },
+      ...activity,
+      match: { ...activity.match, seconds: 60 },
+      pattern: { ...activity.pattern, params: { ...activity.pattern.params, games: 3 } },
     });
-    expect(bad.ok ? [] : bad.problems.map((p) => p.field)).toEqual(["match.seconds"]);
+    expect(bad.ok ? [] : bad.problems.map((problem) => problem.field)).toEqual(["match.seconds"]);
   });
 });
 
@@ -113,12 +114,12 @@ describe("Rally's chances to win, against the recursion", () => {
     for (const rule of [serve("alternate", 2), serve("winner")])
       expect(won({ points: 7, ...rule }, 0.7, 0.5)).toBeCloseTo(0.7935825625, 9);
     // Serving all the time it is the plain first to seven.
-    const plain = (p: number, n: number) => {
+    const plain = (chance: number, count: number) => {
       const memo = new Map<string, number>();
-      const of = (a: number, b: number): number => {
-        if (a === n || b === n) return a === n ? 1 : 0;
-        const key = `${a} ${b}`;
-        if (!memo.has(key)) memo.set(key, p * of(a + 1, b) + (1 - p) * of(a, b + 1));
+      const of = (age: number, b: number): number => {
+        if (age === count || b === count) return age === count ? 1 : 0;
+        const key = `${age} ${b}`;
+        if (!memo.has(key)) memo.set(key, chance * of(age + 1, b) + (1 - chance) * of(age, b + 1));
         return memo.get(key)!;
       };
       return of(0, 0);
@@ -139,15 +140,15 @@ describe("Rally's chances to win, against the recursion", () => {
     expect(deuce(serve("loser"))).toBeCloseTo(0.756757, 6);
   });
   it("serve as first touch: whoever serves wins a rally with p (1 - q) / (1 - p q)", () => {
-    const a = having("rally", serve("fixed"));
-    const told = forecastActivity(a, [{ age: 8 }, { age: 12 }], TWO, "middle");
+    const activity = having("rally", serve("fixed"));
+    const told = forecastActivity(activity, [{ age: 8 }, { age: 12 }], TWO, "middle");
     expect(told.sides[0]!.win! + told.sides[1]!.win!).toBeCloseTo(1, 9);
     expect(told.sides[1]!.win!).toBeGreaterThan(told.sides[0]!.win!);
     // A second serve helps whoever serves; a smaller court to cover helps whoever stands in it.
     const second = forecastActivity(having("rally", serve("fixed", 1, true)), [{ age: 8 }, { age: 8 }], TWO, "middle", {
       firstStarts: true,
     });
-    const one = forecastActivity(a, [{ age: 8 }, { age: 8 }], TWO, "middle", { firstStarts: true });
+    const one = forecastActivity(activity, [{ age: 8 }, { age: 8 }], TWO, "middle", { firstStarts: true });
     expect(second.sides[0]!.win!).toBeGreaterThan(one.sides[0]!.win!);
     const small = having("rally", { ...serve("fixed"), far: { length: 1, width: 1 } });
     const smaller = forecastActivity(small, [{ age: 8 }, { age: 8 }], TWO, "middle", { firstStarts: true });
@@ -157,9 +158,9 @@ describe("Rally's chances to win, against the recursion", () => {
 
 describe("Rally together, and alone", () => {
   it("counts touches; whoever drops it begins the next; the longest counts", () => {
-    const p = begin({ rallies: 2 }, { players: 2, mode: "relay", seed: 1 });
+    const play = begin({ rallies: 2 }, { players: 2, mode: "relay", seed: 1 });
     const touch = { kind: "count", n: 1 };
-    const three = take(p, touch, touch, touch);
+    const three = take(play, touch, touch, touch);
     expect(view(three)).toMatchObject({ player: 1, now: { key: "rally.keep" } });
     const dropped = take(three, { kind: "count", n: 0, drop: true });
     expect(view(dropped)).toMatchObject({ player: 1, now: { key: "rally.begin" } });
@@ -168,10 +169,10 @@ describe("Rally together, and alone", () => {
     expect(view(end).score[0]).toMatchObject({ value: 3, unit: "touches" });
   });
   it("has the mean run of an alternating pair: p (1 + q) / (1 - p q), with equal chances p / (1 - p)", () => {
-    const a = having("rally", { rallies: 1 });
+    const activity = having("rally", { rallies: 1 });
     const of = (players: number, mode: "alone" | "relay") =>
       forecastActivity(
-        a,
+        activity,
         Array.from({ length: players }, () => ({ age: 8 })),
         { players, mode, seed: 1 },
         "middle",

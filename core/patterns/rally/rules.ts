@@ -49,7 +49,7 @@ export const LINES = ["start", "far"] as const;
 
 function start(params: RallyParams, match: Match, setup: Setup): RallyState {
   const sides = setup.mode === "against" ? twoSides(setup) : [whoPlays(setup)];
-  const heads = sides.map((x) => Math.min(params.points - 1, headStartOf(setup, x)));
+  const heads = sides.map((side) => Math.min(params.points - 1, headStartOf(setup, side)));
   return {
     setup,
     params,
@@ -75,15 +75,21 @@ function start(params: RallyParams, match: Match, setup: Setup): RallyState {
   };
 }
 
-const playerOf = (s: RallyState, side: number) => s.sides[side]![s.served[side]! % s.sides[side]!.length]!;
-const toucher = (s: RallyState) => s.sides[0]![s.at % s.sides[0]!.length]!;
-export const mannerOf = memoizeByIdentity((p: RallyParams): Manner => (p.bounces > 0 ? { bounce: true } : PLAIN));
+const playerOf = (state: RallyState, side: number) =>
+  state.sides[side]![state.served[side]! % state.sides[side]!.length]!;
+const toucher = (state: RallyState) => state.sides[0]![state.at % state.sides[0]!.length]!;
+export const mannerOf = memoizeByIdentity(
+  (params: RallyParams): Manner => (params.bounces > 0 ? { bounce: true } : PLAIN),
+);
 /** Square metres that each side has to cover. */
-const areasOf = (p: RallyParams): [number, number] => [p.near.length * p.near.width, p.far.length * p.far.width];
+const areasOf = (params: RallyParams): [number, number] => [
+  params.near.length * params.near.width,
+  params.far.length * params.far.width,
+];
 const pointAims = memoizeByIdentity((_: RallyParams) => new Map<string, AimOf<"point">>());
-function pointAim(s: RallyState): AimOf<"point"> {
-  const { params: p, server, second, sides } = s;
-  const known = pointAims(p);
+function pointAim(state: RallyState): AimOf<"point"> {
+  const { params, server, second, sides } = state;
+  const known = pointAims(params);
   const key = `${server} ${second} ${JSON.stringify(sides)}`;
   let aim = known.get(key);
   if (!aim) {
@@ -91,41 +97,41 @@ function pointAim(s: RallyState): AimOf<"point"> {
       kind: "point",
       server,
       people: sides,
-      areas: areasOf(p),
-      over: p.over,
-      again: p.serve.second && !second,
-      told: p.told,
+      areas: areasOf(params),
+      over: params.over,
+      again: params.serve.second && !second,
+      told: params.told,
     };
     known.set(key, aim);
   }
   return aim;
 }
 const overAims = memoizeByIdentity(
-  (p: RallyParams): AimOf<"over"> => ({ kind: "over", area: areasOf(p)[0], over: p.over }),
+  (params: RallyParams): AimOf<"over"> => ({ kind: "over", area: areasOf(params)[0], over: params.over }),
 );
-export const overAim = (p: RallyParams): AimOf<"over"> => overAims(p);
+export const overAim = (params: RallyParams): AimOf<"over"> => overAims(params);
 
-function asks(s: RallyState): Ask[] {
-  const { params: p } = s;
-  if (contest(s))
+function asks(state: RallyState): Ask[] {
+  const { params } = state;
+  if (contest(state))
     return [
       {
         kind: "send",
-        player: playerOf(s, s.server),
-        from: LINES[s.server]!,
-        manner: mannerOf(p),
-        aim: pointAim(s),
+        player: playerOf(state, state.server),
+        from: LINES[state.server]!,
+        manner: mannerOf(params),
+        aim: pointAim(state),
         fetch: true,
       },
     ];
   return [
     {
       kind: "count",
-      player: toucher(s),
+      player: toucher(state),
       from: "start",
-      manner: mannerOf(p),
-      aim: overAim(p),
-      soFar: s.run,
+      manner: mannerOf(params),
+      aim: overAim(params),
+      soFar: state.run,
       drops: true,
     },
   ];
@@ -133,136 +139,144 @@ function asks(s: RallyState): Ask[] {
 
 const clocked = (told: typeof point) =>
   oneClock<RallyState>({
-    limit: (s) => s.match.seconds,
-    between: (s) => s.run === 0,
+    limit: (state) => state.match.seconds,
+    between: (state) => state.run === 0,
     // A rally that is under way does not count; together it counts as it stands.
-    bell: (s) => ({ ...s, over: true }),
+    bell: (state) => ({ ...state, over: true }),
     asks,
-    first: (s) => s.sides[0]![0]!,
-    step(s, e) {
-      if (e.kind === "point" && contest(s)) return told(s, e);
-      if (e.kind === "count" && !contest(s)) return counted(s, e);
-      return refuse("refused.notInGame", { kind: e.kind });
+    first: (state) => state.sides[0]![0]!,
+    step(state, event) {
+      if (event.kind === "point" && contest(state)) return told(state, event);
+      if (event.kind === "count" && !contest(state)) return counted(state, event);
+      return refuse("refused.notInGame", { kind: event.kind });
     },
   });
 
 /** Between games; together between rallies. */
-const fresh = (s: RallyState) => !s.over && s.run === 0 && s.played === 0 && !s.second;
-const turnsOf = (s: RallyState, side: number) => (contest(s) ? s.served[side]! : s.at);
+const fresh = (state: RallyState) => !state.over && state.run === 0 && state.played === 0 && !state.second;
+const turnsOf = (state: RallyState, side: number) => (contest(state) ? state.served[side]! : state.at);
 
-function point(s: RallyState, e: Extract<GameEvent, { kind: "point" }>, fixedStays = true): RallyState | Refusal {
-  const { params: p } = s;
+function point(state: RallyState, e: Extract<GameEvent, { kind: "point" }>, fixedStays = true): RallyState | Refusal {
+  const { params } = state;
   if (e.side === null) {
     // Served again: it is the serve that it was.
-    if (e.why === "let") return s;
+    if (e.why === "let") return state;
     if (e.why !== "fault") return refuse("refused.notInGame", { kind: e.kind });
-    if (!p.serve.second || s.second) return refuse("refused.noSecond");
-    return { ...s, second: true };
+    if (!params.serve.second || state.second) return refuse("refused.noSecond");
+    return { ...state, second: true };
   }
-  if (e.side >= s.sides.length) return refuse("refused.noSide");
+  if (e.side >= state.sides.length) return refuse("refused.noSide");
   if (e.why !== undefined && !(REASONS as readonly string[]).includes(e.why))
     return refuse("refused.notInGame", { kind: e.kind });
-  const points = s.points.map((n, i) => (i === e.side ? n + 1 : n));
-  const longest = Math.max(s.longest, e.n ?? 0);
-  const next = { ...s, points, longest, second: false, played: s.played + 1, ended: s.ended + 1 };
+  const points = state.points.map((eachPoint, i) => (i === e.side ? eachPoint + 1 : eachPoint));
+  const longest = Math.max(state.longest, e.n ?? 0);
+  const next = { ...state, points, longest, second: false, played: state.played + 1, ended: state.ended + 1 };
   const [most, least] = [Math.max(...points), Math.min(...points)];
-  if (most < p.points || (p.lead && most - least < 2)) return servedBy(next, changes(s, e.side));
+  if (most < params.points || (params.lead && most - least < 2)) return servedBy(next, changes(state, e.side));
   // A game is over: whoever did not begin it begins the next, unless one side serves all the time.
-  const games = s.games.map((n, i) => (i === e.side ? n + 1 : n));
-  const told = [...s.told, points];
-  if (Math.max(...games) > p.games / 2) return { ...next, games, told, over: true };
-  const stays = p.serve.by === "fixed" && fixedStays;
-  const opener = stays ? s.opener : 1 - s.opener;
-  const heads = s.sides.map((x) => Math.min(p.points - 1, headStartOf(s.setup, x)));
+  const games = state.games.map((game, i) => (i === e.side ? game + 1 : game));
+  const told = [...state.told, points];
+  if (Math.max(...games) > params.games / 2) return { ...next, games, told, over: true };
+  const stays = params.serve.by === "fixed" && fixedStays;
+  const opener = stays ? state.opener : 1 - state.opener;
+  const heads = state.sides.map((side) => Math.min(params.points - 1, headStartOf(state.setup, side)));
   return servedBy({ ...next, games, told, points: heads, opener, played: 0 }, opener);
 }
 /** The serve goes to a side; whoever had it in the other one is followed by the next of them. */
-const servedBy = (s: RallyState, server: number): RallyState =>
-  server === s.server ? s : { ...s, server, served: s.served.map((n, i) => (i === s.server ? n + 1 : n)) };
+const servedBy = (state: RallyState, server: number): RallyState =>
+  server === state.server
+    ? state
+    : { ...state, server, served: state.served.map((n, i) => (i === state.server ? n + 1 : n)) };
 /** Who serves after a point for a side. */
-function changes(s: RallyState, side: number): number {
-  const { by, every } = s.params.serve;
+function changes(state: RallyState, side: number): number {
+  const { by, every } = state.params.serve;
   if (by === "winner") return side;
   if (by === "loser") return 1 - side;
-  if (by === "fixed") return s.server;
-  return (s.opener + Math.floor((s.played + 1) / every)) % 2;
+  if (by === "fixed") return state.server;
+  return (state.opener + Math.floor((state.played + 1) / every)) % 2;
 }
 
-function counted(s: RallyState, e: Extract<GameEvent, { kind: "count" }>): RallyState | Refusal {
-  if (s.run + e.n > MAX_RUN) return refuse("refused.runMost", { most: MAX_RUN });
-  const run = s.run + e.n;
-  const longest = Math.max(s.longest, run);
+function counted(state: RallyState, e: Extract<GameEvent, { kind: "count" }>): RallyState | Refusal {
+  if (state.run + e.n > MAX_RUN) return refuse("refused.runMost", { most: MAX_RUN });
+  const run = state.run + e.n;
+  const longest = Math.max(state.longest, run);
   // Nobody counts farther: that rally is over.
   if (!e.drop && run < MAX_RUN) {
     if (e.n === 0) return refuse("refused.notInGame", { kind: e.kind });
-    return { ...s, run, longest, at: s.at + e.n };
+    return { ...state, run, longest, at: state.at + e.n };
   }
-  const ended = s.ended + 1;
+  const ended = state.ended + 1;
   // Whoever dropped it begins the next one.
-  return { ...s, run: 0, longest, ended, at: s.at + e.n, over: ended >= s.params.rallies };
+  return { ...state, run: 0, longest, ended, at: state.at + e.n, over: ended >= state.params.rallies };
 }
 
-const scoreOf = (s: RallyState, i: number) =>
-  !contest(s) ? s.longest : s.params.games > 1 ? s.games[i]! : s.points[i]!;
-function score(s: RallyState): Score[] {
-  return s.sides.map((players, i) => ({
+const scoreOf = (state: RallyState, i: number) =>
+  !contest(state) ? state.longest : state.params.games > 1 ? state.games[i]! : state.points[i]!;
+function score(state: RallyState): Score[] {
+  return state.sides.map((players, i) => ({
     players,
-    value: scoreOf(s, i),
-    soFar: scoreOf(s, i),
-    unit: !contest(s) ? "touches" : s.params.games > 1 ? "games" : "points",
+    value: scoreOf(state, i),
+    soFar: scoreOf(state, i),
+    unit: !contest(state) ? "touches" : state.params.games > 1 ? "games" : "points",
     better: "more",
     get working() {
-      if (!contest(s) || s.params.games === 1) return "";
+      if (!contest(state) || state.params.games === 1) return "";
       const all =
-        s.over && s.told.length > 0 && s.games.some((n) => n > s.params.games / 2) ? s.told : [...s.told, s.points];
+        state.over && state.told.length > 0 && state.games.some((game) => game > state.params.games / 2)
+          ? state.told
+          : [...state.told, state.points];
       return all.map((g) => `${g[i]}:${g[1 - i]}`).join(", ");
     },
-    rank: contest(s) ? s.games[i]! * 1000 + s.points[i]! : s.longest,
+    rank: contest(state) ? state.games[i]! * 1000 + state.points[i]! : state.longest,
   }));
 }
 
-function ending(s: RallyState): Ending | null {
-  if (!s.over) return null;
-  if (!contest(s)) return endOf(s, { key: "rally.end.longest", params: { count: s.longest } }, null);
-  const won = s.games.some((n) => n > s.params.games / 2);
+function ending(state: RallyState): Ending | null {
+  if (!state.over) return null;
+  if (!contest(state)) return endOf(state, { key: "rally.end.longest", params: { count: state.longest } }, null);
+  const won = state.games.some((game) => game > state.params.games / 2);
   const reason: Phrase = { key: won ? "rally.end.won" : "rally.end.bell" };
   // At the bell the games decide, then the points; level is a draw.
-  return endOf(s, reason, won ? s.games : score(s).map((x) => x.rank));
+  return endOf(state, reason, won ? state.games : score(state).map((eachScore) => eachScore.rank));
 }
 
-function turn(s: RallyState): { player: number; side: number; now: Phrase } {
-  const side = contest(s) ? s.server : 0;
-  const at = { side, player: contest(s) ? playerOf(s, side) : toucher(s) };
-  if (s.over) return { ...at, now: { key: "play.over" } };
-  if (s.waiting) return { ...at, now: { key: "play.ready" } };
-  if (!contest(s))
-    return { ...at, now: { key: s.run === 0 ? "rally.begin" : "rally.keep", params: { over: s.params.over } } };
-  const { how } = s.params.serve;
-  return { ...at, now: { key: s.second ? "rally.second" : "rally.serve", params: { how } } };
+function turn(state: RallyState): { player: number; side: number; now: Phrase } {
+  const side = contest(state) ? state.server : 0;
+  const at = { side, player: contest(state) ? playerOf(state, side) : toucher(state) };
+  if (state.over) return { ...at, now: { key: "play.over" } };
+  if (state.waiting) return { ...at, now: { key: "play.ready" } };
+  if (!contest(state))
+    return { ...at, now: { key: state.run === 0 ? "rally.begin" : "rally.keep", params: { over: state.params.over } } };
+  const { how } = state.params.serve;
+  return { ...at, now: { key: state.second ? "rally.second" : "rally.serve", params: { how } } };
 }
 
-function progress(s: RallyState): Progress[] {
-  return s.sides.map((x, i) => ({
-    sends: s.ended,
-    rounds: s.told.length,
-    points: scoreOf(s, i),
-    own: contest(s) ? Math.max(0, scoreOf(s, i) - (s.params.games > 1 ? 0 : headStartOf(s.setup, x))) : s.longest,
-    stage: contest(s) ? Math.min(s.params.games > 1 ? s.games[i]! : s.points[i]!, stagesOf(s.params)) : s.ended,
-    stages: contest(s) ? stagesOf(s.params) : s.params.rallies,
-    finished: contest(s) ? s.games[i]! > s.params.games / 2 : s.over,
+function progress(state: RallyState): Progress[] {
+  return state.sides.map((side, i) => ({
+    sends: state.ended,
+    rounds: state.told.length,
+    points: scoreOf(state, i),
+    own: contest(state)
+      ? Math.max(0, scoreOf(state, i) - (state.params.games > 1 ? 0 : headStartOf(state.setup, side)))
+      : state.longest,
+    stage: contest(state)
+      ? Math.min(state.params.games > 1 ? state.games[i]! : state.points[i]!, stagesOf(state.params))
+      : state.ended,
+    stages: contest(state) ? stagesOf(state.params) : state.params.rallies,
+    finished: contest(state) ? state.games[i]! > state.params.games / 2 : state.over,
   }));
 }
-const stagesOf = (p: RallyParams) => (p.games > 1 ? Math.ceil(p.games / 2) : p.points);
+const stagesOf = (params: RallyParams) => (params.games > 1 ? Math.ceil(params.games / 2) : params.points);
 
 /** Far into a game that must be won by two only the difference is left, and whose serve it is. */
-function key(s: RallyState): string {
-  if (!contest(s)) {
-    return `${s.run} ${s.longest} ${s.ended} ${s.at % s.sides[0]!.length} ${s.waiting ? 1 : 0}`;
+function key(state: RallyState): string {
+  if (!contest(state)) {
+    return `${state.run} ${state.longest} ${state.ended} ${state.at % state.sides[0]!.length} ${state.waiting ? 1 : 0}`;
   }
-  const { by, every } = s.params.serve;
-  const turns = by === "alternate" ? s.played % (2 * every) : 0;
-  const who = s.served.map((n, i) => n % s.sides[i]!.length).join();
-  return `${s.points} ${s.games} ${s.told.length} ${s.server} ${s.opener} ${turns} ${s.second ? 1 : 0} ${who} ${s.ended} ${s.waiting ? 1 : 0}`;
+  const { by, every } = state.params.serve;
+  const turns = by === "alternate" ? state.played % (2 * every) : 0;
+  const who = state.served.map((n, i) => n % state.sides[i]!.length).join();
+  return `${state.points} ${state.games} ${state.told.length} ${state.server} ${state.opener} ${turns} ${state.second ? 1 : 0} ${who} ${state.ended} ${state.waiting ? 1 : 0}`;
 }
 
 export const rallyRules: Rules<RallyParams, RallyState> = {
@@ -277,10 +291,10 @@ export const rallyRules: Rules<RallyParams, RallyState> = {
   counters: (_, match, setup) =>
     setup.mode === "against" && match.seconds === null
       ? {
-          of: (s) => [s.ended],
-          put: (s, _counter, ended) => ({ ...s, ended }),
+          of: (state) => [state.ended],
+          put: (state, _counter, ended) => ({ ...state, ended }),
           feeds: (figure) => (figure === "sends" ? 0 : null),
-          key: (s) => key({ ...s, ended: 0 }),
+          key: (state) => key({ ...state, ended: 0 }),
         }
       : null,
   turn,
@@ -288,20 +302,23 @@ export const rallyRules: Rules<RallyParams, RallyState> = {
   score,
   ending,
   progress,
-  leave: (s, who) => leaves({ ...s, second: false }, who, turnsOf(s, sideOf(s, who))),
-  join: (s, who, side) => (side !== null && fresh(s) ? joins(s, who, side, turnsOf(s, side)) : null),
+  leave: (state, who) => leaves({ ...state, second: false }, who, turnsOf(state, sideOf(state, who))),
+  join: (state, who, side) => (side !== null && fresh(state) ? joins(state, who, side, turnsOf(state, side)) : null),
 };
 
 /** Until version 2 the other side served the next game, also where one side serves all the time. */
-export const rallyRules1: Rules<RallyParams, RallyState> = { ...rallyRules, ...clocked((s, e) => point(s, e, false)) };
+export const rallyRules1: Rules<RallyParams, RallyState> = {
+  ...rallyRules,
+  ...clocked((state, e) => point(state, e, false)),
+};
 
 /** Written on paper: the longest rally of a child alone. */
-export const possible = (p: RallyParams): Possible => ({
+export const possible = (params: RallyParams): Possible => ({
   unit: "touches",
   better: "more",
   least: 0,
   most: MAX_RUN,
   values: null,
   finished: { least: 0, most: MAX_RUN },
-  stages: p.rallies,
+  stages: params.rallies,
 });

@@ -29,36 +29,41 @@ const WIDE = 2.2;
 const ALSO = 8;
 
 /** Our own lists, each with the fewest cards that spell it, in the place of those that lie there. */
-const offered = memoizeByIdentity((p: SpellerParams): (readonly [SpellerParams, string])[] =>
-  WORD_LISTS.flatMap((l) => {
+const offered = memoizeByIdentity((params: SpellerParams): (readonly [SpellerParams, string])[] =>
+  WORD_LISTS.flatMap((wordList) => {
     // A card a letter first: what the words need is counted of those.
-    const distance = Math.min(...p.cards.map((c) => c.distance));
-    const letters = [...new Set(l.words.join(""))].map((text, i) => ({ id: `c${i + 1}`, text, distance, across: 0 }));
-    const next = { ...p, list: l.words.join(", "), show: "word" as const, cards: letters };
+    const distance = Math.min(...params.cards.map((card) => card.distance));
+    const letters = [...new Set(wordList.words.join(""))].map((text, i) => ({
+      id: `c${i + 1}`,
+      text,
+      distance,
+      across: 0,
+    }));
+    const next = { ...params, list: wordList.words.join(", "), show: "word" as const, cards: letters };
     const cards = laidOut(next, { width: WIDE });
-    return cards ? [[{ ...next, cards }, `words.${l.id}`] as const] : [];
+    return cards ? [[{ ...next, cards }, `words.${wordList.id}`] as const] : [];
   }),
 );
 
-function knobs(p: SpellerParams): Knob[] {
-  const f = fieldsOf(spellerParams, p);
-  const fewest = laidOut(p, { width: WIDE });
+function knobs(params: SpellerParams): Knob[] {
+  const fields = fieldsOf(spellerParams, params);
+  const fewest = laidOut(params, { width: WIDE });
   return [
-    f.choice("score", [], "knob.wordList", [[p, "knob.wordListOwn"], ...offered(p)]),
-    f.text("score", ["list"], "knob.words"),
-    f.choice("score", ["show"], "knob.shown", [
+    fields.choice("score", [], "knob.wordList", [[params, "knob.wordListOwn"], ...offered(params)]),
+    fields.text("score", ["list"], "knob.words"),
+    fields.choice("score", ["show"], "knob.shown", [
       ["word", "knob.shownWord"],
       ["voice", "knob.shownVoice"],
       ["picture", "knob.shownPicture"],
       ["prompt", "knob.shownPrompt"],
     ]),
-    f.choice("score", ["wrong"], "knob.wrongCard", [
+    fields.choice("score", ["wrong"], "knob.wrongCard", [
       ["stays", "knob.wrongStays"],
       ["costs", "knob.wrongCosts"],
       ["restarts", "knob.wrongRestarts"],
     ]),
     // Only what the cards that lie there allow.
-    f.choice(
+    fields.choice(
       "score",
       ["knock"],
       "knob.rightCard",
@@ -71,8 +76,8 @@ function knobs(p: SpellerParams): Knob[] {
       ).filter(
         ([knock]) =>
           !cannotSpell(
-            wordsOf(p),
-            p.cards.map((c) => c.text),
+            wordsOf(params),
+            params.cards.map((card) => card.text),
             knock,
           ),
       ),
@@ -89,23 +94,23 @@ function knobs(p: SpellerParams): Knob[] {
       most: MAX_DOES,
       more: "knob.doesMore",
     },
-    ...((p.does ?? []).includes("travel")
+    ...((params.does ?? []).includes("travel")
       ? [
-          f.choice(
+          fields.choice(
             "score",
             ["travel"],
             "knob.travel",
-            TRAVELS.map((t) => [t, `travel.${t}`]),
+            TRAVELS.map((travel) => [travel, `travel.${travel}`]),
           ),
         ]
       : []),
     waysKnob("knob.waysWord"),
     thingsKnob("knob.thingsWord"),
-    f.number("score", ["sends"], "knob.sendsAll", {
+    fields.number("score", ["sends"], "knob.sendsAll", {
       off: { label: "knob.noCap", initial: 30 },
       family: { key: "set.sends" },
     }),
-    f.choice("score", ["score"], "knob.scoring", [
+    fields.choice("score", ["score"], "knob.scoring", [
       ["letters", "knob.byLetters"],
       ["words", "knob.byWords"],
       ["sends", "knob.byTries"],
@@ -113,13 +118,13 @@ function knobs(p: SpellerParams): Knob[] {
     ]),
     ...(fewest
       ? [
-          f.choice("yard", ["cards"], "knob.cards", [
-            [p.cards, "knob.cardsAsTheyAre"],
+          fields.choice("yard", ["cards"], "knob.cards", [
+            [params.cards, "knob.cardsAsTheyAre"],
             [fewest, "knob.cardsFewest"],
           ]),
         ]
       : []),
-    f.number("yard", ["up"], "knob.cardsUp", { unit: "m", step: 0.05, hint: "knob.cardsUpHint" }),
+    fields.number("yard", ["up"], "knob.cardsUp", { unit: "m", step: 0.05, hint: "knob.cardsUpHint" }),
   ];
 }
 
@@ -133,8 +138,8 @@ export const speller: Pattern<SpellerParams, MatchState<SpellerParams, SpellerGo
   modes: MODES,
   actions: isSend,
   ground: spellerGround,
-  problems: (p, m) => {
-    const unseen = p.show === "picture" ? wordsOf(p).find((w) => !catalogueItem(w.prompt)) : undefined;
+  problems: (params, match) => {
+    const unseen = params.show === "picture" ? wordsOf(params).find((word) => !catalogueItem(word.prompt)) : undefined;
     if (unseen)
       return [
         {
@@ -142,14 +147,14 @@ export const speller: Pattern<SpellerParams, MatchState<SpellerParams, SpellerGo
           message: `there is no picture of "${unseen.prompt}". Write the id of an item before the sign, as in "bucket = pail".`,
         },
       ];
-    if (p.score === "sends" && wordsOf(p).every((_, i) => doesAt(p, i) !== "send"))
+    if (params.score === "sends" && wordsOf(params).every((_, i) => doesAt(params, i) !== "send"))
       return [
         {
           path: ["params", "score"],
           message: "the score must be letters, words or time, because the children do not aim at any word",
         },
       ];
-    if (p.sends === null && m.seconds === null && (p.score === "letters" || p.score === "words"))
+    if (params.sends === null && match.seconds === null && (params.score === "letters" || params.score === "words"))
       return [
         { path: ["params", "sends"], message: "counting letters or words needs a number of attempts, or a time limit" },
       ];
@@ -157,46 +162,49 @@ export const speller: Pattern<SpellerParams, MatchState<SpellerParams, SpellerGo
   },
   possible,
   matchApart: () => false,
-  needs: (p) => ({ pieces: 1, blocker: false, apart: false, sends: p.sends }),
-  setUp: (p) => [
+  needs: (params) => ({ pieces: 1, blocker: false, apart: false, sends: params.sends }),
+  setUp: (params) => [
     {
-      key: p.up > 0 ? "speller.setUp.wall" : "speller.setUp.floor",
-      params: { cm: Math.round(p.up * 100), wide: Math.round(p.card.width * 100) },
+      key: params.up > 0 ? "speller.setUp.wall" : "speller.setUp.floor",
+      params: { cm: Math.round(params.up * 100), wide: Math.round(params.card.width * 100) },
     },
-    { key: `speller.setUp.${p.knock}` },
-    ...((p.does ?? []).includes("travel") ? [{ key: "speller.setUp.travel" }] : []),
+    { key: `speller.setUp.${params.knock}` },
+    ...((params.does ?? []).includes("travel") ? [{ key: "speller.setUp.travel" }] : []),
   ],
-  advice: (p): Phrase[] => {
+  advice: (params): Phrase[] => {
     const also = spelledBy(
-      p.cards.map((c) => plain(c.text)),
-      p.knock === "once",
-      wordsOf(p).map((w) => w.text),
+      params.cards.map((card) => plain(card.text)),
+      params.knock === "once",
+      wordsOf(params).map((word) => word.text),
     );
     return [
-      { key: "speller.cards", params: { fewest: fewestOf(p), lie: p.cards.length } },
+      { key: "speller.cards", params: { fewest: fewestOf(params), lie: params.cards.length } },
       ...(also.length > 0 ? [{ key: "speller.also", params: { words: also.slice(0, ALSO).join(", ") } }] : []),
     ];
   },
   knobs,
-  pegKnobs: (p, id) => {
-    const f = fieldsOf(spellerParams, p);
-    const at = p.cards.findIndex((c) => c.id === id);
+  pegKnobs: (params, id) => {
+    const fields = fieldsOf(spellerParams, params);
+    const at = params.cards.findIndex((card) => card.id === id);
     return [
-      f.text("yard", ["cards", at, "text"], "knob.cardText"),
-      f.number("yard", ["cards", at, "distance"], "knob.distance", { unit: "m", step: 0.05 }),
-      f.number("yard", ["cards", at, "across"], "knob.across", { unit: "m", step: 0.05, hint: "knob.acrossHint" }),
-      f.item(["card"]),
-      f.number("yard", ["card", "width"], "knob.width", { unit: "m", step: 0.01 }),
-      f.number("yard", ["card", "height"], "knob.height", { unit: "m", step: 0.01 }),
+      fields.text("yard", ["cards", at, "text"], "knob.cardText"),
+      fields.number("yard", ["cards", at, "distance"], "knob.distance", { unit: "m", step: 0.05 }),
+      fields.number("yard", ["cards", at, "across"], "knob.across", { unit: "m", step: 0.05, hint: "knob.acrossHint" }),
+      fields.item(["card"]),
+      fields.number("yard", ["card", "width"], "knob.width", { unit: "m", step: 0.01 }),
+      fields.number("yard", ["card", "height"], "knob.height", { unit: "m", step: 0.01 }),
     ];
   },
-  graded: (p) => wordsByEase(p).map((list) => [{ field: "params.list", value: list }]),
-  summary: (p) => ({ key: "speller.summary", params: { words: wordsOf(p).length, sends: p.sends ?? 0 } }),
+  graded: (params) => wordsByEase(params).map((list) => [{ field: "params.list", value: list }]),
+  summary: (params) => ({
+    key: "speller.summary",
+    params: { words: wordsOf(params).length, sends: params.sends ?? 0 },
+  }),
   phrases: [
     "speller.letter",
     "speller.next",
     "speller.write",
-    ...TRAVELS.flatMap((t) => [`speller.letter.${t}`, `speller.next.${t}`]),
+    ...TRAVELS.flatMap((travel) => [`speller.letter.${travel}`, `speller.next.${travel}`]),
     "speller.end",
     "speller.end.all",
     "speller.summary",

@@ -55,24 +55,24 @@ export const spellerParams = z
     sends: whole("sends", 1, 200).nullable(),
     score: z.enum(["letters", "words", "sends", "time"], { error: "score must be letters, words, sends or time" }),
   })
-  .superRefine((p, ctx) => {
+  .superRefine((params, ctx) => {
     const wrong = (path: (string | number)[], message: string) => ctx.addIssue({ code: "custom", path, message });
     const seen = new Set<string>();
-    for (const [i, c] of p.cards.entries()) {
+    for (const [i, c] of params.cards.entries()) {
       if (seen.has(c.id) || c.id === "none") wrong(["cards", i, "id"], `id "${c.id}" is used twice or not allowed`);
       seen.add(c.id);
       if (/[,;=\n\s]/.test(c.text))
         wrong(["cards", i, "text"], `card ${i + 1} cannot contain a comma, an equals sign or a space`);
     }
-    const words = entriesOf(p.list);
+    const words = entriesOf(params.list);
     if (words.length === 0 || words.length > MAX_WORDS)
       return wrong(["list"], `the list can have 1 to ${MAX_WORDS} words; it has ${words.length}`);
-    const long = words.find((w) => w.text.length === 0 || w.text.length > LONGEST_WORD);
+    const long = words.find((word) => word.text.length === 0 || word.text.length > LONGEST_WORD);
     if (long) return wrong(["list"], `"${long.text}" is too long: a word can have up to ${LONGEST_WORD} letters`);
     const cannot = cannotSpell(
       words,
-      p.cards.map((c) => c.text),
-      p.knock,
+      params.cards.map((eachCard) => eachCard.text),
+      params.knock,
     );
     if (cannot)
       wrong(
@@ -83,33 +83,36 @@ export const spellerParams = z
 export type SpellerParams = z.infer<typeof spellerParams>;
 
 /** What is done with the so-manieth word, from 0. A card from before knows only sending. */
-export const doesAt = (p: SpellerParams, word: number): (typeof DOES)[number] =>
-  p.does?.[word % (p.does.length || 1)] ?? "send";
+export const doesAt = (params: SpellerParams, word: number): (typeof DOES)[number] =>
+  params.does?.[word % (params.does.length || 1)] ?? "send";
 /** The words of the list, in the signs of the cards. */
-export const wordsOf: (p: SpellerParams) => readonly Word[] = memoizeByIdentity((p: SpellerParams) =>
+export const wordsOf: (params: SpellerParams) => readonly Word[] = memoizeByIdentity((params: SpellerParams) =>
   wordsFrom(
-    p.list,
-    p.cards.map((c) => c.text),
+    params.list,
+    params.cards.map((eachCard) => eachCard.text),
   ),
 );
 /** How often each sign is asked for in the list. */
-export const askedOf: (p: SpellerParams) => ReadonlyMap<string, number> = memoizeByIdentity((p: SpellerParams) => {
-  const times = new Map<string, number>();
-  for (const s of wordsOf(p).flatMap((w) => w.signs)) times.set(s, (times.get(s) ?? 0) + 1);
-  return times;
-});
+export const askedOf: (params: SpellerParams) => ReadonlyMap<string, number> = memoizeByIdentity(
+  (params: SpellerParams) => {
+    const times = new Map<string, number>();
+    for (const text of wordsOf(params).flatMap((word) => word.signs)) times.set(text, (times.get(text) ?? 0) + 1);
+    return times;
+  },
+);
 /** Of so many lists by difficulty at most. */
 const MAX_GRADES = 5;
 /**
  * Parts of the list by difficulty, the easiest first, each about half of its words: a word is the harder the more metres all its letters are
  * sent together, its letters at the nearest card that has them. As they stand in the list, what is worked out before them as well.
  */
-export function wordsByEase(p: SpellerParams): string[] {
-  const texts = p.cards.map((c) => c.text);
-  const far = (sign: string) => Math.min(...p.cards.flatMap((c) => (plain(c.text) === sign ? [c.distance] : [])));
-  const items = p.list.split(/[,;\n]/).flatMap((item) => {
+export function wordsByEase(params: SpellerParams): string[] {
+  const texts = params.cards.map((eachCard) => eachCard.text);
+  const far = (sign: string) =>
+    Math.min(...params.cards.flatMap((eachCard) => (plain(eachCard.text) === sign ? [eachCard.distance] : [])));
+  const items = params.list.split(/[,;\n]/).flatMap((item) => {
     const [word] = wordsFrom(item, texts);
-    return word ? [{ item: item.trim(), hard: word.signs.reduce((sum, s) => sum + far(s), 0) }] : [];
+    return word ? [{ item: item.trim(), hard: word.signs.reduce((sum, sign) => sum + far(sign), 0) }] : [];
   });
   if (items.length < 2) return [];
   const sorted = items.sort((a, b) => a.hard - b.hard);
@@ -125,23 +128,23 @@ export function wordsByEase(p: SpellerParams): string[] {
   );
 }
 /** How many cards the list takes at least. */
-export const fewestOf = (p: SpellerParams): number =>
+export const fewestOf = (params: SpellerParams): number =>
   [
     ...fewestCards(
-      wordsOf(p).map((w) => w.signs),
-      p.knock,
+      wordsOf(params).map((word) => word.signs),
+      params.knock,
     ).values(),
-  ].reduce((a, b) => a + b, 0);
+  ].reduce((sum, b) => sum + b, 0);
 
 /** The fewest cards that spell the list, in rows: neighbours in a word do not stand beside each other. */
-export function laidOut(p: SpellerParams, space: { width: number }): Card[] | null {
+export function laidOut(params: SpellerParams, space: { width: number }): Card[] | null {
   const need = fewestCards(
-    wordsOf(p).map((w) => w.signs),
-    p.knock,
+    wordsOf(params).map((word) => word.signs),
+    params.knock,
   );
-  const texts = [...need].flatMap(([text, n]) => Array.from({ length: n }, () => text));
+  const texts = [...need].flatMap(([text, count]) => Array.from({ length: count }, () => text));
   if (texts.length > MAX_CARDS || texts.length < 2) return null;
-  const step = p.card.width + 0.15;
+  const step = params.card.width + 0.15;
   const perRow = Math.max(1, Math.min(5, Math.floor((space.width - 0.2) / step)));
   const rows = Math.ceil(texts.length / perRow);
   // One card a row in turn: the first letters are not all in front.
@@ -149,7 +152,7 @@ export function laidOut(p: SpellerParams, space: { width: number }): Card[] | nu
     const row = i % rows;
     const column = Math.floor(i / rows);
     const inRow = Math.ceil((texts.length - row) / rows);
-    const nearest = Math.min(...p.cards.map((c) => c.distance));
+    const nearest = Math.min(...params.cards.map((eachCard) => eachCard.distance));
     return {
       id: `c${i + 1}`,
       text,

@@ -21,8 +21,8 @@ const card = (text: string, i: number) => ({
 });
 const cards = (letters: string) => [...letters].map(card);
 
-function spellerOf(d: Draw): Drawn<SpellerParams> {
-  const knock = d.one(["once", "word", "down"] as const);
+function spellerOf(draws: Draw): Drawn<SpellerParams> {
+  const knock = draws.one(["once", "word", "down"] as const);
   const lists: Record<SpellerParams["knock"], readonly (readonly [letters: string, list: string])[]> = {
     once: [
       ["abc", "ab, cab"],
@@ -37,30 +37,37 @@ function spellerOf(d: Draw): Drawn<SpellerParams> {
       ["abc", "bca"],
     ],
   };
-  const [letters, list] = d.one(lists[knock]);
+  const [letters, list] = draws.one(lists[knock]);
   const params = of({
     cards: cards(letters),
     list,
     knock,
-    wrong: d.one(["stays", "costs", "restarts"]),
-    does: d.one([[], [], ["travel"], ["send", "travel"], ["write", "send"], ["send", "write", "travel"]]),
-    sends: 2 + d.upTo(7),
-    score: d.one(["letters", "words", "sends"]),
+    wrong: draws.one(["stays", "costs", "restarts"]),
+    does: draws.one([[], [], ["travel"], ["send", "travel"], ["write", "send"], ["send", "write", "travel"]]),
+    sends: 2 + draws.upTo(7),
+    score: draws.one(["letters", "words", "sends"]),
   });
   const around = match.parse({
-    seconds: d.chance(0.25) ? 10 + d.upTo(20) : null,
-    goes: { count: 1 + d.upTo(1), keep: d.one(["best", "total"]) },
-    swap: d.one(["send", "miss", "go", "once"]),
-    end: d.one(["all", "first"]),
+    seconds: draws.chance(0.25) ? 10 + draws.upTo(20) : null,
+    goes: { count: 1 + draws.upTo(1), keep: draws.one(["best", "total"]) },
+    swap: draws.one(["send", "miss", "go", "once"]),
+    end: draws.one(["all", "first"]),
   });
   return { params, match: around };
 }
-function spellerEvent(d: Draw, at: number, p: SpellerParams, legal: readonly AskKind[]): GameEvent {
-  const kind = d.chance(0.06) ? d.one(["send", "ready", "bell"] as const) : (legal[d.upTo(legal.length - 1)] ?? "send");
+function spellerEvent(draws: Draw, at: number, params: SpellerParams, legal: readonly AskKind[]): GameEvent {
+  const kind = draws.chance(0.06)
+    ? draws.one(["send", "ready", "bell"] as const)
+    : (legal[draws.upTo(legal.length - 1)] ?? "send");
   if (kind === "choose")
-    return { kind, at, of: d.chance(0.97) ? "letter" : "target", pick: d.chance(0.05) ? null : d.one(p.cards).id };
+    return {
+      kind,
+      at,
+      of: draws.chance(0.97) ? "letter" : "target",
+      pick: draws.chance(0.05) ? null : draws.one(params.cards).id,
+    };
   if (kind !== "send") return { kind: kind as "ready", at };
-  return { kind, at, hit: d.chance(0.15) ? null : d.chance(0.02) ? "nowhere" : d.one(p.cards).id };
+  return { kind, at, hit: draws.chance(0.15) ? null : draws.chance(0.02) ? "nowhere" : draws.one(params.cards).id };
 }
 
 describe("Speller", () => {
@@ -70,14 +77,14 @@ describe("Speller", () => {
 
   it("shows what wrong cards cost, and what was started again", () => {
     const working = (wrong: string) => {
-      let s = speller.rules.start(of({ cards: cards("abc"), list: "abc", knock: "once", wrong }), USUAL_MATCH, {
+      let state = speller.rules.start(of({ cards: cards("abc"), list: "abc", knock: "once", wrong }), USUAL_MATCH, {
         players: 1,
         mode: "alone",
         seed: 1,
       });
       for (const hit of ["c2", "c1", "c2", "c1", null, "c3"])
-        s = speller.rules.step(s, { kind: "send", at: 0, hit }) as typeof s;
-      return speller.rules.score(s)[0]!.working;
+        state = speller.rules.step(state, { kind: "send", at: 0, hit }) as typeof state;
+      return speller.rules.score(state)[0]!.working;
     };
     // A wrong card at nought costs nothing.
     expect(working("costs")).toBe("3 {right} - 1 {wrong} = 2");
@@ -92,19 +99,24 @@ describe("Speller", () => {
       match: USUAL_MATCH,
     });
     const minutes = (over: object) => {
-      const f = forecastActivity(travel(over) as never, [{ age: 8 }], { players: 1, mode: "alone", seed: 1 }, "middle");
-      expect(f.sides[0]!.finish).toBeCloseTo(1, 12);
-      expect(mean(f.sides[0]!.sends)).toBe(0);
+      const forecast = forecastActivity(
+        travel(over) as never,
+        [{ age: 8 }],
+        { players: 1, mode: "alone", seed: 1 },
+        "middle",
+      );
+      expect(forecast.sides[0]!.finish).toBeCloseTo(1, 12);
+      expect(mean(forecast.sides[0]!.sends)).toBe(0);
     };
     minutes({ does: ["travel"] });
     minutes({ does: ["write"] });
     const asked = (over: object) => {
-      const s = speller.rules.start(of({ cards: cards("abc"), list: "abc", ...over }), USUAL_MATCH, {
+      const state = speller.rules.start(of({ cards: cards("abc"), list: "abc", ...over }), USUAL_MATCH, {
         players: 1,
         mode: "alone",
         seed: 1,
       });
-      const [ask] = speller.rules.asks(s);
+      const [ask] = speller.rules.asks(state);
       return ask!.kind === "choose" || ask!.kind === "task" ? ask!.takes.seconds : 0;
     };
     // The first card stands 1.5 m ahead and 0.6 m aside.
@@ -131,30 +143,30 @@ describe("Speller", () => {
       { distance: 2, across: 0.35 },
       { distance: 2.4, across: -0.1 },
     ];
-    const a = fromPattern("speller");
+    const activity = fromPattern("speller");
     const spelling = {
-      ...a,
+      ...activity,
       pattern: {
         name: "speller",
         params: of({
           up: 0,
-          cards: spots.map((s, i) => ({ ...s, id: `c${i + 1}`, text: "xyz"[i] })),
+          cards: spots.map((spot, i) => ({ ...spot, id: `c${i + 1}`, text: "xyz"[i] })),
           list: "xyz",
           sends: 12,
           score: "sends",
         }),
       },
-    } as typeof a;
+    } as typeof activity;
     const climbing = {
-      ...a,
+      ...activity,
       pattern: {
         name: "climb",
         params: {
           ladder: {
             kind: "targets",
             order: "listed",
-            targets: spots.map((s, i) => ({
-              ...s,
+            targets: spots.map((spot, i) => ({
+              ...spot,
               id: `c${i + 1}`,
               item: "paperSheet",
               label: "",
@@ -168,9 +180,11 @@ describe("Speller", () => {
           forfeit: null,
         },
       },
-    } as typeof a;
+    } as typeof activity;
     const alone = { players: 1, mode: "alone", seed: 1 } as const;
-    const [one, two] = [spelling, climbing].map((x) => forecastActivity(x, [{ age: 8 }], alone, "middle").sides[0]!);
+    const [one, two] = [spelling, climbing].map(
+      (eachActivity) => forecastActivity(eachActivity, [{ age: 8 }], alone, "middle").sides[0]!,
+    );
     expect(one!.finish).toBeGreaterThan(0.2);
     expect(one!.finish).toBeCloseTo(two!.finish, 10);
     expect(mean(one!.sends)).toBeCloseTo(mean(two!.sends), 10);
@@ -196,7 +210,7 @@ describe("Speller", () => {
     expect(issue({ cards: cards("anb"), list: "ban, anna", knock: "word" })?.message).toBe(
       '"anna" (word 2) needs another card "a". Add the card, or remove the word.',
     );
-    expect(issue({ list: " , " })?.message).toMatch(/^list must have 1 to 30 words, and has 0/);
+    expect(issue({ list: " , " })?.message).toMatch(/^the list can have 1 to 30 words; it has 0/);
     expect(fewestOf(of({ list: "sun, sand, and" }))).toBe(5);
     const laid = laidOut(of({ cards: cards("sunadsunad"), list: "sun, sand", knock: "down" }), { width: 2 })!;
     expect(

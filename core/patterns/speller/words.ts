@@ -13,25 +13,25 @@ export const plain = (text: string): string => text.normalize("NFC").toLowerCase
 export function entriesOf(list: string): { prompt: string; text: string }[] {
   return list
     .split(/[,;\n]/)
-    .map((x) => x.trim())
-    .filter((x) => x !== "")
-    .map((x) => {
-      const at = x.lastIndexOf("=");
-      const text = plain(at < 0 ? x : x.slice(at + 1)).replace(/\s+/g, "");
-      const prompt = at < 0 ? x : x.slice(0, at).trim();
+    .map((text) => text.trim())
+    .filter((text) => text !== "")
+    .map((eachText) => {
+      const at = eachText.lastIndexOf("=");
+      const text = plain(at < 0 ? eachText : eachText.slice(at + 1)).replace(/\s+/g, "");
+      const prompt = at < 0 ? eachText : eachText.slice(0, at).trim();
       return { prompt: prompt === "" ? text : prompt, text };
     });
 }
 
 /** A word in the signs of the cards: fewest signs first, so that a sign of two letters stays together. Null where they cannot write it. */
 export function signsOf(text: string, cards: readonly string[]): string[] | null {
-  const signs = [...new Set(cards.map(plain))].filter((s) => s !== "");
+  const signs = [...new Set(cards.map(plain))].filter((eachText) => eachText !== "");
   const best: (string[] | null)[] = [[]];
   for (let end = 1; end <= text.length; end++) {
     let way: string[] | null = null;
-    for (const s of signs) {
-      const before = s.length <= end && text.slice(end - s.length, end) === s ? best[end - s.length] : null;
-      if (before && (way === null || before.length + 1 < way.length)) way = [...before, s];
+    for (const sign of signs) {
+      const before = sign.length <= end && text.slice(end - sign.length, end) === sign ? best[end - sign.length] : null;
+      if (before && (way === null || before.length + 1 < way.length)) way = [...before, sign];
     }
     best[end] = way;
   }
@@ -47,7 +47,7 @@ export function missingIn(text: string, cards: readonly string[]): string {
 export type Knock = "once" | "word" | "down";
 const counted = (signs: readonly string[]): Map<string, number> => {
   const n = new Map<string, number>();
-  for (const s of signs) n.set(s, (n.get(s) ?? 0) + 1);
+  for (const sign of signs) n.set(sign, (n.get(sign) ?? 0) + 1);
   return n;
 };
 /**
@@ -57,9 +57,9 @@ const counted = (signs: readonly string[]): Map<string, number> => {
 export function fewestCards(words: readonly (readonly string[])[], knock: Knock): Map<string, number> {
   const need = new Map<string, number>();
   for (const signs of words)
-    for (const [s, n] of counted(signs)) {
-      const has = need.get(s) ?? 0;
-      need.set(s, knock === "once" ? 1 : knock === "word" ? Math.max(has, n) : has + n);
+    for (const [text, count] of counted(signs)) {
+      const has = need.get(text) ?? 0;
+      need.set(text, knock === "once" ? 1 : knock === "word" ? Math.max(has, count) : has + count);
     }
   return need;
 }
@@ -76,8 +76,8 @@ export function cannotSpell(
     const signs = signsOf(text, cards);
     if (!signs) return { word: i + 1, text, card: missingIn(text, cards), more: false };
     used.push(signs);
-    for (const [card, n] of fewestCards(used, knock))
-      if (n > (have.get(card) ?? 0)) return { word: i + 1, text, card, more: true };
+    for (const [card, count] of fewestCards(used, knock))
+      if (count > (have.get(card) ?? 0)) return { word: i + 1, text, card, more: true };
   }
   return null;
 }

@@ -11,16 +11,16 @@ export const ROW = "row";
 const LINE_WIDTH = 1.2;
 
 /** The line, or the lines that it moves back to: the first is nearest to the pins. */
-function lines(p: StackParams, space: { width: number }): Part[] {
-  if (p.after === "stop") return startLine(space);
-  const first = backOf(p);
+function lines(params: StackParams, space: { width: number }): Part[] {
+  if (params.after === "stop") return startLine(space);
+  const first = backOf(params);
   return [
     ...Array.from(
       { length: LINES_BACK + 1 },
       (_, i): Part => ({
         kind: "line",
         id: lineId(i),
-        along: first - i * p.back,
+        along: first - i * params.back,
         across: 0,
         width: Math.min(LINE_WIDTH, space.width),
         role: "start",
@@ -32,13 +32,13 @@ function lines(p: StackParams, space: { width: number }): Part[] {
 }
 
 export const stackGround: Ground<StackParams> = {
-  parts: (p, space) => {
-    const { pin } = p;
+  parts: (params, space) => {
+    const { pin } = params;
     const { item, width, height } = pin;
     const rule = pinRule(pin);
     return [
-      ...lines(p, space),
-      ...spotsOf(p, p.full).map(
+      ...lines(params, space),
+      ...spotsOf(params, params.full).map(
         ({ id, along, across }, i): Part => ({
           kind: "target",
           id,
@@ -55,13 +55,20 @@ export const stackGround: Ground<StackParams> = {
       ),
     ];
   },
-  pegs: (p) => [
-    { id: ROW, label: "", item: p.pin.item, many: p.full, distance: cm(p.distance + backOf(p)), kind: "target" },
+  pegs: (params) => [
+    {
+      id: ROW,
+      label: "",
+      item: params.pin.item,
+      many: params.full,
+      distance: cm(params.distance + backOf(params)),
+      kind: "target",
+    },
   ],
-  probes: (p) => {
-    const standing = spotsOf(p, 1);
+  probes: (params) => {
+    const standing = spotsOf(params, 1);
     const aim = { kind: "fall", standing, each: 1, all: 0 } as const;
-    const from = p.after === "again" ? lineId(0) : "start";
+    const from = params.after === "again" ? lineId(0) : "start";
     return [
       {
         id: ROW,
@@ -73,21 +80,24 @@ export const stackGround: Ground<StackParams> = {
   },
   moves: "each",
   /** Whichever pin is moved, the others keep their places beside it. */
-  move: (p, id, { along, across }) => {
-    const spot = spotsOf(p, p.full).find((s) => s.id === id) ?? { along: p.distance + backOf(p), across: p.across };
+  move: (params, id, { along, across }) => {
+    const spot = spotsOf(params, params.full).find((eachSpot) => eachSpot.id === id) ?? {
+      along: params.distance + backOf(params),
+      across: params.across,
+    };
     return {
-      ...p,
-      ...(along !== undefined && { distance: held(p.distance + along - spot.along, 0.3, 30) }),
-      ...(across !== undefined && { across: held(p.across + across - spot.across, -10, 10) }),
+      ...params,
+      ...(along !== undefined && { distance: held(params.distance + along - spot.along, 0.3, 30) }),
+      ...(across !== undefined && { across: held(params.across + across - spot.across, -10, 10) }),
     };
   },
-  add: (p) => (p.full >= 10 ? null : { ...p, full: p.full + 1 }),
-  remove: (p) => (p.full <= 3 ? null : { ...p, full: p.full - 1 }),
-  squeeze: (p, k) => ({
-    ...p,
-    across: cm(p.across * k),
-    ...(p.grow === "beside" && { gap: Math.max(0.01, cm(p.gap * k)) }),
+  add: (params) => (params.full >= 10 ? null : { ...params, full: params.full + 1 }),
+  remove: (params) => (params.full <= 3 ? null : { ...params, full: params.full - 1 }),
+  squeeze: (params, k) => ({
+    ...params,
+    across: cm(params.across * k),
+    ...(params.grow === "beside" && { gap: Math.max(0.01, cm(params.gap * k)) }),
   }),
-  swap: (p, _id, face) => ({ ...p, pin: pinFaced(p.pin, face) }),
-  touchCounts: (p) => ({ ...p, pin: pinTouched(p.pin) }),
+  swap: (params, _id, face) => ({ ...params, pin: pinFaced(params.pin, face) }),
+  touchCounts: (params) => ({ ...params, pin: pinTouched(params.pin) }),
 };

@@ -8,37 +8,37 @@ import { stackGround } from "./ground.ts";
 import { GROWS, type StackParams, stackParams } from "./params.ts";
 import { possible, type StackGo, stackGo, stackGo1 } from "./rules.ts";
 
-function knobs(p: StackParams): Knob[] {
-  const f = fieldsOf(stackParams, p);
+function knobs(params: StackParams): Knob[] {
+  const fields = fieldsOf(stackParams, params);
   return [
-    f.choice("score", ["score"], "knob.scoring", [
+    fields.choice("score", ["score"], "knob.scoring", [
       ["rounds", "knob.byRounds"],
       ["row", "knob.byRow"],
       ["felled", "knob.byFelled"],
       ["time", "knob.byTime"],
     ]),
-    f.number("score", ["rounds"], "knob.roundsCap", {
+    fields.number("score", ["rounds"], "knob.roundsCap", {
       off: { label: "knob.noCap", initial: 20 },
       family: { key: "set.rounds" },
     }),
-    f.number("score", ["sends"], "knob.sendsRound"),
-    downKnob(f),
-    f.toggle("score", ["firstEnds"], "knob.firstEnds"),
-    f.toggle("yard", ["pinOnPin"], "knob.pinOnPin", { hint: "knob.pinOnPinHint" }),
-    f.choice("score", ["after"], "knob.fullRow", [
+    fields.number("score", ["sends"], "knob.sendsRound"),
+    downKnob(fields),
+    fields.toggle("score", ["firstEnds"], "knob.firstEnds"),
+    fields.toggle("yard", ["pinOnPin"], "knob.pinOnPin", { hint: "knob.pinOnPinHint" }),
+    fields.choice("score", ["after"], "knob.fullRow", [
       ["stop", "knob.fullStop"],
       ["again", "knob.fullAgain"],
     ]),
-    f.number("yard", ["full"], "knob.full"),
-    f.choice(
+    fields.number("yard", ["full"], "knob.full"),
+    fields.choice(
       "yard",
       ["grow"],
       "knob.grow",
-      GROWS.map((g) => [g, `knob.grow.${g}`] as const),
+      GROWS.map((grow) => [grow, `knob.grow.${grow}`] as const),
     ),
-    f.number("yard", ["gap"], "knob.pinGap", { unit: "m", step: 0.01, hint: "knob.pinGapHint" }),
-    ...(p.after === "again" ? [f.number("yard", ["back"], "knob.back", { unit: "m", step: 0.05 })] : []),
-    f.choice("players", ["heap"], "knob.heap", [
+    fields.number("yard", ["gap"], "knob.pinGap", { unit: "m", step: 0.01, hint: "knob.pinGapHint" }),
+    ...(params.after === "again" ? [fields.number("yard", ["back"], "knob.back", { unit: "m", step: 0.05 })] : []),
+    fields.choice("players", ["heap"], "knob.heap", [
       ["own", "knob.rowOwn"],
       ["shared", "knob.rowShared"],
     ]),
@@ -56,33 +56,36 @@ export const stackUp: Pattern<StackParams, MatchState<StackParams, StackGo>> = {
   modes: MODES,
   actions: isSend,
   ground: stackGround,
-  problems: (p, m) => {
+  problems: (params, match) => {
     const wrong = (field: string, message: string) => [{ path: ["params", field], message }];
-    if (p.heap === "shared" && (m.seconds !== null || p.score === "time"))
+    if (params.heap === "shared" && (match.seconds !== null || params.score === "time"))
       return wrong("heap", "one row for all sides cannot have a time limit: each side would play it alone");
-    if (p.heap === "shared" && m.goes.count > 1) return wrong("heap", "one row for all sides is one go each");
-    if (p.after === "again" && p.score !== "row" && p.score !== "felled")
+    if (params.heap === "shared" && match.goes.count > 1) return wrong("heap", "one row for all sides is one go each");
+    if (params.after === "again" && params.score !== "row" && params.score !== "felled")
       return wrong("after", "a game that starts again counts the longest row, or the pins knocked down");
-    if (p.after === "again" && p.rounds === null && m.seconds === null)
+    if (params.after === "again" && params.rounds === null && match.seconds === null)
       return wrong("rounds", "a game that starts again needs a number of rounds, or a time limit");
     return [];
   },
   possible,
-  matchApart: (p, setup) => p.heap === "shared" && setup.mode === "against" && p.score !== "felled",
+  matchApart: (params, setup) => params.heap === "shared" && setup.mode === "against" && params.score !== "felled",
   needs: () => ({
     pieces: 1,
     blocker: false,
     apart: false,
     sends: null,
   }),
-  setUp: (p) => [
-    { key: `stackUp.setUp.${p.grow}`, params: { full: p.full, cm: Math.round(p.gap * 100) } },
+  setUp: (params) => [
+    { key: `stackUp.setUp.${params.grow}`, params: { full: params.full, cm: Math.round(params.gap * 100) } },
     { key: "stackUp.setUp.one" },
-    ...downSaid(p.pin),
+    ...downSaid(params.pin),
   ],
   knobs,
-  pegKnobs: (p) => pinKnobs(fieldsOf(stackParams, p), p.pin),
-  summary: (p) => ({ key: "stackUp.summary", params: { full: p.full, sends: p.sends, rounds: p.rounds ?? 0 } }),
+  pegKnobs: (params) => pinKnobs(fieldsOf(stackParams, params), params.pin),
+  summary: (params) => ({
+    key: "stackUp.summary",
+    params: { full: params.full, sends: params.sends, rounds: params.rounds ?? 0 },
+  }),
   phrases: [
     "stackUp.send",
     "stackUp.stand",
@@ -91,7 +94,7 @@ export const stackUp: Pattern<StackParams, MatchState<StackParams, StackGo>> = {
     "stackUp.summary",
     "stackUp.setUp.one",
     ...downPhrases,
-    ...GROWS.map((g) => `stackUp.setUp.${g}`),
+    ...GROWS.map((grow) => `stackUp.setUp.${grow}`),
     "refused.allStand",
     "refused.standFirst",
     "refused.tooMany",

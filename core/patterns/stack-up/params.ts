@@ -35,21 +35,21 @@ export const stackParams = z.strictObject({
 });
 export type StackParams = z.infer<typeof stackParams>;
 
-export const idsUpTo = (n: number): string[] => Array.from({ length: n }, (_, i) => `p${i + 1}`);
+export const idsUpTo = (count: number): string[] => Array.from({ length: count }, (_, i) => `p${i + 1}`);
 /** How far beyond the line the nearest pin stands where lines lie behind one another. */
-export const backOf = (p: StackParams): number => (p.after === "again" ? LINES_BACK * p.back : 0);
+export const backOf = (params: StackParams): number => (params.after === "again" ? LINES_BACK * params.back : 0);
 
 /** Where the pins of a row stand, in the order in which they are added. Metres. */
-export function spotsOf(p: StackParams, n: number): Spot[] {
-  const step = p.pin.width + p.gap;
-  const near = p.distance + backOf(p);
-  return idsUpTo(n).map((id, i) => {
-    if (p.grow === "beside") {
+export function spotsOf(params: StackParams, count: number): Spot[] {
+  const step = params.pin.width + params.gap;
+  const near = params.distance + backOf(params);
+  return idsUpTo(count).map((id, i) => {
+    if (params.grow === "beside") {
       // The middle, one to the right, one to the left, and on.
       const aside = Math.ceil(i / 2) * (i % 2 === 1 ? 1 : -1);
-      return { id, along: near, across: p.across + aside * step };
+      return { id, along: near, across: params.across + aside * step };
     }
-    const deep = p.grow === "behind" ? i : p.full - 1 - i;
-    return { id, along: near + deep * step, across: p.across };
+    const deep = params.grow === "behind" ? i : params.full - 1 - i;
+    return { id, along: near + deep * step, across: params.across };
   });
 }

@@ -18,7 +18,7 @@ interface Floor {
   closed: boolean;
   whole: boolean;
 }
-const names = (n: number) => new Set(Array.from({ length: n }, (_, i) => `p${i + 1}`));
+const names = (count: number) => new Set(Array.from({ length: count }, (_, i) => `p${i + 1}`));
 const laid = (): Floor => ({
   size: 1,
   up: names(1),
@@ -33,85 +33,92 @@ const laid = (): Floor => ({
   whole: false,
 });
 
-function story(p: StackParams, bell: number | null, f: Floor, byFelled: boolean, relay: boolean, both: boolean): Story {
+function story(
+  params: StackParams,
+  bell: number | null,
+  floor: Floor,
+  byFelled: boolean,
+  relay: boolean,
+  both: boolean,
+): Story {
   let mine = 0;
   /** Rounds played by this side. */
   let own = 0;
   const value = () => {
     if (byFelled) return mine;
-    return p.score === "rounds" ? f.rounds : f.wholeRows * p.full + f.high;
+    return params.score === "rounds" ? floor.rounds : floor.wholeRows * params.full + floor.high;
   };
-  const put = (n: number) => {
-    f.size = n;
-    f.up = names(n);
-    f.sure = true;
-    f.many = n;
-    f.tries = 0;
-    f.lying = true;
+  const put = (count: number) => {
+    floor.size = count;
+    floor.up = names(count);
+    floor.sure = true;
+    floor.many = count;
+    floor.tries = 0;
+    floor.lying = true;
   };
   return {
     clock: () => (bell === null ? undefined : bell),
     rings: () => "end",
-    over: () => f.closed,
-    finished: () => f.whole,
+    over: () => floor.closed,
+    finished: () => floor.whole,
     value,
     rank() {
-      if (byFelled || p.score !== "rounds") return value();
-      return f.whole ? 1e8 - f.rounds : f.high * 1000;
+      if (byFelled || params.score !== "rounds") return value();
+      return floor.whole ? 1e8 - floor.rounds : floor.high * 1000;
     },
-    take(e) {
-      if (e.kind === "stand") {
-        if (!f.lying) return "no";
-        f.lying = false;
+    take(event) {
+      if (event.kind === "stand") {
+        if (!floor.lying) return "no";
+        floor.lying = false;
         return "on";
       }
-      if (e.kind !== "send" || e.fell === undefined || f.lying) return "no";
+      if (event.kind !== "send" || event.fell === undefined || floor.lying) return "no";
       let fell: number;
-      if (typeof e.fell === "number") {
-        fell = e.fell;
-        if (fell > f.many) return "no";
-        if (fell > 0 && fell < f.many) f.sure = false;
+      if (typeof event.fell === "number") {
+        fell = event.fell;
+        if (fell > floor.many) return "no";
+        if (fell > 0 && fell < floor.many) floor.sure = false;
       } else {
-        fell = new Set(e.fell).size;
-        if (fell !== e.fell.length || e.fell.some((id) => !f.up.has(id))) return "no";
-        if (!f.sure && fell > 0 && fell !== f.many) return "no";
-        for (const id of e.fell) f.up.delete(id);
+        fell = new Set(event.fell).size;
+        if (fell !== event.fell.length || event.fell.some((id) => !floor.up.has(id))) return "no";
+        if (!floor.sure && fell > 0 && fell !== floor.many) return "no";
+        for (const id of event.fell) floor.up.delete(id);
       }
       mine += fell;
-      f.many -= fell;
-      f.tries++;
-      const clear = f.many === 0;
-      if (!clear && f.tries < p.sends) return relay ? (fell > 0 ? "hit" : "miss") : "on";
-      f.rounds++;
+      floor.many -= fell;
+      floor.tries++;
+      const clear = floor.many === 0;
+      if (!clear && floor.tries < params.sends) return relay ? (fell > 0 ? "hit" : "miss") : "on";
+      floor.rounds++;
       own++;
-      const used = own === p.rounds;
-      if (used && !both) f.closed = true;
+      const used = own === params.rounds;
+      if (used && !both) floor.closed = true;
       if (clear) {
-        f.high = Math.max(f.high, f.size);
-        if (f.size === p.full) {
-          f.whole = true;
-          if (p.after === "stop") f.closed = true;
+        floor.high = Math.max(floor.high, floor.size);
+        if (floor.size === params.full) {
+          floor.whole = true;
+          if (params.after === "stop") floor.closed = true;
           else {
-            f.wholeRows++;
-            f.high = 0;
+            floor.wholeRows++;
+            floor.high = 0;
             put(1);
           }
-        } else put(f.size + 1);
+        } else put(floor.size + 1);
       } else {
-        if (f.size === 1 && p.firstEnds) f.closed = true;
-        put(f.size > 1 ? f.size - 1 : 1);
+        if (floor.size === 1 && params.firstEnds) floor.closed = true;
+        put(floor.size > 1 ? floor.size - 1 : 1);
       }
-      if (f.closed || used) return "end";
+      if (floor.closed || used) return "end";
       return clear ? "hit" : "miss";
     },
   };
 }
 
 /** A second, plain telling of Stack-up by rounds, the row or pins felled. It shares no code with the rules. */
-export function tellStackUp(p: StackParams, match: Match, setup: Setup, events: readonly GameEvent[]): Told {
-  const one = p.heap === "shared" && setup.mode === "against";
+export function tellStackUp(params: StackParams, match: Match, setup: Setup, events: readonly GameEvent[]): Told {
+  const one = params.heap === "shared" && setup.mode === "against";
   const common = laid();
   const tell = () =>
-    story(p, match.seconds, one ? common : laid(), one || p.score === "felled", setup.mode === "relay", one);
+    story(params, match.seconds, one ? common : laid(), one || params.score === "felled", setup.mode === "relay", one);
   return tellMatch(tell, { match, each: false }, setup, events);
 }

@@ -8,34 +8,34 @@ import { stackUp } from "./index.ts";
 import { idsUpTo, type StackParams, stackParams } from "./params.ts";
 import { tellStackUp } from "./stack-up.reference.ts";
 
-function stackOf(d: Draw): Drawn<StackParams> {
-  const shared = d.chance(0.3);
-  const again = d.chance(0.3);
+function stackOf(draws: Draw): Drawn<StackParams> {
+  const shared = draws.chance(0.3);
+  const again = draws.chance(0.3);
   const params = stackParams.parse({
     ...stackUp.example.params,
     full: 3,
-    sends: 1 + d.upTo(2),
-    rounds: 2 + d.upTo(7),
-    firstEnds: d.chance(0.3),
+    sends: 1 + draws.upTo(2),
+    rounds: 2 + draws.upTo(7),
+    firstEnds: draws.chance(0.3),
     after: again ? "again" : "stop",
-    score: d.one(again ? ["row", "felled"] : ["row", "felled", "rounds"]),
+    score: draws.one(again ? ["row", "felled"] : ["row", "felled", "rounds"]),
     heap: shared ? "shared" : "own",
   });
   const around = match.parse({
-    seconds: !shared && d.chance(0.25) ? 10 + d.upTo(20) : null,
-    goes: { count: shared ? 1 : 1 + d.upTo(1), keep: d.one(["best", "total"]) },
-    end: d.one(["all", "first"]),
+    seconds: !shared && draws.chance(0.25) ? 10 + draws.upTo(20) : null,
+    goes: { count: shared ? 1 : 1 + draws.upTo(1), keep: draws.one(["best", "total"]) },
+    end: draws.one(["all", "first"]),
   });
   return { params, match: around };
 }
-function stackEvent(d: Draw, at: number, _: StackParams, legal: readonly AskKind[]): GameEvent {
-  const kind = d.chance(0.06)
-    ? d.one(["send", "ready", "bell", "stand"] as const)
-    : (legal[d.upTo(legal.length - 1)] ?? "send");
+function stackEvent(draws: Draw, at: number, _: StackParams, legal: readonly AskKind[]): GameEvent {
+  const kind = draws.chance(0.06)
+    ? draws.one(["send", "ready", "bell", "stand"] as const)
+    : (legal[draws.upTo(legal.length - 1)] ?? "send");
   if (kind !== "send") return { kind: kind as "ready", at };
-  if (d.chance(0.3)) return { kind, at, fell: d.upTo(3) };
-  const most = 1 + d.upTo(2);
-  return { kind, at, fell: idsUpTo(3).filter((_, i) => i < most && d.chance(0.7)) };
+  if (draws.chance(0.3)) return { kind, at, fell: draws.upTo(3) };
+  const most = 1 + draws.upTo(2);
+  return { kind, at, fell: idsUpTo(3).filter((_, i) => i < most && draws.chance(0.7)) };
 }
 
 describe("Stack-up", () => {
@@ -45,10 +45,12 @@ describe("Stack-up", () => {
 
   it("over .9 .75 .6 .5 to clear a row takes 10.419753 rounds from one pin", () => {
     const clear = [0.9, 0.75, 0.6, 0.5];
-    const p = stackParams.parse({ ...stackUp.example.params, full: 4, sends: 1, rounds: null, score: "rounds" });
+    const params = stackParams.parse({ ...stackUp.example.params, full: 4, sends: 1, rounds: null, score: "rounds" });
     const { rules } = stackUp;
     // Every round is one send that clears the row or not; standing up between them takes no chance.
-    let now = new Map([["1", { state: rules.start(p, USUAL_MATCH, { players: 1, mode: "alone", seed: 1 }), p: 1 }]]);
+    let now = new Map([
+      ["1", { state: rules.start(params, USUAL_MATCH, { players: 1, mode: "alone", seed: 1 }), p: 1 }],
+    ]);
     let rounds = 0;
     let done = 0;
     for (let n = 0; n < 2000; n++) {
@@ -90,35 +92,35 @@ describe("Stack-up", () => {
   });
 
   it("begins again one line back, counting whole rows", () => {
-    const p = stackParams.parse({ ...stackUp.example.params, full: 3, after: "again", rounds: 9 });
+    const params = stackParams.parse({ ...stackUp.example.params, full: 3, after: "again", rounds: 9 });
     const { rules } = stackUp;
-    let s = rules.start(p, USUAL_MATCH, { players: 1, mode: "alone", seed: 1 });
+    let state = rules.start(params, USUAL_MATCH, { players: 1, mode: "alone", seed: 1 });
     const on = (e: object) => {
-      const after = rules.step(s, { at: 0, ...e } as GameEvent);
+      const after = rules.step(state, { at: 0, ...e } as GameEvent);
       if (isRefusal(after)) throw new Error(after.refused.key);
-      s = after;
+      state = after;
     };
-    for (const n of [1, 2, 3]) {
-      on({ kind: "send", fell: n });
+    for (const count of [1, 2, 3]) {
+      on({ kind: "send", fell: count });
       on({ kind: "stand" });
     }
-    expect(rules.asks(s)[0]).toMatchObject({ from: "l2" });
-    expect(rules.turn(s).now.params).toMatchObject({ line: 2, left: 1 });
-    expect(rules.score(s)[0]).toMatchObject({ value: 3, unit: "pins" });
+    expect(rules.asks(state)[0]).toMatchObject({ from: "l2" });
+    expect(rules.turn(state).now.params).toMatchObject({ line: 2, left: 1 });
+    expect(rules.score(state)[0]).toMatchObject({ value: 3, unit: "pins" });
     on({ kind: "send", fell: ["p1"] });
-    expect(rules.score(s)[0]).toMatchObject({ value: 4, working: "3 + 1 = 4" });
-    const twice = rules.step(s, { kind: "send", at: 0, fell: 1 });
+    expect(rules.score(state)[0]).toMatchObject({ value: 4, working: "3 + 1 = 4" });
+    const twice = rules.step(state, { kind: "send", at: 0, fell: 1 });
     expect(isRefusal(twice) && twice.refused.key).toBe("refused.standFirst");
   });
 
   it("refuses what would never end or says nothing, by its field", () => {
-    const p = stackUp.example.params;
+    const params = stackUp.example.params;
     const paths = (over: object, m: object = {}) =>
-      stackUp.problems({ ...p, ...over }, match.parse(m)).map((x) => x.path.join("."));
+      stackUp.problems({ ...params, ...over }, match.parse(m)).map((problem) => problem.path.join("."));
     expect(paths({})).toEqual([]);
     expect(paths({ after: "again", score: "rounds" })).toEqual(["params.after"]);
     expect(paths({ after: "again", rounds: null })).toEqual(["params.rounds"]);
     expect(paths({ heap: "shared" }, { seconds: 60 })).toEqual(["params.heap"]);
-    expect(stackParams.safeParse({ ...p, full: 2 }).error?.issues[0]?.message).toMatch(/full.*3/);
+    expect(stackParams.safeParse({ ...params, full: 2 }).error?.issues[0]?.message).toMatch(/full.*3/);
   });
 });

@@ -9,16 +9,16 @@ import { roomGround } from "../../targets/room.ts";
 import { aimOf, isTossed, MAX_STAGES, mannerOf, type Stage, type StreakParams, streakParams } from "./params.ts";
 import { possible, type StreakGo, streakGo, streakGo1 } from "./rules.ts";
 
-const ground = roomGround((p: StreakParams) =>
-  p.stages.map((s, i) => ({ id: `stage${i + 1}`, aim: aimOf(s), manner: mannerOf(s) })),
+const ground = roomGround((params: StreakParams) =>
+  params.stages.map((stage, i) => ({ id: `stage${i + 1}`, aim: aimOf(stage), manner: mannerOf(stage) })),
 );
 
 /** So many stages: those there are, and the last one again a little longer. */
-function staged(p: StreakParams, n: number): Stage[] {
-  const last = p.stages[p.stages.length - 1]!;
-  return Array.from({ length: n }, (_, i) => {
-    const s = p.stages[i] ?? last;
-    return { ...s, count: s.count ?? (i < n - 1 ? 5 : null) };
+function staged(params: StreakParams, count: number): Stage[] {
+  const last = params.stages[params.stages.length - 1]!;
+  return Array.from({ length: count }, (_, i) => {
+    const s = params.stages[i] ?? last;
+    return { ...s, count: s.count ?? (i < count - 1 ? 5 : null) };
   });
 }
 
@@ -28,13 +28,13 @@ const withTask = (s: Stage, task: Stage["task"]): Stage =>
     ? s
     : { ...s, task, height: isTossed(task) ? Math.max(s.height, leastToss(task as "clap")) : s.height };
 
-function knobs(p: StreakParams): Knob[] {
-  const f = fieldsOf(streakParams, p);
+function knobs(params: StreakParams): Knob[] {
+  const fields = fieldsOf(streakParams, params);
   const each = (i: number): Knob[] => {
     const at = (name: string) => ["stages", i, name];
-    const s = p.stages[i]!;
+    const s = params.stages[i]!;
     return [
-      f.choice(
+      fields.choice(
         "score",
         ["stages", i],
         "knob.task",
@@ -50,59 +50,59 @@ function knobs(p: StreakParams): Knob[] {
           ] as const
         ).map(([task, name]) => [withTask(s, task), name]),
       ),
-      f.number(
+      fields.number(
         "score",
         at("count"),
         "knob.inRow",
-        i === p.stages.length - 1 ? { off: { label: "knob.toTheEnd", initial: 8 } } : {},
+        i === params.stages.length - 1 ? { off: { label: "knob.toTheEnd", initial: 8 } } : {},
       ),
-      ...(s.count !== null ? [f.toggle("score", at("inAll"), "knob.inAll", { hint: "knob.inAllHint" })] : []),
-      f.choice("score", at("hand"), "knob.hand", [
+      ...(s.count !== null ? [fields.toggle("score", at("inAll"), "knob.inAll", { hint: "knob.inAllHint" })] : []),
+      fields.choice("score", at("hand"), "knob.hand", [
         ["usual", "knob.handUsual"],
         ["other", "knob.handOther"],
         ["alternate", "knob.handAlternate"],
         ["both", "knob.handBoth"],
       ]),
-      f.choice("score", at("posture"), "knob.posture", [
+      fields.choice("score", at("posture"), "knob.posture", [
         ["standing", "knob.standing"],
         ["kneeling", "knob.kneeling"],
         ["sitting", "knob.sitting"],
       ]),
-      f.choice(
+      fields.choice(
         "score",
         at("thing"),
         "knob.thing",
         THING_ROLES.map((role) => [role, `thing.${role}`]),
       ),
       ...(s.task === "touch"
-        ? [f.toggle("score", at("bounce"), "knob.bounce"), f.toggle("score", at("moving"), "knob.moving")]
+        ? [fields.toggle("score", at("bounce"), "knob.bounce"), fields.toggle("score", at("moving"), "knob.moving")]
         : isTossed(s.task)
-          ? [f.number("score", at("height"), "knob.tossHeight", { unit: "m", step: 0.1 })]
+          ? [fields.number("score", at("height"), "knob.tossHeight", { unit: "m", step: 0.1 })]
           : []),
     ];
   };
   return [
-    f.choice(
+    fields.choice(
       "score",
       ["stages"],
       "knob.stages",
       Array.from({ length: MAX_STAGES }, (_, i) => [
-        i + 1 === p.stages.length ? p.stages : staged(p, i + 1),
+        i + 1 === params.stages.length ? params.stages : staged(params, i + 1),
         `knob.stages.${i + 1}`,
       ]),
     ),
-    ...p.stages.flatMap((_, i) => each(i)),
-    f.choice("score", ["drop"], "knob.drop", [
+    ...params.stages.flatMap((_, i) => each(i)),
+    fields.choice("score", ["drop"], "knob.drop", [
       ["resets", "knob.dropResets"],
       ["costsOne", "knob.dropCosts"],
       ["ends", "knob.dropEnds"],
     ]),
-    f.number("score", ["tries"], "knob.dropsAllowed", {
+    fields.number("score", ["tries"], "knob.dropsAllowed", {
       off: { label: "knob.noCap", initial: 5 },
       family: { key: "set.tries" },
     }),
-    ...(p.stages.length > 1 ? [f.toggle("score", ["stays"], "knob.stays", { hint: "knob.staysHint" })] : []),
-    f.choice("score", ["score"], "knob.scoring", [
+    ...(params.stages.length > 1 ? [fields.toggle("score", ["stays"], "knob.stays", { hint: "knob.staysHint" })] : []),
+    fields.choice("score", ["score"], "knob.scoring", [
       ["run", "knob.byRun"],
       ["stage", "knob.byStage"],
       ["sum", "knob.byRuns"],
@@ -127,10 +127,13 @@ export const streak: Pattern<StreakParams, MatchState<StreakParams, StreakGo>> =
   },
   modes: MODES,
   together: () => ({ key: "together.space" }),
-  actions: (a) => a === "keepUp" || a === "tossCatch" || isSend(a),
+  actions: (action) => action === "keepUp" || action === "tossCatch" || isSend(action),
   ground,
-  problems: (p, m) =>
-    p.tries === null && m.seconds === null && p.drop !== "ends" && p.stages[p.stages.length - 1]!.count === null
+  problems: (params, match) =>
+    params.tries === null &&
+    match.seconds === null &&
+    params.drop !== "ends" &&
+    params.stages[params.stages.length - 1]!.count === null
       ? [
           {
             path: ["params", "tries"],
@@ -140,19 +143,19 @@ export const streak: Pattern<StreakParams, MatchState<StreakParams, StreakGo>> =
       : [],
   possible,
   matchApart: () => false,
-  needs: (p) => ({
+  needs: (params) => ({
     pieces: 1,
     blocker: false,
     apart: false,
     sends: null,
-    ...(p.stages.some((s) => s.task === "touch") && { implement: true }),
+    ...(params.stages.some((stage) => stage.task === "touch") && { implement: true }),
   }),
   setUp: () => [{ key: "tally.setUp.room" }],
   knobs,
   pegKnobs: () => [],
-  summary: (p) => ({
-    key: p.stages.length > 1 ? "streak.summary.stages" : "streak.summary.run",
-    params: { stages: p.stages.length, count: p.stages[0]!.count ?? 0, tries: p.tries ?? 0 },
+  summary: (params) => ({
+    key: params.stages.length > 1 ? "streak.summary.stages" : "streak.summary.run",
+    params: { stages: params.stages.length, count: params.stages[0]!.count ?? 0, tries: params.tries ?? 0 },
   }),
   phrases: [
     "streak.touch",

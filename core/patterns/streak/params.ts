@@ -42,11 +42,11 @@ export const streakParams = z
     stays: z.boolean(),
     score: z.enum(["run", "stage", "sum"], { error: "score must be run, stage or sum" }),
   })
-  .superRefine((p, ctx) => {
+  .superRefine((params, ctx) => {
     const wrong = (i: number, field: string, message: string) =>
       ctx.addIssue({ code: "custom", path: ["stages", i, field], message });
-    for (const [i, s] of p.stages.entries()) {
-      if (s.count === null && i < p.stages.length - 1)
+    for (const [i, s] of params.stages.entries()) {
+      if (s.count === null && i < params.stages.length - 1)
         wrong(i, "count", `stage ${i + 1} needs a number from 1 to 100, because another stage follows it`);
       if (s.task !== "touch" && !canToss(s.task, s.height))
         wrong(i, "height", `stage ${i + 1} is impossible: a toss of ${s.height} m is too low for it. Toss higher.`);

@@ -24,120 +24,133 @@ export interface StreakGo {
 
 /** Saying how many it was, seconds. */
 const TELL = 4;
-const stageOf = (p: StreakParams, g: StreakGo): Stage => p.stages[Math.min(g.stage, p.stages.length - 1)]!;
+const stageOf = (params: StreakParams, go: StreakGo): Stage =>
+  params.stages[Math.min(go.stage, params.stages.length - 1)]!;
 /** How many more the stage takes. */
-const leftIn = (p: StreakParams, g: StreakGo) => (stageOf(p, g).count ?? MAX_RUN) - g.run;
+const leftIn = (params: StreakParams, go: StreakGo) => (stageOf(params, go).count ?? MAX_RUN) - go.run;
 
-function asks(p: StreakParams, g: StreakGo, player: number): Ask[] {
-  const s = stageOf(p, g);
-  const most = s.count ?? MAX_RUN;
+function asks(params: StreakParams, go: StreakGo, player: number): Ask[] {
+  const stage = stageOf(params, go);
+  const most = stage.count ?? MAX_RUN;
   const takes = { by: [player], seconds: TELL, walk: 0, moving: false };
-  const total = { kind: "total", player, soFar: g.run, most, takes } as const;
-  if (g.closing) return [total];
+  const total = { kind: "total", player, soFar: go.run, most, takes } as const;
+  if (go.closing) return [total];
   const count = {
     kind: "count",
     player,
     from: "start",
-    manner: mannerOf(s),
-    aim: aimOf(s),
-    soFar: g.run,
-    ...EACH[s.task],
+    manner: mannerOf(stage),
+    aim: aimOf(stage),
+    soFar: go.run,
+    ...EACH[stage.task],
   } as const;
   // With both hands busy the run is told once it ended with a drop.
-  return [{ ...count, drops: true }, ...(g.relay || s.inAll ? [] : [{ ...total, optional: true as const }])];
+  return [{ ...count, drops: true }, ...(go.relay || stage.inAll ? [] : [{ ...total, optional: true as const }])];
 }
 
 /** The counter at so many; passing the stage where that is enough. `least`: what stands of the stage in any case. */
-function counted(p: StreakParams, g: StreakGo, run: number, least = g.best[g.stage] ?? 0): StreakGo {
-  const best = g.best.map((b, i) => (i === g.stage ? Math.max(least, run) : b));
-  const { count } = stageOf(p, g);
+function counted(params: StreakParams, go: StreakGo, run: number, least = go.best[go.stage] ?? 0): StreakGo {
+  const best = go.best.map((b, i) => (i === go.stage ? Math.max(least, run) : b));
+  const { count } = stageOf(params, go);
   // Without a count of its own a run is enough at the most that is counted.
-  if (run !== (count ?? MAX_RUN)) return { ...g, run, best };
-  const stage = g.stage + 1;
-  return begun({ ...g, stage, run: 0, best, high: count === null ? g.high : Math.max(g.high, stage) });
+  if (run !== (count ?? MAX_RUN)) return { ...go, run, best };
+  const stage = go.stage + 1;
+  return begun({ ...go, stage, run: 0, best, high: count === null ? go.high : Math.max(go.high, stage) });
 }
 /** A run begins: what stood of its stage before it stays. */
-const begun = (g: StreakGo): StreakGo => ({ ...g, before: g.best[g.stage] ?? 0 });
-function dropped(p: StreakParams, g: StreakGo): StreakGo {
-  const drops = g.drops + 1;
-  if (!p.stays && g.stage > 0) return begun({ ...g, drops, stage: g.stage - 1, run: 0 });
-  if (stageOf(p, g).inAll) return { ...g, drops };
-  return begun({ ...g, drops, run: p.drop === "costsOne" ? Math.max(0, g.run - 1) : 0 });
+const begun = (go: StreakGo): StreakGo => ({ ...go, before: go.best[go.stage] ?? 0 });
+function dropped(params: StreakParams, go: StreakGo): StreakGo {
+  const drops = go.drops + 1;
+  if (!params.stays && go.stage > 0) return begun({ ...go, drops, stage: go.stage - 1, run: 0 });
+  if (stageOf(params, go).inAll) return { ...go, drops };
+  return begun({ ...go, drops, run: params.drop === "costsOne" ? Math.max(0, go.run - 1) : 0 });
 }
-const ends = (p: StreakParams, g: StreakGo) =>
-  g.stage >= p.stages.length || (p.tries !== null && g.drops >= p.tries) || (p.drop === "ends" && g.drops > 0);
+const ends = (params: StreakParams, go: StreakGo) =>
+  go.stage >= params.stages.length ||
+  (params.tries !== null && go.drops >= params.tries) ||
+  (params.drop === "ends" && go.drops > 0);
 
-function step(p: StreakParams, g: StreakGo, e: GameEvent, corrects = true): StepResult<StreakGo> | Refusal {
-  if (e.kind === "total") {
-    if (e.n > (stageOf(p, g).count ?? MAX_RUN))
-      return refuse("refused.runMost", { most: stageOf(p, g).count ?? MAX_RUN });
-    const typed = () => counted(p, g, e.n, corrects ? g.before : undefined);
-    if (g.closing) return { go: { ...typed(), closing: false }, after: "end" };
-    if (g.relay || stageOf(p, g).inAll) return refuse("refused.notInGame", { kind: e.kind });
+function step(
+  params: StreakParams,
+  givenGo: StreakGo,
+  event: GameEvent,
+  corrects = true,
+): StepResult<StreakGo> | Refusal {
+  if (event.kind === "total") {
+    if (event.n > (stageOf(params, givenGo).count ?? MAX_RUN))
+      return refuse("refused.runMost", { most: stageOf(params, givenGo).count ?? MAX_RUN });
+    const typed = () => counted(params, givenGo, event.n, corrects ? givenGo.before : undefined);
+    if (givenGo.closing) return { go: { ...typed(), closing: false }, after: "end" };
+    if (givenGo.relay || stageOf(params, givenGo).inAll) return refuse("refused.notInGame", { kind: event.kind });
     const told = typed();
     // What passes the stage was no drop.
-    const go = told.stage > g.stage ? told : dropped(p, told);
-    return { go, after: ends(p, go) ? "end" : told.stage > g.stage ? "on" : "miss" };
+    const go = told.stage > givenGo.stage ? told : dropped(params, told);
+    return { go, after: ends(params, go) ? "end" : told.stage > givenGo.stage ? "on" : "miss" };
   }
-  if (e.kind !== "count") return refuse("refused.notInGame", { kind: e.kind });
-  if (g.closing) return refuse("refused.afterBell");
-  if (e.n > leftIn(p, g)) return refuse("refused.runMost", { most: stageOf(p, g).count ?? MAX_RUN });
-  if (g.relay && e.n > 1) return refuse("refused.oneEach");
-  if (e.n === 0 && !e.drop) return refuse("refused.notInGame", { kind: e.kind });
-  const up = e.n > 0 ? counted(p, g, g.run + e.n) : g;
-  if (up.stage >= p.stages.length) return { go: up, after: "end" };
-  const go = e.drop ? dropped(p, up) : up;
-  if (ends(p, go)) return { go, after: "end" };
+  if (event.kind !== "count") return refuse("refused.notInGame", { kind: event.kind });
+  if (givenGo.closing) return refuse("refused.afterBell");
+  if (event.n > leftIn(params, givenGo))
+    return refuse("refused.runMost", { most: stageOf(params, givenGo).count ?? MAX_RUN });
+  if (givenGo.relay && event.n > 1) return refuse("refused.oneEach");
+  if (event.n === 0 && !event.drop) return refuse("refused.notInGame", { kind: event.kind });
+  const up = event.n > 0 ? counted(params, givenGo, givenGo.run + event.n) : givenGo;
+  if (up.stage >= params.stages.length) return { go: up, after: "end" };
+  const go = event.drop ? dropped(params, up) : up;
+  if (ends(params, go)) return { go, after: "end" };
   // Together touches alternate, and whoever dropped it begins again.
-  return { go, after: g.relay ? (e.drop ? "on" : "pass") : e.drop ? "miss" : "on" };
+  return { go, after: givenGo.relay ? (event.drop ? "on" : "pass") : event.drop ? "miss" : "on" };
 }
 
 const EACH: Partial<Record<Stage["task"], { each: "second" }>> = { balance: { each: "second" } };
 const COUNTED: Partial<Record<Stage["task"], Unit>> = { balance: "seconds", carry: "steps" };
 /** What a score is in: of stages that count different things, times. */
-function unitOf(p: StreakParams): Unit {
-  if (p.score === "stage") return "stages";
-  const all = new Set(p.stages.map((s): Unit => COUNTED[s.task] ?? "touches"));
+function unitOf(params: StreakParams): Unit {
+  if (params.score === "stage") return "stages";
+  const all = new Set(params.stages.map((stage): Unit => COUNTED[stage.task] ?? "touches"));
   return all.size === 1 ? [...all][0]! : "times";
 }
-const worth = (p: StreakParams, g: Pick<StreakGo, "best" | "high">) =>
-  p.score === "stage" ? g.high : p.score === "sum" ? g.best.reduce((a, b) => a + b, 0) : Math.max(...g.best);
+const worth = (params: StreakParams, g: Pick<StreakGo, "best" | "high">) =>
+  params.score === "stage"
+    ? g.high
+    : params.score === "sum"
+      ? g.best.reduce((eachSum, b) => eachSum + b, 0)
+      : Math.max(...g.best);
 
-function sum(p: StreakParams, g: StreakGo): Sum {
-  const value = worth(p, g);
-  const parts = g.best.filter((b) => b > 0);
+function sum(params: StreakParams, go: StreakGo): Sum {
+  const value = worth(params, go);
+  const parts = go.best.filter((b) => b > 0);
   return {
     value,
-    unit: unitOf(p),
+    unit: unitOf(params),
     better: "more",
     rank: value,
-    working: p.score === "sum" ? sumOfMany(parts, value) : "",
+    working: params.score === "sum" ? sumOfMany(parts, value) : "",
     // A send is a try: it ends with a drop.
-    sends: g.drops,
-    stage: g.high,
-    stages: p.stages.length,
-    finished: g.stage >= p.stages.length,
+    sends: go.drops,
+    stage: go.high,
+    stages: params.stages.length,
+    finished: go.stage >= params.stages.length,
   };
 }
 
-function now(p: StreakParams, g: StreakGo): Phrase {
-  if (g.closing) return { key: "streak.total" };
-  const s = stageOf(p, g);
+function now(givenParams: StreakParams, go: StreakGo): Phrase {
+  if (go.closing) return { key: "streak.total" };
+  const stage = stageOf(givenParams, go);
   const params = {
-    hand: s.hand,
-    posture: s.posture,
-    left: s.count === null ? 0 : s.count - g.run,
-    stage: p.stages.length > 1 ? g.stage + 1 : 0,
+    hand: stage.hand,
+    posture: stage.posture,
+    left: stage.count === null ? 0 : stage.count - go.run,
+    stage: givenParams.stages.length > 1 ? go.stage + 1 : 0,
   };
-  return { key: `streak.${s.task}`, params };
+  return { key: `streak.${stage.task}`, params };
 }
 
 /** One go: the longest run, or so many in a row stage by stage. */
 export const streakGo: GoRules<StreakParams, StreakGo> = {
-  begin: (p, { setup }) => ({
+  begin: (params, { setup }) => ({
     stage: 0,
     run: 0,
-    best: p.stages.map(() => 0),
+    best: params.stages.map(() => 0),
     before: 0,
     drops: 0,
     high: 0,
@@ -145,20 +158,20 @@ export const streakGo: GoRules<StreakParams, StreakGo> = {
     relay: setup.mode === "relay",
   }),
   asks,
-  step: (p, g, e) => step(p, g, e),
+  step: (params, go, event) => step(params, go, event),
   // A touch out of turn is a drop, and whoever dropped it begins again.
-  outOfTurn: (_, g, e) =>
-    e.kind === "count" && !g.closing ? { event: { ...e, n: 0, drop: true }, turn: "theirs" } : null,
-  clock: (_, m, g) => (m.seconds === null ? null : { limit: g.closing ? null : m.seconds, rest: 0 }),
-  bell: (_, g) => ({ go: { ...g, closing: true }, after: "on" }),
+  outOfTurn: (_, go, event) =>
+    event.kind === "count" && !go.closing ? { event: { ...event, n: 0, drop: true }, turn: "theirs" } : null,
+  clock: (_, match, go) => (match.seconds === null ? null : { limit: go.closing ? null : match.seconds, rest: 0 }),
+  bell: (_, go) => ({ go: { ...go, closing: true }, after: "on" }),
   sum,
-  key: (p, g) => {
-    const held = p.score === "stage" ? "" : p.score === "sum" ? g.best.join(",") : Math.max(...g.best);
-    return `${g.stage} ${g.run} ${held} ${g.drops} ${g.high} ${g.closing ? 1 : 0}`;
+  key: (params, go) => {
+    const held = params.score === "stage" ? "" : params.score === "sum" ? go.best.join(",") : Math.max(...go.best);
+    return `${go.stage} ${go.run} ${held} ${go.drops} ${go.high} ${go.closing ? 1 : 0}`;
   },
-  counters: (p) =>
-    p.tries === null && p.drop !== "ends"
-      ? [{ of: (g) => g.drops, put: (g, drops) => ({ ...g, drops }), feeds: ["sends"] }]
+  counters: (params) =>
+    params.tries === null && params.drop !== "ends"
+      ? [{ of: (go) => go.drops, put: (go, drops) => ({ ...go, drops }), feeds: ["sends"] }]
       : [],
   now,
   done: () => [],
@@ -168,20 +181,23 @@ export const streakGo: GoRules<StreakParams, StreakGo> = {
 
 /** Until version 2 a touch out of turn counted like any other, and a run that was typed never took back what had been tapped. */
 const { outOfTurn: _, ...others } = streakGo;
-export const streakGo1: GoRules<StreakParams, StreakGo> = { ...others, step: (p, g, e) => step(p, g, e, false) };
+export const streakGo1: GoRules<StreakParams, StreakGo> = {
+  ...others,
+  step: (params, go, event) => step(params, go, event, false),
+};
 
 /** Written on paper: see `Possible`. */
-export function possible(p: StreakParams, m: Match): Possible {
-  const tops = p.stages.map((s) => s.count ?? MAX_RUN);
-  const most = worth(p, { best: tops, high: p.stages.filter((s) => s.count !== null).length });
-  const kept = most * (m.goes.keep === "total" ? m.goes.count : 1);
+export function possible(params: StreakParams, match: Match): Possible {
+  const tops = params.stages.map((stage) => stage.count ?? MAX_RUN);
+  const most = worth(params, { best: tops, high: params.stages.filter((stage) => stage.count !== null).length });
+  const kept = most * (match.goes.keep === "total" ? match.goes.count : 1);
   return {
-    unit: unitOf(p),
+    unit: unitOf(params),
     better: "more",
     least: 0,
     most: kept,
     values: null,
     finished: { least: 0, most: kept },
-    stages: p.stages.length,
+    stages: params.stages.length,
   };
 }

@@ -16,37 +16,37 @@ const [first] = streak.example.params.stages;
 const alone = { players: 1, mode: "alone", seed: 1 } as const;
 const of = (over: object): StreakParams => streakParams.parse({ ...streak.example.params, ...over });
 
-function streakOf(d: Draw): Drawn<StreakParams> {
-  const n = 1 + d.upTo(2);
+function streakOf(draws: Draw): Drawn<StreakParams> {
+  const count = 1 + draws.upTo(2);
   const params = of({
-    stages: Array.from({ length: n }, (_, i) => ({
+    stages: Array.from({ length: count }, (_, i) => ({
       ...first,
-      count: i === n - 1 && d.chance(0.4) ? null : 1 + d.upTo(3),
-      inAll: d.chance(0.2),
+      count: i === count - 1 && draws.chance(0.4) ? null : 1 + draws.upTo(3),
+      inAll: draws.chance(0.2),
     })),
-    drop: d.one(["resets", "costsOne", "ends"]),
-    tries: 1 + d.upTo(4),
-    stays: d.chance(0.6),
-    score: d.one(["run", "stage", "sum"]),
+    drop: draws.one(["resets", "costsOne", "ends"]),
+    tries: 1 + draws.upTo(4),
+    stays: draws.chance(0.6),
+    score: draws.one(["run", "stage", "sum"]),
   });
   const around = match.parse({
-    seconds: d.chance(0.3) ? 10 + d.upTo(20) : null,
-    goes: { count: 1 + d.upTo(1), keep: d.one(["best", "total"]) },
-    swap: d.one(["miss", "go"]),
+    seconds: draws.chance(0.3) ? 10 + draws.upTo(20) : null,
+    goes: { count: 1 + draws.upTo(1), keep: draws.one(["best", "total"]) },
+    swap: draws.one(["miss", "go"]),
   });
   return { params, match: around };
 }
-function streakEvent(d: Draw, at: number, _: StreakParams, legal: readonly AskKind[]): GameEvent {
-  const kind = d.chance(0.06)
-    ? d.one(["count", "ready", "bell", "total"] as const)
-    : (legal[d.upTo(legal.length - 1)] ?? "count");
-  if (kind === "total") return { kind, at, n: d.upTo(4) };
+function streakEvent(draws: Draw, at: number, _: StreakParams, legal: readonly AskKind[]): GameEvent {
+  const kind = draws.chance(0.06)
+    ? draws.one(["count", "ready", "bell", "total"] as const)
+    : (legal[draws.upTo(legal.length - 1)] ?? "count");
+  if (kind === "total") return { kind, at, n: draws.upTo(4) };
   if (kind !== "count") return { kind: kind as "ready", at };
-  const drop = d.chance(0.3);
+  const drop = draws.chance(0.3);
   return {
     kind,
     at,
-    n: d.chance(drop ? 0.7 : 0.02) ? 0 : 1 + d.upTo(d.chance(0.8) ? 0 : 2),
+    n: draws.chance(drop ? 0.7 : 0.02) ? 0 : 1 + draws.upTo(draws.chance(0.8) ? 0 : 2),
     ...(drop && { drop }),
   } as GameEvent;
 }
@@ -60,13 +60,13 @@ describe("Streak", () => {
     const pair = { players: 2, mode: "relay", seed: 1 } as const;
     const events = [0, 1, 1, 1, 0].map((by, at) => ({ kind: "count" as const, at, n: 1, by }));
     const scored = (rules: typeof streak.rules) => {
-      let s = rules.start(
+      let state = rules.start(
         of({ stages: [{ ...first, count: null }], tries: 9, drop: "resets", score: "run" }),
         USUAL_MATCH,
         pair,
       );
-      for (const e of events) s = rules.step(s, e) as typeof s;
-      return [rules.score(s)[0]!.value, rules.progress(s)[0]!.sends];
+      for (const event of events) state = rules.step(state, event) as typeof state;
+      return [rules.score(state)[0]!.value, rules.progress(state)[0]!.sends];
     };
     expect(scored(streak.rules)).toEqual([2, 1]);
     expect(scored(streak.earlier![1] as typeof streak.rules)).toEqual([5, 0]);
@@ -74,26 +74,26 @@ describe("Streak", () => {
 
   it("a run that is typed stands for its taps, more or fewer of them; what was before it stays", () => {
     const best = (rules: typeof streak.rules, ...events: object[]) => {
-      let s = rules.start(
+      let state = rules.start(
         of({ stages: [{ ...first, count: null }], tries: 9, drop: "resets", score: "run" }),
         USUAL_MATCH,
         alone,
       );
-      for (const e of events) s = rules.step(s, { ...e, at: 0 } as GameEvent) as typeof s;
-      return rules.score(s)[0]!.value;
+      for (const event of events) state = rules.step(state, { ...event, at: 0 } as GameEvent) as typeof state;
+      return rules.score(state)[0]!.value;
     };
-    const taps = (n: number) => ({ kind: "count", n }) as const;
-    const typed = (n: number) => ({ kind: "total", n }) as const;
+    const taps = (count: number) => ({ kind: "count", n: count }) as const;
+    const typed = (count: number) => ({ kind: "total", n: count }) as const;
     expect(best(streak.rules, taps(7), typed(5))).toBe(5);
     expect(best(streak.rules, taps(7), typed(9))).toBe(9);
     expect(best(streak.rules, taps(6), { kind: "count", n: 0, drop: true }, taps(8), typed(3))).toBe(6);
     expect(best(streak.earlier![1] as typeof streak.rules, taps(7), typed(5))).toBe(7);
   });
 
-  const touches = (p: number, over: object) =>
+  const touches = (chance: number, over: object) =>
     chainOf(streak.rules, of({ tries: null, ...over }), USUAL_MATCH, () => [
-      [{ kind: "count", n: 1 }, p],
-      [{ kind: "count", n: 0, drop: true }, 1 - p],
+      [{ kind: "count", n: 1 }, chance],
+      [{ kind: "count", n: 0, drop: true }, 1 - chance],
     ]).events;
   const inRow = (count: number) => ({ stages: [{ ...first, count }] });
 
@@ -103,9 +103,9 @@ describe("Streak", () => {
     [3, 0.5],
     [5, 1],
     [1, 0.4],
-  ])("%i in a row at %f takes (1 - p^k) / (p^k (1 - p)) touches where a drop resets", (k, p) => {
-    const mean = p === 1 ? k : (1 - p ** k) / (p ** k * (1 - p));
-    expect(touches(p, inRow(k))).toBeCloseTo(mean, 6);
+  ])("%i in a row at %f takes (1 - p^k) / (p^k (1 - p)) touches where a drop resets", (k, chance) => {
+    const mean = chance === 1 ? k : (1 - chance ** k) / (chance ** k * (1 - chance));
+    expect(touches(chance, inRow(k))).toBeCloseTo(mean, 6);
   });
   it("a run of six at .8 takes 14.073486, and five at .8 take 7.778 where a drop costs one", () => {
     expect(touches(0.8, inRow(6))).toBeCloseTo(14.073486, 6);
@@ -115,14 +115,14 @@ describe("Streak", () => {
     expect(touches(0.6, { stages: [{ ...first, count: 4, inAll: true }] })).toBeCloseTo(4 / 0.6, 6);
   });
   it("an alternating pair keeps it up pA (1 + pB) / (1 - pA pB) times on average", () => {
-    const [a, b] = [0.9, 0.7];
-    const p = of({ stages: [{ ...first, count: null }], drop: "ends", tries: null, score: "run" });
+    const [age, b] = [0.9, 0.7];
+    const params = of({ stages: [{ ...first, count: null }], drop: "ends", tries: null, score: "run" });
     const { value } = chainOf(
       streak.rules,
-      p,
+      params,
       USUAL_MATCH,
-      (s) => {
-        const kept = streak.rules.turn(s).player === 0 ? a : b;
+      (state) => {
+        const kept = streak.rules.turn(state).player === 0 ? age : b;
         return [
           [{ kind: "count", n: 1 }, kept],
           [{ kind: "count", n: 0, drop: true }, 1 - kept],
@@ -130,7 +130,7 @@ describe("Streak", () => {
       },
       { players: 2, mode: "relay", seed: 1 },
     );
-    expect(value).toBeCloseTo((a * (1 + b)) / (1 - a * b), 6);
+    expect(value).toBeCloseTo((age * (1 + b)) / (1 - age * b), 6);
   });
 
   it("counts seconds held still and steps carried by the chance of each, and says what it is in", () => {
@@ -140,15 +140,15 @@ describe("Streak", () => {
       return { ...fromPattern("streak"), pattern: { name: "streak", params } };
     };
     const runOf = (over: Partial<StreakParams["stages"][number]>, age = 8) => {
-      const a = doc(over);
-      const f = forecastActivity(a, [{ age }], alone, "middle");
-      const p = personOf(a, { age }).does(
+      const activity = doc(over);
+      const forecast = forecastActivity(activity, [{ age }], alone, "middle");
+      const chance = personOf(activity, { age }).does(
         over.task === "balance" ? { id: "balance", seconds: 1 } : { id: "carry", metres: 0.5 },
         {},
       ).p;
       // The longest run is the only one: geometric, cut at its most.
-      expect(mean(f.sides[0]!.points)).toBeCloseTo((p * (1 - p ** MAX_RUN)) / (1 - p), 4);
-      return p;
+      expect(mean(forecast.sides[0]!.points)).toBeCloseTo((chance * (1 - chance ** MAX_RUN)) / (1 - chance), 4);
+      return chance;
     };
     expect(runOf({ task: "balance" })).toBeGreaterThan(runOf({ task: "balance" }, 5));
     expect(runOf({ task: "carry" })).toBeGreaterThan(0.9);

@@ -10,30 +10,31 @@ export const cellId = (i: number): string => `s${i + 1}`;
 
 /** A line, and a square of so many places by as many. */
 export const squareGround: Ground<SwapSquareParams> = {
-  parts: ({ n, cell, distance }, space) => [
+  parts: ({ n: count, cell, distance }, space) => [
     ...startLine(space),
-    { kind: "line", id: SQUARE, along: distance, across: 0, width: n * cell, role: "mark" },
+    { kind: "line", id: SQUARE, along: distance, across: 0, width: count * cell, role: "mark" },
     ...Array.from(
-      { length: n * n },
+      { length: count * count },
       (_, i): Part => ({
         kind: "cell",
         id: cellId(i),
-        along: cm(distance + (Math.floor(i / n) + 0.5) * cell),
-        across: cm(((i % n) - (n - 1) / 2) * cell),
+        along: cm(distance + (Math.floor(i / count) + 0.5) * cell),
+        across: cm(((i % count) - (count - 1) / 2) * cell),
         depth: cell,
         width: cell,
         label: `${i + 1}`,
       }),
     ),
   ],
-  pegs: (p) => [{ id: SQUARE, label: "", distance: p.distance, kind: "line" }],
+  pegs: (params) => [{ id: SQUARE, label: "", distance: params.distance, kind: "line" }],
   // Nothing is sent: no chance hangs on where it lies, only how long a trip takes.
   probes: () => [],
   moves: "each",
-  move: (p, id, { along }) => (id === SQUARE && along !== undefined ? { ...p, distance: held(along, 0.5, 15) } : p),
+  move: (params, id, { along }) =>
+    id === SQUARE && along !== undefined ? { ...params, distance: held(along, 0.5, 15) } : params,
   add: () => null,
   remove: () => null,
-  squeeze: (p, k) => ({ ...p, cell: Math.max(0.15, cm(p.cell * k)) }),
-  swap: (p) => p,
-  touchCounts: (p) => p,
+  squeeze: (params, k) => ({ ...params, cell: Math.max(0.15, cm(params.cell * k)) }),
+  swap: (params) => params,
+  touchCounts: (params) => params,
 };

@@ -6,38 +6,38 @@ import { squareGround } from "./ground.ts";
 import { type SwapSquareParams, swapSquareParams } from "./params.ts";
 import { possible, type SquareGo, squareGo, squareGo1 } from "./rules.ts";
 
-function knobs(p: SwapSquareParams): Knob[] {
-  const f = fieldsOf(swapSquareParams, p);
-  const exercise = p.exercise ?? { name: "star jumps", dose: 3 };
+function knobs(params: SwapSquareParams): Knob[] {
+  const fields = fieldsOf(swapSquareParams, params);
+  const exercise = params.exercise ?? { name: "star jumps", dose: 3 };
   return [
-    f.number("yard", ["n"], "knob.squareN"),
-    f.number("yard", ["cell"], "knob.squareCell", { unit: "m", step: 0.05 }),
-    f.choice("score", ["reach"], "knob.swapReach", [
+    fields.number("yard", ["n"], "knob.squareN"),
+    fields.number("yard", ["cell"], "knob.squareCell", { unit: "m", step: 0.05 }),
+    fields.choice("score", ["reach"], "knob.swapReach", [
       ["line", "reach.line"],
       ["next", "reach.next"],
     ]),
-    f.choice("score", ["mix"], "knob.mixedBy", [
+    fields.choice("score", ["mix"], "knob.mixedBy", [
       ["app", "mix.app"],
       ["hand", "mix.hand"],
       ["opponent", "mix.opponent"],
     ]),
-    f.number("score", ["least"], "knob.leastTrips"),
-    f.number("score", ["most"], "knob.mostTrips"),
-    f.choice("score", ["score"], "knob.tripsOrTime", [
+    fields.number("score", ["least"], "knob.leastTrips"),
+    fields.number("score", ["most"], "knob.mostTrips"),
+    fields.choice("score", ["score"], "knob.tripsOrTime", [
       ["trips", "scored.trips"],
       ["time", "scored.time"],
     ]),
-    f.choice("score", ["exercise"], "knob.squareExercise", [
+    fields.choice("score", ["exercise"], "knob.squareExercise", [
       [null, "knob.squareNothing"],
       [exercise, "knob.exercise"],
     ]),
-    ...(p.exercise
+    ...(params.exercise
       ? [
-          f.text("score", ["exercise", "name"], "knob.exerciseName"),
-          f.number("score", ["exercise", "dose"], "knob.dose"),
+          fields.text("score", ["exercise", "name"], "knob.exerciseName"),
+          fields.number("score", ["exercise", "dose"], "knob.dose"),
         ]
       : []),
-    f.choice("players", ["squares"], "knob.squares", [
+    fields.choice("players", ["squares"], "knob.squares", [
       ["own", "squares.own"],
       ["one", "squares.one"],
     ]),
@@ -46,7 +46,8 @@ function knobs(p: SwapSquareParams): Knob[] {
 
 /** Things of n kinds lie in a square: a trip each to swap two of them, until every row is of one kind. */
 /** The fewest trips that a mix of three kinds may take: to any place in line 6, to the next one 8; of more kinds about as many a kind. */
-const farthest = ({ n, reach }: SwapSquareParams): number => Math.min(20, reach === "line" ? 2 * n : 2 * n + 2);
+const farthest = ({ n: count, reach }: SwapSquareParams): number =>
+  Math.min(20, reach === "line" ? 2 * count : 2 * count + 2);
 export const swapSquare: Pattern<SwapSquareParams, MatchState<SwapSquareParams, SquareGo>> = {
   name: "swapSquare",
   rulesVersion: 2,
@@ -63,38 +64,38 @@ export const swapSquare: Pattern<SwapSquareParams, MatchState<SwapSquareParams, 
     initial: USUAL_MATCH,
   },
   modes: ["alone", "turns", "against", "relay"],
-  together: (p) => ({ key: p.squares === "own" ? "together.squares" : "together.square" }),
-  actions: (a) => a === "carry" || a === "balance",
+  together: (params) => ({ key: params.squares === "own" ? "together.squares" : "together.square" }),
+  actions: (action) => action === "carry" || action === "balance",
   ground: squareGround,
-  problems: (p, m) => [
-    ...(p.squares === "one" && p.score === "time"
+  problems: (params, match) => [
+    ...(params.squares === "one" && params.score === "time"
       ? [{ path: ["params", "score"], message: "on one grid, sides score the rows they complete, not time" }]
       : []),
-    ...(p.squares === "one" && (m.goes.count > 1 || m.swap !== "send")
+    ...(params.squares === "one" && (match.goes.count > 1 || match.swap !== "send")
       ? [{ path: ["match", "goes"], message: "on one grid there is one go, and sides take trips in turn" }]
       : []),
-    ...(m.seconds !== null ? [{ path: ["match", "seconds"], message: "Swap square has no time limit" }] : []),
+    ...(match.seconds !== null ? [{ path: ["match", "seconds"], message: "Swap square has no time limit" }] : []),
   ],
   possible,
-  matchApart: (p, setup) => p.squares === "one" && setup.mode === "against",
-  needs: (p) => ({
+  matchApart: (params, setup) => params.squares === "one" && setup.mode === "against",
+  needs: (params) => ({
     pieces: 0,
     blocker: false,
     apart: false,
     sends: null,
-    kinds: p.kinds.slice(0, p.n).map((item) => ({ item, count: p.n })),
+    kinds: params.kinds.slice(0, params.n).map((item) => ({ item, count: params.n })),
   }),
-  setUp: (p) => [{ key: "square.setUp", params: { n: p.n } }, { key: "square.slips" }],
+  setUp: (params) => [{ key: "square.setUp", params: { n: params.n } }, { key: "square.slips" }],
   knobs,
-  pegKnobs: (p) => [
-    fieldsOf(swapSquareParams, p).number("yard", ["distance"], "knob.distance", { unit: "m", step: 0.1 }),
+  pegKnobs: (params) => [
+    fieldsOf(swapSquareParams, params).number("yard", ["distance"], "knob.distance", { unit: "m", step: 0.1 }),
   ],
-  graded: (p) =>
-    Array.from({ length: farthest(p) }, (_, i) => [
+  graded: (params) =>
+    Array.from({ length: farthest(params) }, (_, i) => [
       { field: "params.least", value: i + 1 },
       { field: "params.most", value: i + 1 },
     ]),
-  summary: (p) => ({ key: "square.summary", params: { n: p.n, least: p.least, most: p.most } }),
+  summary: (params) => ({ key: "square.summary", params: { n: params.n, least: params.least, most: params.most } }),
   phrases: [
     "square.mix.app",
     "square.mix.hand",

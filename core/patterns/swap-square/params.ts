@@ -34,20 +34,20 @@ export const swapSquareParams = z
       })
       .nullable(),
   })
-  .superRefine((p, ctx) => {
-    if (p.kinds.length < p.n)
+  .superRefine((params, ctx) => {
+    if (params.kinds.length < params.n)
       ctx.addIssue({
         code: "custom",
         path: ["kinds"],
-        message: `the grid needs ${p.n} types of item; ${p.kinds.length} are chosen`,
+        message: `the grid needs ${params.n} types of item; ${params.kinds.length} are chosen`,
       });
-    if (new Set(p.kinds.slice(0, p.n)).size < Math.min(p.n, p.kinds.length))
+    if (new Set(params.kinds.slice(0, params.n)).size < Math.min(params.n, params.kinds.length))
       ctx.addIssue({ code: "custom", path: ["kinds"], message: "the types of item must all be different" });
-    if (p.most < p.least)
+    if (params.most < params.least)
       ctx.addIssue({
         code: "custom",
         path: ["most"],
-        message: `the most trips must not be below the fewest (${p.least})`,
+        message: `the most trips must not be below the fewest (${params.least})`,
       });
   });
 export type SwapSquareParams = z.infer<typeof swapSquareParams>;

@@ -27,112 +27,132 @@ export interface SquareGo {
 /** Swapping two things, and laying a square out, seconds. */
 const SWAP = 3;
 const PER_DOSE = 1.5;
-const shared = (p: SwapSquareParams, setup: Setup): boolean => p.squares === "one" && setup.mode === "against";
+const shared = (params: SwapSquareParams, setup: Setup): boolean =>
+  params.squares === "one" && setup.mode === "against";
 /** From the line to the middle of the square. */
-export const wayOf = (p: SwapSquareParams): number => p.distance + (p.n * p.cell) / 2;
+export const wayOf = (params: SwapSquareParams): number => params.distance + (params.n * params.cell) / 2;
 
 /** Squares that forecasts are made over: stirred by so many swaps as are wanted, in the middle; never with a complete near row. */
 const SAMPLES = 6;
-export const samplesOf = memoizeByIdentity((p: SwapSquareParams): Cells[] => {
+export const samplesOf = memoizeByIdentity((params: SwapSquareParams): Cells[] => {
   const out: Cells[] = [];
-  const draw = random(p.n * 31 + p.least);
+  const draw = random(params.n * 31 + params.least);
   for (let i = 0; out.length < SAMPLES && i < 200; i++) {
-    const cells = stirred(p.n, p.reach, Math.round((p.least + p.most) / 2), draw);
-    if (!beginsComplete(cells, p.n)) out.push(cells);
+    const cells = stirred(params.n, params.reach, Math.round((params.least + params.most) / 2), draw);
+    if (!beginsComplete(cells, params.n)) out.push(cells);
   }
   return out;
 });
 
-function asks(p: SwapSquareParams, g: SquareGo, player: number): Ask[] {
-  if (g.cells === null) {
+function asks(params: SwapSquareParams, go: SquareGo, player: number): Ask[] {
+  if (go.cells === null) {
     const takes = { by: [player], seconds: 0, walk: 0, moving: false };
-    const { n, reach, mix: how, least, most } = p;
+    const { n: count, reach, mix: how, least, most } = params;
     return [
-      { kind: "mix", player, n, reach, how, least, most, kinds: p.kinds.slice(0, p.n), samples: samplesOf(p), takes },
+      {
+        kind: "mix",
+        player,
+        n: count,
+        reach,
+        how,
+        least,
+        most,
+        kinds: params.kinds.slice(0, params.n),
+        samples: samplesOf(params),
+        takes,
+      },
     ];
   }
-  if (g.owes) {
-    const { name, dose } = p.exercise!;
+  if (go.owes) {
+    const { name, dose } = params.exercise!;
     const takes = { by: [player], seconds: dose * PER_DOSE, walk: 0, moving: true };
     return [{ kind: "task", player, exercise: name, dose, takes }];
   }
-  const takes = { by: [player], seconds: SWAP, walk: wayOf(p), moving: true };
-  const { cells } = g;
+  const takes = { by: [player], seconds: SWAP, walk: wayOf(params), moving: true };
+  const { cells } = go;
   return [
     {
       kind: "swap",
       player,
-      n: p.n,
-      reach: p.reach,
+      n: params.n,
+      reach: params.reach,
       cells,
-      kinds: p.kinds,
+      kinds: params.kinds,
       get sensible() {
-        return greedySwap(cells, p.n, p.reach);
+        return greedySwap(cells, params.n, params.reach);
       },
       takes,
     },
   ];
 }
 
-function step(p: SwapSquareParams, g: SquareGo, e: GameEvent): StepResult<SquareGo> | Refusal {
-  if (e.kind === "mix") {
-    if (g.cells !== null) return refuse("refused.mixed");
-    if (!isWhole(e.cells, p.n)) return refuse("refused.notWhole", { n: p.n });
+function step(params: SwapSquareParams, go: SquareGo, event: GameEvent): StepResult<SquareGo> | Refusal {
+  if (event.kind === "mix") {
+    if (go.cells !== null) return refuse("refused.mixed");
+    if (!isWhole(event.cells, params.n)) return refuse("refused.notWhole", { n: params.n });
     // What is complete at the start is collected before the first trip, and scores nobody.
-    const { cells } = collected(e.cells, p.n);
+    const { cells } = collected(event.cells, params.n);
     if (cells.length === 0) return refuse("refused.notMixed");
-    return { go: { ...g, cells, fewest: e.fewest ?? null }, after: "part" };
+    return { go: { ...go, cells, fewest: event.fewest ?? null }, after: "part" };
   }
-  if (g.cells === null) return refuse("refused.mixFirst");
-  if (e.kind === "task")
-    return g.owes ? { go: { ...g, owes: false }, after: "miss" } : refuse("refused.notInGame", { kind: e.kind });
-  if (e.kind !== "swap") return refuse("refused.notInGame", { kind: e.kind });
-  if (g.owes) return refuse("refused.extraFirst", { exercise: p.exercise!.name });
-  const { cells } = g;
-  if (Math.max(e.a, e.b) >= cells.length || e.a === e.b) return refuse("refused.noSuchCell");
-  if (!maySwap(e.a, e.b, p.n, "line")) return refuse("refused.notInLine");
-  if (!maySwap(e.a, e.b, p.n, p.reach)) return refuse("refused.notNext");
-  const { cells: left, rows } = collected(swapped(cells, e.a, e.b), p.n);
-  const trips = g.trips + 1;
-  const next = { ...g, cells: left, trips, rows: g.rows + rows };
+  if (go.cells === null) return refuse("refused.mixFirst");
+  if (event.kind === "task")
+    return go.owes ? { go: { ...go, owes: false }, after: "miss" } : refuse("refused.notInGame", { kind: event.kind });
+  if (event.kind !== "swap") return refuse("refused.notInGame", { kind: event.kind });
+  if (go.owes) return refuse("refused.extraFirst", { exercise: params.exercise!.name });
+  const { cells } = go;
+  if (Math.max(event.a, event.b) >= cells.length || event.a === event.b) return refuse("refused.noSuchCell");
+  if (!maySwap(event.a, event.b, params.n, "line")) return refuse("refused.notInLine");
+  if (!maySwap(event.a, event.b, params.n, params.reach)) return refuse("refused.notNext");
+  const { cells: left, rows } = collected(swapped(cells, event.a, event.b), params.n);
+  const trips = go.trips + 1;
+  const next = { ...go, cells: left, trips, rows: go.rows + rows };
   if (left.length === 0 || trips >= MAX_TRIPS) return { go: next, after: "end" };
-  if (p.exercise) return { go: { ...next, owes: true }, after: "on" };
+  if (params.exercise) return { go: { ...next, owes: true }, after: "on" };
   return { go: next, after: "miss" };
 }
 
-function sum(p: SwapSquareParams, g: SquareGo, ms: number): Sum {
-  const finished = g.cells !== null && g.cells.length === 0;
-  const stage = g.cells === null ? 0 : p.n - rowsIn(g.cells, p.n);
-  const at = { sends: g.trips, stages: p.n, finished, working: "" };
-  if (g.shared) return { value: g.rows, unit: "rows", better: "more", rank: g.rows, stage, ...at };
-  const value = p.score === "trips" ? g.trips : Math.round(ms / 100);
-  return { value, ...raced(p.score === "trips" ? "trips" : "tenths", { value, finished, stage }), stage, ...at };
+function sum(params: SwapSquareParams, go: SquareGo, ms: number): Sum {
+  const finished = go.cells !== null && go.cells.length === 0;
+  const stage = go.cells === null ? 0 : params.n - rowsIn(go.cells, params.n);
+  const at = { sends: go.trips, stages: params.n, finished, working: "" };
+  if (go.shared) return { value: go.rows, unit: "rows", better: "more", rank: go.rows, stage, ...at };
+  const value = params.score === "trips" ? go.trips : Math.round(ms / 100);
+  return { value, ...raced(params.score === "trips" ? "trips" : "tenths", { value, finished, stage }), stage, ...at };
 }
 
-function now(p: SwapSquareParams, g: SquareGo): Phrase {
-  if (g.cells === null) return { key: `square.mix.${p.mix}`, params: { n: p.n } };
-  if (g.owes) return { key: "between.now", params: { exercise: p.exercise!.name, dose: p.exercise!.dose } };
-  return { key: `square.swap.${p.reach}`, params: { trip: g.trips + 1 } };
+function now(params: SwapSquareParams, go: SquareGo): Phrase {
+  if (go.cells === null) return { key: `square.mix.${params.mix}`, params: { n: params.n } };
+  if (go.owes) return { key: "between.now", params: { exercise: params.exercise!.name, dose: params.exercise!.dose } };
+  return { key: `square.swap.${params.reach}`, params: { trip: go.trips + 1 } };
 }
 
 /** A square of things: with each trip two are swapped, until row after row is of one kind. */
 export const squareGo: GoRules<SwapSquareParams, SquareGo> = {
-  begin: (p, { setup }) => ({ cells: null, trips: 0, rows: 0, fewest: null, owes: false, shared: shared(p, setup) }),
+  begin: (params, { setup }) => ({
+    cells: null,
+    trips: 0,
+    rows: 0,
+    fewest: null,
+    owes: false,
+    shared: shared(params, setup),
+  }),
   asks,
   step,
-  clock: (p, _, g) => (p.score === "time" && g.cells !== null && !g.shared ? { limit: null, rest: 0 } : null),
+  clock: (params, _, go) =>
+    params.score === "time" && go.cells !== null && !go.shared ? { limit: null, rest: 0 } : null,
   sum,
-  key: (_, g) => `${g.cells?.join("") ?? "-"} ${g.trips} ${g.rows} ${g.owes ? 1 : 0}`,
+  key: (_, go) => `${go.cells?.join("") ?? "-"} ${go.trips} ${go.rows} ${go.owes ? 1 : 0}`,
   now,
   done: () => [],
   // What it could be done in is said where it is known of the one square that was played.
   ended: (_, { finished }, goes) => {
-    const [one, ...more] = goes.map((g) => g.fewest);
+    const [one, ...more] = goes.map((go) => go.fewest);
     const known = one && one.lower === one.upper && more.every((f) => f?.upper === one.upper) ? one.upper : 0;
     return finished ? { key: "square.end", params: { fewest: known } } : { key: "square.end.stopped" };
   },
   together: "share",
-  race: (p) => p.score === "time",
+  race: (params) => params.score === "time",
   meet: {
     shared,
     tell: (_, other, mine) => ({
@@ -146,9 +166,9 @@ export const squareGo: GoRules<SwapSquareParams, SquareGo> = {
 export const { race: _, ...squareGo1 } = squareGo;
 
 /** Written on paper: see `Possible`. */
-export function possible(p: SwapSquareParams, m: Match): Possible {
-  const kept = m.goes.keep === "total" ? m.goes.count : 1;
-  if (p.score === "time")
+export function possible(params: SwapSquareParams, match: Match): Possible {
+  const kept = match.goes.keep === "total" ? match.goes.count : 1;
+  if (params.score === "time")
     return {
       unit: "tenths",
       better: "less",
@@ -156,8 +176,16 @@ export function possible(p: SwapSquareParams, m: Match): Possible {
       most: null,
       values: null,
       finished: { least: 0, most: null },
-      stages: p.n,
+      stages: params.n,
     };
   const most = MAX_TRIPS * kept;
-  return { unit: "trips", better: "less", least: 0, most, values: null, finished: { least: kept, most }, stages: p.n };
+  return {
+    unit: "trips",
+    better: "less",
+    least: 0,
+    most,
+    values: null,
+    finished: { least: kept, most },
+    stages: params.n,
+  };
 }

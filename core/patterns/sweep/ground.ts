@@ -13,18 +13,27 @@ import {
 import { FEWEST_TARGETS, MAX_TARGETS, type SweepParams } from "./params.ts";
 
 export const sweepGround: Ground<SweepParams> = {
-  parts: (p, space) => targetParts(p.score === "points" ? p.targets : p.targets.map(({ points: _, ...t }) => t), space),
-  pegs: (p) => targetPegs(p.targets),
-  probes: (p) => untilHit(targetProbes(p.targets.map((t) => t.id))),
+  parts: (params, space) =>
+    targetParts(
+      params.score === "points" ? params.targets : params.targets.map(({ points: _, ...target }) => target),
+      space,
+    ),
+  pegs: (params) => targetPegs(params.targets),
+  probes: (params) => untilHit(targetProbes(params.targets.map((target) => target.id))),
   moves: "each",
-  move: (p, id, to) => ({ ...p, targets: moved(p.targets, id, to) }),
-  add: (p, space) =>
-    p.targets.length >= MAX_TARGETS
+  move: (params, id, to) => ({ ...params, targets: moved(params.targets, id, to) }),
+  add: (params, space) =>
+    params.targets.length >= MAX_TARGETS
       ? null
-      : { ...p, targets: [...p.targets, { ...added(p.targets, space), points: 1 }] },
-  remove: (p, id) =>
-    p.targets.length <= FEWEST_TARGETS ? null : { ...p, targets: p.targets.filter((t) => t.id !== id) },
-  squeeze: (p, k) => ({ ...p, targets: squeezed(p.targets, k) }),
-  swap: (p, id, face) => ({ ...p, targets: changed(p.targets, id, (t) => faced(t, face)) }),
-  touchCounts: (p, id) => ({ ...p, targets: changed(p.targets, id, (t) => ({ ...t, counts: ["touch"] })) }),
+      : { ...params, targets: [...params.targets, { ...added(params.targets, space), points: 1 }] },
+  remove: (params, id) =>
+    params.targets.length <= FEWEST_TARGETS
+      ? null
+      : { ...params, targets: params.targets.filter((target) => target.id !== id) },
+  squeeze: (params, k) => ({ ...params, targets: squeezed(params.targets, k) }),
+  swap: (params, id, face) => ({ ...params, targets: changed(params.targets, id, (target) => faced(target, face)) }),
+  touchCounts: (params, id) => ({
+    ...params,
+    targets: changed(params.targets, id, (target) => ({ ...target, counts: ["touch"] })),
+  }),
 };

@@ -8,34 +8,34 @@ import { sweepGround } from "./ground.ts";
 import { type SweepParams, sweepParams } from "./params.ts";
 import { possible, type Sweeper, sweepGo } from "./rules.ts";
 
-function knobs(p: SweepParams): Knob[] {
-  const f = fieldsOf(sweepParams, p);
+function knobs(params: SweepParams): Knob[] {
+  const fields = fieldsOf(sweepParams, params);
   return [
-    f.choice("score", ["score"], "knob.scoring", [
+    fields.choice("score", ["score"], "knob.scoring", [
       ["sends", "knob.byTries"],
       ["points", "knob.byPoints"],
       ["time", "knob.byTime"],
     ]),
-    f.number("score", ["sends"], "knob.tries", {
+    fields.number("score", ["sends"], "knob.tries", {
       off: { label: "knob.noCap", initial: 18 },
       family: { key: "set.sends" },
     }),
-    ...(p.score === "points" || p.heap === "shared"
-      ? [f.number("score", ["bonus"], "knob.lastBonus", { hint: "knob.lastBonusHint" })]
+    ...(params.score === "points" || params.heap === "shared"
+      ? [fields.number("score", ["bonus"], "knob.lastBonus", { hint: "knob.lastBonusHint" })]
       : []),
-    f.choice("yard", ["collect"], "knob.whenHit", [
+    fields.choice("yard", ["collect"], "knob.whenHit", [
       [true, "knob.carryBack"],
       [false, "knob.crossOut"],
     ]),
-    ...(p.collect
+    ...(params.collect
       ? [
-          f.choice("score", ["touching"], "knob.touching", [
+          fields.choice("score", ["touching"], "knob.touching", [
             ["first", "knob.touchingFirst"],
             ["all", "knob.touchingAll"],
           ]),
         ]
       : []),
-    f.choice("players", ["heap"], "knob.heap", [
+    fields.choice("players", ["heap"], "knob.heap", [
       ["own", "knob.heapOwn"],
       ["shared", "knob.heapShared"],
     ]),
@@ -52,14 +52,14 @@ export const sweep: Pattern<SweepParams, MatchState<SweepParams, Sweeper>> = {
   modes: MODES,
   actions: isSend,
   ground: sweepGround,
-  problems: (p, m) => {
+  problems: (params, match) => {
     const shared = (message: string) => [{ path: ["params", "heap"], message }];
-    if (p.heap === "shared" && (m.seconds !== null || p.score === "time"))
+    if (params.heap === "shared" && (match.seconds !== null || params.score === "time"))
       return shared("shared targets cannot have a time limit: each side would play them alone");
-    if (p.heap === "shared" && m.goes.count > 1) return shared("shared targets are one go each");
-    if (p.heap === "shared" && m.swap !== "send" && m.swap !== "miss")
+    if (params.heap === "shared" && match.goes.count > 1) return shared("shared targets are one go each");
+    if (params.heap === "shared" && match.swap !== "send" && match.swap !== "miss")
       return shared("shared targets need turns: the next player after each attempt, or after a miss");
-    if (p.score === "points" && p.sends === null && m.seconds === null && m.goes.count > 1)
+    if (params.score === "points" && params.sends === null && match.seconds === null && match.goes.count > 1)
       return [
         {
           path: ["params", "sends"],
@@ -69,24 +69,24 @@ export const sweep: Pattern<SweepParams, MatchState<SweepParams, Sweeper>> = {
     return [];
   },
   possible,
-  matchApart: (p, setup) => p.heap === "shared" && setup.mode === "against" && p.score !== "points",
-  needs: (p) => ({ pieces: 1, blocker: false, apart: false, sends: p.sends }),
-  setUp: (p) => [{ key: p.collect ? "sweep.setUp.collect" : "sweep.setUp.cross" }],
+  matchApart: (params, setup) => params.heap === "shared" && setup.mode === "against" && params.score !== "points",
+  needs: (params) => ({ pieces: 1, blocker: false, apart: false, sends: params.sends }),
+  setUp: (params) => [{ key: params.collect ? "sweep.setUp.collect" : "sweep.setUp.cross" }],
   knobs,
-  pegKnobs: (p, id) => {
-    const f = fieldsOf(sweepParams, p);
-    const at = p.targets.findIndex((t) => t.id === id);
+  pegKnobs: (params, id) => {
+    const fields = fieldsOf(sweepParams, params);
+    const at = params.targets.findIndex((target) => target.id === id);
     return [
-      distanceKnob(f, ["targets", at, "distance"]),
-      ...(p.score === "points" || p.heap === "shared"
-        ? [f.number("yard", ["targets", at, "points"], "knob.targetPoints")]
+      distanceKnob(fields, ["targets", at, "distance"]),
+      ...(params.score === "points" || params.heap === "shared"
+        ? [fields.number("yard", ["targets", at, "points"], "knob.targetPoints")]
         : []),
-      ...targetKnobs(f, ["targets", at], p.targets[at]),
+      ...targetKnobs(fields, ["targets", at], params.targets[at]),
     ];
   },
-  summary: (p) => ({
-    key: `sweep.summary.${p.score}`,
-    params: { targets: p.targets.length, sends: p.sends ?? 0 },
+  summary: (params) => ({
+    key: `sweep.summary.${params.score}`,
+    params: { targets: params.targets.length, sends: params.sends ?? 0 },
   }),
   phrases: [
     "sweep.send",

@@ -30,5 +30,5 @@ export const sweepParams = z
     /** Against: each side has its own targets, or all play for one heap and keep what they hit. */
     heap: z.enum(["own", "shared"], { error: "heap must be own or shared" }),
   })
-  .superRefine((p, ctx) => checkTargets(p.targets, ["targets"], ctx));
+  .superRefine((params, ctx) => checkTargets(params.targets, ["targets"], ctx));
 export type SweepParams = z.infer<typeof sweepParams>;

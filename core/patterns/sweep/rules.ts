@@ -20,25 +20,26 @@ export interface Sweeper {
   shared: boolean;
 }
 
-const shared = (p: SweepParams, setup: Setup) => p.heap === "shared" && setup.mode === "against";
-const byPoints = (p: SweepParams, g: Sweeper) => g.shared || p.score === "points";
-const left = (p: SweepParams, g: Sweeper) => p.targets.filter((t) => !g.gone.includes(t.id)).map((t) => t.id);
-const pointsOf = (p: SweepParams, id: string) => p.targets.find((t) => t.id === id)!.points;
+const shared = (params: SweepParams, setup: Setup) => params.heap === "shared" && setup.mode === "against";
+const byPoints = (params: SweepParams, sweeper: Sweeper) => sweeper.shared || params.score === "points";
+const left = (params: SweepParams, sweeper: Sweeper) =>
+  params.targets.filter((target) => !sweeper.gone.includes(target.id)).map((target) => target.id);
+const pointsOf = (params: SweepParams, id: string) => params.targets.find((target) => target.id === id)!.points;
 
 /** What is aimed at while those are gone, the same object for the same heap. */
 const aimsOf = memoizeByIdentity((_: SweepParams) => new Map<string, AimOf<"any">>());
-function aimOf(p: SweepParams, g: Sweeper): AimOf<"any"> {
-  const want = left(p, g);
-  const pointed = byPoints(p, g);
+function aimOf(params: SweepParams, sweeper: Sweeper): AimOf<"any"> {
+  const want = left(params, sweeper);
+  const pointed = byPoints(params, sweeper);
   const key = `${pointed ? 1 : 0} ${want.join(" ")}`;
-  const aims = aimsOf(p);
+  const aims = aimsOf(params);
   let aim = aims.get(key);
   if (!aim) {
-    const worth = (id: string) => (pointed ? pointsOf(p, id) + (want.length === 1 ? p.bonus : 0) : 1);
+    const worth = (id: string) => (pointed ? pointsOf(params, id) + (want.length === 1 ? params.bonus : 0) : 1);
     aim = {
       kind: "any",
       want,
-      among: p.collect ? want : p.targets.map((t) => t.id),
+      among: params.collect ? want : params.targets.map((target) => target.id),
       worth: Object.fromEntries(want.map((id) => [id, worth(id)])),
     };
     aims.set(key, aim);
@@ -48,127 +49,134 @@ function aimOf(p: SweepParams, g: Sweeper): AimOf<"any"> {
 
 /** All that a send touches counts: the same object for the same heap. */
 const swept = memoizeByIdentity((_: SweepParams) => new Map<string, AimOf<"fall">>());
-function sweptOf(p: SweepParams, g: Sweeper): AimOf<"fall"> {
-  const key = g.gone.join(" ");
-  let aim = swept(p).get(key);
+function sweptOf(params: SweepParams, sweeper: Sweeper): AimOf<"fall"> {
+  const key = sweeper.gone.join(" ");
+  let aim = swept(params).get(key);
   if (!aim) {
-    const standing = p.targets
-      .filter((t) => !g.gone.includes(t.id))
+    const standing = params.targets
+      .filter((target) => !sweeper.gone.includes(target.id))
       .map(({ id, distance, across }) => ({ id, along: distance, across }));
     aim = { kind: "fall", standing, each: 1, all: 0, touched: true };
-    swept(p).set(key, aim);
+    swept(params).set(key, aim);
   }
   return aim;
 }
-const countsAll = (p: SweepParams) => p.touching === "all" && p.collect;
+const countsAll = (params: SweepParams) => params.touching === "all" && params.collect;
 
-const asks = (p: SweepParams, g: Sweeper, player: number): Ask[] => {
-  const aim = countsAll(p) ? sweptOf(p, g) : aimOf(p, g);
+const asks = (params: SweepParams, sweeper: Sweeper, player: number): Ask[] => {
+  const aim = countsAll(params) ? sweptOf(params, sweeper) : aimOf(params, sweeper);
   return [{ kind: "send", player, from: "start", manner: PLAIN, aim, fetch: true }];
 };
 
-function step(p: SweepParams, g: Sweeper, e: GameEvent): StepResult<Sweeper> | Refusal {
-  if (e.kind !== "send") return refuse("refused.notInGame", { kind: e.kind });
-  if (countsAll(p)) return e.fell === undefined ? refuse("refused.notInGame", { kind: e.kind }) : took(p, g, e.fell);
-  if (e.hit === undefined) return refuse("refused.notInGame", { kind: e.kind });
-  const { hit } = e;
-  const target = p.targets.find((t) => t.id === hit);
+function step(params: SweepParams, sweeper: Sweeper, event: GameEvent): StepResult<Sweeper> | Refusal {
+  if (event.kind !== "send") return refuse("refused.notInGame", { kind: event.kind });
+  if (countsAll(params))
+    return event.fell === undefined
+      ? refuse("refused.notInGame", { kind: event.kind })
+      : took(params, sweeper, event.fell);
+  if (event.hit === undefined) return refuse("refused.notInGame", { kind: event.kind });
+  const { hit } = event;
+  const target = params.targets.find((eachTarget) => eachTarget.id === hit);
   if (hit !== null && !target) return refuse("refused.unknownTarget", { target: hit });
-  const sent = { ...g, sends: g.sends + 1 };
-  const spent = p.sends !== null && sent.sends >= p.sends;
+  const sent = { ...sweeper, sends: sweeper.sends + 1 };
+  const spent = params.sends !== null && sent.sends >= params.sends;
   if (!target) return { go: sent, after: spent ? "end" : "miss" };
-  if (g.gone.includes(target.id)) {
+  if (sweeper.gone.includes(target.id)) {
     // What was carried away cannot be hit; what is crossed out can, and the send is spent.
-    if (p.collect) return refuse("refused.carriedAway", { label: target.label, item: target.item });
+    if (params.collect) return refuse("refused.carriedAway", { label: target.label, item: target.item });
     return { go: sent, after: spent ? "end" : "miss" };
   }
-  const gone = [...g.gone, target.id];
-  const last = gone.length === p.targets.length;
-  const go = { ...sent, gone, mine: [...g.mine, target.id], last };
+  const gone = [...sweeper.gone, target.id];
+  const last = gone.length === params.targets.length;
+  const go = { ...sent, gone, mine: [...sweeper.mine, target.id], last };
   return { go, after: last || spent ? "end" : "hit" };
 }
 
 /** Everything that one send touched: which, or all, or none. */
-function took(p: SweepParams, g: Sweeper, fell: readonly string[] | number): StepResult<Sweeper> | Refusal {
-  const stand = left(p, g);
+function took(params: SweepParams, sweeper: Sweeper, fell: readonly string[] | number): StepResult<Sweeper> | Refusal {
+  const stand = left(params, sweeper);
   if (typeof fell === "number" && fell !== 0 && fell !== stand.length) return refuse("refused.whichTouched");
   const ids = typeof fell === "number" ? (fell === 0 ? [] : stand) : fell;
-  const unknown = ids.find((id) => !p.targets.some((t) => t.id === id));
+  const unknown = ids.find((id) => !params.targets.some((target) => target.id === id));
   if (unknown !== undefined) return refuse("refused.unknownTarget", { target: unknown });
-  const away = p.targets.find((t) => ids.includes(t.id) && !stand.includes(t.id));
+  const away = params.targets.find((target) => ids.includes(target.id) && !stand.includes(target.id));
   if (away) return refuse("refused.carriedAway", { label: away.label, item: away.item });
   if (new Set(ids).size !== ids.length) return refuse("refused.unknownTarget", { target: ids[0]! });
-  const gone = [...g.gone, ...ids];
-  const last = gone.length === p.targets.length;
-  const sends = g.sends + 1;
-  const go = { ...g, sends, gone, mine: [...g.mine, ...ids], last };
-  const spent = p.sends !== null && sends >= p.sends;
+  const gone = [...sweeper.gone, ...ids];
+  const last = gone.length === params.targets.length;
+  const sends = sweeper.sends + 1;
+  const go = { ...sweeper, sends, gone, mine: [...sweeper.mine, ...ids], last };
+  const spent = params.sends !== null && sends >= params.sends;
   return { go, after: last || spent ? "end" : ids.length > 0 ? "hit" : "miss" };
 }
 
-function sum(p: SweepParams, g: Sweeper, ms: number): Sum {
-  const finished = g.gone.length === p.targets.length;
-  const pointed = byPoints(p, g);
-  const bonus = g.last && pointed ? p.bonus : 0;
-  const each = g.mine.map((id) => pointsOf(p, id));
-  const points = each.reduce((a, b) => a + b, bonus);
-  const value = pointed ? points : p.score === "sends" ? g.sends : Math.round(ms / 100);
-  const stage = g.mine.length;
-  const unit = pointed ? "points" : p.score === "sends" ? "sends" : "tenths";
+function sum(params: SweepParams, sweeper: Sweeper, ms: number): Sum {
+  const finished = sweeper.gone.length === params.targets.length;
+  const pointed = byPoints(params, sweeper);
+  const bonus = sweeper.last && pointed ? params.bonus : 0;
+  const each = sweeper.mine.map((id) => pointsOf(params, id));
+  const points = each.reduce((eachSum, b) => eachSum + b, bonus);
+  const value = pointed ? points : params.score === "sends" ? sweeper.sends : Math.round(ms / 100);
+  const stage = sweeper.mine.length;
+  const unit = pointed ? "points" : params.score === "sends" ? "sends" : "tenths";
   return {
     value,
     ...raced(unit, { value, finished, stage }),
     get working() {
       return pointed ? sumOfMany([...each, ...(bonus > 0 ? [`${bonus} ${note("lastOne")}`] : [])], points) : "";
     },
-    sends: g.sends,
+    sends: sweeper.sends,
     stage,
-    stages: p.targets.length,
+    stages: params.targets.length,
     finished,
   };
 }
 
-function now(p: SweepParams, g: Sweeper): Phrase {
-  const rest = left(p, g);
-  const one = rest.length === 1 ? p.targets.find((t) => t.id === rest[0]) : undefined;
+function now(params: SweepParams, sweeper: Sweeper): Phrase {
+  const rest = left(params, sweeper);
+  const one = rest.length === 1 ? params.targets.find((target) => target.id === rest[0]) : undefined;
   if (one) return { key: "sweep.last", params: { label: one.label, item: one.item } };
   return { key: "sweep.send", params: { left: rest.length } };
 }
 
 /** One sweep: any target that still stands, in any order, until all are hit, the sends are spent or the bell goes. */
 export const sweepGo: GoRules<SweepParams, Sweeper> = {
-  begin: (p, { setup }) => ({ gone: [], mine: [], sends: 0, last: false, shared: shared(p, setup) }),
+  begin: (params, { setup }) => ({ gone: [], mine: [], sends: 0, last: false, shared: shared(params, setup) }),
   asks,
   step,
-  clock: (p, m) => (m.seconds !== null || p.score === "time" ? { limit: m.seconds, rest: 0 } : null),
+  clock: (params, match) =>
+    match.seconds !== null || params.score === "time" ? { limit: match.seconds, rest: 0 } : null,
   sum,
-  key: (p, g) => {
-    const own = byPoints(p, g) || g.shared ? ` ${[...g.mine].sort().join(",")} ${g.last ? 1 : 0}` : "";
-    return `${[...g.gone].sort().join(",")} ${g.sends}${own}`;
+  key: (params, sweeper) => {
+    const own =
+      byPoints(params, sweeper) || sweeper.shared
+        ? ` ${[...sweeper.mine].sort().join(",")} ${sweeper.last ? 1 : 0}`
+        : "";
+    return `${[...sweeper.gone].sort().join(",")} ${sweeper.sends}${own}`;
   },
   now,
-  done: (_, g) => g.gone,
+  done: (_, sweeper) => sweeper.gone,
   ended: (_, { finished }) => ({ key: finished ? "sweep.end.all" : "sweep.end.spent" }),
   together: "share",
   meet: {
     shared,
-    tell: (p, other, mine) => ({
+    tell: (params, other, mine) => ({
       go: { ...other, gone: mine.gone },
-      after: mine.gone.length === p.targets.length ? "end" : "on",
+      after: mine.gone.length === params.targets.length ? "end" : "on",
     }),
   },
 };
 
 /** Written on paper: see `Possible`. */
-export function possible(p: SweepParams, m: Match): Possible {
-  const n = p.targets.length;
-  const kept = m.goes.keep === "total" ? m.goes.count : 1;
+export function possible(params: SweepParams, match: Match): Possible {
+  const count = params.targets.length;
+  const kept = match.goes.keep === "total" ? match.goes.count : 1;
   const times = (x: number | null) => (x === null ? null : x * kept);
-  if (p.score === "points") {
-    const worth = p.targets.map((t) => t.points).sort((a, b) => b - a);
-    const can = p.sends === null ? n : Math.min(n, p.sends);
-    const most = worth.slice(0, can).reduce((a, b) => a + b, 0) + (can === n ? p.bonus : 0);
-    const all = worth.reduce((a, b) => a + b, 0) + p.bonus;
+  if (params.score === "points") {
+    const worth = params.targets.map((target) => target.points).sort((a, b) => b - a);
+    const can = params.sends === null ? count : Math.min(count, params.sends);
+    const most = worth.slice(0, can).reduce((eachSum, b) => eachSum + b, 0) + (can === count ? params.bonus : 0);
+    const all = worth.reduce((eachSum, b) => eachSum + b, 0) + params.bonus;
     return {
       unit: "points",
       better: "more",
@@ -176,19 +184,19 @@ export function possible(p: SweepParams, m: Match): Possible {
       most: most * kept,
       values: null,
       finished: { least: all * kept, most: all * kept },
-      stages: n,
+      stages: count,
     };
   }
-  if (p.score === "sends")
+  if (params.score === "sends")
     return {
       unit: "sends",
       better: "less",
       least: 0,
-      most: times(p.sends),
+      most: times(params.sends),
       values: null,
-      finished: { least: n * kept, most: times(p.sends) },
-      stages: n,
+      finished: { least: count * kept, most: times(params.sends) },
+      stages: count,
     };
-  const most = times(m.seconds === null ? null : m.seconds * 10);
-  return { unit: "tenths", better: "less", least: 0, most, values: null, finished: { least: 0, most }, stages: n };
+  const most = times(match.seconds === null ? null : match.seconds * 10);
+  return { unit: "tenths", better: "less", least: 0, most, values: null, finished: { least: 0, most }, stages: count };
 }

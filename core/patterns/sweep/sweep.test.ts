@@ -29,17 +29,17 @@ it("without cap, bell or hits on another it takes the sum of 1/p sends on averag
 });
 
 it("so does the forecast, where the targets stand too far apart to be hit for each other", () => {
-  const targets = free.targets.map((t, i) => ({ ...t, distance: 2 + 0.2 * i, across: 3 * (i - 1.5) }));
-  const a: Activity = {
+  const targets = free.targets.map((target, i) => ({ ...target, distance: 2 + 0.2 * i, across: 3 * (i - 1.5) }));
+  const activity: Activity = {
     ...fromPattern("sweep"),
     space: { length: 6, width: 18, floor: "carpet", indoors: false },
     pattern: { name: "sweep", params: { ...free, targets } },
   };
-  const each = [...rates(a, { age: 8 }).values()];
+  const each = [...rates(activity, { age: 8 }).values()];
   expect(each).toHaveLength(4);
-  const f = forecastActivity(a, [{ age: 8 }], { players: 1, mode: "alone", seed: 1 }, "middle");
-  expect(f.method).toBe("exact");
-  expect(mean(f.sides[0]!.sends)).toBeCloseTo(
+  const forecast = forecastActivity(activity, [{ age: 8 }], { players: 1, mode: "alone", seed: 1 }, "middle");
+  expect(forecast.method).toBe("exact");
+  expect(mean(forecast.sides[0]!.sends)).toBeCloseTo(
     each.reduce((all, p) => all + 1 / p, 0),
     6,
   );

@@ -12,24 +12,24 @@ const FACE = 0.3;
 const LINE_WIDTH = 0.8;
 
 /** The thing at the other end; the one at this end stands behind whoever sends. */
-function ends(p: TallyParams): Part[] {
-  const { distance, item, width, height } = shuttleOf(p);
+function ends(params: TallyParams): Part[] {
+  const { distance, item, width, height } = shuttleOf(params);
   const rule = { kind: "touch", width, height } as const;
   return [{ kind: "target", id: ENDS[1], along: distance, across: 0, width, height, item, label: "", rule }];
 }
 /** Where each gate ends: a mark on the floor, along the course. */
-function gateSpots(p: TallyParams): Part[] {
+function gateSpots(params: TallyParams): Part[] {
   let along = 0;
-  return courseOf(p).gates.map((g, i): Part => {
-    along += g.metres / (g.kind === "circle" ? Math.PI : 1.4);
+  return courseOf(params).gates.map((gate, i): Part => {
+    along += gate.metres / (gate.kind === "circle" ? Math.PI : 1.4);
     const across = i % 2 === 0 ? 0.25 : -0.25;
     return { kind: "spot", id: `g${i + 1}`, along: cm(along), across, radius: 0.12, label: `${i + 1}` };
   });
 }
 
-function parts(p: TallyParams, space: { length: number; width: number }): Part[] {
-  const wall = walled(p);
-  const { distance, landing, size, item } = p.wall;
+function parts(params: TallyParams, space: { length: number; width: number }): Part[] {
+  const wall = walled(params);
+  const { distance, landing, size, item } = params.wall;
   const room = Math.min(ROOM, space.width, space.length);
   return [
     { kind: "line", id: "start", along: 0, across: 0, width: Math.min(LINE_WIDTH, space.width), role: "start" },
@@ -63,9 +63,9 @@ function parts(p: TallyParams, space: { length: number; width: number }): Part[]
           },
         ] satisfies Part[])
       : []),
-    ...(tasksOf(p).has("shuttle") ? ends(p) : []),
-    ...(tasksOf(p).has("course") ? gateSpots(p) : []),
-    ...(inPlace(p) && !wall
+    ...(tasksOf(params).has("shuttle") ? ends(params) : []),
+    ...(tasksOf(params).has("course") ? gateSpots(params) : []),
+    ...(inPlace(params) && !wall
       ? ([
           { kind: "court", id: "room", along: room / 2, across: 0, depth: room, width: room, label: "" },
         ] satisfies Part[])
@@ -75,44 +75,55 @@ function parts(p: TallyParams, space: { length: number; width: number }): Part[]
 
 export const tallyGround: Ground<TallyParams> = {
   parts,
-  pegs: (p) => [
-    ...(walled(p)
-      ? [{ id: WALL, label: "", item: "paperSheet", distance: p.wall.distance, kind: "target" } as const]
+  pegs: (params) => [
+    ...(walled(params)
+      ? [{ id: WALL, label: "", item: "paperSheet", distance: params.wall.distance, kind: "target" } as const]
       : []),
-    ...(tasksOf(p).has("shuttle")
-      ? [{ id: ENDS[1], label: "", item: shuttleOf(p).item, distance: shuttleOf(p).distance, kind: "target" } as const]
+    ...(tasksOf(params).has("shuttle")
+      ? [
+          {
+            id: ENDS[1],
+            label: "",
+            item: shuttleOf(params).item,
+            distance: shuttleOf(params).distance,
+            kind: "target",
+          } as const,
+        ]
       : []),
   ],
   /** One for each way of doing it; keeping something up has a chance and no peg. */
-  probes: (p) => {
+  probes: (params) => {
     const seen = new Map<string, Probe>();
-    for (const [i, r] of p.rounds.entries()) {
-      const manner = mannerOf(p, r);
+    for (const [i, r] of params.rounds.entries()) {
+      const manner = mannerOf(params, r);
       const key = JSON.stringify([r.task, manner]);
       if (seen.has(key)) continue;
       seen.set(key, {
         id: `round${i + 1}`,
         peg: r.task === "rebound" ? WALL : r.task === "shuttle" ? ENDS[1] : null,
-        ask: { kind: "count", player: 0, from: "start", manner, aim: aimOf(p, r), soFar: 0, drops: true },
+        ask: { kind: "count", player: 0, from: "start", manner, aim: aimOf(params, r), soFar: 0, drops: true },
         counts: (e) => (e.kind === "count" && e.n > 0 ? 1 : 0),
       });
     }
     return [...seen.values()];
   },
   moves: "each",
-  move: (p, id, { along }) => {
-    if (along === undefined) return p;
-    if (id === WALL) return { ...p, wall: { ...p.wall, distance: held(along, 0.8, 8) } };
-    return id === ENDS[1] ? { ...p, shuttle: { ...shuttleOf(p), distance: held(along, 1, 12) } } : p;
+  move: (params, id, { along }) => {
+    if (along === undefined) return params;
+    if (id === WALL) return { ...params, wall: { ...params.wall, distance: held(along, 0.8, 8) } };
+    return id === ENDS[1] ? { ...params, shuttle: { ...shuttleOf(params), distance: held(along, 1, 12) } } : params;
   },
   add: () => null,
   remove: () => null,
-  squeeze: (p) => p,
-  swap: (p, id, { item, width, height }) =>
+  squeeze: (params) => params,
+  swap: (params, id, { item, width, height }) =>
     id === ENDS[1]
-      ? { ...p, shuttle: { ...shuttleOf(p), item, width: held(width, 0.05, 1), height: held(height, 0.05, 1) } }
+      ? {
+          ...params,
+          shuttle: { ...shuttleOf(params), item, width: held(width, 0.05, 1), height: held(height, 0.05, 1) },
+        }
       : id === MARK
-        ? { ...p, wall: { ...p.wall, item, size: held(width, 0.1, 1.5) } }
-        : p,
-  touchCounts: (p) => p,
+        ? { ...params, wall: { ...params.wall, item, size: held(width, 0.1, 1.5) } }
+        : params,
+  touchCounts: (params) => params,
 };

@@ -20,14 +20,14 @@ import {
 } from "./params.ts";
 import { possible, type TallyGo, tallyGo } from "./rules.ts";
 
-function knobs(p: TallyParams): Knob[] {
-  const f = fieldsOf(tallyParams, p);
-  const [first] = p.rounds;
-  const many = (n: number) => Array.from({ length: n }, (_, i) => p.rounds[i] ?? p.rounds.at(-1)!);
+function knobs(params: TallyParams): Knob[] {
+  const fields = fieldsOf(tallyParams, params);
+  const [first] = params.rounds;
+  const many = (count: number) => Array.from({ length: count }, (_, i) => params.rounds[i] ?? params.rounds.at(-1)!);
   const each = (i: number): Knob[] => {
     const at = (name: string) => ["rounds", i, name];
     return [
-      f.choice("score", at("task"), "knob.task", [
+      fields.choice("score", at("task"), "knob.task", [
         ["keepUp", "knob.taskKeepUp"],
         ["rebound", "knob.taskRebound"],
         ["shuttle", "knob.taskShuttle"],
@@ -35,55 +35,57 @@ function knobs(p: TallyParams): Knob[] {
         ["catch", "knob.taskCatch"],
         ["exercise", "knob.taskExercise"],
       ]),
-      ...(p.rounds[i]!.task === "exercise"
+      ...(params.rounds[i]!.task === "exercise"
         ? [
-            f.text("score", at("exercise"), "knob.exerciseCounted"),
-            f.number("score", at("each"), "knob.exerciseEach", { unit: "s", step: 0.1 }),
+            fields.text("score", at("exercise"), "knob.exerciseCounted"),
+            fields.number("score", at("each"), "knob.exerciseEach", { unit: "s", step: 0.1 }),
           ]
         : []),
-      f.number("score", at("seconds"), "knob.roundSeconds", {
+      fields.number("score", at("seconds"), "knob.roundSeconds", {
         unit: "s",
         step: 5,
-        family: p.rounds.length === 1 ? { key: "set.seconds" } : { key: "set.roundSeconds", number: i + 1 },
+        family: params.rounds.length === 1 ? { key: "set.seconds" } : { key: "set.roundSeconds", number: i + 1 },
       }),
-      ...(p.rounds[i]!.task === "exercise"
+      ...(params.rounds[i]!.task === "exercise"
         ? []
         : [
-            f.choice("score", at("hand"), "knob.hand", [
+            fields.choice("score", at("hand"), "knob.hand", [
               ["usual", "knob.handUsual"],
               ["other", "knob.handOther"],
               ["alternate", "knob.handAlternate"],
             ]),
           ]),
-      ...(p.rounds[i]!.task === "keepUp"
-        ? [f.toggle("score", at("bounce"), "knob.bounce"), f.toggle("score", at("moving"), "knob.moving")]
+      ...(params.rounds[i]!.task === "keepUp"
+        ? [fields.toggle("score", at("bounce"), "knob.bounce"), fields.toggle("score", at("moving"), "knob.moving")]
         : []),
-      ...(i < p.rounds.length - 1 ? [f.number("score", at("rest"), "knob.rest", { unit: "s", step: 5 })] : []),
+      ...(i < params.rounds.length - 1
+        ? [fields.number("score", at("rest"), "knob.rest", { unit: "s", step: 5 })]
+        : []),
     ];
   };
   return [
-    f.choice(
+    fields.choice(
       "score",
       ["rounds"],
       "knob.tallyRounds",
       Array.from({ length: MAX_ROUNDS }, (_, i) => [
-        i + 1 === p.rounds.length ? p.rounds : many(i + 1),
+        i + 1 === params.rounds.length ? params.rounds : many(i + 1),
         `knob.tallyRounds.${i + 1}`,
       ]),
     ),
-    ...(first ? p.rounds.flatMap((_, i) => each(i)) : []),
-    ...(p.rounds.length > 1
+    ...(first ? params.rounds.flatMap((_, i) => each(i)) : []),
+    ...(params.rounds.length > 1
       ? [
-          f.choice("score", ["keep"], "knob.keepRounds", [
+          fields.choice("score", ["keep"], "knob.keepRounds", [
             ["sum", "knob.keepSum"],
             ["best", "knob.keepBest"],
           ]),
         ]
       : []),
-    f.toggle("score", ["inAir"], "knob.inAir"),
-    ...(tasksOf(p).has("shuttle") && p.shuttle
+    fields.toggle("score", ["inAir"], "knob.inAir"),
+    ...(tasksOf(params).has("shuttle") && params.shuttle
       ? [
-          f.choice("yard", ["shuttle", "action"], "knob.shuttleAction", [
+          fields.choice("yard", ["shuttle", "action"], "knob.shuttleAction", [
             ["underarmRoll", "action.underarmRoll"],
             ["underarmThrow", "action.underarmThrow"],
             ["overarmThrow", "action.overarmThrow"],
@@ -91,31 +93,31 @@ function knobs(p: TallyParams): Knob[] {
           ]),
         ]
       : []),
-    ...(tasksOf(p).has("course") && p.course ? courseKnobs(p, f) : []),
-    ...(walled(p)
+    ...(tasksOf(params).has("course") && params.course ? courseKnobs(params, fields) : []),
+    ...(walled(params)
       ? [
-          f.choice("yard", ["wall", "action"], "knob.wallAction", [
+          fields.choice("yard", ["wall", "action"], "knob.wallAction", [
             ["underarmThrow", "action.underarmThrow"],
             ["overarmThrow", "action.overarmThrow"],
             ["pushThrow", "action.pushThrow"],
           ]),
-          f.number("yard", ["wall", "landing"], "knob.landing", { unit: "m", step: 0.05 }),
-          f.number("yard", ["wall", "size"], "knob.markSize", { unit: "m", step: 0.05 }),
+          fields.number("yard", ["wall", "landing"], "knob.landing", { unit: "m", step: 0.05 }),
+          fields.number("yard", ["wall", "size"], "knob.markSize", { unit: "m", step: 0.05 }),
         ]
       : []),
   ];
 }
 
 /** The gates of a course, and what a miss repeats. */
-function courseKnobs(p: TallyParams, f: ReturnType<typeof fieldsOf>): Knob[] {
-  const { gates } = p.course!;
+function courseKnobs(params: TallyParams, fields: ReturnType<typeof fieldsOf>): Knob[] {
+  const { gates } = params.course!;
   const last = gates[gates.length - 1]!;
   return [
-    f.choice("yard", ["course", "action"], "knob.courseAction", [
+    fields.choice("yard", ["course", "action"], "knob.courseAction", [
       ["dribbleFoot", "action.dribbleFoot"],
       ["dribbleStick", "action.dribbleStick"],
     ]),
-    f.choice(
+    fields.choice(
       "yard",
       ["course", "gates"],
       "knob.gates",
@@ -125,15 +127,15 @@ function courseKnobs(p: TallyParams, f: ReturnType<typeof fieldsOf>): Knob[] {
       ]),
     ),
     ...gates.flatMap((_, i) => [
-      f.choice(
+      fields.choice(
         "yard",
         ["course", "gates", i, "kind"],
         "knob.gate",
-        GATES.map((g) => [g, `gate.${g}`] as const),
+        GATES.map((gate) => [gate, `gate.${gate}`] as const),
       ),
-      f.number("yard", ["course", "gates", i, "metres"], "knob.gateMetres", { unit: "m", step: 0.5 }),
+      fields.number("yard", ["course", "gates", i, "metres"], "knob.gateMetres", { unit: "m", step: 0.5 }),
     ]),
-    f.choice("score", ["course", "miss"], "knob.courseMiss", [
+    fields.choice("score", ["course", "miss"], "knob.courseMiss", [
       ["gate", "knob.missGate"],
       ["lap", "knob.missLap"],
     ]),
@@ -156,54 +158,60 @@ export const tally: Pattern<TallyParams, MatchState<TallyParams, TallyGo>> = {
   },
   modes: MODES,
   together: () => ({ key: "together.space" }),
-  actions: (a) =>
-    a === "keepUp" || a === "tossCatch" || a === "balance" || a === "dribbleFoot" || a === "dribbleStick" || isSend(a),
+  actions: (action) =>
+    action === "keepUp" ||
+    action === "tossCatch" ||
+    action === "balance" ||
+    action === "dribbleFoot" ||
+    action === "dribbleStick" ||
+    isSend(action),
   ground: tallyGround,
-  problems: (p) =>
-    walled(p) && p.wall.distance - p.wall.landing < 0.3
+  problems: (params) =>
+    walled(params) && params.wall.distance - params.wall.landing < 0.3
       ? [
           {
             path: ["params", "wall", "landing"],
-            message: `the landing spot is ${p.wall.landing} m from the wall, but the line is only ${p.wall.distance} m away`,
+            message: `the landing spot is ${params.wall.landing} m from the wall, but the line is only ${params.wall.distance} m away`,
           },
         ]
       : [],
   possible,
   matchApart: () => false,
-  needs: (p) => ({
-    pieces: bare(p) ? 0 : 1,
+  needs: (params) => ({
+    pieces: bare(params) ? 0 : 1,
     blocker: false,
     apart: false,
     sends: null,
-    ...(kept(p) && { implement: true }),
+    ...(kept(params) && { implement: true }),
   }),
-  setUp: (p) => [
-    ...(walled(p) ? [{ key: "tally.setUp.wall", params: { cm: Math.round(p.wall.landing * 100) } }] : []),
-    ...(tasksOf(p).has("shuttle") ? [{ key: "tally.setUp.shuttle" }] : []),
-    ...(tasksOf(p).has("course")
-      ? courseOf(p).gates.map((g, i) => ({ key: `tally.setUp.${g.kind}`, params: { gate: i + 1 } }))
+  setUp: (params) => [
+    ...(walled(params) ? [{ key: "tally.setUp.wall", params: { cm: Math.round(params.wall.landing * 100) } }] : []),
+    ...(tasksOf(params).has("shuttle") ? [{ key: "tally.setUp.shuttle" }] : []),
+    ...(tasksOf(params).has("course")
+      ? courseOf(params).gates.map((gate, i) => ({ key: `tally.setUp.${gate.kind}`, params: { gate: i + 1 } }))
       : []),
-    ...(inPlace(p) && !walled(p) ? [{ key: "tally.setUp.room" }] : []),
+    ...(inPlace(params) && !walled(params) ? [{ key: "tally.setUp.room" }] : []),
   ],
   knobs,
-  pegKnobs: (p, id) => {
-    const f = fieldsOf(tallyParams, p);
-    if (id === WALL) return [f.number("yard", ["wall", "distance"], "knob.wallDistance", { unit: "m", step: 0.05 })];
-    return p.shuttle
+  pegKnobs: (params, id) => {
+    const fields = fieldsOf(tallyParams, params);
+    if (id === WALL)
+      return [fields.number("yard", ["wall", "distance"], "knob.wallDistance", { unit: "m", step: 0.05 })];
+    return params.shuttle
       ? [
-          f.number("yard", ["shuttle", "distance"], "knob.distance", { unit: "m", step: 0.05 }),
-          f.item(["shuttle"]),
-          f.number("yard", ["shuttle", "width"], "knob.width", { unit: "m", step: 0.01 }),
-          f.number("yard", ["shuttle", "height"], "knob.height", { unit: "m", step: 0.01 }),
+          fields.number("yard", ["shuttle", "distance"], "knob.distance", { unit: "m", step: 0.05 }),
+          fields.item(["shuttle"]),
+          fields.number("yard", ["shuttle", "width"], "knob.width", { unit: "m", step: 0.01 }),
+          fields.number("yard", ["shuttle", "height"], "knob.height", { unit: "m", step: 0.01 }),
         ]
       : [];
   },
-  summary: (p) => ({
-    key: `tally.summary.${tasksOf(p).size > 1 ? "both" : p.rounds[0]!.task}`,
+  summary: (params) => ({
+    key: `tally.summary.${tasksOf(params).size > 1 ? "both" : params.rounds[0]!.task}`,
     params: {
-      rounds: p.rounds.length,
-      seconds: p.rounds[0]!.seconds,
-      exercise: p.rounds[0]!.exercise || USUAL_EXERCISE.exercise,
+      rounds: params.rounds.length,
+      seconds: params.rounds[0]!.seconds,
+      exercise: params.rounds[0]!.exercise || USUAL_EXERCISE.exercise,
     },
   }),
   phrases: [
@@ -218,7 +226,7 @@ export const tally: Pattern<TallyParams, MatchState<TallyParams, TallyGo>> = {
     "tally.summary.shuttle",
     "tally.summary.course",
     "tally.setUp.shuttle",
-    ...GATES.map((g) => `tally.setUp.${g}`),
+    ...GATES.map((gate) => `tally.setUp.${gate}`),
     "tally.total",
     "tally.end",
     "tally.setUp.wall",

@@ -79,20 +79,23 @@ export const tallyParams = z.strictObject({
     .optional(),
 });
 export type TallyParams = z.infer<typeof tallyParams>;
-export const walled = (p: TallyParams): boolean => p.rounds.some((r) => r.task === "rebound");
+export const walled = (params: TallyParams): boolean => params.rounds.some((eachRound) => eachRound.task === "rebound");
 export const USUAL_EXERCISE = { exercise: "star jumps", each: 1.2 } as const;
-export const kept = (p: TallyParams): boolean => p.rounds.some((r) => r.task === "keepUp");
+export const kept = (params: TallyParams): boolean => params.rounds.some((eachRound) => eachRound.task === "keepUp");
 /** Done in one place, so that room for it is cleared. */
-export const inPlace = (p: TallyParams): boolean =>
-  p.rounds.some((r) => r.task === "keepUp" || r.task === "catch" || r.task === "exercise");
+export const inPlace = (params: TallyParams): boolean =>
+  params.rounds.some(
+    (eachRound) => eachRound.task === "keepUp" || eachRound.task === "catch" || eachRound.task === "exercise",
+  );
 /** Nothing is sent at all. */
-export const bare = (p: TallyParams): boolean => p.rounds.every((r) => r.task === "exercise");
-export const tasksOf = (p: TallyParams): ReadonlySet<Round["task"]> => new Set(p.rounds.map((r) => r.task));
+export const bare = (params: TallyParams): boolean => params.rounds.every((eachRound) => eachRound.task === "exercise");
+export const tasksOf = (params: TallyParams): ReadonlySet<Round["task"]> =>
+  new Set(params.rounds.map((eachRound) => eachRound.task));
 /** What documents from before do not say. */
-export const shuttleOf = (p: TallyParams): NonNullable<TallyParams["shuttle"]> =>
-  p.shuttle ?? { action: "underarmThrow", distance: 2.5, item: "bucket", width: 0.28, height: 0.28 };
-export const courseOf = (p: TallyParams): NonNullable<TallyParams["course"]> =>
-  p.course ?? {
+export const shuttleOf = (params: TallyParams): NonNullable<TallyParams["shuttle"]> =>
+  params.shuttle ?? { action: "underarmThrow", distance: 2.5, item: "bucket", width: 0.28, height: 0.28 };
+export const courseOf = (params: TallyParams): NonNullable<TallyParams["course"]> =>
+  params.course ?? {
     action: "dribbleFoot",
     gates: [
       { kind: "weave", metres: 3 },

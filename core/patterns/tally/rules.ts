@@ -32,16 +32,17 @@ const QUICKEST = 4;
 /** Saying how many it was, seconds. */
 const TELL = 4;
 const mostIn = (r: Round) => r.seconds * QUICKEST;
-const roundOf = (p: TallyParams, g: TallyGo): Round => p.rounds[Math.min(g.counts.length, p.rounds.length - 1)]!;
+const roundOf = (params: TallyParams, go: TallyGo): Round =>
+  params.rounds[Math.min(go.counts.length, params.rounds.length - 1)]!;
 
 /** How a round's task is done. */
-export function mannerOf(p: TallyParams, r: Round): Manner {
+export function mannerOf(params: TallyParams, r: Round): Manner {
   return {
     action: {
       keepUp: "keepUp" as const,
-      rebound: p.wall.action,
-      shuttle: shuttleOf(p).action,
-      course: courseOf(p).action,
+      rebound: params.wall.action,
+      shuttle: shuttleOf(params).action,
+      course: courseOf(params).action,
       catch: "tossCatch" as const,
       exercise: "balance" as const,
     }[r.task],
@@ -52,11 +53,11 @@ export function mannerOf(p: TallyParams, r: Round): Manner {
 }
 /** What a round's counts are for, the same object for the same parameters. */
 const aimsOf = memoizeByIdentity(
-  (p: TallyParams): Record<Exclude<Round["task"], "exercise">, Aim> => ({
+  (params: TallyParams): Record<Exclude<Round["task"], "exercise">, Aim> => ({
     keepUp: { kind: "keep" },
     rebound: { kind: "rebound", wall: WALL, onto: MARK },
     shuttle: { kind: "shuttle", to: ENDS[1] },
-    course: { kind: "course", gates: courseOf(p).gates, miss: courseOf(p).miss },
+    course: { kind: "course", gates: courseOf(params).gates, miss: courseOf(params).miss },
     catch: { kind: "skill", task: { id: "catch" } },
   }),
 );
@@ -66,52 +67,53 @@ const exerciseOf = memoizeByIdentity(
     task: { id: "exercise", seconds: r.each ?? USUAL_EXERCISE.each, exercise: r.exercise || USUAL_EXERCISE.exercise },
   }),
 );
-export const aimOf = (p: TallyParams, r: Round): Aim => (r.task === "exercise" ? exerciseOf(r) : aimsOf(p)[r.task]);
+export const aimOf = (params: TallyParams, r: Round): Aim =>
+  r.task === "exercise" ? exerciseOf(r) : aimsOf(params)[r.task];
 
-function asks(p: TallyParams, g: TallyGo, player: number): Ask[] {
-  const r = roundOf(p, g);
-  if (g.closing) {
+function asks(params: TallyParams, go: TallyGo, player: number): Ask[] {
+  const round = roundOf(params, go);
+  if (go.closing) {
     const takes = { by: [player], seconds: TELL, walk: 0, moving: false };
-    return [{ kind: "total", player, soFar: g.n, most: mostIn(r), takes }];
+    return [{ kind: "total", player, soFar: go.n, most: mostIn(round), takes }];
   }
-  const manner = mannerOf(p, r);
+  const manner = mannerOf(params, round);
   return [
     {
       kind: "count",
       player,
       from: "start",
       manner,
-      aim: aimOf(p, r),
-      soFar: g.n,
-      drops: r.task === "keepUp" || r.task === "catch",
+      aim: aimOf(params, round),
+      soFar: go.n,
+      drops: round.task === "keepUp" || round.task === "catch",
     },
   ];
 }
 
-function step(p: TallyParams, g: TallyGo, e: GameEvent): StepResult<TallyGo> | Refusal {
-  const r = roundOf(p, g);
-  switch (e.kind) {
+function step(params: TallyParams, givenGo: TallyGo, event: GameEvent): StepResult<TallyGo> | Refusal {
+  const round = roundOf(params, givenGo);
+  switch (event.kind) {
     case "count": {
-      if (g.n + e.n > mostIn(r)) return refuse("refused.tooQuick", { most: mostIn(r) });
-      if (!g.closing) return { go: { ...g, n: g.n + e.n }, after: "on" };
+      if (givenGo.n + event.n > mostIn(round)) return refuse("refused.tooQuick", { most: mostIn(round) });
+      if (!givenGo.closing) return { go: { ...givenGo, n: givenGo.n + event.n }, after: "on" };
       // After the bell one more may be entered, if it was in the air and that counts.
-      if (!p.inAir || g.landed || e.n > 1) return refuse("refused.afterBell");
-      return { go: { ...g, n: g.n + e.n, landed: true }, after: "on" };
+      if (!params.inAir || givenGo.landed || event.n > 1) return refuse("refused.afterBell");
+      return { go: { ...givenGo, n: givenGo.n + event.n, landed: true }, after: "on" };
     }
     case "total": {
-      if (!g.closing) return refuse("refused.bellFirst");
-      if (e.n > mostIn(r)) return refuse("refused.tooQuick", { most: mostIn(r) });
-      const counts = [...g.counts, e.n];
+      if (!givenGo.closing) return refuse("refused.bellFirst");
+      if (event.n > mostIn(round)) return refuse("refused.tooQuick", { most: mostIn(round) });
+      const counts = [...givenGo.counts, event.n];
       const go = { counts, n: 0, closing: false, landed: false };
-      return { go, after: counts.length === p.rounds.length ? "end" : "part" };
+      return { go, after: counts.length === params.rounds.length ? "end" : "part" };
     }
     default:
-      return refuse("refused.notInGame", { kind: e.kind });
+      return refuse("refused.notInGame", { kind: event.kind });
   }
 }
 
-const worth = (p: TallyParams, all: readonly number[]) =>
-  p.keep === "sum" ? all.reduce((a, b) => a + b, 0) : Math.max(0, ...all);
+const worth = (params: TallyParams, all: readonly number[]) =>
+  params.keep === "sum" ? all.reduce((eachSum, b) => eachSum + b, 0) : Math.max(0, ...all);
 const UNITS: Record<Round["task"], Unit> = {
   keepUp: "touches",
   rebound: "hits",
@@ -121,37 +123,37 @@ const UNITS: Record<Round["task"], Unit> = {
   exercise: "times",
 };
 /** Of one kind as it is called; of several, points. */
-export function unitOf(p: TallyParams): Unit {
-  const units = new Set([...tasksOf(p)].map((t) => UNITS[t]));
+export function unitOf(params: TallyParams): Unit {
+  const units = new Set([...tasksOf(params)].map((text) => UNITS[text]));
   return units.size === 1 ? [...units][0]! : "points";
 }
 
-function sum(p: TallyParams, g: TallyGo): Sum {
-  const all = g.counts.length < p.rounds.length ? [...g.counts, g.n] : g.counts;
-  const value = worth(p, all);
+function sum(params: TallyParams, go: TallyGo): Sum {
+  const all = go.counts.length < params.rounds.length ? [...go.counts, go.n] : go.counts;
+  const value = worth(params, all);
   return {
     value,
-    unit: unitOf(p),
+    unit: unitOf(params),
     better: "more",
     rank: value,
-    working: all.length < 2 ? "" : p.keep === "sum" ? `${all.join(" + ")} = ${value}` : all.join(", "),
-    sends: all.reduce((a, b) => a + b, 0),
-    stage: g.counts.length,
-    stages: p.rounds.length,
-    finished: g.counts.length === p.rounds.length,
+    working: all.length < 2 ? "" : params.keep === "sum" ? `${all.join(" + ")} = ${value}` : all.join(", "),
+    sends: all.reduce((eachSum, b) => eachSum + b, 0),
+    stage: go.counts.length,
+    stages: params.rounds.length,
+    finished: go.counts.length === params.rounds.length,
   };
 }
 
-function now(p: TallyParams, g: TallyGo): Phrase {
-  const r = roundOf(p, g);
-  if (g.closing) return { key: "tally.total" };
+function now(params: TallyParams, go: TallyGo): Phrase {
+  const round = roundOf(params, go);
+  if (go.closing) return { key: "tally.total" };
   return {
-    key: `tally.${r.task}`,
+    key: `tally.${round.task}`,
     params: {
-      hand: r.hand,
-      round: g.counts.length + 1,
-      rounds: p.rounds.length,
-      exercise: r.exercise || USUAL_EXERCISE.exercise,
+      hand: round.hand,
+      round: go.counts.length + 1,
+      rounds: params.rounds.length,
+      exercise: round.exercise || USUAL_EXERCISE.exercise,
     },
   };
 }
@@ -160,26 +162,37 @@ export const tallyGo: GoRules<TallyParams, TallyGo> = {
   begin: () => ({ counts: [], n: 0, closing: false, landed: false }),
   asks,
   step,
-  clock: (p, _, g) =>
-    g.closing
+  clock: (params, _, go) =>
+    go.closing
       ? { limit: null, rest: 0 }
-      : { limit: roundOf(p, g).seconds, rest: g.counts.length > 0 ? p.rounds[g.counts.length - 1]!.rest : 0 },
-  bell: (_, g) => ({ go: { ...g, closing: true }, after: "on" }),
+      : {
+          limit: roundOf(params, go).seconds,
+          rest: go.counts.length > 0 ? params.rounds[go.counts.length - 1]!.rest : 0,
+        },
+  bell: (_, go) => ({ go: { ...go, closing: true }, after: "on" }),
   sum,
   // Where all rounds are summed it does not matter in which of them something was counted.
-  key: (p, g) => {
-    const before = worth(p, g.counts);
-    const held = p.keep === "sum" ? before + g.n : `${before} ${g.n}`;
-    return `${g.counts.length} ${held} ${g.closing ? 1 : 0} ${g.landed ? 1 : 0}`;
+  key: (params, go) => {
+    const before = worth(params, go.counts);
+    const held = params.keep === "sum" ? before + go.n : `${before} ${go.n}`;
+    return `${go.counts.length} ${held} ${go.closing ? 1 : 0} ${go.landed ? 1 : 0}`;
   },
   now,
   done: () => [],
-  ended: (p) => ({ key: "tally.end", params: { rounds: p.rounds.length } }),
+  ended: (params) => ({ key: "tally.end", params: { rounds: params.rounds.length } }),
   together: "each",
 };
 
-export function possible(p: TallyParams, m: Match): Possible {
-  const each = p.rounds.map(mostIn);
-  const most = worth(p, each) * (m.goes.keep === "total" ? m.goes.count : 1);
-  return { unit: unitOf(p), better: "more", least: 0, most, values: null, finished: { least: 0, most }, stages: 0 };
+export function possible(params: TallyParams, match: Match): Possible {
+  const each = params.rounds.map(mostIn);
+  const most = worth(params, each) * (match.goes.keep === "total" ? match.goes.count : 1);
+  return {
+    unit: unitOf(params),
+    better: "more",
+    least: 0,
+    most,
+    values: null,
+    finished: { least: 0, most },
+    stages: 0,
+  };
 }

@@ -17,24 +17,24 @@ const alone = { players: 1, mode: "alone", seed: 1 } as const;
 const round = (change: Partial<Round> = {}): Round => ({ ...base.rounds[0]!, ...change });
 const params = (change: Partial<TallyParams> = {}): TallyParams => pattern.params.parse({ ...base, ...change });
 
-function play(p: TallyParams, events: readonly GameEvent[], players = 1, swap: "go" | "once" = "go") {
-  let s = rules.start(
-    p,
+function play(givenParams: TallyParams, events: readonly GameEvent[], players = 1, swap: "go" | "once" = "go") {
+  let state = rules.start(
+    givenParams,
     { ...pattern.match.initial, swap },
     { players, mode: players > 1 ? "against" : "alone", seed: 1 },
   );
   const refused: string[] = [];
-  for (const e of events) {
-    const after = rules.step(s, e);
+  for (const event of events) {
+    const after = rules.step(state, event);
     if (isRefusal(after)) refused.push(after.refused.key);
-    else s = after;
+    else state = after;
   }
-  return { s, refused };
+  return { s: state, refused };
 }
-const count = (at: number, n = 1, by?: number): GameEvent => ({
+const count = (at: number, givenCount = 1, by?: number): GameEvent => ({
   kind: "count",
   at,
-  n,
+  n: givenCount,
   ...(by !== undefined && { by }),
 });
 
@@ -81,9 +81,9 @@ describe("Tally", () => {
       { kind: "total", at: 11_000, n: 12 },
       { kind: "ready", at: 30_000 },
     ];
-    const { s } = play(p, events);
-    expect(askOf(rules.asks(s), "bell")!.dueAt).toBe(50_000);
-    expect(rules.asks(s)[0]).toMatchObject({ kind: "count", manner: { action: "keepUp", hand: "other" } });
+    const { s: state } = play(p, events);
+    expect(askOf(rules.asks(state), "bell")!.dueAt).toBe(50_000);
+    expect(rules.asks(state)[0]).toMatchObject({ kind: "count", manner: { action: "keepUp", hand: "other" } });
     const done: GameEvent[] = [...events, { kind: "bell", at: 50_000 }, { kind: "total", at: 52_000, n: 9 }];
     expect(rules.score(play(p, done).s)[0]).toMatchObject({ value: 21, working: "12 + 9 = 21" });
     expect(rules.score(play({ ...p, keep: "best" }, done).s)[0]).toMatchObject({ value: 12, working: "12, 9" });
@@ -99,16 +99,16 @@ describe("Tally", () => {
       { kind: "total", at: 11_000, n: 3, by: 1 },
       { kind: "total", at: 12_000, n: 2, by: 0 },
     ];
-    const { s, refused } = play(one, at, 2, "once");
+    const { s: state, refused } = play(one, at, 2, "once");
     expect(refused).toEqual([]);
-    expect(rules.score(s).map((x) => x.value)).toEqual([2, 3]);
-    expect(rules.ending(s)!.winners).toEqual([1]);
+    expect(rules.score(state).map((score) => score.value)).toEqual([2, 3]);
+    expect(rules.ending(state)!.winners).toEqual([1]);
   });
   it("wants the mark between line and wall", () => {
     const doc = fromPattern("tally");
     const p = { ...base, rounds: [round({ task: "rebound" })], wall: { ...base.wall, distance: 1, landing: 0.9 } };
     const told = activity.safeParse({ ...doc, pattern: { name: "tally", params: p } }).error!.issues;
-    expect(told.map((i) => [i.path.join("."), i.message])).toContainEqual([
+    expect(told.map((issue) => [issue.path.join("."), issue.message])).toContainEqual([
       "pattern.params.wall.landing",
       "the landing spot is 0.9 m from the wall, but the line is only 1 m away",
     ]);
@@ -116,7 +116,7 @@ describe("Tally", () => {
 });
 
 /** Somebody with a chance and times of a touch given by hand. */
-const keeper = (p: number, touch: number, restart: number): Person => ({
+const keeper = (chance: number, touch: number, restart: number): Person => ({
   sends: () => {
     throw new Error("nothing is sent");
   },
@@ -126,13 +126,13 @@ const keeper = (p: number, touch: number, restart: number): Person => ({
   does: () => {
     throw new Error("no task is done");
   },
-  keeps: () => ({ p, touch, lies: 0, restart }),
+  keeps: () => ({ p: chance, touch, lies: 0, restart }),
   typical: () => ({ lateral: 0, range: 0, vertical: 0 }),
   walking: 1,
   tempo: 1,
 });
-function counts(p: TallyParams, person: Person): Distribution {
-  const game = openGame(pattern as unknown as AnyPattern, { params: p, match: pattern.match.initial });
+function counts(givenParams: TallyParams, person: Person): Distribution {
+  const game = openGame(pattern as unknown as AnyPattern, { params: givenParams, match: pattern.match.initial });
   const f = forecast({ game, setup: alone, parts: [], people: [person], policy: "middle" });
   expect(f.method).toBe("exact");
   return f.sides[0]!.points;
@@ -142,12 +142,12 @@ const oneRound = (seconds: number, inAir = false) => params({ rounds: [round({ s
 describe("its forecast, by exact renewal", () => {
   it("with equal times and nothing in the air is binomial", () => {
     const n = 20;
-    const d = counts(oneRound(12), keeper(0.7, 0.6, 0));
+    const distribution = counts(oneRound(12), keeper(0.7, 0.6, 0));
     let ways = 1;
     for (let k = 0; k <= n; k++) {
-      const i = d.at.indexOf(k);
-      const p = ways * 0.7 ** k * 0.3 ** (n - k);
-      if (p > 1e-15) expect(d.p[i]).toBeCloseTo(p, 12);
+      const i = distribution.at.indexOf(k);
+      const chance = ways * 0.7 ** k * 0.3 ** (n - k);
+      if (chance > 1e-15) expect(distribution.p[i]).toBeCloseTo(chance, 12);
       ways = (ways * (n - k)) / (k + 1);
     }
   });
@@ -229,7 +229,7 @@ describe("passes there and back, and a course", () => {
   it("documents from before, without either, are read and offer both", () => {
     const { shuttle: _, course: _c, ...before } = pattern.example.params;
     const old = pattern.params.parse({ ...before, rounds: [{ ...round, task: "shuttle" }] });
-    expect(pattern.ground.pegs(old).map((p) => p.id)).toEqual(["far"]);
+    expect(pattern.ground.pegs(old).map((peg) => peg.id)).toEqual(["far"]);
     expect(pattern.ground.move(old, "far", { along: 3 }).shuttle?.distance).toBe(3);
   });
 });

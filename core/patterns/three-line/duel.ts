@@ -49,32 +49,34 @@ export interface DuelState extends BaseState {
 const LIFT = 3;
 /** Looking whether anything else was bumped, seconds. */
 const LOOK = 2;
-const placesOf = (s: DuelState, side: number) => s.pieces.filter((x) => x.side === side).map((x) => x.place);
-const handOf = (s: DuelState, side: number) => {
-  let hand = piecesOf(s.params);
-  for (const x of s.pieces) if (x.side === side) hand--;
+const placesOf = (state: DuelState, side: number) =>
+  state.pieces.filter((piece) => piece.side === side).map((piece) => piece.place);
+const handOf = (state: DuelState, side: number) => {
+  let hand = piecesOf(state.params);
+  for (const piece of state.pieces) if (piece.side === side) hand--;
   return hand;
 };
-const isFree = (s: DuelState, cell: string) => cell !== "out" && s.pieces.every((x) => x.place !== cell);
+const isFree = (state: DuelState, cell: string) =>
+  cell !== "out" && state.pieces.every((piece) => piece.place !== cell);
 
 const namesOf = ({ cells }: Squares, squares: number): string[] => cells.filter((_, i) => squares & (1 << i)).sort();
-const squaresOf = (s: DuelState, side: number): number => {
-  const { bits } = gridOf(s.params);
+const squaresOf = (state: DuelState, side: number): number => {
+  const { bits } = gridOf(state.params);
   let squares = 0;
-  for (const x of s.pieces) if (x.side === side) squares |= bits.get(x.place)!;
+  for (const piece of state.pieces) if (piece.side === side) squares |= bits.get(piece.place)!;
   return squares;
 };
-const freeOf = (s: DuelState): number => gridOf(s.params).all & ~taken(gridOf(s.params), s.pieces);
-const hasLine = (s: DuelState, side: number) => {
-  const own = squaresOf(s, side);
-  return gridOf(s.params).lineBits.some((line) => (own & line) === line);
+const freeOf = (state: DuelState): number => gridOf(state.params).all & ~taken(gridOf(state.params), state.pieces);
+const hasLine = (state: DuelState, side: number) => {
+  const own = squaresOf(state, side);
+  return gridOf(state.params).lineBits.some((line) => (own & line) === line);
 };
-const longestOf = (s: DuelState, side: number) => inLine(gridOf(s.params), squaresOf(s, side));
+const longestOf = (state: DuelState, side: number) => inLine(gridOf(state.params), squaresOf(state, side));
 /** Free squares that would complete a line of a side. */
-function completing(s: DuelState, side: number): number {
-  const [own, free] = [squaresOf(s, side), freeOf(s)];
+function completing(state: DuelState, side: number): number {
+  const [own, free] = [squaresOf(state, side), freeOf(state)];
   let wins = 0;
-  for (const line of gridOf(s.params).lineBits) {
+  for (const line of gridOf(state.params).lineBits) {
     const rest = line & ~own;
     // One square is left of it.
     if (rest !== 0 && (rest & (rest - 1)) === 0) wins |= rest & free;
@@ -90,7 +92,7 @@ function start(params: ThreeLineParams, match: Match, setup: Setup): DuelState {
     duel: true,
     params,
     match,
-    sides: sides.filter((x) => x.length > 0),
+    sides: sides.filter((side) => side.length > 0),
     pieces: [],
     sends: sides.map(() => 0),
     side: 0,
@@ -103,31 +105,32 @@ function start(params: ThreeLineParams, match: Match, setup: Setup): DuelState {
   };
 }
 
-const playerOf = (s: DuelState, side: number) => s.sides[side]![s.sends[side]! % s.sides[side]!.length]!;
-const mustLift = (s: DuelState) => handOf(s, s.side) === 0;
+const playerOf = (state: DuelState, side: number) =>
+  state.sides[side]![state.sends[side]! % state.sides[side]!.length]!;
+const mustLift = (state: DuelState) => handOf(state, state.side) === 0;
 
 /** What sensible play wants (`winsThenBlocks`): a square that wins, else one that blocks, else any that is free, each as likely. All are offered. */
-function aimFor(s: DuelState): AimOf<"cells"> {
-  const grid = gridOf(s.params);
-  const free = freeOf(s);
-  const wins = completing(s, s.side);
-  const blocks = s.sides.reduce((all, _, k) => (k === s.side ? all : all | completing(s, k)), 0);
+function aimFor(state: DuelState): AimOf<"cells"> {
+  const grid = gridOf(state.params);
+  const free = freeOf(state);
+  const wins = completing(state, state.side);
+  const blocks = state.sides.reduce((all, _, k) => (k === state.side ? all : all | completing(state, k)), 0);
   const among = grid.cells;
   const open = among.filter((_, i) => free & (1 << i));
   const blocked = wins || blocks;
   return { kind: "cells", want: blocked ? namesOf(grid, blocked) : open, among, free: open, alike: true };
 }
 /** Where each side lies. */
-const boardOf = (s: DuelState): string => s.sides.reduce((text, _, i) => `${text}${squaresOf(s, i)} `, "");
+const boardOf = (state: DuelState): string => state.sides.reduce((text, _, i) => `${text}${squaresOf(state, i)} `, "");
 /** What somebody sends at: the same board comes again and again, and is worked out once for each that plays on it. */
-function sendOn(s: DuelState, player: number): Ask {
-  const known = boards(s.setup)(s.params);
-  const board = `${boardOf(s)}${s.side} ${player}`;
+function sendOn(state: DuelState, player: number): Ask {
+  const known = boards(state.setup)(state.params);
+  const board = `${boardOf(state)}${state.side} ${player}`;
   let ask = known.get(board);
   if (!ask) {
     if (known.size > MAX_BOARDS) known.clear();
-    const send: Ask = { kind: "send", player, from: "start", manner: PLAIN, aim: aimFor(s), fetch: false };
-    [ask] = asTheyPlay(s.setup, [send]) as [Ask];
+    const send: Ask = { kind: "send", player, from: "start", manner: PLAIN, aim: aimFor(state), fetch: false };
+    [ask] = asTheyPlay(state.setup, [send]) as [Ask];
     known.set(board, ask);
   }
   return ask;
@@ -135,163 +138,171 @@ function sendOn(s: DuelState, player: number): Ask {
 const boards = memoizeByIdentity((_: Setup) => memoizeByIdentity((_: ThreeLineParams) => new Map<string, Ask>()));
 const MAX_BOARDS = 10_000;
 
-function asks(s: DuelState): Ask[] {
-  if (s.over) return [];
-  const player = playerOf(s, s.side);
+function asks(state: DuelState): Ask[] {
+  if (state.over) return [];
+  const player = playerOf(state, state.side);
   const out: Ask[] = [];
-  if (s.bumped) {
+  if (state.bumped) {
     out.push({ kind: "ready", player, takes: { by: [player], seconds: LOOK, walk: 0, moving: false } });
-  } else if (mustLift(s)) {
-    const takes = { by: [player], seconds: LIFT, walk: s.params.distance, moving: true };
-    out.push({ kind: "choose", player, of: "lift", options: placesOf(s, s.side).sort(), must: true, takes });
+  } else if (mustLift(state)) {
+    const takes = { by: [player], seconds: LIFT, walk: state.params.distance, moving: true };
+    out.push({ kind: "choose", player, of: "lift", options: placesOf(state, state.side).sort(), must: true, takes });
   } else {
-    out.push(sendOn(s, player));
+    out.push(sendOn(state, player));
   }
-  if (s.pieces.length > 0) {
-    const pieces = s.pieces.map((x, piece) => ({ piece, player: x.player, place: x.place }));
-    out.push({ kind: "move", player, optional: true, pieces, places: [...cellsOf(s.params), "out"] });
+  if (state.pieces.length > 0) {
+    const pieces = state.pieces.map((lying, piece) => ({ piece, player: lying.player, place: lying.place }));
+    out.push({ kind: "move", player, optional: true, pieces, places: [...cellsOf(state.params), "out"] });
   }
-  if (s.match.carry && !s.lifted && !s.bumped) out.push({ kind: "carry", player, optional: true });
+  if (state.match.carry && !state.lifted && !state.bumped) out.push({ kind: "carry", player, optional: true });
   return out;
 }
 
 /** A line ends it: of both at once it is the sender's. */
-function settled(s: DuelState): DuelState {
-  const winner = hasLine(s, s.from) ? s.from : s.sides.findIndex((_, i) => hasLine(s, i));
-  return winner < 0 ? s : { ...s, over: true, winner };
+function settled(state: DuelState): DuelState {
+  const winner = hasLine(state, state.from) ? state.from : state.sides.findIndex((_, i) => hasLine(state, i));
+  return winner < 0 ? state : { ...state, over: true, winner };
 }
 /** Who sends next: whoever has a piece in the hand and a send left; then, where one may be taken up, whoever has a send left. */
-function handedOn(s: DuelState): DuelState {
-  if (s.over) return s;
+function handedOn(state: DuelState): DuelState {
+  if (state.over) return state;
   // On a full board nobody can lay another piece.
-  if (freeOf(s) === 0) return { ...s, over: true };
-  const n = s.sides.length;
+  if (freeOf(state) === 0) return { ...state, over: true };
+  const count = state.sides.length;
   let taking: number | null = null;
-  for (let k = 1; k <= n; k++) {
-    const side = (s.side + k) % n;
-    if (s.sends[side]! >= s.params.sends) continue;
-    if (handOf(s, side) > 0) return { ...s, side, lifted: false };
+  for (let k = 1; k <= count; k++) {
+    const side = (state.side + k) % count;
+    if (state.sends[side]! >= state.params.sends) continue;
+    if (handOf(state, side) > 0) return { ...state, side, lifted: false };
     taking ??= side;
   }
-  if (taking === null || (s.params.stuck ?? "takeUp") !== "takeUp") return { ...s, over: true };
-  return { ...s, side: taking, lifted: false };
+  if (taking === null || (state.params.stuck ?? "takeUp") !== "takeUp") return { ...state, over: true };
+  return { ...state, side: taking, lifted: false };
 }
 
 /** A line that a bump made for the sender ends it; one for the other side does once nothing else was bumped. */
-function bumped(s: DuelState): DuelState {
-  const line = settled(s);
-  return line.over && line.winner !== s.from ? { ...s, bumped: true } : { ...line, bumped: false };
+function bumped(state: DuelState): DuelState {
+  const line = settled(state);
+  return line.over && line.winner !== state.from ? { ...state, bumped: true } : { ...line, bumped: false };
 }
 
-function step(s: DuelState, e: GameEvent, waits = true): DuelState | Refusal {
-  if (s.over) return refuse("refused.over");
-  if (e.at < s.last) return refuse("refused.earlier");
-  const at = seenAt(s, e.at);
-  if (s.bumped && e.kind === "ready") return settled({ ...at, bumped: false });
-  if (s.bumped && e.kind !== "move") return refuse("refused.sayAllLie");
-  switch (e.kind) {
+function step(state: DuelState, event: GameEvent, waits = true): DuelState | Refusal {
+  if (state.over) return refuse("refused.over");
+  if (event.at < state.last) return refuse("refused.earlier");
+  const at = seenAt(state, event.at);
+  if (state.bumped && event.kind === "ready") return settled({ ...at, bumped: false });
+  if (state.bumped && event.kind !== "move") return refuse("refused.sayAllLie");
+  switch (event.kind) {
     case "send": {
-      if (e.rest === undefined) return refuse("refused.notInGame", { kind: e.kind });
-      if (mustLift(s)) return refuse("refused.liftFirst");
-      if (e.rest !== "out" && !cellsOf(s.params).includes(e.rest))
-        return refuse("refused.unknownCell", { cell: e.rest });
-      const lands = isFree(s, e.rest);
-      const piece = { side: s.side, player: playerOf(s, s.side), place: e.rest };
+      if (event.rest === undefined) return refuse("refused.notInGame", { kind: event.kind });
+      if (mustLift(state)) return refuse("refused.liftFirst");
+      if (event.rest !== "out" && !cellsOf(state.params).includes(event.rest))
+        return refuse("refused.unknownCell", { cell: event.rest });
+      const lands = isFree(state, event.rest);
+      const piece = { side: state.side, player: playerOf(state, state.side), place: event.rest };
       const sent = {
         ...at,
-        pieces: lands ? [...s.pieces, piece] : s.pieces,
-        sends: s.sends.map((n, i) => (i === s.side ? n + 1 : n)),
-        from: s.side,
+        pieces: lands ? [...state.pieces, piece] : state.pieces,
+        sends: state.sends.map((send, i) => (i === state.side ? send + 1 : send)),
+        from: state.side,
       };
       return handedOn(lands ? settled(sent) : sent);
     }
     case "choose": {
-      if (e.of !== "lift" || !mustLift(s)) return refuse("refused.notInGame", { kind: e.kind });
-      const i = s.pieces.findIndex((x) => x.side === s.side && x.place === e.pick);
+      if (event.of !== "lift" || !mustLift(state)) return refuse("refused.notInGame", { kind: event.kind });
+      const i = state.pieces.findIndex((piece) => piece.side === state.side && piece.place === event.pick);
       if (i < 0) return refuse("refused.notYours");
-      return { ...at, pieces: s.pieces.filter((_, k) => k !== i), lifted: true };
+      return { ...at, pieces: state.pieces.filter((_, k) => k !== i), lifted: true };
     }
     case "move": {
-      const piece = s.pieces[e.piece];
-      if (!piece) return refuse("refused.noSuchPiece", { piece: e.piece + 1 });
-      if (e.place !== "out" && !cellsOf(s.params).includes(e.place))
-        return refuse("refused.unknownCell", { cell: e.place });
-      const lies = e.place === piece.place || isFree(s, e.place);
+      const piece = state.pieces[event.piece];
+      if (!piece) return refuse("refused.noSuchPiece", { piece: event.piece + 1 });
+      if (event.place !== "out" && !cellsOf(state.params).includes(event.place))
+        return refuse("refused.unknownCell", { cell: event.place });
+      const lies = event.place === piece.place || isFree(state, event.place);
       const pieces = lies
-        ? s.pieces.map((x, i) => (i === e.piece ? { ...x, place: e.place } : x))
-        : s.pieces.filter((_, i) => i !== e.piece);
+        ? state.pieces.map((lying, i) => (i === event.piece ? { ...lying, place: event.place } : lying))
+        : state.pieces.filter((_, i) => i !== event.piece);
       return (waits ? bumped : settled)({ ...at, pieces });
     }
     case "carry":
-      if (!s.match.carry) return refuse("refused.noCarry");
-      return s.lifted ? refuse("refused.carryBetween") : { ...at, carried: s.carried + 1 };
+      if (!state.match.carry) return refuse("refused.noCarry");
+      return state.lifted ? refuse("refused.carryBetween") : { ...at, carried: state.carried + 1 };
     default:
-      return refuse("refused.notInGame", { kind: e.kind });
+      return refuse("refused.notInGame", { kind: event.kind });
   }
 }
 
 const TOP = 1_000_000;
-const score = (s: DuelState): Score[] =>
-  s.sides.map((players, i) => ({
+const score = (state: DuelState): Score[] =>
+  state.sides.map((players, i) => ({
     players,
-    value: s.sends[i]!,
-    soFar: s.sends[i]!,
+    value: state.sends[i]!,
+    soFar: state.sends[i]!,
     unit: "sends",
     better: "less",
     working: "",
-    rank: s.winner === i ? TOP : longestOf(s, i),
+    rank: state.winner === i ? TOP : longestOf(state, i),
   }));
 
-function ending(s: DuelState): Ending | null {
-  if (!s.over) return null;
-  if (s.out) return { reason: LEFT, winners: [] };
-  if (s.winner !== null)
-    return { reason: { key: "threeLine.end.line", params: { size: s.params.size } }, winners: [s.winner] };
-  return { reason: { key: "threeLine.end.draw" }, winners: s.sides.map((_, i) => i) };
+function ending(state: DuelState): Ending | null {
+  if (!state.over) return null;
+  if (state.out) return { reason: LEFT, winners: [] };
+  if (state.winner !== null)
+    return { reason: { key: "threeLine.end.line", params: { size: state.params.size } }, winners: [state.winner] };
+  return { reason: { key: "threeLine.end.draw" }, winners: state.sides.map((_, i) => i) };
 }
 
-function turn(s: DuelState): { player: number; side: number; now: Phrase } {
-  const at = { player: playerOf(s, s.side), side: s.side };
-  if (s.over) return { ...at, now: { key: "play.over" } };
-  if (s.bumped) return { ...at, now: { key: "threeLine.bumped" } };
-  if (mustLift(s)) return { ...at, now: { key: "threeLine.lift" } };
+function turn(state: DuelState): { player: number; side: number; now: Phrase } {
+  const at = { player: playerOf(state, state.side), side: state.side };
+  if (state.over) return { ...at, now: { key: "play.over" } };
+  if (state.bumped) return { ...at, now: { key: "threeLine.bumped" } };
+  if (mustLift(state)) return { ...at, now: { key: "threeLine.lift" } };
   return {
     ...at,
-    now: { key: "threeLine.send", params: { send: s.sends[s.side]! + 1, of: s.params.sends, size: s.params.size } },
+    now: {
+      key: "threeLine.send",
+      params: { send: state.sends[state.side]! + 1, of: state.params.sends, size: state.params.size },
+    },
   };
 }
 
-const progress = (s: DuelState): Progress[] =>
-  s.sides.map((_, i) => ({
-    sends: s.sends[i]!,
+const progress = (state: DuelState): Progress[] =>
+  state.sides.map((_, i) => ({
+    sends: state.sends[i]!,
     rounds: 0,
-    points: s.sends[i]!,
-    own: s.sends[i]!,
-    stage: s.winner === i ? s.params.size : longestOf(s, i),
-    stages: s.params.size,
-    finished: s.winner === i,
+    points: state.sends[i]!,
+    own: state.sends[i]!,
+    stage: state.winner === i ? state.params.size : longestOf(state, i),
+    stages: state.params.size,
+    finished: state.winner === i,
   }));
 
 /** One grid for two sides: in turn, taken or outside is a lost turn, the first line wins. */
 export const duelRules: Rules<ThreeLineParams, DuelState> = {
   start,
   asks,
-  step: (s, e) => step(s, e),
+  step: (state, event) => step(state, event),
   due: () => null,
   clock: () => "none",
   sidesMeet: () => true,
-  key: (s) =>
-    `${boardOf(s)}/${s.sends} ${s.side} ${s.lifted}${s.bumped ? " bumped" : ""} ${s.over ? (s.winner ?? "draw") : ""}`,
+  key: (state) =>
+    `${boardOf(state)}/${state.sends} ${state.side} ${state.lifted}${state.bumped ? " bumped" : ""} ${state.over ? (state.winner ?? "draw") : ""}`,
   turn,
   done: () => [],
   score,
   ending,
   progress,
-  leave: (s, who) => leaves(s, who, s.sends[sideOf(s, who)]!),
+  leave: (state, who) => leaves(state, who, state.sends[sideOf(state, who)]!),
   // Before the first piece.
-  join: (s, who, side) =>
-    side !== null && !s.over && s.sends.every((n) => n === 0) ? joins(s, who, side, s.sends[side]!) : null,
+  join: (state, who, side) =>
+    side !== null && !state.over && state.sends.every((send) => send === 0)
+      ? joins(state, who, side, state.sends[side]!)
+      : null,
 };
 
 /** Until version 2 a line that a bump made ended it at once, whoever's it was. */
-export const duelRules1: Rules<ThreeLineParams, DuelState> = { ...duelRules, step: (s, e) => step(s, e, false) };
+export const duelRules1: Rules<ThreeLineParams, DuelState> = {
+  ...duelRules,
+  step: (state, event) => step(state, event, false),
+};

@@ -9,8 +9,8 @@ import { cellId, cellsOf } from "./rules.ts";
 const GRID = "grid";
 const LINE_WIDTH = 1.2;
 
-function parts(p: ThreeLineParams, space: { length: number; width: number }): Part[] {
-  const { size, cell, distance } = p;
+function parts(params: ThreeLineParams, space: { length: number; width: number }): Part[] {
+  const { size, cell, distance } = params;
   return [
     { kind: "line", id: "start", along: 0, across: 0, width: Math.min(LINE_WIDTH, space.width), role: "start" },
     { kind: "person", id: "sender", along: 0, across: 0, role: "sender" },
@@ -30,14 +30,14 @@ function parts(p: ThreeLineParams, space: { length: number; width: number }): Pa
   ];
 }
 /** The square that a chance is shown for: the middle one, the nearer of two. */
-const middleOf = (p: ThreeLineParams): string => cellId(Math.ceil(p.size / 2), Math.ceil(p.size / 2));
+const middleOf = (params: ThreeLineParams): string => cellId(Math.ceil(params.size / 2), Math.ceil(params.size / 2));
 
 export const threeLineGround: Ground<ThreeLineParams> = {
   parts,
-  pegs: (p) => [{ id: GRID, label: "", distance: p.distance, kind: "line" }],
-  probes: (p) => {
-    const want = middleOf(p);
-    const aim: AimOf<"cells"> = { kind: "cells", want: [want], among: cellsOf(p), free: cellsOf(p) };
+  pegs: (params) => [{ id: GRID, label: "", distance: params.distance, kind: "line" }],
+  probes: (params) => {
+    const want = middleOf(params);
+    const aim: AimOf<"cells"> = { kind: "cells", want: [want], among: cellsOf(params), free: cellsOf(params) };
     return [
       {
         id: GRID,
@@ -48,10 +48,11 @@ export const threeLineGround: Ground<ThreeLineParams> = {
     ];
   },
   moves: "each",
-  move: (p, id, { along }) => (id === GRID && along !== undefined ? { ...p, distance: held(along, 0.3, 30) } : p),
+  move: (params, id, { along }) =>
+    id === GRID && along !== undefined ? { ...params, distance: held(along, 0.3, 30) } : params,
   add: () => null,
   remove: () => null,
-  squeeze: (p, k) => ({ ...p, cell: Math.max(0.2, cm(p.cell * k)) }),
-  swap: (p) => p,
-  touchCounts: (p) => p,
+  squeeze: (params, k) => ({ ...params, cell: Math.max(0.2, cm(params.cell * k)) }),
+  swap: (params) => params,
+  touchCounts: (params) => params,
 };

@@ -8,21 +8,23 @@ import { threeLineGround } from "./ground.ts";
 import { piecesOf, type ThreeLineParams, threeLineParams } from "./params.ts";
 import { type Grid, possible, threeLineGo } from "./rules.ts";
 
-function knobs(p: ThreeLineParams): Knob[] {
-  const f = fieldsOf(threeLineParams, p);
+function knobs(params: ThreeLineParams): Knob[] {
+  const fields = fieldsOf(threeLineParams, params);
   return [
-    f.number("score", ["sends"], "knob.lineSends", { hint: "knob.lineSendsHint", family: { key: "set.sends" } }),
-    f.number("players", ["pieces"], "knob.linePieces", { off: { label: "knob.asALine", initial: p.size + 1 } }),
-    f.choice("players", ["stuck"], "knob.stuck", [
+    fields.number("score", ["sends"], "knob.lineSends", { hint: "knob.lineSendsHint", family: { key: "set.sends" } }),
+    fields.number("players", ["pieces"], "knob.linePieces", {
+      off: { label: "knob.asALine", initial: params.size + 1 },
+    }),
+    fields.choice("players", ["stuck"], "knob.stuck", [
       ["takeUp", "knob.stuckTakeUp"],
       ["draw", "knob.stuckDraw"],
     ]),
-    f.choice("yard", ["size"], "knob.gridSize", [
+    fields.choice("yard", ["size"], "knob.gridSize", [
       [3, "knob.grid3"],
       [4, "knob.grid4"],
     ]),
-    f.number("yard", ["cell"], "knob.cellSize", { unit: "m", step: 0.05 }),
-    f.choice("yard", ["marked"], "knob.marked", [
+    fields.number("yard", ["cell"], "knob.cellSize", { unit: "m", step: 0.05 }),
+    fields.choice("yard", ["marked"], "knob.marked", [
       ["corners", "knob.markedCorners"],
       ["sheets", "knob.markedSheets"],
     ]),
@@ -32,26 +34,26 @@ function knobs(p: ThreeLineParams): Knob[] {
 type Alone = MatchState<ThreeLineParams, Grid>;
 type State = Alone | DuelState;
 const alone = matched(threeLineGo);
-const isDuel = (s: State): s is DuelState => "duel" in s;
+const isDuel = (state: State): state is DuelState => "duel" in state;
 /** Against each other one grid is shared, and has rules of its own. */
 function either(duel: Rules<ThreeLineParams, DuelState>): Rules<ThreeLineParams, State> {
-  const of = (s: State) => (isDuel(s) ? duel : alone) as unknown as Rules<ThreeLineParams, State>;
+  const of = (state: State) => (isDuel(state) ? duel : alone) as unknown as Rules<ThreeLineParams, State>;
   const by = (setup: Setup) => (setup.mode === "against" ? duel : alone) as unknown as Rules<ThreeLineParams, State>;
   return {
-    start: (p, m, setup) => by(setup).start(p, m, setup),
-    asks: (s) => of(s).asks(s),
-    step: (s, e) => of(s).step(s, e),
-    due: (s) => of(s).due(s),
-    clock: (p, m, setup) => by(setup).clock(p, m, setup),
-    sidesMeet: (p, m, setup) => by(setup).sidesMeet(p, m, setup),
-    key: (s) => of(s).key(s),
-    turn: (s) => of(s).turn(s),
-    done: (s) => of(s).done(s),
-    score: (s) => of(s).score(s),
-    ending: (s) => of(s).ending(s),
-    progress: (s) => of(s).progress(s),
-    leave: (s, who) => of(s).leave(s, who),
-    join: (s, who, side) => of(s).join(s, who, side),
+    start: (params, match, setup) => by(setup).start(params, match, setup),
+    asks: (state) => of(state).asks(state),
+    step: (state, event) => of(state).step(state, event),
+    due: (state) => of(state).due(state),
+    clock: (params, match, setup) => by(setup).clock(params, match, setup),
+    sidesMeet: (params, match, setup) => by(setup).sidesMeet(params, match, setup),
+    key: (state) => of(state).key(state),
+    turn: (state) => of(state).turn(state),
+    done: (state) => of(state).done(state),
+    score: (state) => of(state).score(state),
+    ending: (state) => of(state).ending(state),
+    progress: (state) => of(state).progress(state),
+    leave: (state, who) => of(state).leave(state, who),
+    join: (state, who, side) => of(state).join(state, who, side),
   };
 }
 export const threeLineRules = either(duelRules);
@@ -71,19 +73,19 @@ export const threeLine: Pattern<ThreeLineParams, State> = {
   possible,
   matchApart: (_, setup) => setup.mode === "against",
   // A line can be had with so many; with fewer than squares a slip of paper keeps the place of one that is taken up.
-  needs: (p) => ({ pieces: piecesOf(p), blocker: false, apart: true, sends: p.sends }),
-  setUp: (p) => [
+  needs: (params) => ({ pieces: piecesOf(params), blocker: false, apart: true, sends: params.sends }),
+  setUp: (params) => [
     {
-      key: `threeLine.setUp.${p.marked}`,
-      params: { size: p.size, cm: Math.round(p.cell * 100) },
+      key: `threeLine.setUp.${params.marked}`,
+      params: { size: params.size, cm: Math.round(params.cell * 100) },
     },
     { key: "threeLine.setUp.slips" },
   ],
   knobs,
-  pegKnobs: (p) => [
-    fieldsOf(threeLineParams, p).number("yard", ["distance"], "knob.distance", { unit: "m", step: 0.05 }),
+  pegKnobs: (params) => [
+    fieldsOf(threeLineParams, params).number("yard", ["distance"], "knob.distance", { unit: "m", step: 0.05 }),
   ],
-  summary: (p) => ({ key: "threeLine.summary", params: { size: p.size, sends: p.sends } }),
+  summary: (params) => ({ key: "threeLine.summary", params: { size: params.size, sends: params.sends } }),
   phrases: [
     "threeLine.send",
     "threeLine.end.line",

@@ -21,15 +21,15 @@ export const threeLineParams = z
     /** How the squares are shown on the floor. */
     marked: z.enum(["corners", "sheets"]),
   })
-  .superRefine((p, ctx) => {
-    const most = mostPieces(p.size);
-    if (p.pieces !== null && (p.pieces < p.size || p.pieces > most))
+  .superRefine((params, ctx) => {
+    const most = mostPieces(params.size);
+    if (params.pieces !== null && (params.pieces < params.size || params.pieces > most))
       ctx.addIssue({
         code: "custom",
         path: ["pieces"],
-        message: `pieces must be ${p.size} to ${most} on a grid of ${p.size} by ${p.size}`,
+        message: `pieces must be ${params.size} to ${most} on a grid of ${params.size} by ${params.size}`,
       });
   });
 export type ThreeLineParams = z.infer<typeof threeLineParams>;
 /** Pieces of each side, where two play against each other. */
-export const piecesOf = (p: ThreeLineParams): number => p.pieces ?? p.size;
+export const piecesOf = (params: ThreeLineParams): number => params.pieces ?? params.size;

@@ -38,8 +38,8 @@ export interface Squares {
 function gridIn(size: number): Squares {
   const cells = Array.from({ length: size * size }, (_, i) => cellId(Math.floor(i / size) + 1, (i % size) + 1));
   const lines = linesIn(size);
-  const bits = new Map(cells.map((c, i) => [c, 1 << i]));
-  const lineBits = lines.map((line) => line.reduce((n, c) => n | bits.get(c)!, 0));
+  const bits = new Map(cells.map((cell, i) => [cell, 1 << i]));
+  const lineBits = lines.map((line) => line.reduce((n, text) => n | bits.get(text)!, 0));
   return { cells, lines, bits, lineBits, all: (1 << cells.length) - 1 };
 }
 const grids: Readonly<Record<number, Squares>> = Object.fromEntries([3, 4].map((size) => [size, gridIn(size)]));
@@ -53,27 +53,27 @@ function count(bits: number): number {
 /** The squares that some pieces lie in, as bits. */
 export function taken({ bits }: Squares, pieces: readonly { place: string }[]): number {
   let squares = 0;
-  for (const x of pieces) squares |= bits.get(x.place) ?? 0;
+  for (const piece of pieces) squares |= bits.get(piece.place) ?? 0;
   return squares;
 }
 /** The most of some squares that lie in one line. */
 export const inLine = ({ lineBits }: Squares, squares: number): number =>
   Math.max(...lineBits.map((line) => count(line & squares)));
-const longest = (p: ThreeLineParams, g: Grid) => inLine(gridOf(p), taken(gridOf(p), g.pieces));
-const full = (p: ThreeLineParams, g: Grid) => longest(p, g) === p.size;
-const isFree = (p: ThreeLineParams, g: Grid, place: string) => {
-  const grid = gridOf(p);
-  return ((grid.bits.get(place) ?? 0) & ~taken(grid, g.pieces)) !== 0;
+const longest = (params: ThreeLineParams, grid: Grid) => inLine(gridOf(params), taken(gridOf(params), grid.pieces));
+const full = (params: ThreeLineParams, grid: Grid) => longest(params, grid) === params.size;
+const isFree = (params: ThreeLineParams, givenGrid: Grid, place: string) => {
+  const grid = gridOf(params);
+  return ((grid.bits.get(place) ?? 0) & ~taken(grid, givenGrid.pieces)) !== 0;
 };
-const free = (p: ThreeLineParams, g: Grid) => {
-  const grid = gridOf(p);
-  const squares = taken(grid, g.pieces);
+const free = (params: ThreeLineParams, givenGrid: Grid) => {
+  const grid = gridOf(params);
+  const squares = taken(grid, givenGrid.pieces);
   return grid.cells.filter((_, i) => (squares & (1 << i)) === 0);
 };
 
-function asks(p: ThreeLineParams, g: Grid, player: number): Ask[] {
-  const among = cellsOf(p);
-  const open = free(p, g);
+function asks(params: ThreeLineParams, grid: Grid, player: number): Ask[] {
+  const among = cellsOf(params);
+  const open = free(params, grid);
   const send: Ask = {
     kind: "send",
     player,
@@ -82,52 +82,56 @@ function asks(p: ThreeLineParams, g: Grid, player: number): Ask[] {
     aim: { kind: "cells", want: open, among, free: open },
     fetch: false,
   };
-  if (g.pieces.length === 0) return [send];
-  const pieces = g.pieces.map((x, piece) => ({ piece, player: x.player, place: x.place }));
+  if (grid.pieces.length === 0) return [send];
+  const pieces = grid.pieces.map((eachPiece, piece) => ({ piece, player: eachPiece.player, place: eachPiece.place }));
   return [send, { kind: "move", player, optional: true, pieces, places: [...among, "out"] }];
 }
 
-function step(p: ThreeLineParams, g: Grid, e: GameEvent): StepResult<Grid> | Refusal {
-  switch (e.kind) {
+function step(params: ThreeLineParams, grid: Grid, event: GameEvent): StepResult<Grid> | Refusal {
+  switch (event.kind) {
     case "send": {
-      if (e.rest === undefined) return refuse("refused.notInGame", { kind: e.kind });
-      if (e.rest !== "out" && !cellsOf(p).includes(e.rest)) return refuse("refused.unknownCell", { cell: e.rest });
-      const lands = isFree(p, g, e.rest);
-      const pieces = lands ? [...g.pieces, { player: 0, place: e.rest }] : g.pieces;
-      return after(p, { pieces, sends: g.sends + 1 }, lands ? "hit" : "miss");
+      if (event.rest === undefined) return refuse("refused.notInGame", { kind: event.kind });
+      if (event.rest !== "out" && !cellsOf(params).includes(event.rest))
+        return refuse("refused.unknownCell", { cell: event.rest });
+      const lands = isFree(params, grid, event.rest);
+      const pieces = lands ? [...grid.pieces, { player: 0, place: event.rest }] : grid.pieces;
+      return after(params, { pieces, sends: grid.sends + 1 }, lands ? "hit" : "miss");
     }
     case "move": {
-      const piece = g.pieces[e.piece];
-      if (!piece) return refuse("refused.noSuchPiece", { piece: e.piece + 1 });
-      if (e.place !== "out" && !cellsOf(p).includes(e.place)) return refuse("refused.unknownCell", { cell: e.place });
+      const piece = grid.pieces[event.piece];
+      if (!piece) return refuse("refused.noSuchPiece", { piece: event.piece + 1 });
+      if (event.place !== "out" && !cellsOf(params).includes(event.place))
+        return refuse("refused.unknownCell", { cell: event.place });
       // In a free square it counts where it ends; outside or on another it goes back to the hand.
-      const rest = g.pieces.filter((_, i) => i !== e.piece);
-      const lies = e.place === piece.place || isFree(p, g, e.place);
-      const pieces = lies ? g.pieces.map((x, i) => (i === e.piece ? { ...x, place: e.place } : x)) : rest;
-      return after(p, { ...g, pieces }, "on");
+      const rest = grid.pieces.filter((_, i) => i !== event.piece);
+      const lies = event.place === piece.place || isFree(params, grid, event.place);
+      const pieces = lies
+        ? grid.pieces.map((eachPiece, i) => (i === event.piece ? { ...eachPiece, place: event.place } : eachPiece))
+        : rest;
+      return after(params, { ...grid, pieces }, "on");
     }
     default:
-      return refuse("refused.notInGame", { kind: e.kind });
+      return refuse("refused.notInGame", { kind: event.kind });
   }
 }
-const after = (p: ThreeLineParams, go: Grid, went: "hit" | "miss" | "on"): StepResult<Grid> => ({
+const after = (params: ThreeLineParams, go: Grid, went: "hit" | "miss" | "on"): StepResult<Grid> => ({
   go,
-  after: full(p, go) || go.sends >= p.sends ? "end" : went,
+  after: full(params, go) || go.sends >= params.sends ? "end" : went,
 });
 
 const TOP = 1_000_000;
-function sum(p: ThreeLineParams, g: Grid): Sum {
-  const stage = longest(p, g);
-  const finished = stage === p.size;
+function sum(params: ThreeLineParams, grid: Grid): Sum {
+  const stage = longest(params, grid);
+  const finished = stage === params.size;
   return {
-    value: g.sends,
+    value: grid.sends,
     unit: "sends",
     better: "less",
-    rank: finished ? TOP - g.sends : stage,
+    rank: finished ? TOP - grid.sends : stage,
     working: "",
-    sends: g.sends,
+    sends: grid.sends,
     stage,
-    stages: p.size,
+    stages: params.size,
     finished,
   };
 }
@@ -138,30 +142,33 @@ export const threeLineGo: GoRules<ThreeLineParams, Grid> = {
   step,
   clock: () => null,
   sum,
-  key: (_, g) =>
-    `${g.pieces
-      .map((x) => x.place)
+  key: (_, grid) =>
+    `${grid.pieces
+      .map((piece) => piece.place)
       .sort()
-      .join(",")} ${g.sends}`,
-  now: (p, g) => ({ key: "threeLine.send", params: { send: g.sends + 1, of: p.sends, size: p.size } }),
-  done: (_, g) => g.pieces.map((x) => x.place),
-  ended: (p, { finished }) => ({
+      .join(",")} ${grid.sends}`,
+  now: (params, grid) => ({
+    key: "threeLine.send",
+    params: { send: grid.sends + 1, of: params.sends, size: params.size },
+  }),
+  done: (_, grid) => grid.pieces.map((piece) => piece.place),
+  ended: (params, { finished }) => ({
     key: finished ? "threeLine.end.line" : "threeLine.end.spent",
-    params: { size: p.size },
+    params: { size: params.size },
   }),
   together: "share",
 };
 
-export function possible(p: ThreeLineParams, m: Match): Possible {
-  const kept = m.goes.keep === "total" ? m.goes.count : 1;
-  const most = p.sends * kept;
+export function possible(params: ThreeLineParams, match: Match): Possible {
+  const kept = match.goes.keep === "total" ? match.goes.count : 1;
+  const most = params.sends * kept;
   return {
     unit: "sends",
     better: "less",
     least: 0,
     most,
     values: null,
-    finished: { least: p.size * kept, most },
-    stages: p.size,
+    finished: { least: params.size * kept, most },
+    stages: params.size,
   };
 }

@@ -5,46 +5,46 @@ import { type Story, type Told, tellMatch } from "../match.reference.ts";
 import type { ThreeLineParams } from "./params.ts";
 
 /** A second, plain telling of Three-line alone: a board of rows, looked through for a line after every piece. It shares no code with the rules. */
-function story(p: ThreeLineParams): Story {
-  const n = p.size;
+function story(params: ThreeLineParams): Story {
+  const count = params.size;
   /** Who lies where: the number of the piece, in the order they were sent. */
   let lying: [row: number, column: number][] = [];
   let sends = 0;
   const square = (id: string): [number, number] | null => {
-    const m = /^c([1-9])([1-9])$/.exec(id);
-    if (!m || Number(m[1]) > n || Number(m[2]) > n) return null;
-    return [Number(m[1]), Number(m[2])];
+    const match = /^c([1-9])([1-9])$/.exec(id);
+    if (!match || Number(match[1]) > count || Number(match[2]) > count) return null;
+    return [Number(match[1]), Number(match[2])];
   };
   const at = (r: number, c: number) => lying.findIndex(([x, y]) => x === r && y === c);
   const inLine = () => {
     const counts = new Map<string, number>();
     for (const [r, c] of lying)
-      for (const line of [`r${r}`, `c${c}`, ...(r === c ? ["up"] : []), ...(r + c === n + 1 ? ["down"] : [])])
+      for (const line of [`r${r}`, `c${c}`, ...(r === c ? ["up"] : []), ...(r + c === count + 1 ? ["down"] : [])])
         counts.set(line, (counts.get(line) ?? 0) + 1);
     return Math.max(0, ...counts.values());
   };
-  const after = (how: "hit" | "miss" | "on") => (inLine() === n || sends === p.sends ? "end" : how);
+  const after = (how: "hit" | "miss" | "on") => (inLine() === count || sends === params.sends ? "end" : how);
   return {
     clock: () => undefined,
     rings: () => "no",
     value: () => sends,
-    rank: () => (inLine() === n ? 1e6 - sends : inLine()),
-    take(e) {
-      if (e.kind === "send" && e.rest !== undefined) {
-        const to = square(e.rest);
-        if (!to && e.rest !== "out") return "no";
+    rank: () => (inLine() === count ? 1e6 - sends : inLine()),
+    take(event) {
+      if (event.kind === "send" && event.rest !== undefined) {
+        const to = square(event.rest);
+        if (!to && event.rest !== "out") return "no";
         sends++;
         if (!to || at(...to) >= 0) return after("miss");
         lying.push(to);
         return after("hit");
       }
-      if (e.kind === "move") {
-        const piece = lying[e.piece];
-        const to = square(e.place);
-        if (!piece || (!to && e.place !== "out")) return "no";
+      if (event.kind === "move") {
+        const piece = lying[event.piece];
+        const to = square(event.place);
+        if (!piece || (!to && event.place !== "out")) return "no";
         const taken = to ? at(...to) : -1;
-        if (to && (taken < 0 || taken === e.piece)) lying[e.piece] = to;
-        else lying = lying.filter((_, i) => i !== e.piece);
+        if (to && (taken < 0 || taken === event.piece)) lying[event.piece] = to;
+        else lying = lying.filter((_, i) => i !== event.piece);
         return after("on");
       }
       return "no";
@@ -53,8 +53,8 @@ function story(p: ThreeLineParams): Story {
 }
 
 /** Two sides on one board of strings: each square says whose it is. */
-function tellDuel(p: ThreeLineParams, match: Match, setup: Setup, events: readonly GameEvent[]): Told {
-  const n = p.size;
+function tellDuel(params: ThreeLineParams, match: Match, setup: Setup, events: readonly GameEvent[]): Told {
+  const count = params.size;
   const people = [...Array(setup.players).keys()];
   const teams = [people.filter((i) => i % 2 === 0), people.filter((i) => i % 2 === 1)].filter((t) => t.length > 0);
   let lying: { team: number; square: string }[] = [];
@@ -65,19 +65,19 @@ function tellDuel(p: ThreeLineParams, match: Match, setup: Setup, events: readon
   let result: number | "draw" | null = null;
   /** Somebody has to say that no more was bumped. */
   let question = false;
-  const squares = [...Array(n * n).keys()].map((i) => `c${1 + Math.floor(i / n)}${1 + (i % n)}`);
+  const squares = [...Array(count * count).keys()].map((i) => `c${1 + Math.floor(i / count)}${1 + (i % count)}`);
   const at = (square: string) => lying.find((x) => x.square === square);
   const line = (t: number) => {
     const has = (r: number, c: number) => at(`c${r}${c}`)?.team === t;
-    const k = [...Array(n).keys()].map((i) => i + 1);
+    const k = [...Array(count).keys()].map((i) => i + 1);
     return (
       k.some((r) => k.every((c) => has(r, c))) ||
       k.some((c) => k.every((r) => has(r, c))) ||
       k.every((i) => has(i, i)) ||
-      k.every((i) => has(i, n + 1 - i))
+      k.every((i) => has(i, count + 1 - i))
     );
   };
-  const inHand = (t: number) => (p.pieces ?? n) - lying.filter((x) => x.team === t).length;
+  const inHand = (t: number) => (params.pieces ?? count) - lying.filter((x) => x.team === t).length;
   const look = () => {
     if (line(sender)) result = sender;
     else {
@@ -87,13 +87,13 @@ function tellDuel(p: ThreeLineParams, match: Match, setup: Setup, events: readon
   };
   const next = () => {
     if (result !== null) return;
-    if (lying.length === n * n) {
+    if (lying.length === count * count) {
       result = "draw";
       return;
     }
-    const order = teams.map((_, i) => (team + 1 + i) % teams.length).filter((t) => sent[t]! < p.sends);
+    const order = teams.map((_, i) => (team + 1 + i) % teams.length).filter((t) => sent[t]! < params.sends);
     const with1 = order.filter((t) => inHand(t) > 0);
-    const to = with1.length > 0 ? with1[0] : p.stuck === "draw" ? undefined : order[0];
+    const to = with1.length > 0 ? with1[0] : params.stuck === "draw" ? undefined : order[0];
     if (to === undefined) result = "draw";
     else {
       team = to;
@@ -102,42 +102,47 @@ function tellDuel(p: ThreeLineParams, match: Match, setup: Setup, events: readon
   };
   const accepted: boolean[] = [];
   let last = 0;
-  for (const e of events) {
+  for (const event of events) {
     let ok = false;
-    const open = result === null && e.at >= last;
-    if (open && question && e.kind !== "move") {
-      ok = e.kind === "ready";
+    const open = result === null && event.at >= last;
+    if (open && question && event.kind !== "move") {
+      ok = event.kind === "ready";
       if (ok) {
         question = false;
         look();
       }
-    } else if (open && e.kind === "send" && e.rest !== undefined && inHand(team) > 0) {
-      if (e.rest === "out" || squares.includes(e.rest)) {
+    } else if (open && event.kind === "send" && event.rest !== undefined && inHand(team) > 0) {
+      if (event.rest === "out" || squares.includes(event.rest)) {
         ok = true;
         sent[team]!++;
         sender = team;
-        if (e.rest !== "out" && !at(e.rest)) lying.push({ team, square: e.rest });
+        if (event.rest !== "out" && !at(event.rest)) lying.push({ team, square: event.rest });
         look();
         next();
       }
-    } else if (open && e.kind === "choose" && e.of === "lift" && inHand(team) === 0) {
-      const mine = lying.find((x) => x.team === team && x.square === e.pick);
+    } else if (open && event.kind === "choose" && event.of === "lift" && inHand(team) === 0) {
+      const mine = lying.find((x) => x.team === team && x.square === event.pick);
       if (mine) {
         ok = true;
         lying = lying.filter((x) => x !== mine);
         lifted = true;
       }
-    } else if (open && e.kind === "move" && lying[e.piece] && (e.place === "out" || squares.includes(e.place))) {
-      const piece = lying[e.piece]!;
+    } else if (
+      open &&
+      event.kind === "move" &&
+      lying[event.piece] &&
+      (event.place === "out" || squares.includes(event.place))
+    ) {
+      const piece = lying[event.piece]!;
       ok = true;
-      if (e.place !== piece.square) {
-        if (e.place === "out" || at(e.place)) lying = lying.filter((x) => x !== piece);
-        else piece.square = e.place;
+      if (event.place !== piece.square) {
+        if (event.place === "out" || at(event.place)) lying = lying.filter((x) => x !== piece);
+        else piece.square = event.place;
       }
       question = !line(sender) && teams.some((_, t) => line(t));
       if (!question) look();
-    } else if (open && e.kind === "carry") ok = match.carry && !lifted;
-    if (ok) last = e.at;
+    } else if (open && event.kind === "carry") ok = match.carry && !lifted;
+    if (ok) last = event.at;
     accepted.push(ok);
   }
   return {
@@ -149,7 +154,12 @@ function tellDuel(p: ThreeLineParams, match: Match, setup: Setup, events: readon
   };
 }
 
-export const tellThreeLine = (p: ThreeLineParams, match: Match, setup: Setup, events: readonly GameEvent[]): Told =>
+export const tellThreeLine = (
+  params: ThreeLineParams,
+  match: Match,
+  setup: Setup,
+  events: readonly GameEvent[],
+): Told =>
   setup.mode === "against"
-    ? tellDuel(p, match, setup, events)
-    : tellMatch(() => story(p), { match, each: false }, setup, events);
+    ? tellDuel(params, match, setup, events)
+    : tellMatch(() => story(params), { match, each: false }, setup, events);

@@ -15,35 +15,35 @@ const { rules } = pattern;
 
 /** Plays a script: `12` rests in row 1, column 2; `o` outside; `m0:33` piece 0 was moved there. */
 function play(script: string, change: Partial<typeof base> = {}) {
-  let s = rules.start({ ...base, ...change }, pattern.match.initial, alone);
-  for (const w of script.split(" ").filter(Boolean)) {
-    const moved = /^m(\d+):(\w+)$/.exec(w);
-    const place = (x: string) => (x === "o" ? "out" : `c${x}`);
+  let state = rules.start({ ...base, ...change }, pattern.match.initial, alone);
+  for (const word of script.split(" ").filter(Boolean)) {
+    const moved = /^m(\d+):(\w+)$/.exec(word);
+    const place = (text: string) => (text === "o" ? "out" : `c${text}`);
     const after = rules.step(
-      s,
+      state,
       moved
         ? { kind: "move", at: 0, piece: Number(moved[1]), place: place(moved[2]!) }
-        : { kind: "send", at: 0, rest: place(w) },
+        : { kind: "send", at: 0, rest: place(word) },
     );
-    if (isRefusal(after)) throw new Error(`${w}: ${after.refused.key}`);
-    s = after;
+    if (isRefusal(after)) throw new Error(`${word}: ${after.refused.key}`);
+    state = after;
   }
-  return s;
+  return state;
 }
-const told = (s: ReturnType<typeof play>) => rules.progress(s)[0]!;
+const told = (state: ReturnType<typeof play>) => rules.progress(state)[0]!;
 
 describe("Three-line, alone", () => {
   it("ends with the first line; what rests in a taken square or outside is sent again and counted", () => {
-    const s = play("11 11 o 22 33");
-    expect(told(s)).toMatchObject({ sends: 5, stage: 3, finished: true });
-    expect(rules.ending(s)!.reason).toEqual({ key: "threeLine.end.line", params: { size: 3 } });
-    expect(rules.score(s)[0]).toMatchObject({ value: 5, unit: "sends", better: "less" });
+    const state = play("11 11 o 22 33");
+    expect(told(state)).toMatchObject({ sends: 5, stage: 3, finished: true });
+    expect(rules.ending(state)!.reason).toEqual({ key: "threeLine.end.line", params: { size: 3 } });
+    expect(rules.score(state)[0]).toMatchObject({ value: 5, unit: "sends", better: "less" });
   });
   it("ends without a line at the last send, ranked by how far it came", () => {
-    const s = play("11 o 12", { sends: 3 });
-    expect(told(s)).toMatchObject({ sends: 3, stage: 2, finished: false });
-    expect(rules.ending(s)!.reason.key).toBe("threeLine.end.spent");
-    expect(rules.score(s)[0]!.rank).toBeLessThan(rules.score(play("11 12 13"))[0]!.rank);
+    const state = play("11 o 12", { sends: 3 });
+    expect(told(state)).toMatchObject({ sends: 3, stage: 2, finished: false });
+    expect(rules.ending(state)!.reason.key).toBe("threeLine.end.spent");
+    expect(rules.score(state)[0]!.rank).toBeLessThan(rules.score(play("11 12 13"))[0]!.rank);
   });
   it("counts a bumped piece in a free square; outside or on another it goes back to the hand; a bump may end it", () => {
     expect(told(play("11 12 m0:13")).stage).toBe(2);
@@ -67,9 +67,9 @@ describe("a bump for both sides", () => {
   // The second side has two in the far row and sends the last piece; then one of each is bumped.
   const before = ["11", "31", "12", "32", "23", "22"].map(sent);
   const once = (by: typeof rules, ...events: Parameters<typeof rules.step>[1][]) => {
-    let s = by.start(base, pattern.match.initial, two);
-    for (const e of [...before, ...events]) s = by.step(s, e) as typeof s;
-    return s;
+    let state = by.start(base, pattern.match.initial, two);
+    for (const event of [...before, ...events]) state = by.step(state, event) as typeof state;
+    return state;
   };
   it("is the sender's, whichever is told first; a line of the other side alone is the other's once no more moved", () => {
     const other = bump(4, "13");
@@ -78,7 +78,7 @@ describe("a bump for both sides", () => {
     expect(rules.ending(once(rules, own))!.winners).toEqual([1]);
     const asked = once(rules, other);
     expect(rules.ending(asked)).toBeNull();
-    expect(rules.asks(asked).map((a) => a.kind)).toEqual(["ready", "move"]);
+    expect(rules.asks(asked).map((ask) => ask.kind)).toEqual(["ready", "move"]);
     expect(rules.step(asked, sent("33"))).toEqual({ refused: { key: "refused.sayAllLie" } });
     expect(rules.ending(once(rules, other, { kind: "ready", at: 0 }))!.winners).toEqual([0]);
     // A line that a second bump takes away again is none.
@@ -90,45 +90,45 @@ describe("a bump for both sides", () => {
 
 describe("its forecast", () => {
   /** A child whose sends rest in every square alike, whatever it aims at. */
-  const equal = (p: number) => Object.fromEntries(cellsOf({ size: 3 }).map((c) => [c, p]));
+  const equal = (chance: number) => Object.fromEntries(cellsOf({ size: 3 }).map((text) => [text, chance]));
   it("with every square alike is what counting all orders says", () => {
     // Every send rests in each of nine squares alike: the mean number of sends to a line, by counting boards.
-    const lines = linesOf({ size: 3 }).map((l) => l.map((c) => cellsOf({ size: 3 }).indexOf(c)));
-    const won = (mask: number) => lines.some((l) => l.every((i) => mask & (1 << i)));
+    const lines = linesOf({ size: 3 }).map((l) => l.map((text) => cellsOf({ size: 3 }).indexOf(text)));
+    const won = (mask: number) => lines.some((line) => line.every((i) => mask & (1 << i)));
     // Boards by how many sends were made, each with its chance; a go cut off counts its cap.
     const SENDS = 24;
     let boards = new Map([[0, 1]]);
     let capped = 0;
     for (let sent = 1; sent <= SENDS; sent++) {
       const next = new Map<number, number>();
-      for (const [mask, p] of boards)
+      for (const [mask, chance] of boards)
         for (let i = 0; i < 9; i++) {
           const to = mask | (1 << i);
-          if (won(to)) capped += (sent * p) / 9;
-          else next.set(to, (next.get(to) ?? 0) + p / 9);
+          if (won(to)) capped += (sent * chance) / 9;
+          else next.set(to, (next.get(to) ?? 0) + chance / 9);
         }
       boards = next;
     }
-    for (const p of boards.values()) capped += SENDS * p;
-    const a = fromPattern("threeLine");
+    for (const board of boards.values()) capped += SENDS * board;
+    const activity = fromPattern("threeLine");
     const params = { ...base, sends: SENDS };
-    const doc = { ...a, pattern: { name: "threeLine", params } } as Activity;
-    const f = forecastActivity(doc, [{ age: 8 }], alone, "middle", { chances: equal(1 / 9), exactBudget: 1e6 });
-    expect(f.method).toBe("exact");
-    expect(mean(f.sides[0]!.sends)).toBeCloseTo(capped, 9);
+    const doc = { ...activity, pattern: { name: "threeLine", params } } as Activity;
+    const forecast = forecastActivity(doc, [{ age: 8 }], alone, "middle", { chances: equal(1 / 9), exactBudget: 1e6 });
+    expect(forecast.method).toBe("exact");
+    expect(mean(forecast.sides[0]!.sends)).toBeCloseTo(capped, 9);
   });
   it("takes the best over the whole go where it can be solved, and says so where it cannot", () => {
-    const a = fromPattern("threeLine");
-    const best = forecastActivity(a, [{ age: 7 }], alone, "middle");
+    const activity = fromPattern("threeLine");
+    const best = forecastActivity(activity, [{ age: 7 }], alone, "middle");
     expect(best).toMatchObject({ method: "exact", choice: "bestOverall", leftOut: ["move"] });
-    const game = openGame(pattern as unknown as AnyPattern, { ...a.pattern, match: a.match });
+    const game = openGame(pattern as unknown as AnyPattern, { ...activity.pattern, match: activity.match });
     expect(game.sidesMeet(alone)).toBe(false);
-    const greedy = forecastActivity(a, [{ age: 7 }], alone, "middle", { solveBudget: 10 });
+    const greedy = forecastActivity(activity, [{ age: 7 }], alone, "middle", { solveBudget: 10 });
     expect(greedy.choice).toBe("mostPoints");
     expect(mean(best.sides[0]!.sends)).toBeLessThanOrEqual(mean(greedy.sides[0]!.sends) + 1e-9);
     const four = {
-      ...a,
-      space: { ...a.space, length: 4 },
+      ...activity,
+      space: { ...activity.space, length: 4 },
       pattern: { name: "threeLine", params: { ...base, size: 4 } },
     } as Activity;
     const began = performance.now();
@@ -141,11 +141,11 @@ describe("its forecast", () => {
 describe("Three-line, against", () => {
   const two = { players: 2, mode: "against", seed: 1 } as const;
   const duel = (script: string, change: Partial<typeof base> = {}) => {
-    let s = rules.start({ ...base, ...change }, pattern.match.initial, two);
-    for (const w of script.split(" ").filter(Boolean)) {
-      const [kind, place] = [w[0], w.slice(1)];
+    let state = rules.start({ ...base, ...change }, pattern.match.initial, two);
+    for (const word of script.split(" ").filter(Boolean)) {
+      const [kind, place] = [word[0], word.slice(1)];
       const after = rules.step(
-        s,
+        state,
         kind === "l"
           ? { kind: "choose", at: 0, of: "lift", pick: `c${place}` }
           : kind === "m"
@@ -155,22 +155,22 @@ describe("Three-line, against", () => {
                 piece: Number(place[0]),
                 place: place.slice(2) === "o" ? "out" : `c${place.slice(2)}`,
               }
-            : { kind: "send", at: 0, rest: w === "o" ? "out" : `c${w}` },
+            : { kind: "send", at: 0, rest: word === "o" ? "out" : `c${word}` },
       );
-      if (isRefusal(after)) throw new Error(`${w}: ${after.refused.key}`);
-      s = after;
+      if (isRefusal(after)) throw new Error(`${word}: ${after.refused.key}`);
+      state = after;
     }
-    return s;
+    return state;
   };
   it("alternates; taken or outside is a lost turn; the first line wins", () => {
-    const s = duel("11 11 12 o 13");
-    expect(rules.ending(s)).toEqual({ reason: { key: "threeLine.end.line", params: { size: 3 } }, winners: [0] });
-    expect(rules.score(s).map((x) => x.value)).toEqual([3, 2]);
+    const state = duel("11 11 12 o 13");
+    expect(rules.ending(state)).toEqual({ reason: { key: "threeLine.end.line", params: { size: 3 } }, winners: [0] });
+    expect(rules.score(state).map((score) => score.value)).toEqual([3, 2]);
   });
   it("takes one up once all lie there; one that misses stays in the hand, and who has none is passed over", () => {
-    const s = duel("11 12 13 22 32 31");
-    expect(rules.turn(s)).toMatchObject({ player: 0, now: { key: "threeLine.lift" } });
-    const refused = rules.step(s, { kind: "send", at: 0, rest: "c21" });
+    const state = duel("11 12 13 22 32 31");
+    expect(rules.turn(state)).toMatchObject({ player: 0, now: { key: "threeLine.lift" } });
+    const refused = rules.step(state, { kind: "send", at: 0, rest: "c21" });
     expect(isRefusal(refused) && refused.refused.key).toBe("refused.liftFirst");
     const missed = duel("11 12 13 22 32 31 l11 o");
     // The other has none in the hand: whoever has one sends again.
@@ -178,8 +178,8 @@ describe("Three-line, against", () => {
     expect(rules.ending(duel("11 12 13 22 32 31", { stuck: "draw" }))?.winners).toEqual([0, 1]);
   });
   it("of more pieces than make a line each side has them all in hand before one is taken up", () => {
-    const s = duel("11 12 13 22 32 31", { pieces: 4 });
-    expect(rules.turn(s)).toMatchObject({ player: 0, now: { key: "threeLine.send" } });
+    const state = duel("11 12 13 22 32 31", { pieces: 4 });
+    expect(rules.turn(state)).toMatchObject({ player: 0, now: { key: "threeLine.send" } });
     expect(rules.turn(duel("11 12 13 22 32 31 21 23", { pieces: 4 }))).toMatchObject({
       now: { key: "threeLine.lift" },
     });
@@ -190,8 +190,8 @@ describe("Three-line, against", () => {
     expect(needs.needs.pieces).toBe(5);
   });
   it("a board that is full without a line is a draw", () => {
-    const s = duel("11 12 13 22 21 23 32 31 33", { pieces: 5 });
-    expect(rules.ending(s)).toEqual({ reason: { key: "threeLine.end.draw" }, winners: [0, 1] });
+    const state = duel("11 12 13 22 21 23 32 31 33", { pieces: 5 });
+    expect(rules.ending(state)).toEqual({ reason: { key: "threeLine.end.draw" }, winners: [0, 1] });
   });
   it("pieces are as many as make a line, or up to half of the squares; the field is named", () => {
     const read = (pieces: number | null, size = 3) => threeLineParams.safeParse({ ...base, size, pieces });
@@ -204,25 +204,26 @@ describe("Three-line, against", () => {
     expect(threeLineParams.parse(before).pieces).toBeNull();
   });
   it("a bump that makes a line for both is the sender's", () => {
-    const s = duel("11 21 12 22 33 23", {});
-    expect(rules.ending(s)?.winners).toEqual([1]);
+    const state = duel("11 21 12 22 33 23", {});
+    expect(rules.ending(state)?.winners).toEqual([1]);
   });
   it("with sure hits and the best play of both it is a draw", () => {
     const seen = new Map<string, number>();
-    const value = (s: ReturnType<typeof duel>): number => {
-      const key = rules.key(s);
+    const value = (state: ReturnType<typeof duel>): number => {
+      const key = rules.key(state);
       const known = seen.get(key);
       if (known !== undefined) return known;
-      const end = rules.ending(s);
+      const end = rules.ending(state);
       let best: number;
       if (end) best = end.winners.length > 1 ? 0 : end.winners[0] === 0 ? 1 : -1;
       else {
-        const [ask] = rules.asks(s);
-        const mover = rules.turn(s).side === 0 ? 1 : -1;
+        const [ask] = rules.asks(state);
+        const mover = rules.turn(state).side === 0 ? 1 : -1;
         const free = ask!.kind === "send" && ask!.aim.kind === "cells" ? ask!.aim.free : [];
         best =
-          Math.max(...free.map((rest) => mover * value(rules.step(s, { kind: "send", at: 0, rest }) as typeof s))) *
-          mover;
+          Math.max(
+            ...free.map((rest) => mover * value(rules.step(state, { kind: "send", at: 0, rest }) as typeof state)),
+          ) * mover;
       }
       seen.set(key, best);
       return best;
@@ -230,10 +231,10 @@ describe("Three-line, against", () => {
     expect(value(duel("", { stuck: "draw" }))).toBe(0);
   });
   it("is forecast, and the chances to win sum to one with the draws shared", () => {
-    const f = forecastActivity(fromPattern("threeLine"), [{ age: 8 }, { age: 8 }], two, "middle");
-    expect(f.sides[0]!.win! + f.sides[1]!.win! + f.cut).toBeCloseTo(1, 6);
-    expect(f.sides[0]!.win!).toBeGreaterThan(0.4);
+    const forecast = forecastActivity(fromPattern("threeLine"), [{ age: 8 }, { age: 8 }], two, "middle");
+    expect(forecast.sides[0]!.win! + forecast.sides[1]!.win! + forecast.cut).toBeCloseTo(1, 6);
+    expect(forecast.sides[0]!.win!).toBeGreaterThan(0.4);
     const fair = forecastActivity(fromPattern("threeLine"), [{ age: 11 }, { age: 6 }], two, "middle");
-    expect(fair.sides[0]!.win!).toBeGreaterThan(f.sides[0]!.win!);
+    expect(fair.sides[0]!.win!).toBeGreaterThan(forecast.sides[0]!.win!);
   });
 });

@@ -52,7 +52,7 @@ export const scattered = defineLayout({
       for (let k = 0; k < TRIES; k++) {
         const at = { along: next() * deep, across: (next() - 0.5) * wide };
         const free = Math.min(
-          ...placed.map((p) => Math.hypot(p.along - at.along, p.across - at.across)),
+          ...placed.map((place) => Math.hypot(place.along - at.along, place.across - at.across)),
           i === 0 ? 1 : Number.POSITIVE_INFINITY,
         );
         if (free > room) [best, room] = [at, free];
@@ -114,10 +114,10 @@ export const spots = defineLayout({
 const PIN = 0.08;
 /** Pins in a row of each shape, from the near one. */
 const ROWS = {
-  triangle: (n: number) => upTo(n).map((i) => i + 1),
-  diamond: (n: number) => [...upTo(n).map((i) => i + 1), ...upTo(n - 1).map((i) => n - 1 - i)],
-  line: (n: number) => [n],
-  own: (n: number) => upTo(n).map((i) => i + 1),
+  triangle: (count: number) => upTo(count).map((i) => i + 1),
+  diamond: (count: number) => [...upTo(count).map((i) => i + 1), ...upTo(count - 1).map((i) => count - 1 - i)],
+  line: (count: number) => [count],
+  own: (count: number) => upTo(count).map((i) => i + 1),
 } as const;
 
 /** A formation of pins that may not touch: its shape given, or the child's own inside a patch. */

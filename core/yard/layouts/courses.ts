@@ -27,13 +27,13 @@ export const slalom = defineLayout({
         kind: "path",
         id: "w1",
         points: [
-          ...posts.map((p, i) => ({ along: cm(p.along), across: cm(p.across + side(i)) })),
+          ...posts.map((post, i) => ({ along: cm(post.along), across: cm(post.across + side(i)) })),
           { along: cm(last + gap), across: 0 },
         ],
         closed: false,
         role: "weave",
       },
-      ...posts.map((p, i) => stands(`g${i + 1}`, p, POST, item, `${i + 1}`)),
+      ...posts.map((post, i) => stands(`g${i + 1}`, post, POST, item, `${i + 1}`)),
       { kind: "line", id: "m1", along: cm(last + gap), across: 0, width: 0.8, role: "mark" },
       stands("shot", { along: last + gap + shot, across: 0 }, 0.3, item, ""),
     ];
@@ -97,8 +97,8 @@ export const bases = defineLayout({
     const r = count === 1 ? side / 2 : side / 2 / Math.sin(Math.PI / n);
     const sign = way === "left" ? -1 : 1;
     const at = upTo(n).map((i) => {
-      const a = (2 * Math.PI * i) / n;
-      return { along: cm(r - r * Math.cos(a)), across: cm(sign * r * Math.sin(a)) };
+      const age = (2 * Math.PI * i) / n;
+      return { along: cm(r - r * Math.cos(age)), across: cm(sign * r * Math.sin(age)) };
     });
     return [
       { kind: "path", id: "w1", points: at, closed: true, role: "run" },

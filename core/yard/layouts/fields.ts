@@ -3,14 +3,14 @@ import type { Part } from "../parts.ts";
 import { cm, defineLayout, metres, upTo, whole } from "./layout.ts";
 
 /** Cells of a square grid, near row first, left to right. */
-function cells(n: number, cell: number, label: (i: number) => string): Part[] {
-  return upTo(n * n).map((i): Part => {
-    const [r, c] = [Math.floor(i / n), i % n];
+function cells(count: number, cell: number, label: (i: number) => string): Part[] {
+  return upTo(count * count).map((i): Part => {
+    const [r, c] = [Math.floor(i / count), i % count];
     return {
       kind: "cell",
       id: `c${r + 1}${c + 1}`,
       along: cm((r + 0.5) * cell),
-      across: cm((c - (n - 1) / 2) * cell),
+      across: cm((c - (count - 1) / 2) * cell),
       depth: cell,
       width: cell,
       label: label(i),
@@ -55,9 +55,9 @@ export const grid = defineLayout({
 
 /** The letters that name kinds of things. */
 const KINDS = "ABCDEF";
-/** `n` of each of `n` kinds in a seeded order (Fisher and Yates). */
-function shuffled(n: number, seed: number): string[] {
-  const all = upTo(n * n).map((i) => KINDS[i % n]!);
+/** `count` of each of `count` kinds in a seeded order (Fisher and Yates). */
+function shuffled(count: number, seed: number): string[] {
+  const all = upTo(count * count).map((i) => KINDS[i % count]!);
   const next = random(seed);
   for (let i = all.length - 1; i > 0; i--) {
     const k = Math.floor(next() * (i + 1));

@@ -64,15 +64,15 @@ export const ownId = (id: string): string => id.slice(PREFIX.length);
 
 /** A layout as it comes: our own example, straight ahead. */
 export function exampleOf(name: LayoutName): Laid {
-  const l = layoutNamed(name);
+  const anyLayout = layoutNamed(name);
   return {
     name,
-    values: l.example.values,
-    along: l.example.along,
+    values: anyLayout.example.values,
+    along: anyLayout.example.along,
     across: 0,
     turn: 0,
     size: 1,
-    item: l.item?.initial ?? "floorSpot",
+    item: anyLayout.item?.initial ?? "floorSpot",
     moved: {},
   } as Laid;
 }
@@ -81,79 +81,95 @@ export function exampleOf(name: LayoutName): Laid {
  * The parts of a layout where it is laid: turned about its near middle, lines and courts at `size` times their measures, things as big as they
  * are. What it aims at stands there without counting: the game counts its own targets only.
  */
-export function laidParts(x: Laid): Part[] {
-  const l = layoutNamed(x.name);
-  const [c, s] = [Math.cos(x.turn), Math.sin(x.turn)];
-  const put = (p: Place, id: string): Place => {
-    const by = own(x.moved, id) ?? { along: 0, across: 0 };
-    const [u, v] = [p.along * x.size + by.along, p.across * x.size + by.across];
-    return { along: x.along + u * c - v * s, across: x.across + u * s + v * c };
+export function laidParts(givenLaid: Laid): Part[] {
+  const anyLayout = layoutNamed(givenLaid.name);
+  const [c, s] = [Math.cos(givenLaid.turn), Math.sin(givenLaid.turn)];
+  const put = (place: Place, id: string): Place => {
+    const by = own(givenLaid.moved, id) ?? { along: 0, across: 0 };
+    const [u, value] = [place.along * givenLaid.size + by.along, place.across * givenLaid.size + by.across];
+    return { along: givenLaid.along + u * c - value * s, across: givenLaid.across + u * s + value * c };
   };
-  return l.parts(x.values as never, x.item).flatMap((p): Part[] => {
-    const id = PREFIX + p.id;
-    switch (p.kind) {
+  return anyLayout.parts(givenLaid.values as never, givenLaid.item).flatMap((part): Part[] => {
+    const id = PREFIX + part.id;
+    switch (part.kind) {
       case "path":
-        return [{ ...p, id, points: p.points.map((q, i) => put(q, nodeOf(x, p.id, i))) }];
+        return [{ ...part, id, points: part.points.map((point, i) => put(point, nodeOf(givenLaid, part.id, i))) }];
       case "target":
         return [
           {
             kind: "obstacle",
             id,
-            ...put(p, p.id),
+            ...put(part, part.id),
             // What hangs on a wall takes no floor to speak of.
-            depth: p.base === undefined ? Math.min(p.width, 0.3) : FLAT_DEPTH,
-            width: p.width,
-            item: p.item,
-            label: p.label,
-            turn: x.turn,
-            ...(p.base !== undefined && { base: p.base }),
+            depth: part.base === undefined ? Math.min(part.width, 0.3) : FLAT_DEPTH,
+            width: part.width,
+            item: part.item,
+            label: part.label,
+            turn: givenLaid.turn,
+            ...(part.base !== undefined && { base: part.base }),
           },
         ];
       case "line":
-        return [{ ...p, id, ...put(p, p.id), width: p.width * x.size, turn: x.turn }];
+        return [{ ...part, id, ...put(part, part.id), width: part.width * givenLaid.size, turn: givenLaid.turn }];
       case "cell":
       case "court":
-        return [{ ...p, id, ...put(p, p.id), depth: p.depth * x.size, width: p.width * x.size, turn: x.turn }];
+        return [
+          {
+            ...part,
+            id,
+            ...put(part, part.id),
+            depth: part.depth * givenLaid.size,
+            width: part.width * givenLaid.size,
+            turn: givenLaid.turn,
+          },
+        ];
       case "obstacle":
-        return [{ ...p, id, ...put(p, p.id), turn: x.turn }];
+        return [{ ...part, id, ...put(part, part.id), turn: givenLaid.turn }];
       case "spot":
-        return [{ ...p, id, ...put(p, p.id), radius: p.radius * x.size }];
+        return [{ ...part, id, ...put(part, part.id), radius: part.radius * givenLaid.size }];
       case "person":
-        return [{ ...p, id, ...put(p, p.id) }];
+        return [{ ...part, id, ...put(part, part.id) }];
       default:
         return [];
     }
   });
 }
 /** The nodes of a way go with the marks that they pass. */
-const nodeOf = (x: Laid, path: string, i: number): string =>
-  path === "w1" && x.name === "bases" ? `g${i}` : path === "w1" && x.name === "slalom" ? `g${i + 1}` : "";
+const nodeOf = (givenLaid: Laid, path: string, i: number): string =>
+  path === "w1" && givenLaid.name === "bases"
+    ? `g${i}`
+    : path === "w1" && givenLaid.name === "slalom"
+      ? `g${i + 1}`
+      : "";
 
 /** The same layout with one of its marks elsewhere; all of it where its marks keep their places to each other. */
-export function moveLaid(x: Laid, id: string | null, to: Place): Laid {
-  if (id === null || layoutNamed(x.name).rigid) return { ...x, along: to.along, across: to.across };
-  const base = layoutNamed(x.name)
-    .parts(x.values as never, x.item)
-    .find((p) => p.id === id);
-  if (!base || base.kind === "zone" || base.kind === "path" || base.kind === "runOn") return x;
-  const [c, s] = [Math.cos(x.turn), Math.sin(x.turn)];
-  const [dx, dy] = [to.along - x.along, to.across - x.across];
-  const fine = (m: number) => Math.round(m * 1e4) / 1e4;
-  const at = { along: dx * c + dy * s - base.along * x.size, across: -dx * s + dy * c - base.across * x.size };
-  return { ...x, moved: { ...x.moved, [id]: { along: fine(at.along), across: fine(at.across) } } };
+export function moveLaid(givenLaid: Laid, id: string | null, to: Place): Laid {
+  if (id === null || layoutNamed(givenLaid.name).rigid) return { ...givenLaid, along: to.along, across: to.across };
+  const base = layoutNamed(givenLaid.name)
+    .parts(givenLaid.values as never, givenLaid.item)
+    .find((part) => part.id === id);
+  if (!base || base.kind === "zone" || base.kind === "path" || base.kind === "runOn") return givenLaid;
+  const [c, s] = [Math.cos(givenLaid.turn), Math.sin(givenLaid.turn)];
+  const [dx, dy] = [to.along - givenLaid.along, to.across - givenLaid.across];
+  const fine = (givenMetres: number) => Math.round(givenMetres * 1e4) / 1e4;
+  const at = {
+    along: dx * c + dy * s - base.along * givenLaid.size,
+    across: -dx * s + dy * c - base.across * givenLaid.size,
+  };
+  return { ...givenLaid, moved: { ...givenLaid.moved, [id]: { along: fine(at.along), across: fine(at.across) } } };
 }
 
 /** At `k` times its distances: drawn together towards the start line, its lines shorter as well. */
-export const scaledLaid = (x: Laid, k: number): Laid => ({
-  ...x,
-  along: x.along * k,
-  across: x.across * k,
-  size: Math.max(MIN_SIZE, x.size * k),
+export const scaledLaid = (givenLaid: Laid, k: number): Laid => ({
+  ...givenLaid,
+  along: givenLaid.along * k,
+  across: givenLaid.across * k,
+  size: Math.max(MIN_SIZE, givenLaid.size * k),
   moved: Object.fromEntries(
-    Object.entries(x.moved).map(([id, m]) => [id, { along: m.along * k, across: m.across * k }]),
+    Object.entries(givenLaid.moved).map(([id, value]) => [id, { along: value.along * k, across: value.across * k }]),
   ),
 });
 
 /** How many things it needs. */
-export const thingsOf = (x: Laid): number =>
-  new Set(laidParts(x).flatMap((p) => (p.kind === "obstacle" ? [p.id] : []))).size;
+export const thingsOf = (givenLaid: Laid): number =>
+  new Set(laidParts(givenLaid).flatMap((laidPart) => (laidPart.kind === "obstacle" ? [laidPart.id] : []))).size;

@@ -22,19 +22,19 @@ export const choice = <const O extends readonly string[]>(...options: O) => ({ k
 /** A schema for the values of some fields; a refusal names the field and what is allowed. */
 export function schemaOf<F extends Fields>(fields: F): z.ZodType<Values<F>> {
   const shape: Record<string, z.ZodType> = {};
-  for (const [name, f] of Object.entries(fields)) {
-    if (f.kind === "choice") {
-      shape[name] = z.enum(f.options as [string, ...string[]], {
-        error: `${name} must be one of ${f.options.join(", ")}`,
+  for (const [name, value] of Object.entries(fields)) {
+    if (value.kind === "choice") {
+      shape[name] = z.enum(value.options as [string, ...string[]], {
+        error: `${name} must be one of ${value.options.join(", ")}`,
       });
       continue;
     }
-    const of = f.unit === "m" ? " of metres" : f.unit === "deg" ? " of degrees" : "";
+    const of = value.unit === "m" ? " of metres" : value.unit === "deg" ? " of degrees" : "";
     const number = z
       .number({ error: `${name} must be a number${of}` })
-      .min(f.least, `${name} must be ${f.least} or more`)
-      .max(f.most, `${name} must be ${f.most} or less`);
-    shape[name] = f.whole ? number.int(`${name} must be a whole number`) : number;
+      .min(value.least, `${name} must be ${value.least} or more`)
+      .max(value.most, `${name} must be ${value.most} or less`);
+    shape[name] = value.whole ? number.int(`${name} must be a whole number`) : number;
   }
   return z.strictObject(shape) as unknown as z.ZodType<Values<F>>;
 }
@@ -55,12 +55,12 @@ export interface Layout<F extends Fields = Fields> {
 }
 
 /** Keeps the types of a layout's fields together. */
-export const defineLayout = <F extends Fields>(l: Layout<F>): Layout<F> => l;
+export const defineLayout = <F extends Fields>(layout: Layout<F>): Layout<F> => layout;
 
 /** Centimetres are as fine as anything is laid. */
-export const cm = (m: number): number => Math.round(m * 100) / 100;
+export const cm = (givenMetres: number): number => Math.round(givenMetres * 100) / 100;
 /** Whole numbers from 0 up to but without n. */
-export const upTo = (n: number): number[] => Array.from({ length: n }, (_, i) => i);
+export const upTo = (count: number): number[] => Array.from({ length: count }, (_, i) => i);
 
 /** Widths that things of a layout are drawn and kept clear with, metres. */
 export const POST = 0.1;

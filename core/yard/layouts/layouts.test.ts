@@ -10,24 +10,24 @@ import { cellsOf, marksOf } from "./marks.ts";
 const valuesOf = (fields: Fields) =>
   fc.record(
     Object.fromEntries(
-      Object.entries(fields).map(([k, f]: [string, Field]) => [
-        k,
-        f.kind === "choice"
-          ? fc.constantFrom(...f.options)
-          : f.whole
-            ? fc.integer({ min: f.least, max: f.most })
-            : fc.integer({ min: Math.ceil(f.least * 100), max: Math.floor(f.most * 100) }).map((n) => n / 100),
+      Object.entries(fields).map(([key, value]: [string, Field]) => [
+        key,
+        value.kind === "choice"
+          ? fc.constantFrom(...value.options)
+          : value.whole
+            ? fc.integer({ min: value.least, max: value.most })
+            : fc.integer({ min: Math.ceil(value.least * 100), max: Math.floor(value.most * 100) }).map((n) => n / 100),
       ]),
     ),
   ) as fc.Arbitrary<never>;
-const at = (p: Part) => ("along" in p ? { along: p.along, across: p.across } : null);
+const at = (part: Part) => ("along" in part ? { along: part.along, across: part.across } : null);
 
 describe.each(layoutNames)("layout %s", (name) => {
-  const l = layoutNamed(name);
+  const anyLayout = layoutNamed(name);
   const example = exampleOf(name);
 
   it("has an example of our own that is a valid document and survives JSON", () => {
-    expect(l.name).toBe(name);
+    expect(anyLayout.name).toBe(name);
     expect(laid.parse(JSON.parse(JSON.stringify(example)))).toEqual(example);
     expect(laidParts(example).length).toBeGreaterThan(0);
     expect(marksOf(example).length).toBeGreaterThan(0);
@@ -35,14 +35,14 @@ describe.each(layoutNames)("layout %s", (name) => {
 
   it("makes parts of whole sizes with names of their own, whatever its values", () => {
     fc.assert(
-      fc.property(valuesOf(l.fields), (values) => {
-        const parts = l.parts(values, "shoe");
-        expect(new Set(parts.map((p) => p.id)).size).toBe(parts.length);
-        for (const p of parts)
-          for (const q of pointsOf(p)) {
-            expect(Number.isFinite(q.along) && Number.isFinite(q.across)).toBe(true);
+      fc.property(valuesOf(anyLayout.fields), (values) => {
+        const parts = anyLayout.parts(values, "shoe");
+        expect(new Set(parts.map((part) => part.id)).size).toBe(parts.length);
+        for (const part of parts)
+          for (const place of pointsOf(part)) {
+            expect(Number.isFinite(place.along) && Number.isFinite(place.across)).toBe(true);
           }
-        expect(schemaOf(l.fields).safeParse(values).success).toBe(true);
+        expect(schemaOf(anyLayout.fields).safeParse(values).success).toBe(true);
       }),
       { numRuns: 60, seed: 4 },
     );
@@ -52,7 +52,7 @@ describe.each(layoutNames)("layout %s", (name) => {
     const plain = laidParts({ ...example, along: 0 });
     const moved = laidParts({ ...example, along: 2, across: -1, turn: Math.PI / 3, size: 1.5 });
     const lengths = (parts: readonly Part[]) => {
-      const all = parts.flatMap((p) => (at(p) ? [at(p)!] : []));
+      const all = parts.flatMap((part) => (at(part) ? [at(part)!] : []));
       return all.flatMap((p) => all.map((q) => Math.hypot(p.along - q.along, p.across - q.across)));
     };
     const [was, is] = [lengths(plain), lengths(moved)];
@@ -63,35 +63,37 @@ describe.each(layoutNames)("layout %s", (name) => {
     partsOf(moved, "obstacle").forEach((o, i) => {
       expect(o.width).toBe(partsOf(plain, "obstacle")[i]!.width);
     });
-    partsOf(moved, "cell").forEach((c, i) => {
-      expect(c.width).toBeCloseTo(partsOf(plain, "cell")[i]!.width * 1.5, 9);
+    partsOf(moved, "cell").forEach((cell, i) => {
+      expect(cell.width).toBeCloseTo(partsOf(plain, "cell")[i]!.width * 1.5, 9);
     });
   });
 
   it("refuses values out of range, by name", () => {
-    for (const [k, f] of Object.entries(l.fields)) {
-      const bad = { ...example, values: { ...example.values, [k]: f.kind === "choice" ? "no" : Number.NaN } };
+    for (const [key, value] of Object.entries(anyLayout.fields)) {
+      const bad = { ...example, values: { ...example.values, [key]: value.kind === "choice" ? "no" : Number.NaN } };
       const said = laid.safeParse(bad).error?.issues[0]?.message ?? "";
-      expect(said).toMatch(new RegExp(`^${k} must be`));
-      if (f.kind !== "number") continue;
-      const far = laid.safeParse({ ...example, values: { ...example.values, [k]: f.most + 1 } });
-      expect(far.error?.issues[0]?.message).toContain(`${k} must be ${f.most} or less`);
+      expect(said).toMatch(new RegExp(`^${key} must be`));
+      if (value.kind !== "number") continue;
+      const far = laid.safeParse({ ...example, values: { ...example.values, [key]: value.most + 1 } });
+      expect(far.error?.issues[0]?.message).toContain(`${key} must be ${value.most} or less`);
     }
   });
 
   it("lets a mark be put where it is wanted, alone or with all the others", () => {
     const x = { ...example, turn: 0.7, across: 0.2, size: 1.2 };
-    const mark = laidParts(x).find((p) => p.kind === "obstacle" || p.kind === "spot" || p.kind === "cell");
+    const mark = laidParts(x).find(
+      (laidPart) => laidPart.kind === "obstacle" || laidPart.kind === "spot" || laidPart.kind === "cell",
+    );
     if (!mark) return;
     const to = { along: 2.2, across: -0.4 };
     const now = laidParts(moveLaid(x, ownId(mark.id), to));
-    const there = at(now.find((p) => p.id === mark.id)!)!;
-    if (l.rigid) expect(moveLaid(x, ownId(mark.id), to)).toMatchObject(to);
+    const there = at(now.find((part) => part.id === mark.id)!)!;
+    if (anyLayout.rigid) expect(moveLaid(x, ownId(mark.id), to)).toMatchObject(to);
     else {
       expect(there.along).toBeCloseTo(2.2, 3);
       expect(there.across).toBeCloseTo(-0.4, 3);
-      const others = now.filter((p) => p.id !== mark.id && p.kind !== "path");
-      expect(others).toEqual(laidParts(x).filter((p) => p.id !== mark.id && p.kind !== "path"));
+      const others = now.filter((part) => part.id !== mark.id && part.kind !== "path");
+      expect(others).toEqual(laidParts(x).filter((laidPart) => laidPart.id !== mark.id && laidPart.kind !== "path"));
     }
   });
 });
@@ -101,7 +103,8 @@ describe("layouts", () => {
     expect(layoutNames).toHaveLength(17);
   });
   it("tells its parts from those of the game, and counts its things", () => {
-    for (const name of layoutNames) for (const p of laidParts(exampleOf(name))) expect(isLaid(p.id)).toBe(true);
+    for (const name of layoutNames)
+      for (const laidPart of laidParts(exampleOf(name))) expect(isLaid(laidPart.id)).toBe(true);
     expect(thingsOf(exampleOf("slalom"))).toBe(6);
     expect(thingsOf(exampleOf("goals"))).toBe(4);
     expect(thingsOf(exampleOf("grid"))).toBe(0);
@@ -110,9 +113,11 @@ describe("layouts", () => {
     for (const shape of ["triangle", "diamond", "line", "own"] as const)
       for (const rows of [1, 2, 3, 4, 5]) {
         const all = partsOf(layouts.pins.parts({ rows, gap: 0.03, shape }, "bottle"), "target");
-        for (const [i, p] of all.entries())
-          for (const q of all.slice(i + 1))
-            expect(Math.hypot(p.along - q.along, p.across - q.across)).toBeGreaterThan(0.08 + 0.019);
+        for (const [i, target] of all.entries())
+          for (const eachTarget of all.slice(i + 1))
+            expect(Math.hypot(target.along - eachTarget.along, target.across - eachTarget.across)).toBeGreaterThan(
+              0.08 + 0.019,
+            );
       }
     expect(partsOf(layouts.pins.parts({ rows: 4, gap: 0.1, shape: "triangle" }, "bottle"), "target")).toHaveLength(10);
     expect(partsOf(layouts.pins.parts({ rows: 3, gap: 0.1, shape: "diamond" }, "bottle"), "target")).toHaveLength(9);
@@ -128,8 +133,8 @@ describe("layouts", () => {
   });
   it("deals n of each of n kinds into the square, the same for a number and another for the next", () => {
     const dealt = (shuffle: number) =>
-      partsOf(layouts.square.parts({ kinds: 4, cell: 0.3, shuffle }, ""), "cell").map((c) => c.label);
-    for (const kind of "ABCD") expect(dealt(7).filter((x) => x === kind)).toHaveLength(4);
+      partsOf(layouts.square.parts({ kinds: 4, cell: 0.3, shuffle }, ""), "cell").map((cell) => cell.label);
+    for (const kind of "ABCD") expect(dealt(7).filter((text) => text === kind)).toHaveLength(4);
     expect(dealt(7)).toEqual(dealt(7));
     expect(dealt(7)).not.toEqual(dealt(8));
   });
@@ -137,9 +142,9 @@ describe("layouts", () => {
     for (const count of [1, 2, 3, 4, 5]) {
       const [path] = partsOf(layouts.bases.parts({ count, side: 2, way: "left" }, "cushion"), "path");
       const points = path!.points;
-      points.forEach((p, i) => {
-        const q = points[(i + 1) % points.length]!;
-        expect(Math.hypot(p.along - q.along, p.across - q.across)).toBeCloseTo(2, 1);
+      points.forEach((point, i) => {
+        const place = points[(i + 1) % points.length]!;
+        expect(Math.hypot(point.along - place.along, point.across - place.across)).toBeCloseTo(2, 1);
       });
     }
   });
@@ -160,9 +165,9 @@ describe("layouts", () => {
   it("scatters far apart: no two things of the example overlap, whatever the shuffle", () => {
     for (let shuffle = 1; shuffle <= 40; shuffle++) {
       const all = partsOf(layouts.scattered.parts({ ...layouts.scattered.example.values, shuffle }, "tin"), "target");
-      for (const [i, p] of all.entries())
-        for (const q of all.slice(i + 1))
-          expect(Math.hypot(p.along - q.along, p.across - q.across)).toBeGreaterThan(0.3);
+      for (const [i, target] of all.entries())
+        for (const eachTarget of all.slice(i + 1))
+          expect(Math.hypot(target.along - eachTarget.along, target.across - eachTarget.across)).toBeGreaterThan(0.3);
     }
   });
   it("is drawn together with the distances, never below the least size", () => {
@@ -175,12 +180,15 @@ describe("layouts", () => {
   });
   it("says what to mark: corners of fields, spots, lines, things; a grid by its four corners", () => {
     const grid = marksOf(exampleOf("grid"));
-    expect(grid.map((m) => m.what)).toEqual(["corner", "corner", "corner", "corner"]);
+    expect(grid.map((mark) => mark.what)).toEqual(["corner", "corner", "corner", "corner"]);
     expect(grid[0]).toMatchObject({ along: 1.6, across: -0.75 });
     expect(grid[3]!.along).toBeCloseTo(3.1, 9);
     expect(cellsOf(exampleOf("grid"))).toBe(3);
     expect(cellsOf(exampleOf("goals"))).toBeNull();
-    expect(marksOf(exampleOf("bands")).every((m) => m.what === "line")).toBe(true);
-    expect(marksOf(exampleOf("wall")).find((m) => m.what === "thing")).toMatchObject({ up: 0.8, item: "paperSheet" });
+    expect(marksOf(exampleOf("bands")).every((mark) => mark.what === "line")).toBe(true);
+    expect(marksOf(exampleOf("wall")).find((mark) => mark.what === "thing")).toMatchObject({
+      up: 0.8,
+      item: "paperSheet",
+    });
   });
 });

@@ -13,52 +13,59 @@ export interface Mark extends Place {
 }
 
 /** Fields with an outline: corners are marked where lines alone would not show them. */
-function cornersOfFields(x: Laid): Place[] {
-  const flat = laidParts({ ...x, along: 0, across: 0, turn: 0 });
-  const all = flat.flatMap((p) => {
-    const patch = p.kind === "cell" || p.kind === "court" ? patchOf(p) : null;
+function cornersOfFields(laid: Laid): Place[] {
+  const flat = laidParts({ ...laid, along: 0, across: 0, turn: 0 });
+  const all = flat.flatMap((part) => {
+    const patch = part.kind === "cell" || part.kind === "court" ? patchOf(part) : null;
     return patch ? cornersOf(patch) : [];
   });
-  if (all.length === 0 || x.name === "bands") return [];
-  const [us, vs] = [all.map((p) => p.along), all.map((p) => p.across)];
+  if (all.length === 0 || laid.name === "bands") return [];
+  const [us, vs] = [all.map((place) => place.along), all.map((place) => place.across)];
   const [u0, u1, v0, v1] = [Math.min(...us), Math.max(...us), Math.min(...vs), Math.max(...vs)];
-  const [c, s] = [Math.cos(x.turn), Math.sin(x.turn)];
+  const [c, s] = [Math.cos(laid.turn), Math.sin(laid.turn)];
   return [
     [u0, v0],
     [u0, v1],
     [u1, v0],
     [u1, v1],
-  ].map(([u, v]) => ({ along: x.along + u! * c - v! * s, across: x.across + u! * s + v! * c }));
+  ].map(([u, value]) => ({ along: laid.along + u! * c - value! * s, across: laid.across + u! * s + value! * c }));
 }
 
 /** Every place to mark, nearest first. */
-export function marksOf(x: Laid): Mark[] {
-  const out: Mark[] = laidParts(x).flatMap((p): Mark[] => {
-    const at = "along" in p ? { along: p.along, across: p.across } : null;
+export function marksOf(laid: Laid): Mark[] {
+  const out: Mark[] = laidParts(laid).flatMap((laidPart): Mark[] => {
+    const at = "along" in laidPart ? { along: laidPart.along, across: laidPart.across } : null;
     if (!at) return [];
-    switch (p.kind) {
+    switch (laidPart.kind) {
       case "obstacle":
         return [
-          { id: p.id, what: "thing", item: p.item, label: p.label, ...at, ...(p.base !== undefined && { up: p.base }) },
+          {
+            id: laidPart.id,
+            what: "thing",
+            item: laidPart.item,
+            label: laidPart.label,
+            ...at,
+            ...(laidPart.base !== undefined && { up: laidPart.base }),
+          },
         ];
       case "spot":
-        return [{ id: p.id, what: "spot", item: null, label: p.label, ...at }];
+        return [{ id: laidPart.id, what: "spot", item: null, label: laidPart.label, ...at }];
       case "line":
-        return [{ id: p.id, what: "line", item: null, label: p.label ?? "", ...at }];
+        return [{ id: laidPart.id, what: "line", item: null, label: laidPart.label ?? "", ...at }];
       default:
         return [];
     }
   });
-  const corners = cornersOfFields(x).map(
+  const corners = cornersOfFields(laid).map(
     (at, i): Mark => ({ id: `x.corner${i + 1}`, what: "corner", item: null, label: "", ...at }),
   );
   return [...out, ...corners].sort((a, b) => a.along - b.along || a.across - b.across);
 }
 
 /** Cells along one side of a grid; null where there is none. */
-export const cellsOf = (x: Laid): number | null => {
-  const cells = layoutNamed(x.name)
-    .parts(x.values as never, x.item)
-    .filter((p) => p.kind === "cell").length;
+export const cellsOf = (laid: Laid): number | null => {
+  const cells = layoutNamed(laid.name)
+    .parts(laid.values as never, laid.item)
+    .filter((part) => part.kind === "cell").length;
   return cells > 0 ? Math.round(Math.sqrt(cells)) : null;
 };
