@@ -274,9 +274,9 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
       const { activity, players, mode: how, seed, policy, starts, ...more } = read(forecastInput, json);
       if ((how === "alone") !== (players.length === 1))
         bad([{ field: "mode", message: "alone is for 1 player, the others for 2 or more" }]);
-      const a = activityOf(activity);
-      allowed(a, how, players.length);
-      const forecast = forecastActivity(a, players, { players: players.length, mode: how, seed }, policy, {
+      const design = activityOf(activity);
+      allowed(design, how, players.length);
+      const forecast = forecastActivity(design, players, { players: players.length, mode: how, seed }, policy, {
         ...more,
         firstStarts: starts === "first",
       });
@@ -297,10 +297,10 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
     about: "what a home can use for an activity, why, and how it changes the challenge",
     run: (json) => {
       const { activity, home, age, fixed } = read(substituteInput, json);
-      const a = activityOf(activity);
-      const names = namesOf(a.kit.own);
+      const design = activityOf(activity);
+      const names = namesOf(design.kit.own);
       const facts = { ...NOTHING_SAID, ...home, id: "home", label: "" };
-      const { activity: ready, ...told } = forHome(a, { age }, facts, listOf(a.kit.own), fixed);
+      const { activity: ready, ...told } = forHome(design, { age }, facts, listOf(design.kit.own), fixed);
       const text = (phrase: Phrase) => ({ ...phrase, text: sayPhrase(phrase, names) });
       return {
         ...told,
@@ -316,11 +316,11 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
     run: (json) => {
       const { activity, player, corridor, up, down, amount, ...more } = read(levelsInput, json);
       if (corridor.low >= corridor.high) bad([{ field: "corridor", message: "low must be less than high" }]);
-      const a = activityOf(activity);
+      const design = activityOf(activity);
       const list =
         amount === undefined
-          ? proposeLevels(a, player, { corridor, ...more })
-          : byAmount(a, player, amount, { corridor, count: more.count });
+          ? proposeLevels(design, player, { corridor, ...more })
+          : byAmount(design, player, amount, { corridor, count: more.count });
       const { step } = paces(player.age === "adult" ? 18 : player.age);
       return {
         levels: list.map((level) => ({
@@ -346,14 +346,14 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
     about: "what a child's own attempts say about their skill: a multiplier or log-odds, with an 80% interval",
     run: (json) => {
       const { activity, age, goes } = read(estimateInput, json);
-      const a = activityOf(activity);
+      const design = activityOf(activity);
       const told = goes.map((go, i) => {
         if ((go.mode === "alone") !== (go.players === 1))
           bad([{ field: `goes.${i}.mode`, message: "alone is for 1 player, the others for 2 or more" }]);
-        const replayed = replay(gamePartOf(a), { players: go.players, mode: go.mode, seed: 1 }, go.events);
+        const replayed = replay(gamePartOf(design), { players: go.players, mode: go.mode, seed: 1 }, go.events);
         if (replayed.refused)
           bad([{ field: `goes.${i}.events.${replayed.seq}`, message: sayPhrase(replayed.refused) }]);
-        return { week: go.week, evidence: evidenceOf(a, replayed.play, age) };
+        return { week: go.week, evidence: evidenceOf(design, replayed.play, age) };
       });
       const keys = [
         ...new Set(told.flatMap((g) => g.evidence.map((evidence) => `${evidence.action} ${evidence.axis}`))),
@@ -385,18 +385,18 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
       if (words.length === 0) bad([{ field: "list", message: "must have at least one word" }]);
       const given = cards ?? [...new Set(words.flatMap((word) => [...word.text]))];
       const spelled = words.map((word) => ({ ...word, signs: signsOf(word.text, given) }));
-      const can = spelled.filter((w) => w.signs !== null && !cannotSpell([w], given, cards ? knock : "once"));
+      const can = spelled.filter((word) => word.signs !== null && !cannotSpell([word], given, cards ? knock : "once"));
       const need = fewestCards(
-        can.map((w) => w.signs!),
+        can.map((word) => word.signs!),
         knock,
       );
       const hard = (w: { signs: readonly string[] | null }) => w.signs!.length;
       return {
         cards: Object.fromEntries([...need].sort(([text], [y]) => (text < y ? -1 : 1))),
         fewest: [...need.values()].reduce((sum, k) => sum + k, 0),
-        spells: can.map((w) => w.text),
-        cannot: spelled.filter((w) => !can.includes(w)).map((w) => w.text),
-        easyToHard: [...can].sort((x, y) => hard(x) - hard(y) || (x.text < y.text ? -1 : 1)).map((w) => w.text),
+        spells: can.map((word) => word.text),
+        cannot: spelled.filter((word) => !can.includes(word)).map((word) => word.text),
+        easyToHard: [...can].sort((x, y) => hard(x) - hard(y) || (x.text < y.text ? -1 : 1)).map((word) => word.text),
       };
     },
   },
@@ -404,24 +404,24 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
     about: "the smallest change that makes a match between unlike players fair",
     run: (json) => {
       const { activity, players, order } = read(fairInput, json);
-      const a = activityOf(activity);
-      if (!a.players.modes.includes("against"))
+      const design = activityOf(activity);
+      if (!design.players.modes.includes("against"))
         bad([{ field: "activity", message: "this activity is not played head to head" }]);
-      return fairMatch(a, players, order);
+      return fairMatch(design, players, order);
     },
   },
   compile: {
     about: "the card for one child in one home",
     run: (json) => {
       const { activity, home, age, fixed } = read(substituteInput, json);
-      const a = activityOf(activity);
+      const design = activityOf(activity);
       const facts = { ...NOTHING_SAID, ...home, id: "home", label: "" };
       const { making: _, ...card } = compileFor(
         {
-          designed: a,
+          designed: design,
           child: { age, step: null, leftHanded: false },
           homes: [facts],
-          items: { own: [...a.kit.own], hidden: [] },
+          items: { own: [...design.kit.own], hidden: [] },
         },
         "home",
         fixed,
@@ -442,19 +442,19 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
       const { activity, events, ...how } = read(refereeInput, json);
       if ((how.mode === "alone") !== (how.players === 1))
         bad([{ field: "mode", message: "alone is for 1 player, the others for 2 or more" }]);
-      const a = activityOf(activity);
-      allowed(a, how.mode, how.players);
-      const told = replay(gamePartOf(a), how, events);
-      const names = namesOf(a.kit.own);
-      const verb = verbOf(a.aim.action);
+      const design = activityOf(activity);
+      allowed(design, how.mode, how.players);
+      const told = replay(gamePartOf(design), how, events);
+      const names = namesOf(design.kit.own);
+      const verb = verbOf(design.aim.action);
       const text = (phrase: Phrase) => sayPhrase(phrase, names, { verb });
       if (told.refused) bad([{ field: `events.${told.seq}`, message: text(told.refused) }]);
-      const v = view(told.play);
+      const now = view(told.play);
       return {
-        ...v,
-        now: { ...v.now, text: text(v.now) },
-        score: v.score.map((score) => ({ ...score, working: sayWorking(score.working) })),
-        ending: v.ending && { ...v.ending, text: text(v.ending.reason) },
+        ...now,
+        now: { ...now.now, text: text(now.now) },
+        score: now.score.map((score) => ({ ...score, working: sayWorking(score.working) })),
+        ending: now.ending && { ...now.ending, text: text(now.ending.reason) },
         outlook: outlook(told.play).map((eachOutlook) => ({
           ...eachOutlook,
           working: sayWorking(eachOutlook.working),

@@ -69,7 +69,7 @@ describe("accessible, light and dark, and nothing scrolls sideways", () => {
     const page = await teacherPage(browser);
     const sql = owner();
     const [row] = await sql`select id from activity where document->>'title' = 'Hallway climb' limit 1`;
-    const [r] = await sql`select id, class_id from assignment limit 1`;
+    const [record] = await sql`select id, class_id from assignment limit 1`;
     const [k] =
       await sql`select c.id from child c join class s on s.id = c.class_id where s.name = 'Heron class' limit 1`;
     await sql.end();
@@ -86,12 +86,12 @@ describe("accessible, light and dark, and nothing scrolls sideways", () => {
       "/results",
       "/outbox",
       "/how",
-      `/classes/${r!.class_id}/links`,
-      `/classes/${r!.class_id}/truth`,
+      `/classes/${record!.class_id}/links`,
+      `/classes/${record!.class_id}/truth`,
       `/children/${k!.id}`,
       `/children/${k!.id}/card?support+nearer=on&support+callFirst=on`,
-      `/results/${r!.id}/next`,
-      `/results/${r!.id}`,
+      `/results/${record!.id}/next`,
+      `/results/${record!.id}`,
       `/results/${few}/sheets`,
       `/activities/${row!.id}/rehearsal`,
     ]) {

@@ -120,9 +120,9 @@ describe("levels", () => {
   it("of one number by how often the end is reached: proposed beside the screen, kept, sent to each by that, and said so for next week", async () => {
     const page = await teacherPage(browser);
     const { addActivity } = await import("../server/activities/activities.ts");
-    const [t] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
+    const [record] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
     const a = { ...fromPattern("climb"), title: title() };
-    const id = await addActivity({ teacherId: t!.id, schoolId: t!.school_id }, a);
+    const id = await addActivity({ teacherId: record!.id, schoolId: record!.school_id }, a);
     await open(page, `${base}/activities/${id}?station=levels`);
     await page.waitForSelector("option[value='params.scoring.first']");
     const by = (await page.$$eval("select", (all) =>
@@ -210,17 +210,17 @@ describe("what the goes teach", () => {
     const pdf = Buffer.from(await teacher.pdf({ format: "A4" })).toString("latin1");
     expect(pdf.match(/\/Type\s*\/Page\b/g), "one page for a parents' evening").toHaveLength(1);
     const { childPage } = await import("../server/children/child.ts");
-    const [t] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
-    const told = await childPage({ teacherId: t!.id, schoolId: t!.school_id }, id);
+    const [record] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
+    const told = await childPage({ teacherId: record!.id, schoolId: record!.school_id }, id);
     const roll = told.courses.find((course) => course.action === activity.aim.action && course.axis === "spread")!;
     expect(roll.now.low).toBeLessThan(roll.now.middle);
     expect(roll.now.high).toBeGreaterThan(roll.now.middle);
     for (const week of roll.weeks)
       expect(week.at.getTime(), "no week ends later than now").toBeLessThanOrEqual(Date.now());
     // Nobody of another school sees it.
-    await expect(childPage({ teacherId: t!.id, schoolId: "00000000-0000-4000-8000-000000000000" }, id)).rejects.toThrow(
-      "child",
-    );
+    await expect(
+      childPage({ teacherId: record!.id, schoolId: "00000000-0000-4000-8000-000000000000" }, id),
+    ).rejects.toThrow("child");
     await teacher.close();
     await page.close();
   });

@@ -238,12 +238,12 @@ describe("a data folder made by earlier code", () => {
       const value = school!.id;
       const [row] =
         await db`insert into teacher (school_id, email, name, password_hash) values (${value}, 'old@school.example', 'O. Ld', 'x') returning id`;
-      const [k] = await db`insert into class (school_id, name) values (${value}, 'Old class') returning id`;
-      await db`insert into class_teacher (school_id, class_id, teacher_id) values (${value}, ${k!.id}, ${row!.id})`;
+      const [record] = await db`insert into class (school_id, name) values (${value}, 'Old class') returning id`;
+      await db`insert into class_teacher (school_id, class_id, teacher_id) values (${value}, ${record!.id}, ${row!.id})`;
       const [c] =
-        await db`insert into child (school_id, class_id, name, age) values (${value}, ${k!.id}, 'Ada B.', 8) returning id`;
+        await db`insert into child (school_id, class_id, name, age) values (${value}, ${record!.id}, 'Ada B.', 8) returning id`;
       const [h] = await db`insert into home (school_id, label) values (${value}, 'A home') returning id`;
-      await db`insert into survey_answer (school_id, class_id, answers, home_id) values (${value}, ${k!.id}, '{}', ${h!.id})`;
+      await db`insert into survey_answer (school_id, class_id, answers, home_id) values (${value}, ${record!.id}, '{}', ${h!.id})`;
       const { fromPattern } = await import("../core/formats/activity.ts");
       const { compileCard } = await import("../core/compile/card.ts");
       const doc = fromPattern("climb");
@@ -254,7 +254,7 @@ describe("a data folder made by earlier code", () => {
         await db`insert into revision (school_id, activity_id, document, content_hash, schema_version, rules_version)
         values (${value}, ${a!.id}, ${db.json(doc as never)}, 'x', 1, 1) returning id`;
       const [g] = await db`insert into assignment (school_id, class_id, revision_id, opens_at, closes_at, tries)
-        values (${value}, ${k!.id}, ${r!.id}, now() - interval '1 day', now() + interval '1 day', 3) returning id`;
+        values (${value}, ${record!.id}, ${r!.id}, now() - interval '1 day', now() + interval '1 day', 3) returning id`;
       const [d] =
         await db`insert into card (school_id, assignment_id, child_id, compiled) values (${value}, ${g!.id}, ${c!.id}, ${db.json(card as never)}) returning id`;
       await db`insert into play (id, school_id, card_id, device, source, setup, rules_version, started_at)

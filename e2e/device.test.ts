@@ -298,11 +298,11 @@ describe("a device that keeps nothing", () => {
     await context.close();
     // The teacher adds the score by its code: the one go once, however often it is typed.
     const teacher = await teacherPage(browser);
-    const [a] =
+    const [record] =
       await sql`select a.id from assignment a join card k on k.assignment_id = a.id join child c on c.id = k.child_id join card_version v on v.card_id = k.id and v.hash = k.hash
       where c.name = 'Nuri E.' and v.compiled->'activity'->>'title' = 'Hallway climb'`;
     for (const typed of [code, code.toLowerCase()]) {
-      await open(teacher, `${base}/results/${a!.id}`);
+      await open(teacher, `${base}/results/${record!.id}`);
       await teacher.type("input[name=code]", typed);
       await press(teacher, "Add result");
       await sees(teacher, "The score of Nuri E. was added.");
@@ -310,7 +310,7 @@ describe("a device that keeps nothing", () => {
     expect(
       await sql`select 1 from play p join card k on k.id = p.card_id join child c on c.id = k.child_id where c.name = 'Nuri E.' and p.source = 'paper'`,
     ).toHaveLength(1);
-    await open(teacher, `${base}/results/${a!.id}`);
+    await open(teacher, `${base}/results/${record!.id}`);
     await teacher.type("input[name=code]", `${code.slice(0, -1)}${code.endsWith("0") ? "4" : "0"}`);
     await press(teacher, "Add result");
     await sees(teacher, "This code has a wrong or missing letter.");

@@ -66,8 +66,8 @@ describe("short exercises", () => {
 
   it("one between sends is owed, drawn and done, and play goes on", async () => {
     const between = { exercise: "star jumps", dose: 4, every: 2, each: 1.2 };
-    const a = activity.parse({ ...fromPattern("climb"), title: title(), between });
-    const page = await playing(browser, "Kezia O.", a);
+    const design = activity.parse({ ...fromPattern("climb"), title: title(), between });
+    const page = await playing(browser, "Kezia O.", design);
     await press(page, "MISS");
     await press(page, "MISS");
     await sees(page, "4 star jumps now. Then play on.");
@@ -78,8 +78,8 @@ describe("short exercises", () => {
   });
 
   it("a home without any of the things counts exercises instead, and the go is told apart", async () => {
-    const a = activity.parse({ ...fromPattern("pins"), title: title() });
-    const { page, card } = await sentTo(browser, "Lorcan T.", a);
+    const design = activity.parse({ ...fromPattern("pins"), title: title() });
+    const { page, card } = await sentTo(browser, "Lorcan T.", design);
     await open(page, card);
     await press(page, "We have none of these. Play without.");
     await sees(page, "Nothing to get");
@@ -91,7 +91,7 @@ describe("short exercises", () => {
     // The clock is not waited for: stopping keeps what was counted.
     await press(page, "End game");
     await handIn(page);
-    const kept = await keptOf(a.title);
+    const kept = await keptOf(design.title);
     expect(kept!.score).toMatchObject({ unit: "times", value: 2, set: { bare: true }, stopped: true });
     await page.close();
   });

@@ -107,11 +107,11 @@ export async function cardOf(page: Page, link: string, title: string): Promise<s
   const path = await page.$$eval(
     "main a[href*='/f/']",
     // Its picture may have letters on its cards.
-    (as, t) =>
+    (as, words) =>
       as
         .find((eachLink) =>
           [...eachLink.querySelectorAll("*")].some(
-            (element) => element instanceof HTMLElement && element.textContent?.startsWith(t),
+            (element) => element instanceof HTMLElement && element.textContent?.startsWith(words),
           ),
         )
         ?.getAttribute("href"),

@@ -131,7 +131,7 @@ describe("with two hundred schools", () => {
       await sql`select a.id from assignment a join school s on s.id = a.school_id where s.name = 'Tidewell Bridge School' order by a.closes_at desc limit 1`;
     const [act] =
       await sql`select id from activity where document->>'title' = 'Hallway climb' order by updated_at limit 1`;
-    const [k] =
+    const [record] =
       await sql`select k.id from card k join child c on c.id = k.child_id join link l on l.child_id = c.id where l.withdrawn_at is null and c.name = 'Ilse P.' limit 1`;
     // Without a word of ours in between: jobs that were due are done first.
     await expect.poll(async () => (await sql`select 1 from job`).length).toBe(0);
@@ -146,7 +146,7 @@ describe("with two hundred schools", () => {
       ["/homes/csv", 14],
       [`/results/${row!.id}/csv`, 24],
       [`/f/${demo.family}.data`, 20],
-      [`/f/${demo.family}/${k!.id}`, 20],
+      [`/f/${demo.family}/${record!.id}`, 20],
     ];
     const times: string[] = [];
     for (const [path, most] of pages) {
@@ -218,9 +218,9 @@ describe("the log", () => {
     const page = await opened.browser.newPage();
     await page.setViewport({ width: 1280, height: 800 });
     await signIn(page, web.url, demo.email, demo.password);
-    const [a] =
+    const [record] =
       await sql`select a.id from assignment a join school s on s.id = a.school_id where s.name = 'Tidewell Bridge School' limit 1`;
-    const answer = (await page.goto(`${web.url}/results/${a!.id}`))!;
+    const answer = (await page.goto(`${web.url}/results/${record!.id}`))!;
     expect(answer.status()).toBe(500);
     expect(await text(page)).toContain("This is our fault, not yours.");
     expect(await page.$$eval("header nav a", (as) => as.map((link) => link.textContent))).toContain("Homes");

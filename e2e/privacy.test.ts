@@ -311,8 +311,8 @@ describe("joining a home", () => {
     await post(`${link}/home`, { intent: "another", order: theirs!.id });
     expect(await mine()).not.toContain(theirs!.id);
     const { addHomeFor } = await import("../server/homes/edit.ts");
-    const [k] = await sql`select id from child where name = 'Quill F.'`;
-    await addHomeFor(await teacher(), k!.id, { order: theirs!.id }).catch(() => undefined);
+    const [record] = await sql`select id from child where name = 'Quill F.'`;
+    await addHomeFor(await teacher(), record!.id, { order: theirs!.id }).catch(() => undefined);
     expect(await mine()).not.toContain(theirs!.id);
     // The same order twice is still one home.
     const order = randomUUID();

@@ -38,7 +38,7 @@ describe("ready activities and trying one", () => {
     await sees(page, "This is practice. It does not count.");
     const those = "[data-targets] button:not(:disabled)";
     for (const left of [3, 2, 1]) {
-      await page.waitForFunction((n, s) => document.querySelectorAll(s).length === n, {}, left, those);
+      await page.waitForFunction((n, words) => document.querySelectorAll(words).length === n, {}, left, those);
       await page.click(those);
     }
     await press(page, "Make 3 rolls the score to beat");

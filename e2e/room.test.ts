@@ -75,9 +75,9 @@ const hit = (id: string | null, at: number) => ({ kind: "send", at, hit: id });
 
 describe("room for what comes next", () => {
   it("a family's choice, set before the first send within what it may, is kept with the score", async () => {
-    const a = activity.parse({ ...climb, family: [{ field: "params.tries", values: [3, 6] }] });
-    const card = await sent(a);
-    expect(card.compiled.activity.family).toEqual(a.family);
+    const design = activity.parse({ ...climb, family: [{ field: "params.tries", values: [3, 6] }] });
+    const card = await sent(design);
+    expect(card.compiled.activity.family).toEqual(design.family);
     const set = (value: unknown) => ({ kind: "set", at: 0, field: "params.tries", value });
     const score = await handedIn(card, alone, [set(3), hit("t1", 1000), hit(null, 2000), hit("t2", 3000)]);
     expect(score).toMatchObject({ value: 5, sends: 3, stopped: false, set: { "params.tries": 3 } });
@@ -91,8 +91,8 @@ describe("room for what comes next", () => {
   });
 
   it("two sides of two, and a grown-up who only feeds and has no score", async () => {
-    const a = activity.parse({ ...climb, players: { ...climb.players, most: 6 } });
-    const card = await sent(a);
+    const design = activity.parse({ ...climb, players: { ...climb.players, most: 6 } });
+    const card = await sent(design);
     const setup: PlaySetup = {
       players: 5,
       mode: "against",
@@ -111,7 +111,7 @@ describe("room for what comes next", () => {
     };
     const { replay, view } = await import("../core/referee/referee.ts");
     const events = [hit("t1", 1000), hit(null, 2000), hit("t2", 3000)];
-    const game = { ...a.pattern, match: a.match };
+    const game = { ...design.pattern, match: design.match };
     const before = view(replay(game, setup, events as never).play);
     // Side by side, and within a side in turn; uses the other hand for whoever is to use it.
     expect(before.player).toBe(3);

@@ -343,7 +343,7 @@ describe("what is out", () => {
         await sql`select c.name from card k join child c on c.id = k.child_id where k.assignment_id = ${sent} order by c.name`
       ).map((row) => row.name);
     expect(await has(some)).toEqual(["Una F."]);
-    expect((await results.resultsFor(theirs, some)).without.map((k) => k.name)).toContain("Vic G.");
+    expect((await results.resultsFor(theirs, some)).without.map((child) => child.name)).toContain("Vic G.");
     expect(await sendToChild(theirs, some, vic)).toBe(true);
     expect(await sendToChild(theirs, some, vic)).toBe(false);
     expect(await has(some)).toEqual(["Una F.", "Vic G."]);

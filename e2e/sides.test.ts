@@ -6,12 +6,12 @@ const browser = tabs();
 
 describe("games of two sides", () => {
   it("Rally: a fault, a let, points by tap and by key, undone, and a winner", async () => {
-    const a = changed(fromPattern("rally"), title(), {
+    const design = changed(fromPattern("rally"), title(), {
       points: 2,
       told: "why",
       serve: { by: "alternate", every: 1, how: "hand", second: true },
     });
-    const page = await playing(browser, "Kezia O.", a, 2, "Head to head");
+    const page = await playing(browser, "Kezia O.", design, 2, "Head to head");
     await sees(page, "Serve. Who wins the rally?");
     await press(page, "Fault");
     await sees(page, "That was a fault. Serve again.");
@@ -28,14 +28,14 @@ describe("games of two sides", () => {
     await press(page, "Point for Kezia");
     await sees(page, "You did it!");
     await handIn(page);
-    const kept = await keptOf(a.title);
+    const kept = await keptOf(design.title);
     expect(kept!.score).toMatchObject({ unit: "points", value: 2, won: true });
     await page.close();
   });
 
   it("Rally together: touches in turn, the longest rally is handed in", async () => {
-    const a = changed(fromPattern("rally"), title(), { rallies: 2 });
-    const page = await playing(browser, "Lorcan T.", a, 2, "As a team");
+    const design = changed(fromPattern("rally"), title(), { rallies: 2 });
+    const page = await playing(browser, "Lorcan T.", design, 2, "As a team");
     await page.waitForSelector("main button.bg-mint");
     for (let i = 0; i < 3; i++) await page.click("main button.bg-mint");
     await press(page, "Dropped it");
@@ -44,13 +44,13 @@ describe("games of two sides", () => {
     await press(page, "Dropped it");
     await sees(page, "The longest rally had 3 touches.");
     await handIn(page);
-    expect((await keptOf(a.title))!.score).toMatchObject({ unit: "touches", value: 3 });
+    expect((await keptOf(design.title))!.score).toMatchObject({ unit: "touches", value: 3 });
     await page.close();
   });
 
   it("Goals: out of play, a foul with its free shot, and the first to two", async () => {
-    const a = changed(fromPattern("goals"), title(), { points: 2, fouls: ["hands"], penalty: "shot" });
-    const page = await playing(browser, "Quill F.", a, 2);
+    const design = changed(fromPattern("goals"), title(), { points: 2, fouls: ["hands"], penalty: "shot" });
+    const page = await playing(browser, "Quill F.", design, 2);
     await sees(page, "Start in the middle.");
     await press(page, "Goal for Quill");
     await sees(page, "Player 2, your turn.");
@@ -66,17 +66,17 @@ describe("games of two sides", () => {
     await press(page, "Goal for Quill");
     await sees(page, "2 goals: that is it!");
     await handIn(page);
-    expect((await keptOf(a.title))!.score).toMatchObject({ unit: "goals", value: 2, won: true });
+    expect((await keptOf(design.title))!.score).toMatchObject({ unit: "goals", value: 2, won: true });
     await page.close();
   });
 
   it("Bases: two sides, a runner on a base, a catch, an invisible runner, and a winner", async () => {
-    const a = changed(fromPattern("bases"), title(), {
+    const design = changed(fromPattern("bases"), title(), {
       outs: ["caught"],
       innings: 1,
       turn: { by: "batters", outs: 3, batters: 2 },
     });
-    const page = await playing(browser, "Kezia O.", a, 2, "Head to head");
+    const page = await playing(browser, "Kezia O.", design, 2, "Head to head");
     await sees(page, "Kezia, batting");
     const reach = (words: string, at = 0) =>
       page.$$eval(
@@ -103,13 +103,13 @@ describe("games of two sides", () => {
     await sees(page, "1 inning played.");
     await handIn(page);
     // The invisible runner went home with the batter's two bases: one run each, a draw.
-    expect((await keptOf(a.title))!.score).toMatchObject({ unit: "runs", value: 1, won: true });
+    expect((await keptOf(design.title))!.score).toMatchObject({ unit: "runs", value: 1, won: true });
     await page.close();
   });
 
   it("Swap square: mixed by the device, a diagonal refused in words, a hint, solved by its swaps", async () => {
-    const a = activity.parse(changed(fromPattern("swapSquare"), title(), { n: 2, least: 1, most: 2 }));
-    const page = await playing(browser, "Umar Z.", a);
+    const design = activity.parse(changed(fromPattern("swapSquare"), title(), { n: 2, least: 1, most: 2 }));
+    const page = await playing(browser, "Umar Z.", design);
     await press(page, "Shuffle it for me");
     await sees(page, "It can be done in");
     await press(page, "It looks like this");
@@ -131,7 +131,7 @@ describe("games of two sides", () => {
     }
     await sees(page, "The fewest is");
     await handIn(page);
-    expect((await keptOf(a.title))!.score).toMatchObject({ unit: "trips", finished: true });
+    expect((await keptOf(design.title))!.score).toMatchObject({ unit: "trips", finished: true });
     await page.close();
   });
 });

@@ -326,7 +326,7 @@ describe("sending and reading", () => {
       "select[name=cardId]",
       await page.$$eval(
         "select[name=cardId] option",
-        (os, c) => (os.find((element) => element.textContent === c) as HTMLOptionElement).value,
+        (os, words) => (os.find((element) => element.textContent === words) as HTMLOptionElement).value,
         child,
       ),
     );
@@ -408,7 +408,11 @@ describe("sending and reading", () => {
   it("a score from paper is asked for as the game gives it, added once, corrected with a reason, and taken back", async () => {
     const title = "Pressed twice";
     await open(page, `${base}/results`);
-    await page.$$eval("td a", (as, t) => (as.find((link) => link.textContent === t) as HTMLElement).click(), title);
+    await page.$$eval(
+      "td a",
+      (as, words) => (as.find((link) => link.textContent === words) as HTMLElement).click(),
+      title,
+    );
     await page.waitForSelector("input[name=value]");
     const child = await page.$eval("select[name=cardId] option", (element) => element.textContent!);
     await retype((await page.$("input[name=value]"))!, "999");

@@ -196,8 +196,9 @@ describe("two homes in one match", () => {
     const of = async (name: string) => {
       const link = await openLink((await linkOf(name)).split("/f/")[1]!);
       if ("trouble" in link) throw new Error(link.trouble);
-      const [k] = await sql`select k.id from card k where k.assignment_id = ${sent} and k.child_id = ${link.childId}`;
-      return [link, k!.id as string] as const;
+      const [record] =
+        await sql`select k.id from card k where k.assignment_id = ${sent} and k.child_id = ${link.childId}`;
+      return [link, record!.id as string] as const;
     };
     const [a, b] = await Promise.all(matches[0]!.sides.map((side) => of(side.child)));
     const both = await Promise.allSettled([sayYes(...a!, "otter"), sayYes(...b!, "otter")]);

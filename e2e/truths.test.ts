@@ -52,9 +52,9 @@ describe("what a page says is so", () => {
     const { resultsFor } = await import("../server/assignments/results.ts");
     const { withdraw } = await import("../server/assignments/change.ts");
     const sent = await sending(["Quill F."], changed(fromPattern("tally"), title(), {}));
-    const [k] = await sql`select id from card where assignment_id = ${sent}`;
+    const [record] = await sql`select id from card where assignment_id = ${sent}`;
     const orderId = randomUUID();
-    await paperResult(who, sent, { orderId, cardId: k!.id, value: 31, reachedTop: false, stage: null });
+    await paperResult(who, sent, { orderId, cardId: record!.id, value: 31, reachedTop: false, stage: null });
     expect((await nextWeekFor(who, sent)).rows[0]!.notice).toBeNull();
     const first = randomUUID();
     const order = { playId: orderId, reason: "misread" };

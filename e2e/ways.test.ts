@@ -206,7 +206,7 @@ describe("ways back", () => {
     const sql = owner();
     const [row] =
       await sql`select c.id from class c join school s on s.id = c.school_id where c.name = 'Heron class' and s.name = 'Tidewell Bridge School'`;
-    const [a] =
+    const [record] =
       await sql`select a.id from assignment a where a.class_id = ${row!.id} and a.withdrawn_at is null order by a.opens_at limit 1`;
     await sql.end();
     await open(page, `${base}/classes/${row!.id}/links`);
@@ -220,7 +220,7 @@ describe("ways back", () => {
       element.getAttribute("d"),
     );
     expect(drawn).toBe(squareCode(link).path);
-    await open(page, `${base}/results/${a!.id}/sheets`);
+    await open(page, `${base}/results/${record!.id}/sheets`);
     const sheets = await page.$$eval("article.sheet", (all) => all.length);
     expect(sheets).toBeGreaterThan(20);
     // One page each, with as much to look out for as any home has.
@@ -231,7 +231,7 @@ describe("ways back", () => {
         .match(/\/Type\s*\/Page\b/g);
       expect(pages, format).toHaveLength(sheets);
     }
-    await open(page, `${base}/results/${a!.id}`);
+    await open(page, `${base}/results/${record!.id}`);
     await press(page, "Print the card of Ilse P.");
     await sees(page, "A game for Ilse");
     expect(await page.$$eval("article.sheet", (all) => all.length)).toBe(1);

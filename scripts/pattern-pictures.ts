@@ -13,7 +13,7 @@ export const pictures = (): { file: string; text: string }[] =>
     const svg = planSvg(layoutOf(activity), activity.space, {
       title: activity.title,
       drawing: (item) => own(paths, item) ?? paths.line!,
-      name: (t) => targetName(t),
+      name: (target) => targetName(target),
     });
     return [
       { file: `${name}.svg`, text: svg },

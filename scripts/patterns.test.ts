@@ -19,8 +19,8 @@ it("every pattern has its part of the page for teachers, with its picture and it
 });
 it("each document is read and forecast as it stands", () => {
   for (const name of patternNames) {
-    const a = activity.parse(JSON.parse(text(`patterns/${name}.json`)));
-    const forecast = forecastActivity(a, [{ age: 8 }], { players: 1, mode: "alone", seed: 1 }, "middle");
+    const design = activity.parse(JSON.parse(text(`patterns/${name}.json`)));
+    const forecast = forecastActivity(design, [{ age: 8 }], { players: 1, mode: "alone", seed: 1 }, "middle");
     expect(forecast.sides).toHaveLength(1);
   }
 });

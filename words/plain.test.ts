@@ -16,8 +16,8 @@ import { sayList } from "./say.ts";
 import { label, labels } from "./teacher.ts";
 
 const CATALOGUES = { en, enGame, ...gameWords, enHome, enTeacher, enRules, labels };
-const every = Object.entries(CATALOGUES).flatMap(([c, all]) =>
-  Object.entries(all).map(([key, text]) => [`${c} ${key}`, text as string] as const),
+const every = Object.entries(CATALOGUES).flatMap(([words, all]) =>
+  Object.entries(all).map(([key, text]) => [`${words} ${key}`, text as string] as const),
 );
 
 it("says what is counted at every peg of every pattern", () => {

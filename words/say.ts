@@ -37,7 +37,7 @@ export function say(key: Key | (string & {}), params?: Record<string, string | n
 /** Names of things that are a school's own, by id. */
 export type Names = Readonly<Record<string, string>>;
 export const namesOf = (own: readonly { id: string; name: string }[]): Names =>
-  Object.fromEntries(own.filter((i) => i.name !== "").map((i) => [i.id, i.name]));
+  Object.fromEntries(own.filter((child) => child.name !== "").map((child) => [child.id, child.name]));
 
 /** What a thing is called: by the school, or in the catalogue. */
 export function itemName(id: string, names: Names = {}): string {
@@ -60,10 +60,10 @@ export function sayPhrase(phrase: Phrase, names: Names = {}, more: Record<string
 }
 
 /** What a target is called on the card: by the teacher, as the thing is, or (`#2`) as the second thing of its kind. */
-export function targetName(t: { label: string; item: string }, names: Names = {}): string {
-  const numbered = /^#(\d+)$/.exec(t.label);
-  if (numbered) return say("item.numbered", { item: itemName(t.item, names), number: numbered[1]! });
-  return t.label || itemName(t.item, names);
+export function targetName(target: { label: string; item: string }, names: Names = {}): string {
+  const numbered = /^#(\d+)$/.exec(target.label);
+  if (numbered) return say("item.numbered", { item: itemName(target.item, names), number: numbered[1]! });
+  return target.label || itemName(target.item, names);
 }
 
 /** A count in whole or half steps: `5½`; other parts of one with their figure: `2.3`. */

@@ -40,11 +40,11 @@ const ELSEWHERE =
   /^knob\.(board|pinCount|full|cards|cardsUp|formation|shape|pinGap|bandWidth|laneWidth|cellSize|squareCell|marked|goalsWidth|courtNear|courtFar|netHeight|grow|told|how|calls|carry|mix)$/;
 
 describe.each(patternNames)("%s on paper", (name) => {
-  const a = fromPattern(name);
+  const design = fromPattern(name);
 
   it("says what to do, with every sentence whole", () => {
     expect(enSheet).toHaveProperty([`sheet.how.${name}`]);
-    const rules = sheetRules(cardOf(a));
+    const rules = sheetRules(cardOf(design));
     for (const text of [rules.how, rules.players, ...rules.facts]) {
       expect(text).not.toMatch(/[[\]{}*]|undefined|NaN|\bsends?\b/);
       expect(text).toMatch(/[.]$/);
@@ -52,15 +52,15 @@ describe.each(patternNames)("%s on paper", (name) => {
   });
 
   it("has every field that changes a score: another value reads otherwise", () => {
-    const before = all(a);
+    const before = all(design);
     const silent: string[] = [];
-    for (const knob of opened(a).knobs()) {
+    for (const knob of opened(design).knobs()) {
       if (ELSEWHERE.test(knob.label) || knob.kind === "ways" || knob.kind === "turns") continue;
-      const game = { params: a.pattern.params, match: a.match };
+      const game = { params: design.pattern.params, match: design.match };
       const value = other(knob, setTo(knob, game));
       if (value === undefined) continue;
       const next = withSetting(game, { field: fieldOf(knob), value: value as never });
-      const read = activity.safeParse({ ...a, pattern: { name, params: next.params }, match: next.match });
+      const read = activity.safeParse({ ...design, pattern: { name, params: next.params }, match: next.match });
       // What the document does not allow beside the rest is no value of it.
       if (!read.success) continue;
       if (all(read.data) === before) silent.push(`${knob.label} ${JSON.stringify(value)}`);
@@ -89,11 +89,11 @@ describe("a sheet", () => {
       params: object = {},
       modes?: Activity["players"]["modes"],
     ) => {
-      const a = fromPattern(name);
+      const design = fromPattern(name);
       const next = {
-        ...a,
-        players: { ...a.players, ...(modes && { modes }) },
-        pattern: { ...a.pattern, params: { ...(a.pattern.params as object), ...params } },
+        ...design,
+        players: { ...design.players, ...(modes && { modes }) },
+        pattern: { ...design.pattern, params: { ...(design.pattern.params as object), ...params } },
       };
       return sheetRules(cardOf(activity.parse(next))).facts.join(" ");
     };

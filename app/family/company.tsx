@@ -17,8 +17,8 @@ export function CompanyPanel({
   /** Somebody joins a side, or one of its own (null); called what was typed. */
   joins: (side: number | null, called: string) => void;
 }) {
-  const v = view(play);
-  const { leave, join } = v.company;
+  const now = view(play);
+  const { leave, join } = now.company;
   const [called, call] = useState("");
   if (leave.length === 0 && join.length === 0) return null;
   const onSide = join.filter((side) => side !== null);
@@ -56,9 +56,9 @@ export function CompanyPanel({
               >
                 {side === null
                   ? say(onSide.length > 0 ? "play.joinsOwn" : "play.joins")
-                  : v.score.length === 1
+                  : now.score.length === 1
                     ? say("play.joins")
-                    : say("play.joinsSide", { names: sayList(v.score[side]!.players.map(name)) })}
+                    : say("play.joinsSide", { names: sayList(now.score[side]!.players.map(name)) })}
               </button>
             ))}
           </div>

@@ -28,7 +28,7 @@ export function choosable(activity: Activity, pattern: AnyPattern): Choosable[] 
   ];
   return familyKnobs(knobs, game).flatMap((knob) => {
     const field = fieldOf(knob);
-    const range = activity.family.find((f) => f.field === field);
+    const range = activity.family.find((eachRange) => eachRange.field === field);
     if (!range) return [];
     const usual = setTo(knob, game) as SetValue;
     const values =

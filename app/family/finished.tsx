@@ -39,21 +39,21 @@ export function Finished({
   tried?: (score: { value: number; unit: Unit }) => React.ReactNode;
   name: (i: number) => string;
 }) {
-  const v = view(play);
-  const side = v.score.findIndex((score) => score.players.includes(0));
-  const shown = v.score[side]!.value;
-  const mine = { ...v.score[side]!, value: v.progress[side]!.own };
-  const own = { ...mine, finished: v.progress[side]!.finished, stage: v.progress[side]!.stage };
-  const over = v.done === "over";
+  const now = view(play);
+  const side = now.score.findIndex((score) => score.players.includes(0));
+  const shown = now.score[side]!.value;
+  const mine = { ...now.score[side]!, value: now.progress[side]!.own };
+  const own = { ...mine, finished: now.progress[side]!.finished, stage: now.progress[side]!.stage };
+  const over = now.done === "over";
   // A game that the family set otherwise compares with no mark, and only with goes set alike.
-  const asSent = settingOf(v) === "";
+  const asSent = settingOf(now) === "";
   const beat =
     over && asSent && beatsMark(own, markOf(play.game.pattern, data, local))
       ? "mark"
       : over &&
           !local.decided?.bare &&
           data.best &&
-          settingOf(data.best) === settingOf(v) &&
+          settingOf(data.best) === settingOf(now) &&
           rankOf(own) > rankOf(data.best)
         ? "best"
         : undefined;
@@ -95,17 +95,17 @@ export function Finished({
       )}
       {local.adds && told !== null && (
         <p role="status" className="text-2xl font-bold text-mint">
-          {told === v.score[side]!.value
+          {told === now.score[side]!.value
             ? say("adds.right")
-            : say("adds.other", { score: sayScore(v.score[side]!.value, v.score[side]!.unit, attempt) })}
+            : say("adds.other", { score: sayScore(now.score[side]!.value, now.score[side]!.unit, attempt) })}
         </p>
       )}
-      {v.aside.length > 0 && <p role="status">{say("play.aside", { n: v.aside.length, ...attempt })}</p>}
+      {now.aside.length > 0 && <p role="status">{say("play.aside", { n: now.aside.length, ...attempt })}</p>}
       <div className={`flex flex-wrap justify-center gap-8 ${hidden ? "hidden" : ""}`}>
-        {v.score.map((score, i) => (
+        {now.score.map((score, i) => (
           <p key={score.players.join()} className="text-lg">
             {local.setup.players > 1 && <span className="block">{sayList(score.players.map(name))}</span>}
-            {v.out.includes(i) && <span className="block">{say("play.leftSide")}</span>}
+            {now.out.includes(i) && <span className="block">{say("play.leftSide")}</span>}
             <strong className="text-4xl text-mustard">{sayScore(score.value, score.unit, attempt)}</strong>
             {score.working && <span className="block">{sayWorking(score.working)}</span>}
           </p>

@@ -139,17 +139,21 @@ function Form({ data, play, again }: { data: CardData; play: LocalPlay; again: (
       {activity.criteria.length > 0 && (
         <fieldset className="grid gap-2">
           <legend className="mb-1 font-head text-xl font-bold">{say("hand.did")}</legend>
-          {activity.criteria.map((c) => (
-            <label key={c.id} className="flex min-h-12 items-center gap-3 text-lg">
+          {activity.criteria.map((criterion) => (
+            <label key={criterion.id} className="flex min-h-12 items-center gap-3 text-lg">
               <input
                 type="checkbox"
                 className="size-6 shrink-0"
-                checked={criteria.includes(c.id)}
+                checked={criteria.includes(criterion.id)}
                 onChange={() =>
-                  setCriteria(criteria.includes(c.id) ? criteria.filter((text) => text !== c.id) : [...criteria, c.id])
+                  setCriteria(
+                    criteria.includes(criterion.id)
+                      ? criteria.filter((text) => text !== criterion.id)
+                      : [...criteria, criterion.id],
+                  )
                 }
               />
-              {c.text}
+              {criterion.text}
             </label>
           ))}
         </fieldset>

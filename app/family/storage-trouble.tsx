@@ -9,15 +9,15 @@ import type { Writes } from "./use-writes.ts";
 
 /** The score so far, and a code that brings it to the teacher by hand. */
 export function ResultCode({ data, local, play }: { data: CardData; local: LocalPlay; play: Play }) {
-  const v = view(play);
-  const side = v.score.findIndex((score) => score.players.includes(0));
-  const { own: value, finished, stage } = v.progress[side]!;
+  const now = view(play);
+  const side = now.score.findIndex((score) => score.players.includes(0));
+  const { own: value, finished, stage } = now.progress[side]!;
   const code = resultCode({ card: data.id, play: local.id, value, finished, stage });
   return (
     <div className="grid gap-1">
       <p>
         {say("full.score", {
-          score: sayScore(value, v.score[side]!.unit, attemptWords(data.card.activity.aim.action)),
+          score: sayScore(value, now.score[side]!.unit, attemptWords(data.card.activity.aim.action)),
         })}
       </p>
       {code && (

@@ -63,9 +63,9 @@ export function ReadyShelf({
       <h2 className="mb-2 text-lg">Ready-made activities</h2>
       <div className="mb-3 grid gap-1.5">
         <Row name="Class">
-          {classes.map((c) => (
-            <Chip key={c.id} to={wishing(wish, "class", c.id)} is={wish.class === c.id}>
-              {c.name}
+          {classes.map((child) => (
+            <Chip key={child.id} to={wishing(wish, "class", child.id)} is={wish.class === child.id}>
+              {child.name}
             </Chip>
           ))}
           <Chip to={wishing(wish, "class", "all")} is={wish.class === "all"}>

@@ -24,9 +24,9 @@ export function HomeMatches({ matches, skill, free, problems, told, open }: Prop
         <option value="" disabled>
           Choose
         </option>
-        {free.map((k) => (
-          <option key={k.id} value={k.id}>
-            {k.name}
+        {free.map((child) => (
+          <option key={child.id} value={child.id}>
+            {child.name}
           </option>
         ))}
       </select>

@@ -69,9 +69,9 @@ export function Sending({ state, closes, closesLocal, zone, without, problems }:
           <label className="field">
             <span>Send to another child</span>
             <select name="childId">
-              {without.map((k) => (
-                <option key={k.id} value={k.id}>
-                  {k.name}
+              {without.map((child) => (
+                <option key={child.id} value={child.id}>
+                  {child.name}
                 </option>
               ))}
             </select>

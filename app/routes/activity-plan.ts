@@ -17,7 +17,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const svg = planSvg(layoutOf(activity), activity.space, {
     title: activity.title,
     drawing: (item) => own(paths, item) ?? paths[own(drawings, item) ?? ""] ?? paths.line!,
-    name: (t) => targetName(t, names),
+    name: (target) => targetName(target, names),
   });
   return new Response(svg, {
     headers: { "Content-Type": "image/svg+xml", "Content-Disposition": 'attachment; filename="plan.svg"' },

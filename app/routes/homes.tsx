@@ -55,16 +55,17 @@ const BALLS = ["softBall", "smallBall", "largeBall", "beachBall", "hollowBall", 
 
 type Row = Route.ComponentProps["loaderData"]["rows"][number];
 const said = (h: Row["homes"][number]) => [h.kit, h.space, h.players].filter((x) => x !== null).length;
-const KEEPS: Record<Filter, (r: Row) => boolean> = {
+const KEEPS: Record<Filter, (row: Row) => boolean> = {
   all: () => true,
-  silent: (r) => r.homes.every((home) => said(home) === 0),
-  part: (r) => r.homes.some((home) => said(home) > 0 && said(home) < 3),
-  indoors: (r) => r.homes.some((home) => home.space) && r.homes.every((home) => !home.space || home.space.indoors),
-  short: (r) => r.homes.some((home) => home.space && home.space.length < 3),
-  noBall: (r) => r.homes.some((home) => home.kit && !BALLS.some((ball) => home.kit![ball])),
-  quiet: (r) => r.homes.some((home) => home.quiet),
-  alone: (r) => r.homes.some((home) => home.players === 1),
-  support: (r) => r.support !== "" || r.familyNote !== "",
+  silent: (row) => row.homes.every((home) => said(home) === 0),
+  part: (row) => row.homes.some((home) => said(home) > 0 && said(home) < 3),
+  indoors: (row) =>
+    row.homes.some((home) => home.space) && row.homes.every((home) => !home.space || home.space.indoors),
+  short: (row) => row.homes.some((home) => home.space && home.space.length < 3),
+  noBall: (row) => row.homes.some((home) => home.kit && !BALLS.some((ball) => home.kit![ball])),
+  quiet: (row) => row.homes.some((home) => home.quiet),
+  alone: (row) => row.homes.some((home) => home.players === 1),
+  support: (row) => row.support !== "" || row.familyNote !== "",
 };
 
 export async function loader({ request }: Route.LoaderArgs) {
@@ -170,8 +171,8 @@ export default function Homes({ loaderData: d, actionData }: Route.ComponentProp
   const group = d.classes.find((c) => c.id === d.classId);
   const mine = d.rows.filter((row) => row.className === group?.name);
   const find = d.find.trim().toLowerCase();
-  const rows = mine.filter((r) => KEEPS[d.filter](r) && (find === "" || r.child.toLowerCase().includes(find)));
-  const answeredBy = mine.filter((r) => r.homes.some((home) => home.answeredAt)).length;
+  const rows = mine.filter((row) => KEEPS[d.filter](row) && (find === "" || row.child.toLowerCase().includes(find)));
+  const answeredBy = mine.filter((row) => row.homes.some((home) => home.answeredAt)).length;
   const told = actionData && "told" in actionData ? actionData.told : "";
   return (
     <OwnDrawings value={drawingsOf(d.own)}>
@@ -374,25 +375,25 @@ const FIRST = [
 ];
 const AT_A_GLANCE = 5;
 
-function HomeRow({ row: r, items }: { row: Row; items: Route.ComponentProps["loaderData"]["items"] }) {
-  const siblings = [...new Set(r.homes.flatMap((home) => home.siblings))];
+function HomeRow({ row, items }: { row: Row; items: Route.ComponentProps["loaderData"]["items"] }) {
+  const siblings = [...new Set(row.homes.flatMap((home) => home.siblings))];
   const names = namesOf(items);
   return (
     <tr className="row-line align-middle">
       <td className="py-1.5">
-        <Link to={`/homes/${r.childId}`} className="inline-block min-h-6 font-semibold underline">
-          {r.child}
+        <Link to={`/homes/${row.childId}`} className="inline-block min-h-6 font-semibold underline">
+          {row.child}
         </Link>
         <span className="block text-xs text-quiet">
-          <Link to={`/children/${r.childId}`} className="inline-block min-h-6 leading-6 underline">
+          <Link to={`/children/${row.childId}`} className="inline-block min-h-6 leading-6 underline">
             How it works
           </Link>
-          , age {r.age}
+          , age {row.age}
           {siblings.length > 0 && `, lives with ${sayList(siblings)}`}
         </span>
       </td>
       <td>
-        {r.homes.map((home) => (
+        {row.homes.map((home) => (
           <span key={home.id} className="flex items-center gap-2 text-sm">
             <SpacePicture space={home.space} />
             {home.space ? (
@@ -404,7 +405,7 @@ function HomeRow({ row: r, items }: { row: Row; items: Route.ComponentProps["loa
         ))}
       </td>
       <td>
-        {r.homes.map((home) => {
+        {row.homes.map((home) => {
           const kinds = Object.keys(home.kit ?? {});
           const glance = FIRST.filter((id) => home.kit?.[id]).slice(0, AT_A_GLANCE);
           return (
@@ -424,7 +425,7 @@ function HomeRow({ row: r, items }: { row: Row; items: Route.ComponentProps["loa
         })}
       </td>
       <td className="px-3">
-        {r.homes.map((home) => (
+        {row.homes.map((home) => (
           <span key={home.id} className="block h-8 content-center">
             {home.players ?? <em className="text-quiet">no answer</em>}
           </span>
@@ -432,52 +433,52 @@ function HomeRow({ row: r, items }: { row: Row; items: Route.ComponentProps["loa
       </td>
       <td className="max-w-40 text-sm">
         {[
-          r.homes.some((home) => home.quiet) && "quiet",
-          r.homes.some((home) => home.noBallsIndoors) && "no balls indoors",
-          r.leftHanded && "left-handed",
+          row.homes.some((home) => home.quiet) && "quiet",
+          row.homes.some((home) => home.noBallsIndoors) && "no balls indoors",
+          row.leftHanded && "left-handed",
         ]
           .filter(Boolean)
           .join(", ")}
-        {[r.support, r.familyNote].filter(Boolean).map((words) => (
+        {[row.support, row.familyNote].filter(Boolean).map((words) => (
           <span key={words} className="tag block max-w-40 truncate border-plum" title={words}>
             {words}
           </span>
         ))}
       </td>
       <td className="text-sm text-quiet">
-        {r.homes.some((home) => home.answeredAt)
+        {row.homes.some((home) => home.answeredAt)
           ? "answered"
-          : r.asked === 0
+          : row.asked === 0
             ? "not yet"
-            : `${r.asked === 1 ? "once" : `${r.asked} times`}, ${r.askedAt}`}
+            : `${row.asked === 1 ? "once" : `${row.asked} times`}, ${row.askedAt}`}
       </td>
       <td>
         <div className="flex items-center gap-1.5">
-          {r.token ? (
-            <CopyLink path={`/f/${r.token}`} name={r.child} />
+          {row.token ? (
+            <CopyLink path={`/f/${row.token}`} name={row.child} />
           ) : (
             <span className="tag border-coral">link off</span>
           )}
           <Form method="post" className="flex gap-1">
-            <input type="hidden" name="child" value={r.childId} />
-            {r.token && (
+            <input type="hidden" name="child" value={row.childId} />
+            {row.token && (
               <button
                 type="submit"
                 name="intent"
                 value="withdraw"
                 className="btn btn-quiet btn-small"
-                aria-label={`Turn off the link for ${r.child}`}
+                aria-label={`Turn off the link for ${row.child}`}
               >
                 Turn off
               </button>
             )}
-            {!r.token && (
+            {!row.token && (
               <button
                 type="submit"
                 name="intent"
                 value="restore"
                 className="btn btn-small"
-                aria-label={`Turn on the link for ${r.child}`}
+                aria-label={`Turn on the link for ${row.child}`}
               >
                 Turn on
               </button>
@@ -487,7 +488,7 @@ function HomeRow({ row: r, items }: { row: Row; items: Route.ComponentProps["loa
               name="intent"
               value="renew"
               className="btn btn-quiet btn-small"
-              aria-label={`Replace the link for ${r.child}`}
+              aria-label={`Replace the link for ${row.child}`}
             >
               Replace
             </button>

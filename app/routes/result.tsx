@@ -316,9 +316,9 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
                 <th className="font-semibold">Best</th>
                 <th className="font-semibold">All goes</th>
                 <th className="font-semibold">Felt</th>
-                {r.activity.criteria.map((c) => (
-                  <th key={c.id} className="max-w-44 pr-2 font-semibold">
-                    {c.text}
+                {r.activity.criteria.map((criterion) => (
+                  <th key={criterion.id} className="max-w-44 pr-2 font-semibold">
+                    {criterion.text}
                   </th>
                 ))}
               </tr>
@@ -553,14 +553,14 @@ function Row({
           ? [last.reflection.before, last.reflection.during, last.reflection.after].map((f) => f ?? "–").join(" ")
           : ""}
       </td>
-      {criteria.map((c) => (
-        <td key={c.id} className="py-1.5 pr-2">
+      {criteria.map((criterion) => (
+        <td key={criterion.id} className="py-1.5 pr-2">
           <Mark
             cardId={row.cardId}
-            criterion={c}
+            criterion={criterion}
             child={row.child}
-            mark={row.marks.get(c.id) ?? null}
-            says={last?.reflection.criteria.includes(c.id) ?? false}
+            mark={row.marks.get(criterion.id) ?? null}
+            says={last?.reflection.criteria.includes(criterion.id) ?? false}
           />
         </td>
       ))}

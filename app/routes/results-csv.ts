@@ -18,7 +18,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       opened: row.openedAt?.toISOString() ?? "",
     };
     const marks = Object.fromEntries(
-      results.activity.criteria.map((c) => [`criterion: ${c.text}`, row.marks.get(c.id) ?? ""]),
+      results.activity.criteria.map((criterion) => [`criterion: ${criterion.text}`, row.marks.get(criterion.id) ?? ""]),
     );
     const none = {
       go: "",

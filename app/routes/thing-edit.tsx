@@ -61,9 +61,9 @@ export async function action({ request, params }: Route.ActionArgs) {
   throw redirect("/things");
 }
 function scaled(text: string | undefined, by: number): string {
-  const t = (text ?? "").trim().replace(",", ".");
-  const count = Number(t);
-  return t === "" || !Number.isFinite(count) ? t : String(Math.round(count * by * 1e6) / 1e6);
+  const words = (text ?? "").trim().replace(",", ".");
+  const count = Number(words);
+  return words === "" || !Number.isFinite(count) ? words : String(Math.round(count * by * 1e6) / 1e6);
 }
 
 const BLANK: Partial<Item> = {

@@ -55,9 +55,9 @@ describe("editing the yard by hand", () => {
   });
   it("puts the game's own targets into the places of a layout, all of them, nearest first", () => {
     for (const name of ["row", "scattered", "around", "pins"] as const) {
-      const a = arrangeAs(climb, name);
-      expect(targets(a)).toHaveLength(5);
-      const wide = { ...a, space: { ...a.space, length: 9, width: 4 } };
+      const design = arrangeAs(climb, name);
+      expect(targets(design)).toHaveLength(5);
+      const wide = { ...design, space: { ...design.space, length: 9, width: 4 } };
       expect(activity.safeParse(wide).error?.issues ?? [], name).toEqual([]);
     }
     const row = targets(arrangeAs(climb, "row")).map((target) => target.along);

@@ -18,7 +18,7 @@ export function FamilyRange({
   const knobs = familyKnobs(opened(activity).familyKnobs(), game);
   if (knobs.length === 0) return null;
   const put = (field: string, values: Range["values"] | null, key?: string) => {
-    const rest = activity.family.filter((f) => f.field !== field);
+    const rest = activity.family.filter((range) => range.field !== field);
     change({ ...activity, family: values ? [...rest, { field, values }] : rest }, key);
   };
   return (
@@ -31,7 +31,7 @@ export function FamilyRange({
             key={field}
             knob={knob}
             now={setTo(knob, game)}
-            range={activity.family.find((f) => f.field === field)}
+            range={activity.family.find((range) => range.field === field)}
             put={(values, key) => put(field, values, key)}
           />
         );

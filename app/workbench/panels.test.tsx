@@ -104,12 +104,12 @@ describe("station Kit", () => {
   });
   it("keeps a thing that the school deleted, and says so", () => {
     const puck = { ...catalogueItem("sockBall")!, id: "puck", name: "felt puck" };
-    const a = withOwn({ ...climb, kit: { ...climb.kit, send: "puck" } }, [...listOf([]), puck]);
-    expect(a.kit.own.map((item) => item.id)).toEqual(["puck"]);
-    expect(itemsIn(a).has("puck")).toBe(true);
-    expect(plain(panel(a))).toContain("No longer in your school");
-    expect(plain(panel(a, schoolOf({ own: [puck], hidden: [] })))).not.toContain("No longer in your school");
-    expect(answerOf("kit", a)).toBe("felt puck, string for lines");
+    const design = withOwn({ ...climb, kit: { ...climb.kit, send: "puck" } }, [...listOf([]), puck]);
+    expect(design.kit.own.map((item) => item.id)).toEqual(["puck"]);
+    expect(itemsIn(design).has("puck")).toBe(true);
+    expect(plain(panel(design))).toContain("No longer in your school");
+    expect(plain(panel(design, schoolOf({ own: [puck], hidden: [] })))).not.toContain("No longer in your school");
+    expect(answerOf("kit", design)).toBe("felt puck, string for lines");
     // Nothing of the list that comes with the tool is carried along.
     expect(withOwn(climb, listOf([])).kit.own).toEqual([]);
   });
@@ -159,12 +159,12 @@ describe("the plan", () => {
   });
   it("draws what is laid out beside the game, with a mark a thing and a frame for all of it", () => {
     for (const name of layoutNames) {
-      const a = withLayout(climb, name);
-      expect(activity.safeParse(a).error?.issues ?? [], name).toEqual([]);
+      const design = withLayout(climb, name);
+      expect(activity.safeParse(design).error?.issues ?? [], name).toEqual([]);
       const html = renderToStaticMarkup(
         <LaidLayer
-          laid={a.layout!}
-          scale={planScale(a.space.length, a.space.width, null)}
+          laid={design.layout!}
+          scale={planScale(design.space.length, design.space.width, null)}
           chosen="layout"
           choose={none}
           lay={none}
@@ -176,7 +176,9 @@ describe("the plan", () => {
       expect(html, name).toContain("data-frame");
       expect(html.match(/data-grip="(move|turn|size)"/g), name).toHaveLength(3);
       const { rigid } = layoutNamed(name);
-      const marks = laidParts(a.layout!).filter((laidPart) => laidPart.kind === "obstacle" || laidPart.kind === "spot");
+      const marks = laidParts(design.layout!).filter(
+        (laidPart) => laidPart.kind === "obstacle" || laidPart.kind === "spot",
+      );
       expect(html.match(/data-mark="x\./g)?.length ?? 0, name).toBe(rigid ? 0 : marks.length);
       expect(html).toContain(`aria-label="${label(`layout.${name}`)}, `);
       expect(plain(html)).not.toContain("[");

@@ -243,32 +243,34 @@ function EntryList({
   offers: readonly string[];
   set: (list: Entries, key?: string) => void;
 }) {
-  const free = offers.filter((offer) => !list.some((x) => x.text === offer));
+  const free = offers.filter((offer) => !list.some((criterion) => criterion.text === offer));
   const add = (text: string) => set([...list, { id: nanoid(8), text }]);
   return (
     <section className="mb-4">
       <h3 className="text-base">{title}</h3>
       <ol className="grid gap-1 py-1">
-        {list.map((x, i) => (
-          <li key={x.id} className="flex items-center gap-1">
+        {list.map((criterion, i) => (
+          <li key={criterion.id} className="flex items-center gap-1">
             <span className="w-5 text-right text-sm text-quiet">{i + 1}</span>
             <input
               aria-label={`${title} ${i + 1}`}
               className="min-w-0 grow text-sm"
               maxLength={160}
-              value={x.text}
+              value={criterion.text}
               onChange={(event) =>
                 set(
-                  list.map((y) => (y.id === x.id ? { ...y, text: event.target.value } : y)),
-                  `entry ${x.id}`,
+                  list.map((eachCriterion) =>
+                    eachCriterion.id === criterion.id ? { ...eachCriterion, text: event.target.value } : eachCriterion,
+                  ),
+                  `entry ${criterion.id}`,
                 )
               }
             />
             <button
               type="button"
               className="grid size-8 place-items-center"
-              aria-label={`Remove ${x.text}`}
-              onClick={() => set(list.filter((y) => y.id !== x.id))}
+              aria-label={`Remove ${criterion.text}`}
+              onClick={() => set(list.filter((eachCriterion) => eachCriterion.id !== criterion.id))}
             >
               <Trash2 size={16} aria-hidden="true" />
             </button>
@@ -490,12 +492,12 @@ const ARRANGED = ["row", "scattered", "around", "pins"] as const;
 
 export function YardPanel({ activity, problems, change, chosen, choose, middle }: PanelProps) {
   const { id } = useParams();
-  const o = opened(activity);
-  const { pegs } = o;
+  const game = opened(activity);
+  const { pegs } = game;
   const peg = pegs.find((eachPeg) => eachPeg.id === chosen);
-  const longer = o.add();
-  const advice = o.pattern.advice?.(activity.pattern.params, sentIn(activity).width) ?? [];
-  const less = peg && o.remove(peg.id);
+  const longer = game.add();
+  const advice = game.pattern.advice?.(activity.pattern.params, sentIn(activity).width) ?? [];
+  const less = peg && game.remove(peg.id);
   const told = problems.filter((problem) =>
     ["pattern.params.peg", "space", "layout", "off", "ramp"].some((field) => problem.field.startsWith(field)),
   );
@@ -527,7 +529,7 @@ export function YardPanel({ activity, problems, change, chosen, choose, middle }
               <Trash2 size={15} aria-hidden="true" /> Remove
             </button>
           </div>
-          <Fields key={peg.id} list={o.pegKnobs(peg.id)} activity={activity} problems={problems} change={change} />
+          <Fields key={peg.id} list={game.pegKnobs(peg.id)} activity={activity} problems={problems} change={change} />
         </section>
       )}
       {pegs.length > 1 && pegs[0]!.kind === "target" && (
@@ -553,7 +555,7 @@ export function YardPanel({ activity, problems, change, chosen, choose, middle }
           {tell(phrase.key, phrase.params)}
         </p>
       ))}
-      {id && o.parts.some((part) => part.kind === "target" && part.sign !== undefined) && (
+      {id && game.parts.some((part) => part.kind === "target" && part.sign !== undefined) && (
         <p className="mb-2 text-sm">
           <Link to={`/activities/${id}/cards`} className="underline">
             Print the cards to cut out
@@ -570,12 +572,12 @@ export function YardPanel({ activity, problems, change, chosen, choose, middle }
         <Plus size={15} aria-hidden="true" /> {pegs[0]?.kind === "line" ? "Add line" : "Add target"}
       </button>
       <Fields
-        list={o.knobs().filter((knob) => knob.station === "yard")}
+        list={game.knobs().filter((knob) => knob.station === "yard")}
         activity={activity}
         problems={problems}
         change={change}
       />
-      {o
+      {game
         .knobs()
         .map(
           (knob) =>
@@ -767,8 +769,8 @@ export function ScorePanel({ activity, problems, change, middle, people }: Panel
 }
 
 export function PlayersPanel({ activity, problems, change, middle }: PanelProps) {
-  const o = opened(activity);
-  const { modes: able } = o.pattern;
+  const game = opened(activity);
+  const { modes: able } = game.pattern;
   const turn = (mode: Mode) => {
     const modes = MODES.filter((text) =>
       text === mode ? !activity.players.modes.includes(mode) : activity.players.modes.includes(text),
@@ -814,7 +816,7 @@ export function PlayersPanel({ activity, problems, change, middle }: PanelProps)
           </label>
         ))}
         {(activity.players.call ||
-          inTwoHomes(o.pattern, { params: activity.pattern.params, match: activity.match }, true)) && (
+          inTwoHomes(game.pattern, { params: activity.pattern.params, match: activity.match }, true)) && (
           <label className="flex items-center gap-2 py-1">
             <input
               type="checkbox"
@@ -826,7 +828,7 @@ export function PlayersPanel({ activity, problems, change, middle }: PanelProps)
         )}
       </fieldset>
       <Fields
-        list={o.knobs().filter((knob) => knob.station === "players")}
+        list={game.knobs().filter((knob) => knob.station === "players")}
         activity={activity}
         problems={problems}
         change={change}

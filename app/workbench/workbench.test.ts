@@ -77,8 +77,8 @@ describe("stations", () => {
         expect(answerOf(station, activity).length).toBeGreaterThan(3);
         expect(answerOf(station, activity)).not.toContain("[");
       }
-      const o = opened(activity);
-      const knobs: Knob[] = [...o.knobs(), ...o.pegs.flatMap((peg) => o.pegKnobs(peg.id))];
+      const game = opened(activity);
+      const knobs: Knob[] = [...game.knobs(), ...game.pegs.flatMap((peg) => game.pegKnobs(peg.id))];
       const keys = knobs.flatMap((knob) => [
         knob.label,
         knob.hint,

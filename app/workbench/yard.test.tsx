@@ -51,8 +51,8 @@ describe("arranging a game's targets as a layout", () => {
         [4.4, 1.6],
         [9, 4],
       ]) {
-        const a = arrangeAs({ ...climb, space: { ...climb.space, length: length!, width: width! } }, name);
-        for (const target of partsOf(opened(a).parts, "target")) {
+        const design = arrangeAs({ ...climb, space: { ...climb.space, length: length!, width: width! } }, name);
+        for (const target of partsOf(opened(design).parts, "target")) {
           expect(target.along).toBeLessThanOrEqual(length! + 1e-9);
           expect(Math.abs(target.across) + target.width / 2).toBeLessThanOrEqual(width! / 2 + 1e-9);
         }
@@ -79,9 +79,9 @@ describe("the panel of layouts", () => {
   });
   it("grows the space to plan for as far as the example reaches, and no farther", () => {
     for (const name of layoutNames) {
-      const a = withLayout(climb, name);
-      expect(activity.safeParse(a).error?.issues ?? [], name).toEqual([]);
-      expect(a.space.length - climb.space.length).toBeLessThan(6);
+      const design = withLayout(climb, name);
+      expect(activity.safeParse(design).error?.issues ?? [], name).toEqual([]);
+      expect(design.space.length - climb.space.length).toBeLessThan(6);
     }
     expect(withLayout({ ...climb, space: { ...climb.space, length: 20, width: 12 } }, "goals").space).toMatchObject({
       length: 20,
@@ -89,11 +89,11 @@ describe("the panel of layouts", () => {
     });
   });
   it("offers to put marks back only where one was moved", () => {
-    const a = withLayout(climb, "slalom");
+    const design = withLayout(climb, "slalom");
     const html = (moved: object) =>
       renderToStaticMarkup(
         <LayoutPanel
-          activity={{ ...a, layout: { ...exampleOf("slalom"), moved } as never }}
+          activity={{ ...design, layout: { ...exampleOf("slalom"), moved } as never }}
           change={none}
           choose={none}
         />,

@@ -129,25 +129,25 @@ describe("hit rules", () => {
     const normal = () => Math.sqrt(-2 * Math.log(u())) * Math.cos(2 * Math.PI * u());
     const sends = Array.from({ length: 60_000 }, () => [normal() * 0.32, normal() * 0.48, normal() * 0.4] as const);
     const diameter = s.object.diameter;
-    const counts = (r: HitRule, [x, y, z]: readonly [number, number, number]): boolean => {
-      switch (r.kind) {
+    const counts = (rule: HitRule, [x, y, z]: readonly [number, number, number]): boolean => {
+      switch (rule.kind) {
         case "anyOf":
-          return r.rules.some((one) => counts(one, [x, y, z]));
+          return rule.rules.some((one) => counts(one, [x, y, z]));
         case "touch":
           return (
-            Math.abs(x) < r.width / 2 + diameter / 2 &&
-            (r.height === undefined || Math.abs(z) < r.height / 2 + diameter / 2)
+            Math.abs(x) < rule.width / 2 + diameter / 2 &&
+            (rule.height === undefined || Math.abs(z) < rule.height / 2 + diameter / 2)
           );
         case "through":
-          return Math.abs(x) < (r.gap - diameter) / 2;
+          return Math.abs(x) < (rule.gap - diameter) / 2;
         case "into":
-          return Math.hypot(x, r.facing === "player" ? z : y) < r.opening / 2 - diameter / 4;
+          return Math.hypot(x, rule.facing === "player" ? z : y) < rule.opening / 2 - diameter / 4;
         case "on":
-          return r.radius === undefined
-            ? Math.abs(x) < r.width! / 2 + diameter / 2 && Math.abs(y) < r.depth! / 2 + diameter / 2
-            : Math.hypot(x, y) < r.radius;
+          return rule.radius === undefined
+            ? Math.abs(x) < rule.width! / 2 + diameter / 2 && Math.abs(y) < rule.depth! / 2 + diameter / 2
+            : Math.hypot(x, y) < rule.radius;
         case "cell":
-          return Math.abs(x - r.acrossOffset!) < r.width / 2 && Math.abs(y - r.alongOffset!) < r.depth / 2;
+          return Math.abs(x - rule.acrossOffset!) < rule.width / 2 && Math.abs(y - rule.alongOffset!) < rule.depth / 2;
         default:
           return false;
       }

@@ -66,46 +66,46 @@ function follow({ things, send }: ReturnType<typeof sceneOf>, draw: () => number
   const u = send.aim.across / send.aim.distance + send.spread.lateral * normalDraw(draw);
   const value = send.spread.vertical * normalDraw(draw);
   const comesDown = send.aim.distance * (1 + send.spread.range * normalDraw(draw));
-  const counts = (r: SingleRule, standing: Standing): boolean => {
+  const counts = (rule: SingleRule, standing: Standing): boolean => {
     const x = u * standing.distance - standing.across;
     const z = send.aim.up + value * standing.distance;
     const y = comesDown - standing.distance;
     const touches =
       Math.abs(x) < standing.width / 2 + diameter / 2 &&
       (!send.inAir || (z > -diameter / 2 && z < standing.height + diameter / 2));
-    switch (r.kind) {
+    switch (rule.kind) {
       case "touch":
         return touches;
       case "topple":
-        return touches && topples(r, { ...send.object, ...(send.inAir && { at: standing.height / 2 }) });
+        return touches && topples(rule, { ...send.object, ...(send.inAir && { at: standing.height / 2 }) });
       case "through":
         return (
-          r.gap > diameter &&
-          Math.abs(x) < (r.gap - diameter) / 2 &&
+          rule.gap > diameter &&
+          Math.abs(x) < (rule.gap - diameter) / 2 &&
           (!send.inAir || (z > diameter / 2 && z < standing.height - diameter / 2))
         );
       case "into": {
-        const turn = r.turn ?? 0;
-        const looks = send.inAir ? r.facing === "player" || r.facing === "mouth" : r.facing !== "up";
+        const turn = rule.turn ?? 0;
+        const looks = send.inAir ? rule.facing === "player" || rule.facing === "mouth" : rule.facing !== "up";
         const room = (side: number) =>
-          side <= diameter ? 0 : side / 2 - diameter / 2 + ((r.rimAllowance ?? 0.5) * diameter) / 2;
-        const tall = r.depth ?? r.opening;
+          side <= diameter ? 0 : side / 2 - diameter / 2 + ((rule.rimAllowance ?? 0.5) * diameter) / 2;
+        const tall = rule.depth ?? rule.opening;
         if (!send.inAir)
-          return looks && tall > diameter && Math.abs(x) < (r.opening * Math.abs(Math.cos(turn)) - diameter) / 2;
-        const [wide, high] = [room(looks ? r.opening * Math.abs(Math.cos(turn)) : r.opening), room(tall)];
+          return looks && tall > diameter && Math.abs(x) < (rule.opening * Math.abs(Math.cos(turn)) - diameter) / 2;
+        const [wide, high] = [room(looks ? rule.opening * Math.abs(Math.cos(turn)) : rule.opening), room(tall)];
         if (wide === 0 || high === 0) return false;
         const other = looks ? z - standing.height / 2 : y;
-        if (r.depth === undefined) return (x / wide) ** 2 + (other / high) ** 2 < 1;
+        if (rule.depth === undefined) return (x / wide) ** 2 + (other / high) ** 2 < 1;
         if (looks) return Math.abs(x) < wide && Math.abs(other) < high;
         // In the opening's own two directions.
         const [c, count] = [Math.cos(turn), Math.sin(turn)];
         return Math.abs(x * c + y * count) < wide && Math.abs(-x * count + y * c) < high;
       }
       case "on": {
-        const grow = r.touching ? diameter / 2 : 0;
-        return r.radius === undefined
-          ? Math.abs(x) < r.width! / 2 + grow && Math.abs(y) < r.depth! / 2 + grow
-          : Math.hypot(x, y) < r.radius + grow;
+        const grow = rule.touching ? diameter / 2 : 0;
+        return rule.radius === undefined
+          ? Math.abs(x) < rule.width! / 2 + grow && Math.abs(y) < rule.depth! / 2 + grow
+          : Math.hypot(x, y) < rule.radius + grow;
       }
       default:
         return false;
@@ -171,13 +171,16 @@ describe("one send past everything", () => {
       const [standing] = things as [Standing];
       // What counts must not be hidden by the thing's own body: aimed at alone, nothing hides it.
       const aim = { distance: standing.distance, across: standing.across, up: standing.height / 2 };
-      const seen = (r: SingleRule): SingleRule =>
-        r.kind === "touch" && send.inAir
-          ? { ...r, height: standing.height }
-          : r.kind === "into"
-            ? { ...r, ...(send.inAir ? r.facing === "mouth" && { facing: "player" } : { facing: "mouth" }) }
-            : r;
-      const stands = (r: SingleRule) => r.kind === "into" && r.facing === "up" && !send.inAir;
+      const seen = (givenRule: SingleRule): SingleRule =>
+        givenRule.kind === "touch" && send.inAir
+          ? { ...givenRule, height: standing.height }
+          : givenRule.kind === "into"
+            ? {
+                ...givenRule,
+                ...(send.inAir ? givenRule.facing === "mouth" && { facing: "player" } : { facing: "mouth" }),
+              }
+            : givenRule;
+      const stands = (givenRule: SingleRule) => givenRule.kind === "into" && givenRule.facing === "up" && !send.inAir;
       if (standing.rule.kind === "anyOf" ? standing.rule.rules.some(stands) : stands(standing.rule)) continue;
       const rule: HitRule =
         standing.rule.kind === "anyOf" ? { kind: "anyOf", rules: standing.rule.rules.map(seen) } : seen(standing.rule);

@@ -170,16 +170,16 @@ function regionOf(rule: SingleRule, standing: Standing, arc: Arc, send: JointSen
   }
 }
 
-const rulesOf = (r: HitRule): readonly SingleRule[] => (r.kind === "anyOf" ? r.rules : [r]);
+const rulesOf = (rule: HitRule): readonly SingleRule[] => (rule.kind === "anyOf" ? rule.rules : [rule]);
 
 function metBy(things: readonly Standing[], send: JointSend): Met[] {
   const diameter = send.object.diameter;
   const sorted = [...things].sort((a, c) => a.distance - c.distance || a.across - c.across || (a.id < c.id ? -1 : 1));
   return sorted.map((standing) => {
     const arc = arcOf(standing, diameter);
-    const flat = rulesOf(standing.rule).every((r) => r.kind === "on");
+    const flat = rulesOf(standing.rule).every((rule) => rule.kind === "on");
     const body = flat ? null : regionOf({ kind: "touch", width: standing.width }, standing, arc, send);
-    const counts = rulesOf(standing.rule).flatMap((r) => regionOf(r, standing, arc, send) ?? []);
+    const counts = rulesOf(standing.rule).flatMap((rule) => regionOf(rule, standing, arc, send) ?? []);
     return { of: standing, counts, body };
   });
 }

@@ -12,13 +12,13 @@ const NONE = "none";
 const widest = (width: number, rule: HitRule): number =>
   Math.max(
     width,
-    ...(rule.kind === "anyOf" ? rule.rules : [rule]).flatMap((r) =>
-      r.kind === "on"
-        ? [r.radius === undefined ? r.width! : 2 * r.radius]
-        : r.kind === "into"
-          ? [r.opening, r.depth ?? 0]
-          : r.kind === "through"
-            ? [r.gap]
+    ...(rule.kind === "anyOf" ? rule.rules : [rule]).flatMap((eachRule) =>
+      eachRule.kind === "on"
+        ? [eachRule.radius === undefined ? eachRule.width! : 2 * eachRule.radius]
+        : eachRule.kind === "into"
+          ? [eachRule.opening, eachRule.depth ?? 0]
+          : eachRule.kind === "through"
+            ? [eachRule.gap]
             : [],
     ),
   );

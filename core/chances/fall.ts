@@ -26,7 +26,8 @@ function pinsOf(aim: Fall, { parts, from }: Pick<Sight, "parts" | "from">): Pin[
     .map(({ id, along, across }) => ({ ...targets.get(id)!, distance: along - at, across }))
     .sort((a, b) => a.distance - b.distance || (a.id < b.id ? -1 : 1));
 }
-const anyTopple = (r: HitRule) => (r.kind === "anyOf" ? r.rules : [r]).find((x) => x.kind === "topple");
+const anyTopple = (rule: HitRule) =>
+  (rule.kind === "anyOf" ? rule.rules : [rule]).find((eachRule) => eachRule.kind === "topple");
 
 /** What falls for each sideways angle, and how likely. Ids sorted, joined by a space; the empty key is none. */
 type Sets = Map<string, number>;

@@ -105,14 +105,14 @@ export function spread(activity: Activity, longest = Number.POSITIVE_INFINITY): 
     const pairs = inEachOther(parts);
     if (pairs.length === 0) return now;
     const targets = partsOf(parts, "target");
-    const in_ = targets.filter((target) => pairs.some(([text, y]) => text === target.id || y === target.id));
+    const in_ = targets.filter((target) => pairs.some(([text, words]) => text === target.id || words === target.id));
     if (in_.length === 0) {
       const next = asideOf(now, pairs[0]![1]);
       if (!next) return now;
       now = next;
       continue;
     }
-    const far = in_.reduce((target, y) => (y.along >= target.along ? y : target));
+    const far = in_.reduce((target, aim) => (aim.along >= target.along ? aim : target));
     const next = parted(now, far.id, far.along, longest);
     if (!next) return now;
     now = next;
@@ -163,14 +163,14 @@ function asideOf(activity: Activity, id: string): Activity | null {
 }
 
 function parted(activity: Activity, id: string, at: number, longest: number): Activity | null {
-  const o = opened(activity);
-  const peg = o.pegs.find((eachPeg) => eachPeg.id === id);
+  const game = opened(activity);
+  const peg = game.pegs.find((eachPeg) => eachPeg.id === id);
   const far = Math.max(longest, at);
   const out = peg && freeOf(activity, id, at, at, far);
   const back = peg && freeOf(activity, id, at, NEAREST, at);
   const steps = (x: number, up: boolean) => (up ? Math.ceil(x * 100 - 1e-6) : Math.floor(x * 100 + 1e-6)) / 100;
-  if (peg && out !== null && out !== undefined) return o.move(id, { along: steps(out, true) });
-  if (peg && back !== null && back !== undefined) return o.move(id, { along: steps(back, false) });
+  if (peg && out !== null && out !== undefined) return game.move(id, { along: steps(out, true) });
+  if (peg && back !== null && back !== undefined) return game.move(id, { along: steps(back, false) });
   const { targets, things } = standing(layoutOf(activity));
   const own = targets.find((target) => target.id === id)!;
   const half = (own.across[1] - own.across[0]) / 2;
@@ -182,6 +182,6 @@ function parted(activity: Activity, id: string, at: number, longest: number): Ac
   const tried = taken.flat().filter((x) => Math.abs(x) <= room && taken.every(([f, t]) => x <= f || x >= t));
   if (tried.length === 0) return null;
   const aside = tried.reduce((x, y) => (Math.abs(y - middle) < Math.abs(x - middle) ? y : x));
-  const moved = o.move(id, { across: Math.round(aside * 100) / 100 });
+  const moved = game.move(id, { across: Math.round(aside * 100) / 100 });
   return moved === activity ? null : moved;
 }

@@ -212,13 +212,13 @@ function spaceCautions(activity: Activity, space: HomeSpace | null): Caution[] {
 /** Compiles an activity for one child, as designed: distances in the child's own steps, cautions, parts. */
 export function compileCard(activity: Activity, child: CardChild, also: readonly string[] = []): Card {
   const own = paces(child.age, child.step ?? undefined);
-  const o = opened(activity);
+  const game = opened(activity);
   const parts = layoutOf(activity);
   const counted = activity.counted ?? "steps";
   const cells = activity.layout ? cellsOf(activity.layout) : null;
   const rateAt = (id: string) => (along: number) =>
-    pegRates(o.move(id, { along }), whoIs(child), undefined, id).get(id) ?? 0;
-  const markers = o.pegs
+    pegRates(game.move(id, { along }), whoIs(child), undefined, id).get(id) ?? 0;
+  const markers = game.pegs
     .filter((peg) => !peg.drawn)
     .map((peg): Marker => {
       const { unit, count, metres } = countOut(peg.distance, own, rateAt(peg.id), counted);
@@ -227,7 +227,7 @@ export function compileCard(activity: Activity, child: CardChild, also: readonly
       );
       const [target] = targets;
       // Of several of a kind, the middle of them.
-      const across = targets.length > 0 ? targets.reduce((sum, t) => sum + t.across, 0) / targets.length : 0;
+      const across = targets.length > 0 ? targets.reduce((sum, aim) => sum + aim.across, 0) / targets.length : 0;
       const aside = Math.abs(across) >= MIN_ASIDE ? countAside(Math.abs(across), own, counted) : undefined;
       return {
         ...(aside && { aside }),
@@ -286,7 +286,7 @@ export function compileCard(activity: Activity, child: CardChild, also: readonly
     ...(ramp ? [ramp] : []),
     ...(activity.off ? [{ key: `off.${activity.off}` }] : []),
     ...field,
-    ...o.setUp,
+    ...game.setUp,
     ...between,
     ...((activity.rounds ?? 1) > 1 ? [{ key: "plan.rounds", params: { rounds: activity.rounds } }] : []),
     ...(activity.week ? [{ key: "plan.days", params: { days: activity.week.days } }] : []),
@@ -301,9 +301,9 @@ export function compileCard(activity: Activity, child: CardChild, also: readonly
     parts,
     markers: [...markers, ...marksToCount(activity, parts, own, counted)],
     ...(cells !== null && { cells }),
-    needs: o.needs,
+    needs: game.needs,
     // Where nothing is sent at a thing or a place it need not be said what of it counts.
-    ...(!o.probes.some((probe) => fromLine(probe.ask)) && { unaimed: true as const }),
+    ...(!game.probes.some((probe) => fromLine(probe.ask)) && { unaimed: true as const }),
     ...(before!.list.length > 0 && { warmUp: before!.list }),
     ...(after!.list.length > 0 && { coolDown: after!.list }),
     ...(notes.length > 0 && { notes }),

@@ -131,70 +131,72 @@ describe(`${HOMES} hostile homes`, () => {
     const age = among(draw, [5, 6, 7, 8, 10, 12]);
     return { n, home, a: design, age, told: forHome(design, { age }, home, items) };
   });
-  const name = (x: (typeof all)[number]) =>
-    `${x.n} ${x.a.pattern.name} ${x.a.aim.action} ${x.a.kit.send} age ${x.age} ${JSON.stringify(x.home.space)} ${JSON.stringify(x.told.changes)}`;
+  const name = (fit: (typeof all)[number]) =>
+    `${fit.n} ${fit.a.pattern.name} ${fit.a.aim.action} ${fit.a.kit.send} age ${fit.age} ${JSON.stringify(fit.home.space)} ${JSON.stringify(fit.told.changes)}`;
 
   it("things never stand in each other, by their real sizes", () => {
     let looked = 0;
-    for (const x of all) {
+    for (const fit of all) {
       // What a teacher drew into each other is told in the workbench; a home adds nothing to it.
-      if (inEachOther(layoutOf(x.a)).length > 0) continue;
+      if (inEachOther(layoutOf(fit.a)).length > 0) continue;
       looked++;
-      expect(inEachOther(layoutOf(x.told.activity)), name(x)).toEqual([]);
+      expect(inEachOther(layoutOf(fit.told.activity)), name(fit)).toEqual([]);
     }
     expect(looked).toBeGreaterThan(HOMES / 3);
   });
   it("what is laid lies in the space and clear of everything, runners with a quarter of a metre to either side", () => {
     let placed = 0;
-    for (const x of all) {
-      const at = x.told.place?.placement;
-      if (!at || !x.home.space) continue;
+    for (const fit of all) {
+      const at = fit.told.place?.placement;
+      if (!at || !fit.home.space) continue;
       placed++;
-      const pieces = footprintOf(layoutOf(x.told.activity), sentOf(x.told.activity, x.age));
-      expect(troubleOf(pieces, groundOf(x.home.space), at), name(x)).toBeNull();
+      const pieces = footprintOf(layoutOf(fit.told.activity), sentOf(fit.told.activity, fit.age));
+      expect(troubleOf(pieces, groundOf(fit.home.space), at), name(fit)).toBeNull();
     }
     expect(placed).toBeGreaterThan(HOMES / 4);
   });
   it("nothing is called designed or adapted without a place; where it has none the card says so", () => {
     const why = ["change.ceiling", "change.tooShort", "change.noPlace"];
-    for (const x of all) {
-      const { place } = x.told;
-      if (!place || x.told.status === "noKit") continue;
-      if (place.status !== "none") expect(place.placement, name(x)).not.toBeNull();
+    for (const fit of all) {
+      const { place } = fit.told;
+      if (!place || fit.told.status === "noKit") continue;
+      if (place.status !== "none") expect(place.placement, name(fit)).not.toBeNull();
       else
         expect(
-          said(x.told).filter((key) => why.includes(key)),
-          name(x),
+          said(fit.told).filter((key) => why.includes(key)),
+          name(fit),
         ).toHaveLength(1);
     }
   });
   it("nothing is asked that cannot be done: reach, ceiling, openings, gaps; and what moves hardly at all is not sent", () => {
-    for (const x of all) {
-      const now = x.told.activity;
-      const sending = sendingIn(now, x.age)!;
+    for (const fit of all) {
+      const now = fit.told.activity;
+      const sending = sendingIn(now, fit.age)!;
       const parts = layoutOf(now);
       const width = sentIn(now).width;
-      const ceiling = x.home.space ? ceilingOf(x.home.space) : now.space.indoors ? 2.4 : null;
-      expect(pointless(sending), name(x)).toBe(false);
+      const ceiling = fit.home.space ? ceilingOf(fit.home.space) : now.space.indoors ? 2.4 : null;
+      expect(pointless(sending), name(fit)).toBe(false);
       for (const peg of opened(now).pegs) {
         const target = partsOf(parts, "target").find((eachTarget) => eachTarget.id === peg.id);
         const up = target && sending.travel === "air" ? target.height / 2 : 0;
-        expect(peg.distance, `${peg.id} ${name(x)}`).toBeLessThanOrEqual(asksAtMost(sending, up) + 0.06);
-        if (target && sending.travel === "air" && ceiling !== null && x.told.place?.status !== "none")
-          expect(pathTo(sending, peg.distance, up, purposeOf(target.rule)).apex, name(x)).toBeLessThanOrEqual(ceiling);
+        expect(peg.distance, `${peg.id} ${name(fit)}`).toBeLessThanOrEqual(asksAtMost(sending, up) + 0.06);
+        if (target && sending.travel === "air" && ceiling !== null && fit.told.place?.status !== "none")
+          expect(pathTo(sending, peg.distance, up, purposeOf(target.rule)).apex, name(fit)).toBeLessThanOrEqual(
+            ceiling,
+          );
       }
       for (const target of partsOf(parts, "target")) {
         const rules = target.rule.kind === "anyOf" ? target.rule.rules : [target.rule];
         const can = rules.some((rule) =>
           rule.kind === "into" ? rule.opening > width : rule.kind === "through" ? rule.gap > width : true,
         );
-        expect(can, name(x)).toBe(true);
+        expect(can, name(fit)).toBe(true);
       }
     }
   });
   it("how a hit counts never changes unsaid, and what is for safety is never let go", () => {
     let touched = 0;
-    for (const x of all) {
+    for (const fit of all) {
       const kinds = (givenActivity: Activity) =>
         new Map(
           partsOf(layoutOf(givenActivity), "target").map((target) => [
@@ -202,54 +204,54 @@ describe(`${HOMES} hostile homes`, () => {
             target.rule.kind === "anyOf" ? "any" : target.rule.kind,
           ]),
         );
-      const [was, now] = [kinds(x.a), kinds(x.told.activity)];
+      const [was, now] = [kinds(fit.a), kinds(fit.told.activity)];
       const changed = [...now].filter(([id, kind]) => was.get(id) !== kind);
       if (changed.length > 0) {
         touched++;
-        expect(said(x.told), name(x)).toContain("change.touch");
+        expect(said(fit.told), name(fit)).toContain("change.touch");
       }
-      if (now.size < was.size) expect(said(x.told), name(x)).toContain("change.without");
-      const sent = thing(x.told.activity.kit, x.told.activity.kit.send)!;
-      const limits = x.a.kit.roles.find((role) => role.role === "send")?.limits ?? [];
+      if (now.size < was.size) expect(said(fit.told), name(fit)).toContain("change.without");
+      const sent = thing(fit.told.activity.kit, fit.told.activity.kit.send)!;
+      const limits = fit.a.kit.roles.find((role) => role.role === "send")?.limits ?? [];
       for (const limit of limits) {
-        if (limit.property === "softness") expect(sent.softness, name(x)).toBeGreaterThanOrEqual(limit.least!);
-        if (limit.property === "ask") expect(sent.ask, name(x)).toBe(false);
+        if (limit.property === "softness") expect(sent.softness, name(fit)).toBeGreaterThanOrEqual(limit.least!);
+        if (limit.property === "ask") expect(sent.ask, name(fit)).toBe(false);
         if (limit.property === "rebound" && sent.rebound < limit.least!)
           expect(
-            x.told.unmet.map((unmet) => unmet.role).includes("send") || said(x.told).includes("change.action"),
-            name(x),
+            fit.told.unmet.map((unmet) => unmet.role).includes("send") || said(fit.told).includes("change.action"),
+            name(fit),
           ).toBe(true);
       }
-      for (const pick of x.told.picks)
-        expect(catalogue.find((item) => item.id === pick.item)!.breakable, name(x)).toBe(false);
-      if (x.told.activity.space.indoors && actionFacts[x.told.activity.aim.action].travel === "air")
-        expect(sent.softness, name(x)).toBeGreaterThanOrEqual(0.5);
+      for (const pick of fit.told.picks)
+        expect(catalogue.find((item) => item.id === pick.item)!.breakable, name(fit)).toBe(false);
+      if (fit.told.activity.space.indoors && actionFacts[fit.told.activity.aim.action].travel === "air")
+        expect(sent.softness, name(fit)).toBeGreaterThanOrEqual(0.5);
     }
     expect(touched).toBeGreaterThan(2);
   });
   it("says truly whether the challenge is held, and by how much not", () => {
     let [held, off] = [0, 0];
-    for (const x of all) {
-      if (!x.told.place) continue;
-      const wanted = pegRates(withinReach(x.a, { age: x.age }), { age: x.age });
-      const now = pegRates(x.told.activity, { age: x.age });
+    for (const fit of all) {
+      if (!fit.told.place) continue;
+      const wanted = pegRates(withinReach(fit.a, { age: fit.age }), { age: fit.age });
+      const now = pegRates(fit.told.activity, { age: fit.age });
       const worst = Math.max(0, ...[...now].map(([id, r]) => Math.abs(r - (wanted.get(id) ?? r))));
-      expect(x.told.place.off, name(x)).toBeCloseTo(worst, 9);
-      expect(x.told.place.held, name(x)).toBe(worst <= HELD_WITHIN);
-      if (x.told.place.held) held++;
+      expect(fit.told.place.off, name(fit)).toBeCloseTo(worst, 9);
+      expect(fit.told.place.held, name(fit)).toBe(worst <= HELD_WITHIN);
+      if (fit.told.place.held) held++;
       else off++;
     }
     expect(Math.min(held, off)).toBeGreaterThan(HOMES / 20);
   });
   it("big swings have room, or another skill is named with its reason", () => {
-    for (const x of all) {
-      const now = x.told.activity.aim.action;
-      if (now !== x.a.aim.action) {
-        expect(said(x.told), name(x)).toContain("change.action");
-        expect(x.told.status).toBe("noKit");
+    for (const fit of all) {
+      const now = fit.told.activity.aim.action;
+      if (now !== fit.a.aim.action) {
+        expect(said(fit.told), name(fit)).toContain("change.action");
+        expect(fit.told.status).toBe("noKit");
       }
     }
-    expect(all.some((x) => x.told.activity.aim.action !== x.a.aim.action)).toBe(true);
+    expect(all.some((fit) => fit.told.activity.aim.action !== fit.a.aim.action)).toBe(true);
     const also = fromPattern("climb");
     const corridor: HomeFacts = {
       ...NOTHING_SAID,
@@ -269,14 +271,14 @@ describe(`${HOMES} hostile homes`, () => {
     expect(allowed.changes[0]).toMatchObject({ key: "change.action", params: { why: "noRoom", was: "overarmThrow" } });
   });
   it("every card compiles, and counts out what it asks", () => {
-    for (const x of all.slice(0, 120)) {
+    for (const fit of all.slice(0, 120)) {
       const card = compileFor({
-        designed: x.a,
-        child: { age: x.age, step: null, leftHanded: false },
-        homes: [x.home],
+        designed: fit.a,
+        child: { age: fit.age, step: null, leftHanded: false },
+        homes: [fit.home],
         items: { own: [], hidden: [] },
       });
-      for (const marker of card.markers) expect(Number.isFinite(marker.reached), name(x)).toBe(true);
+      for (const marker of card.markers) expect(Number.isFinite(marker.reached), name(fit)).toBe(true);
     }
   });
 });
@@ -307,10 +309,10 @@ describe("letters on a wall, and a course laid across a circuit", () => {
   ];
   it("nothing of it lies in anything else in any home", () => {
     const draw = random(77);
-    for (const [i, a] of designs.entries())
+    for (const [i, design] of designs.entries())
       for (let n = 0; n < 40; n++) {
         const home = homeOf(draw, `w${n}`);
-        const told = forHome(a, { age: 8 }, home, items);
+        const told = forHome(design, { age: 8 }, home, items);
         expect(inEachOther(layoutOf(told.activity)), `${i} ${JSON.stringify(home.space)}`).toEqual([]);
       }
   });

@@ -16,11 +16,11 @@ const home = (over: Partial<HomeFacts> = {}): HomeFacts => ({ ...NOTHING_SAID, i
 const garden = { kind: "garden", length: 12, width: 8, floor: "grass", indoors: false } as const;
 const done = (givenActivity: Activity, at: HomeFacts) => forHome(givenActivity, { age: 8 }, at, items);
 const struck = (action: Action, over: Partial<Activity["kit"]> = {}, name: (typeof patternNames)[number] = "climb") => {
-  const a = fromPattern(name);
+  const design = fromPattern(name);
   return activity.parse({
-    ...a,
-    aim: { ...a.aim, action },
-    kit: { ...a.kit, ...over },
+    ...design,
+    aim: { ...design.aim, action },
+    kit: { ...design.kit, ...over },
     space: { length: 12, width: 8, floor: "grass", indoors: false },
   });
 };
@@ -48,13 +48,13 @@ describe("what a child strikes with", () => {
       expect.arrayContaining(["shortStrike", "longStrike", "twoHandStrike", "forehand", "backhand"]),
     );
     for (const action of STRIKES.filter((strike) => strike !== "dribbleStick")) {
-      const a = struck(action);
-      const told = done(a, home({ kit: { ...KIT }, space: { ...garden } }));
+      const design = struck(action);
+      const told = done(design, home({ kit: { ...KIT }, space: { ...garden } }));
       const pick = told.picks.find((eachPick) => eachPick.role === "implement");
       expect([action, pick?.item]).toEqual([action, expect.any(String)]);
       expect(told.activity.kit.implement).toBe(pick!.item);
       const card = compileFor({
-        designed: a,
+        designed: design,
         child: { age: 8, step: null, leftHanded: false },
         homes: [home({ kit: { ...KIT }, space: { ...garden } })],
         items: { own: [], hidden: [] },
@@ -98,17 +98,17 @@ describe("what a child strikes with", () => {
   it("is swung only where its circle has a place, in length and in width: else another allowed action, and the card says so", () => {
     const needs = 2 * swingOf("twoHandStrike", 8);
     const narrow = { kind: "corridor", length: 9, width: needs - 0.6, floor: "boards", indoors: true } as const;
-    const a = struck("twoHandStrike", { implement: "longTube", send: "sockBall" });
-    const alone = done(a, home({ kit: { ...KIT }, space: { ...narrow } }));
+    const design = struck("twoHandStrike", { implement: "longTube", send: "sockBall" });
+    const alone = done(design, home({ kit: { ...KIT }, space: { ...narrow } }));
     expect(alone.activity.aim.action).not.toBe("twoHandStrike");
     expect(alone.changes[0]).toMatchObject({ key: "change.action", params: { why: "noRoom" } });
     const other = done(
-      { ...a, aim: { ...a.aim, also: ["underarmRoll"] } },
+      { ...design, aim: { ...design.aim, also: ["underarmRoll"] } },
       home({ kit: { ...KIT }, space: { ...narrow } }),
     );
     expect(other.activity.aim.action).toBe("underarmRoll");
     expect(other.status).toBe("adapted");
-    const wide = done(a, home({ kit: { ...KIT }, space: { ...garden } }));
+    const wide = done(design, home({ kit: { ...KIT }, space: { ...garden } }));
     expect(wide.activity.aim.action).toBe("twoHandStrike");
     expect(wide.place?.status).not.toBe("none");
   });

@@ -33,27 +33,27 @@ const home = (space: Partial<HomeSpace> | null, over: Partial<HomeFacts> = {}): 
 });
 
 describe.each(layoutNames)("a climb with %s laid out beside it", (name) => {
-  const a = beside(name);
+  const design = beside(name);
 
   it("plays just as it did: what is laid out changes no chance and no forecast", () => {
-    const plain = { ...a, layout: null };
-    expect([...pegRates(a, child)]).toEqual([...pegRates(plain, child)]);
+    const plain = { ...design, layout: null };
+    expect([...pegRates(design, child)]).toEqual([...pegRates(plain, child)]);
     const ahead = (givenActivity: Activity) =>
       forecastActivity(givenActivity, [child], { players: 1, mode: "alone", seed: 1 }, "middle");
-    expect(ahead(a)).toEqual(ahead(plain));
+    expect(ahead(design)).toEqual(ahead(plain));
   });
 
   it("needs its things beside those of the game", () => {
-    const roles = rolesOf(a, 1).roles;
+    const roles = rolesOf(design, 1).roles;
     const layout = roles.find((role) => role.id === "layout");
-    expect(layout?.count ?? 0).toBe(thingsOf(a.layout!));
-    expect(itemsIn(a).has(a.layout!.item)).toBe(true);
-    const lines = partsOf(layoutOf(a), "line").length;
+    expect(layout?.count ?? 0).toBe(thingsOf(design.layout!));
+    expect(itemsIn(design).has(design.layout!.item)).toBe(true);
+    const lines = partsOf(layoutOf(design), "line").length;
     expect(roles.find((role) => role.id === "marker")!.count).toBe(lines);
   });
 
   it("is counted out mark by mark on the card, each count near to what was planned", () => {
-    const card = compileCard(a, child);
+    const card = compileCard(design, child);
     const own = paces(7);
     const marks = card.markers.filter((marker) => marker.kind === "mark");
     expect(marks.length).toBeGreaterThan(0);
@@ -70,7 +70,7 @@ describe.each(layoutNames)("a climb with %s laid out beside it", (name) => {
   it("lies in a home's space with the game, or it is said that it does not", () => {
     for (const size of [8, 5, 3.4]) {
       const h = home({ length: size, width: size * 0.75 });
-      const told = forHome(a, { age: 7 }, h, items);
+      const told = forHome(design, { age: 7 }, h, items);
       if (!told.place?.placement) {
         expect(told.place?.status).toBe("none");
         continue;
@@ -79,7 +79,7 @@ describe.each(layoutNames)("a climb with %s laid out beside it", (name) => {
       expect(troubleOf(pieces, groundOf(h.space!), told.place.placement)).toBeNull();
       if (told.place.scale < 1) {
         const deep = (givenActivity: Activity) => boundsOf(laidParts(givenActivity.layout!)).along[1];
-        expect(deep(told.activity)).toBeLessThan(deep(a) + 1e-9);
+        expect(deep(told.activity)).toBeLessThan(deep(design) + 1e-9);
       }
     }
   });
@@ -98,13 +98,13 @@ describe("the card of a yard", () => {
     }
   });
   it("counts a mark behind the line backwards, and one on it not at all", () => {
-    const a = activity.parse({
+    const design = activity.parse({
       ...climb,
       layout: { ...exampleOf("shuttle"), along: -0.4, values: { apart: 3, wide: 0.6 } },
     });
-    const [first] = compileCard(a, child).markers.filter((marker) => marker.kind === "mark");
+    const [first] = compileCard(design, child).markers.filter((marker) => marker.kind === "mark");
     expect(first).toMatchObject({ behind: true });
-    const on = { ...a, layout: { ...a.layout!, along: 0 } };
+    const on = { ...design, layout: { ...design.layout!, along: 0 } };
     expect(compileCard(on, child).markers.filter((marker) => marker.kind === "mark")[0]).toMatchObject({
       count: 0,
       reached: 0,
@@ -113,7 +113,7 @@ describe("the card of a yard", () => {
   it("counts from the target where the throwing line moves", () => {
     const { targets } = (climb.pattern.params as { ladder: unknown }).ladder as { targets: Record<string, unknown>[] };
     const { distance: _, ...target } = targets[0]!;
-    const a = activity.parse({
+    const design = activity.parse({
       ...climb,
       space: wide,
       layout: { ...exampleOf("tossing"), along: 9 },
@@ -122,9 +122,9 @@ describe("the card of a yard", () => {
         params: { ...climb.pattern.params, ladder: { kind: "line", target, lines: [1, 2, 3] } },
       },
     });
-    const from = partsOf(layoutOf(a), "target")[0]!.along;
-    for (const marker of compileCard(a, child).markers.filter((eachMarker) => eachMarker.kind === "mark")) {
-      const part = laidParts(a.layout!).find((laidPart) => laidPart.id === marker.id);
+    const from = partsOf(layoutOf(design), "target")[0]!.along;
+    for (const marker of compileCard(design, child).markers.filter((eachMarker) => eachMarker.kind === "mark")) {
+      const part = laidParts(design.layout!).find((laidPart) => laidPart.id === marker.id);
       if (part && "along" in part) expect(marker.metres).toBeCloseTo(from - part.along, 9);
     }
   });
@@ -184,8 +184,8 @@ describe("where a home plays", () => {
     }
   });
   it("has a wall behind what hangs on one where there is any: a side of the space indoors, one that was told of outdoors", () => {
-    const a = activity.parse({ ...beside("wall"), pattern: patternOne() });
-    const at = (space: Partial<HomeSpace>) => forHome(a, { age: 7 }, home(space), items);
+    const design = activity.parse({ ...beside("wall"), pattern: patternOne() });
+    const at = (space: Partial<HomeSpace>) => forHome(design, { age: 7 }, home(space), items);
     const garden = { kind: "garden", indoors: false, floor: "grass" } as const;
     const fence = { ...garden, obstacles: [{ kind: "wall" as const, x: 7.8, y: 0, width: 0.2, depth: 6 }] };
     for (const space of [{ length: 3, width: 2.4 }, { length: 6, width: 5 }, fence]) {
@@ -208,15 +208,15 @@ describe("where a home plays", () => {
       turn: Math.PI / 2,
       values: { ...exampleOf("wall").values, distance: 1 },
     };
-    const a = activity.parse({ ...climb, space: wide, pattern: patternOne(), layout: aside });
-    const told = forHome(a, { age: 7 }, home({ length: 6, width: 5 }), items);
+    const design = activity.parse({ ...climb, space: wide, pattern: patternOne(), layout: aside });
+    const told = forHome(design, { age: 7 }, home({ length: 6, width: 5 }), items);
     expect(told.place).toMatchObject({ status: "designed", noWall: false });
   });
   /** A climb of one near target, so that the wall may be behind it. */
   function patternOne(): Activity["pattern"] {
-    let a = climb;
-    while (opened(a).pegs.length > 1) a = opened(a).remove(opened(a).pegs.at(-1)!.id)!;
-    return opened(a).move(opened(a).pegs[0]!.id, { across: 0 }).pattern;
+    let design = climb;
+    while (opened(design).pegs.length > 1) design = opened(design).remove(opened(design).pegs.at(-1)!.id)!;
+    return opened(design).move(opened(design).pegs[0]!.id, { across: 0 }).pattern;
   }
 });
 

@@ -15,8 +15,12 @@ const ALONE = { players: 1, mode: "alone", seed: 1 } as const;
 const items = listOf([]);
 const home = (kit: Record<string, number>): HomeFacts => ({ ...NOTHING_SAID, id: "h", label: "a home", kit });
 const withOthers = (name: PatternName, others: string[], params: object): Activity => {
-  const a = fromPattern(name);
-  const doc = { ...a, kit: { ...a.kit, others }, pattern: { name, params: { ...a.pattern.params, ...params } } };
+  const design = fromPattern(name);
+  const doc = {
+    ...design,
+    kit: { ...design.kit, others },
+    pattern: { name, params: { ...design.pattern.params, ...params } },
+  };
   return activity.parse(doc);
 };
 const withWhat = (play: Play) => askOf(view(play).asks, "send")?.manner.thing ?? "send";
@@ -33,32 +37,32 @@ describe("things that take turns", () => {
     expect(person.sends({}).sending.item.id).toBe("sockBall");
     expect(person.sends({ thing: "other1" }).spread).not.toEqual(person.sends({}).spread);
     const marks = withOthers("passLadder", ["sockBall"], { things: ["other1", "send"], passes: 1 });
-    const q = openPlay(gamePartOf(marks), ALONE);
-    expect([withWhat(q), withWhat(take(q, { kind: "send", rest: "m1" }))]).toEqual(["other1", "send"]);
+    const game = openPlay(gamePartOf(marks), ALONE);
+    expect([withWhat(game), withWhat(take(game, { kind: "send", rest: "m1" }))]).toEqual(["other1", "send"]);
   });
 
   it("are a stage's own in a streak", () => {
-    const a = fromPattern("streak");
-    const stages = (a.pattern.params as { stages: object[] }).stages.map((stage, i) => ({
+    const design = fromPattern("streak");
+    const stages = (design.pattern.params as { stages: object[] }).stages.map((stage, i) => ({
       ...stage,
       thing: i === 0 ? "send" : "other1",
     }));
     const play = openPlay(gamePartOf(withOthers("streak", ["balloon"], { stages })), ALONE);
     const thing = (givenPlay: Play) => askOf(view(givenPlay).asks, "count")?.manner.thing;
     expect(thing(play)).toBeUndefined();
-    const { count } = (a.pattern.params as { stages: { count: number }[] }).stages[0]!;
+    const { count } = (design.pattern.params as { stages: { count: number }[] }).stages[0]!;
     expect(thing(take(play, { kind: "count", n: count }))).toBe("other1");
   });
 
   it("are called first on a board, and fetched at the end each is sent once", () => {
-    const a = withOthers("board", ["softBall", "balloon"], {
+    const design = withOthers("board", ["softBall", "balloon"], {
       choice: "thing",
       things: ["send", "other1", "other2"],
       fetch: "end",
       sends: null,
     });
     const call = (pick: string) => ({ kind: "choose", of: "thing", pick });
-    const play = openPlay(gamePartOf(a), ALONE);
+    const play = openPlay(gamePartOf(design), ALONE);
     expect(view(play).now.key).toBe("board.thing");
     const one = take(play, call("other1"));
     expect(withWhat(one)).toBe("other1");
@@ -72,26 +76,26 @@ describe("things that take turns", () => {
   });
 
   it("are chosen for each home, another one each; where there are not so many the one serves for all", () => {
-    const a = withOthers("passLadder", ["sockBall"], { things: ["send", "other1"] });
+    const design = withOthers("passLadder", ["sockBall"], { things: ["send", "other1"] });
     expect(
-      rolesOf(a, 1)
+      rolesOf(design, 1)
         .roles.map((role) => role.id)
         .slice(0, 2),
     ).toEqual(["send", "other1"]);
-    const rich = forHome(a, { age: 8 }, home({ sock: 6, softBall: 1, tape: 1, rope: 1 }), items).activity;
+    const rich = forHome(design, { age: 8 }, home({ sock: 6, softBall: 1, tape: 1, rope: 1 }), items).activity;
     expect(new Set([rich.kit.send, ...rich.kit.others]).size).toBe(2);
-    const poor = forHome(a, { age: 8 }, home({ softBall: 1 }), items).activity;
+    const poor = forHome(design, { age: 8 }, home({ softBall: 1 }), items).activity;
     expect(poor.kit.others).toHaveLength(1);
     expect(activity.safeParse(rich).success && activity.safeParse(poor).success).toBe(true);
   });
 
   it("must be there, and be something that can be sent", () => {
-    const a = fromPattern("passLadder");
+    const design = fromPattern("passLadder");
     const of = (others: string[], things: string[]) => {
       const read = parseActivity({
-        ...a,
-        kit: { ...a.kit, others },
-        pattern: { name: "passLadder", params: { ...a.pattern.params, things } },
+        ...design,
+        kit: { ...design.kit, others },
+        pattern: { name: "passLadder", params: { ...design.pattern.params, things } },
       });
       return read.ok ? [] : read.problems.map((problem) => problem.message);
     };

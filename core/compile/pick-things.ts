@@ -42,7 +42,8 @@ export const LET_GO: readonly Property[] = [
 ];
 /** Fewer pins than this are no formation. */
 const FEWEST_OF_A_KIND = 3;
-const forSafety = (role: Role, l: Limit) => l.property === "mass" && l.most !== undefined && role.use === "send";
+const forSafety = (role: Role, limit: Limit) =>
+  limit.property === "mass" && limit.most !== undefined && role.use === "send";
 
 /** The things of a home for all roles; where a role cannot be met, limits are let go, then how it counts, then how many pieces there are. */
 export function pickThings(choosing: Choosing): Picked {
@@ -72,7 +73,7 @@ export function pickThings(choosing: Choosing): Picked {
   };
   for (const property of LET_GO) {
     const open = still();
-    const goes = (role: Role, l: Limit) => l.property === property && !forSafety(role, l);
+    const goes = (role: Role, limit: Limit) => limit.property === property && !forSafety(role, limit);
     if (!now.roles.some((role) => open.includes(role.id) && role.limits.some((limit) => goes(role, limit)))) continue;
     out.letGo.push(property);
     relax((role) => ({ ...role, limits: role.limits.filter((limit) => !goes(role, limit)) }));

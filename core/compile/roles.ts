@@ -17,7 +17,7 @@ export const targetOf = (role: string): string | null => (role.startsWith("targe
 
 /** How wide what letters are written on may be, metres. */
 const WRITTEN = { property: "width", least: 0.07, most: 0.6 } as const;
-const singles = (r: HitRule) => (r.kind === "anyOf" ? r.rules : [r]);
+const singles = (rule: HitRule) => (rule.kind === "anyOf" ? rule.rules : [rule]);
 
 /** How an activity uses what is held to strike, push or carry with; null where nothing is. */
 export const heldIn = (a: Pick<Activity, "aim" | "kit">): ImplementUse | null =>
@@ -75,7 +75,7 @@ export function rolesOf(
   for (const target of targets)
     groups.set(target.group ?? target.id, [...(groups.get(target.group ?? target.id) ?? []), target]);
   for (const [name, all] of groups) {
-    const target = all.reduce((eachTarget, y) => (y.along > eachTarget.along ? y : eachTarget));
+    const target = all.reduce((eachTarget, aim) => (aim.along > eachTarget.along ? aim : eachTarget));
     const id = targetRole(name);
     const known = thing(activity.kit, target.item);
     const as = known ? { ...known, width: target.width, height: target.height } : null;

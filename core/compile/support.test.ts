@@ -14,22 +14,22 @@ describe("support", () => {
   it.each(patternNames)(
     "%s: every kind fits or does not, and what comes of it is a document that can be played",
     (name) => {
-      const a = fromPattern(name);
+      const design = fromPattern(name);
       for (const id of SUPPORT_IDS) {
-        const s = supported(a, [id]);
+        const s = supported(design, [id]);
         expect(activity.safeParse(s.activity).success, id).toBe(true);
         const people = s.self ? [{ role: "plays" as const, ...s.self }] : undefined;
         openPlay(gamePartOf(s.activity), { players: 1, mode: "alone", seed: 1, ...(people && { people }) });
         // One that changes nothing does not say that it fits.
-        if (s.fits.length > 0) expect(s.activity !== a || s.self !== null || s.notes.length > 0, id).toBe(true);
+        if (s.fits.length > 0) expect(s.activity !== design || s.self !== null || s.notes.length > 0, id).toBe(true);
       }
     },
   );
   it("a line of its own, the bell later, something slower; more than one together", () => {
     const climb = supported(fromPattern("climb"), ["nearer", "seated"]);
     expect(climb.self).toEqual({ nearer: 0.75, posture: "sitting" });
-    const a = fromPattern("tally");
-    const timed = { ...a, match: { ...a.match, seconds: 40 } };
+    const design = fromPattern("tally");
+    const timed = { ...design, match: { ...design.match, seconds: 40 } };
     expect(supported(timed, ["moreTime"]).activity.match.seconds).toBe(60);
   });
   it("bigger targets, fewer of them, a bounce: each where the game has such", () => {
@@ -54,10 +54,10 @@ describe("support", () => {
   });
 
   it.each(patternNames)("what changes where or how %s is sent changes its chances, and the right way", (name) => {
-    const a = fromPattern(name);
+    const design = fromPattern(name);
     // By themselves, before anything follows that keeps the challenge (core/levels/support-for.ts).
     const rate = (ids: readonly Support[]) => {
-      const s = supported(a, ids);
+      const s = supported(design, ids);
       return shareIn(s.activity, { age: 8 }, s.self);
     };
     const plain = rate([]);
@@ -69,7 +69,7 @@ describe("support", () => {
       ["seated", false],
     ] as const) {
       // Two sides of the same people are as even as before.
-      if (!supported(a, [id]).fits.includes(id) || plain === null || name === "goals") continue;
+      if (!supported(design, [id]).fits.includes(id) || plain === null || name === "goals") continue;
       expect(rate([id])! > plain + 1e-6, id).toBe(more);
     }
   });

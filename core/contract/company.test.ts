@@ -24,17 +24,17 @@ const miss = { kind: "send", hit: null };
 function playedOut(givenPlay: Play): Play {
   let play = givenPlay;
   for (let i = 0; i < 4000 && !view(play).done; i++) {
-    const v = view(play);
+    const now = view(play);
     const at = play.standing.at(-1)?.event.at ?? 0;
-    const bell = v.asks.find((ask) => ask.kind === "bell");
-    const all = mainAsks(v.asks).flatMap(bodiesOf);
+    const bell = now.asks.find((ask) => ask.kind === "bell");
+    const all = mainAsks(now.asks).flatMap(bodiesOf);
     const bodies = all.map((_, k) => all[(k + i) % all.length]!);
     const rings = bell ? [{ kind: "bell", at: bell.dueAt }] : [];
     const seen = bodies.map((body) => ({ ...body, at }));
     const next = [...(i % 30 === 29 ? rings : []), ...seen, ...rings]
       .map((e) => referee(play, e as never))
       .find((x) => !isRefusal(x));
-    if (!next || isRefusal(next)) throw new Error(`stuck: ${JSON.stringify(v.asks)}`);
+    if (!next || isRefusal(next)) throw new Error(`stuck: ${JSON.stringify(now.asks)}`);
     play = next;
   }
   return play;
@@ -103,8 +103,8 @@ describe("somebody leaves", () => {
     });
     const left = take(play, { kind: "leave", who: 3 });
     const servers = [0, 1, 2, 3, 4, 5].map((n) => {
-      const q = take(left, ...Array.from({ length: n }, (_, i) => ({ kind: "point", side: i % 2 })));
-      return view(q).player;
+      const game = take(left, ...Array.from({ length: n }, (_, i) => ({ kind: "point", side: i % 2 })));
+      return view(game).player;
     });
     expect(new Set(servers)).toEqual(new Set([0, 1, 2]));
   });

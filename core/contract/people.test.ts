@@ -17,20 +17,20 @@ const against = (...people: Role[]): Setup => ({ players: people.length, mode: "
 it("who only helps has no turn and no score", () => {
   const setup: Setup = { players: 2, mode: "turns", seed: 1, people: [PLAYS, { role: "feeds" }] };
   for (const name of ["climb", "bands", "board", "closest", "threeLine", "tally", "pins"] as const) {
-    const v = view(open(name, setup));
-    expect(v.score.map((score) => score.players)).toEqual([[0]]);
-    expect(v.player).toBe(0);
+    const now = view(open(name, setup));
+    expect(now.score.map((score) => score.players)).toEqual([[0]]);
+    expect(now.player).toBe(0);
   }
 });
 
 it("a head start is in the score of the match and its sum, decides who wins, and is no part of what compares with other goes", () => {
   const setup = against(PLAYS, { role: "plays", head: 7 });
   const play = take(open("board", setup, { sends: 1 }), { kind: "send", hit: "t3" }, { kind: "send", hit: "t1" });
-  const v = view(play);
-  expect(v.score.map((score) => score.value)).toEqual([5, 9]);
-  expect(v.score[1]!.working).toBe("7 + 2 = 9");
-  expect(v.progress.map((progress) => progress.own)).toEqual([5, 2]);
-  expect(v.ending!.winners).toEqual([1]);
+  const now = view(play);
+  expect(now.score.map((score) => score.value)).toEqual([5, 9]);
+  expect(now.score[1]!.working).toBe("7 + 2 = 9");
+  expect(now.progress.map((progress) => progress.own)).toEqual([5, 2]);
+  expect(now.ending!.winners).toEqual([1]);
   const long = take(open("board", setup), { kind: "send", hit: null }, { kind: "send", hit: "t1" });
   const on = take(long, { kind: "send", hit: null }, { kind: "send", hit: "t2" });
   expect(view(on).score[1]!.working).toBe("7 + (2 + 3) = 12");

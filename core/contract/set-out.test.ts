@@ -72,9 +72,9 @@ describe("targets that the child sets out", () => {
   });
 
   it("go with what the family may set, in either order", () => {
-    const a = game("board", { family: [{ field: "params.sends", values: [3, 12] }] });
+    const design = game("board", { family: [{ field: "params.sends", values: [3, 12] }] });
     const [spots, set] = [put([1.2, -0.5], [2.2, 0.4], [2.9, 0]), { kind: "set", field: "params.sends", value: 3 }];
-    const views = [view(take(begin(a), spots, set)), view(take(begin(a), set, spots))];
+    const views = [view(take(begin(design), spots, set)), view(take(begin(design), set, spots))];
     for (const eachView of views) {
       expect(eachView.laid).toHaveLength(3);
       expect(eachView.set["params.sends"]).toBe(3);
@@ -83,15 +83,15 @@ describe("targets that the child sets out", () => {
   });
 
   it.each(patternNames)("%s: can be where each target stands for itself, and is forecast as designed", (name) => {
-    const a = fromPattern(name);
-    const { length, width } = a.space;
-    const read = parseActivity({ ...a, setOut: { near: 0.3, far: length, width, farther: false } });
-    expect(read.ok).toBe(canSetOut(a));
-    expect(canSetOut(a)).toBe(["climb", "sweep", "board", "speller"].includes(name));
+    const design = fromPattern(name);
+    const { length, width } = design.space;
+    const read = parseActivity({ ...design, setOut: { near: 0.3, far: length, width, farther: false } });
+    expect(read.ok).toBe(canSetOut(design));
+    expect(canSetOut(design)).toBe(["climb", "sweep", "board", "speller"].includes(name));
     if (!read.ok) return;
     const spent = (givenActivity: Activity) =>
       mean(forecastActivity(givenActivity, [{ age: 8 }], alone, "middle").sides[0]!.sends);
-    expect(spent(read.value)).toBeCloseTo(spent(a), 9);
+    expect(spent(read.value)).toBeCloseTo(spent(design), 9);
     expect(opened(read.value).parts[0]).toMatchObject({ kind: "court", id: "setOut" });
   });
 

@@ -37,9 +37,9 @@ describe("a line of one's own", () => {
       "threeLine",
     ]);
     for (const name of can) {
-      const a = fromPattern(name);
-      const range = lineRange(patternOf(name), a.pattern.params)!;
-      const nearest = Math.min(...opened(a).pegs.map((peg) => peg.distance));
+      const design = fromPattern(name);
+      const range = lineRange(patternOf(name), design.pattern.params)!;
+      const nearest = Math.min(...opened(design).pegs.map((peg) => peg.distance));
       expect(nearest - range.most).toBeGreaterThanOrEqual(0.5 - 1e-9);
       expect(linesIn(range)).toContain(0);
     }
@@ -47,15 +47,15 @@ describe("a line of one's own", () => {
 
   it("gives the same forecast as everything that much nearer to the line", () => {
     for (const name of ["climb", "sweep"] as const) {
-      const a = fromPattern(name);
-      const near = opened(a).pegs.reduce(
+      const design = fromPattern(name);
+      const near = opened(design).pegs.reduce(
         (eachActivity, peg) => opened(eachActivity).move(peg.id, { along: peg.distance - 0.5 }),
-        a,
+        design,
       );
       const own: Setup = { ...ALONE, people: [{ role: "plays", nearer: 0.5 }] };
       const ask = (givenActivity: Activity, setup: Setup) =>
         forecastActivity(givenActivity, [{ age: 8 }], setup, "middle").sides[0]!;
-      const [mine, moved, plain] = [ask(a, own), ask(near, ALONE), ask(a, ALONE)];
+      const [mine, moved, plain] = [ask(design, own), ask(near, ALONE), ask(design, ALONE)];
       expect(mean(mine.sends)).toBeCloseTo(mean(moved.sends), 9);
       expect(mine.finish).toBeCloseTo(moved.finish, 9);
       expect(mine.finish / mean(mine.sends)).toBeGreaterThan(plain.finish / mean(plain.sends));
@@ -63,7 +63,7 @@ describe("a line of one's own", () => {
   });
 
   it("is in the forecast of a match, for whoever stands there", () => {
-    const a = fromPattern("climb");
+    const design = fromPattern("climb");
     const two = (nearer: number): Setup => ({
       players: 2,
       mode: "against",
@@ -71,16 +71,16 @@ describe("a line of one's own", () => {
       people: [{ role: "plays", nearer }, { role: "plays" }],
     });
     const win = (nearer: number) =>
-      forecastActivity(a, [{ age: 8 }, { age: 8 }], two(nearer), "middle").sides.map((side) => side.win!);
+      forecastActivity(design, [{ age: 8 }, { age: 8 }], two(nearer), "middle").sides.map((side) => side.win!);
     expect(win(0)[0]).toBeCloseTo(0.5, 6);
     expect(win(0.5)[0]).toBeGreaterThan(0.52);
     expect(win(-0.5)[0]).toBeLessThan(0.48);
   });
 
   it("is somebody's own, is kept with the child's score, and another's is not", () => {
-    const a = fromPattern("climb");
+    const design = fromPattern("climb");
     const begin = (people: Setup["people"]) =>
-      openPlay(gamePartOf(a), { players: 2, mode: "against", seed: 1, people: people! });
+      openPlay(gamePartOf(design), { players: 2, mode: "against", seed: 1, people: people! });
     const play = begin([{ role: "plays" }, { role: "plays", nearer: -1, otherHand: true }]);
     expect(nearer(play)).toBe(0);
     const theirs = take(play, { kind: "send", hit: null });
@@ -95,8 +95,8 @@ describe("a line of one's own", () => {
 });
 
 describe("easier and harder, left to the family", () => {
-  const a = leaving("climb", [{ field: LINE_FIELD, values: LINES }]);
-  const begin = (setup = ALONE) => openPlay(gamePartOf(a), setup);
+  const design = leaving("climb", [{ field: LINE_FIELD, values: LINES }]);
+  const begin = (setup = ALONE) => openPlay(gamePartOf(design), setup);
 
   it("is chosen before play, and compares with goes from that line", () => {
     const play = take(begin(), at(0.5));
@@ -139,13 +139,13 @@ describe("easier and harder, left to the family", () => {
 
 describe("how many targets are played", () => {
   it("is within what the game allows, and can go back up before play", () => {
-    const a = leaving("climb", [{ field: TARGETS_FIELD, values: [2, 3] }]);
-    const knob = standingKnobs(patternOf("climb"), a.pattern.params).find(
+    const design = leaving("climb", [{ field: TARGETS_FIELD, values: [2, 3] }]);
+    const knob = standingKnobs(patternOf("climb"), design.pattern.params).find(
       (standingKnob) => fieldOf(standingKnob) === TARGETS_FIELD,
     )!;
-    expect(knob).toMatchObject({ kind: "number", least: 1, most: opened(a).pegs.length });
+    expect(knob).toMatchObject({ kind: "number", least: 1, most: opened(design).pegs.length });
     const set = (value: number) => ({ kind: "set", field: TARGETS_FIELD, value });
-    const play = openPlay(gamePartOf(a), ALONE);
+    const play = openPlay(gamePartOf(design), ALONE);
     const two = take(play, set(2));
     expect(view(two).progress[0]!.stages).toBe(2);
     expect(settingOf(view(two))).toBe("standing.targets=2");
@@ -158,8 +158,8 @@ describe("how many targets are played", () => {
 
   it("are set out again where another number of them is chosen after that", () => {
     const setOut = { near: 0.8, far: 3.2, width: 2.4, farther: false };
-    const a = leaving("board", [{ field: TARGETS_FIELD, values: [2, 3] }], { setOut });
-    const play = openPlay(gamePartOf(a), ALONE);
+    const design = leaving("board", [{ field: TARGETS_FIELD, values: [2, 3] }], { setOut });
+    const play = openPlay(gamePartOf(design), ALONE);
     const spots = [1.2, 2.2, 2.9].map((m, i) => ({ id: `t${i + 1}`, along: m * 1000, across: 0 }));
     const laid = take(play, { kind: "arrange", spots });
     expect(view(laid).laid).toHaveLength(3);

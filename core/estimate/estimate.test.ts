@@ -85,8 +85,8 @@ describe("what tries say", () => {
       let seen = 0;
       const next = random(7);
       for (let i = 0; i < 60 && !view(play).done; i++) {
-        const v = view(play);
-        const bodies = mainAsks(v.asks).flatMap(bodiesOf);
+        const now = view(play);
+        const bodies = mainAsks(now.asks).flatMap(bodiesOf);
         const body = bodies[Math.floor(next() * bodies.length)];
         if (!body) break;
         const after = referee(play, { ...body, at: i * 400 } as never);

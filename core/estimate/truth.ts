@@ -119,33 +119,35 @@ const TO_SAY = { tries: 200, apart: 0.004 } as const;
  */
 function ofPossible(goes: readonly Pick<Forecasted, "tries" | "hits" | "forecast" | "byAge">[]): number | null {
   const some = goes.filter((go) => go.tries > 1);
-  const sum = (of: (g: (typeof some)[number]) => number) => some.reduce((total, g) => total + of(g), 0);
-  const squares = (of: (g: (typeof some)[number]) => number) =>
-    sum((g) => g.hits * (1 - of(g)) ** 2 + (g.tries - g.hits) * of(g) ** 2);
-  const tries = sum((g) => g.tries);
-  const byAge = squares((g) => g.byAge);
-  const least = sum((g) => (g.hits * (g.tries - g.hits)) / (g.tries - 1));
+  const sum = (of: (game: (typeof some)[number]) => number) => some.reduce((total, game) => total + of(game), 0);
+  const squares = (of: (game: (typeof some)[number]) => number) =>
+    sum((game) => game.hits * (1 - of(game)) ** 2 + (game.tries - game.hits) * of(game) ** 2);
+  const tries = sum((game) => game.tries);
+  const byAge = squares((game) => game.byAge);
+  const least = sum((game) => (game.hits * (game.tries - game.hits)) / (game.tries - 1));
   if (tries < TO_SAY.tries || byAge - least < TO_SAY.apart * tries) return null;
-  return (byAge - squares((g) => g.forecast)) / (byAge - least);
+  return (byAge - squares((game) => game.forecast)) / (byAge - least);
 }
 
 /** How forecasts came true over some goes: a sum over them, so that it costs next to nothing. */
 export function accuracyOf(out: readonly Omit<Forecasted, "child" | "week">[]): Omit<Truth, "goes"> {
-  const tries = out.reduce((sum, g) => sum + g.tries, 0);
+  const tries = out.reduce((sum, game) => sum + game.tries, 0);
   if (tries === 0) return { bins: [], inside: null, meant: null, ofPossible: null };
-  const meant = out.reduce((sum, g) => sum + g.holds, 0) / out.length;
-  const inside = out.filter((g) => g.hits / g.tries >= g.low - 1e-9 && g.hits / g.tries <= g.high + 1e-9).length;
+  const meant = out.reduce((sum, game) => sum + game.holds, 0) / out.length;
+  const inside = out.filter(
+    (game) => game.hits / game.tries >= game.low - 1e-9 && game.hits / game.tries <= game.high + 1e-9,
+  ).length;
   const bins = Array.from({ length: 10 }, (_, i) =>
-    out.filter((g) => Math.min(9, Math.floor(10 * g.forecast)) === i),
+    out.filter((game) => Math.min(9, Math.floor(10 * game.forecast)) === i),
   ).flatMap((list, i) => {
-    const count = list.reduce((sum, g) => sum + g.tries, 0);
+    const count = list.reduce((sum, game) => sum + game.tries, 0);
     if (count === 0) return [];
     return [
       {
         from: i / 10,
         tries: count,
-        forecast: list.reduce((sum, g) => sum + g.tries * g.forecast, 0) / count,
-        seen: list.reduce((sum, g) => sum + g.hits, 0) / count,
+        forecast: list.reduce((sum, game) => sum + game.tries * game.forecast, 0) / count,
+        seen: list.reduce((sum, game) => sum + game.hits, 0) / count,
       },
     ];
   });

@@ -88,7 +88,7 @@ export function unlikelyOf(goes: readonly GoReported[], which: (play: string) =>
       const some = told.slice(i + 1 - n, i + 1);
       const { chance, expected, hits } = chanceOf(some, told.slice(0, i + 1 - n));
       if (chance < RARE)
-        return [{ play: go.play, goes: n, tries: some.reduce((sum, x) => sum + x.tries, 0), hits, expected }];
+        return [{ play: go.play, goes: n, tries: some.reduce((sum, round) => sum + round.tries, 0), hits, expected }];
     }
     return [];
   });

@@ -54,18 +54,22 @@ describe("the library of short exercises", () => {
   });
 
   it("stands on the card before and after the game, with its cautions", () => {
-    const a = activity.parse({ ...fromPattern("climb"), warmUp: ["starJump", "tuckJump"], coolDown: ["reachToes"] });
-    const card = compileCard(a, { age: 6, leftHanded: false, step: null });
+    const design = activity.parse({
+      ...fromPattern("climb"),
+      warmUp: ["starJump", "tuckJump"],
+      coolDown: ["reachToes"],
+    });
+    const card = compileCard(design, { age: 6, leftHanded: false, step: null });
     expect(card.warmUp!.map((cardExercise) => [cardExercise.id, cardExercise.dose])).toEqual([["starJump", 6]]);
     expect(card.coolDown!.map((cardExercise) => cardExercise.name)).toEqual(["reach for the toes"]);
     expect(card.cautions).toEqual(expect.arrayContaining(["softLanding", "flatBack"]));
     expect(new Set(card.cautions).size).toBe(card.cautions.length);
     for (const caution of card.cautions) expect(CAUTIONS).toContain(caution);
-    const read = parseActivity({ ...a, warmUp: ["handstand"] });
+    const read = parseActivity({ ...design, warmUp: ["handstand"] });
     expect(read.ok ? [] : read.problems.map((problem) => problem.message)).toEqual([
       "warm-up must come from the library of exercises, or from your own",
     ]);
-    expect(parseActivity({ ...a, coolDown: exercises.slice(0, 7).map((exercise) => exercise.id) }).ok).toBe(false);
+    expect(parseActivity({ ...design, coolDown: exercises.slice(0, 7).map((exercise) => exercise.id) }).ok).toBe(false);
   });
 });
 

@@ -30,12 +30,12 @@ export interface FairPoints {
  * the go, rounded to what a child can add. Null where nothing, or only one thing, has points of its own.
  */
 export function fairPoints(activity: Activity, who: Who): FairPoints[] | null {
-  const o = opened(activity);
-  const scored = o.pegs.filter((peg) => o.pegKnobs(peg.id).some((pegKnob) => pegKnob.path.at(-1) === "points"));
+  const game = opened(activity);
+  const scored = game.pegs.filter((peg) => game.pegKnobs(peg.id).some((pegKnob) => pegKnob.path.at(-1) === "points"));
   if (scored.length < 2) return null;
   const [parts, person] = [layoutOf(activity), personOf(activity, who)];
   const each = scored.flatMap(({ id }) => {
-    const probe = o.probes.find((eachProbe) => eachProbe.peg === id);
+    const probe = game.probes.find((eachProbe) => eachProbe.peg === id);
     if (!probe) return [];
     const { aim } = probe.ask;
     const play = { parts, people: [person], policy: "middle" } as const;

@@ -23,10 +23,13 @@ function withValue(activity: Activity, knob: Knob, value: string | number): Acti
   const next = adjusted(activity, [{ field: fieldOf(knob), value }]);
   return parseActivity(next).ok ? next : null;
 }
-function set(activity: Activity, k: NumberKnob, value: number): Fix | null {
-  const next = withValue(activity, k, value);
+function set(activity: Activity, knob: NumberKnob, value: number): Fix | null {
+  const next = withValue(activity, knob, value);
   return (
-    next && { phrase: { key: "fix.set", params: { knob: k.label, to: value, unit: k.unit ?? "" } }, activity: next }
+    next && {
+      phrase: { key: "fix.set", params: { knob: knob.label, to: value, unit: knob.unit ?? "" } },
+      activity: next,
+    }
   );
 }
 /** Each rule that is a choice of words, chosen otherwise. */
@@ -43,24 +46,24 @@ export const chosen = (activity: Activity): (Fix | null)[] =>
       });
     });
 /** A number times a factor, in the steps of its knob and within its bounds; null: as it is. */
-function times(activity: Activity, k: NumberKnob, by: number): Fix | null {
-  const is = setTo(k, { params: activity.pattern.params, match: activity.match });
+function times(activity: Activity, knob: NumberKnob, by: number): Fix | null {
+  const is = setTo(knob, { params: activity.pattern.params, match: activity.match });
   if (typeof is !== "number") return null;
-  const stepped = Math.round((is * by) / k.step) * k.step;
-  const value = Math.max(k.least, Math.min(k.most, Math.round(stepped * 1000) / 1000));
-  return value === is ? null : set(activity, k, value);
+  const stepped = Math.round((is * by) / knob.step) * knob.step;
+  const value = Math.max(knob.least, Math.min(knob.most, Math.round(stepped * 1000) / 1000));
+  return value === is ? null : set(activity, knob, value);
 }
 
 /** An end that a game has and that is off: a number of sends, tries or rounds, or a bell. */
 export const ends = (activity: Activity): (Fix | null)[] =>
-  numbersOf(activity).flatMap((k) =>
-    k.off && setTo(k, { params: activity.pattern.params, match: activity.match }) === null
-      ? [set(activity, k, k.off.initial)]
+  numbersOf(activity).flatMap((knob) =>
+    knob.off && setTo(knob, { params: activity.pattern.params, match: activity.match }) === null
+      ? [set(activity, knob, knob.off.initial)]
       : [],
   );
 /** Each number of the game smaller or greater by one of these factors, the nearest to what it is first. */
 export const scaled = (activity: Activity, factors: readonly number[]): (Fix | null)[] =>
-  factors.flatMap((by) => numbersOf(activity).map((k) => times(activity, k, by)));
+  factors.flatMap((by) => numbersOf(activity).map((knob) => times(activity, knob, by)));
 
 /** Targets moved nearer or farther by one of these factors: some of them, or all together. */
 export function moved(activity: Activity, ids: readonly string[] | null, factors: readonly number[]): (Fix | null)[] {

@@ -75,9 +75,9 @@ function deep(activity: Activity, part: Part): Part {
   if (part.kind !== "target") return part;
   const is = thing(activity.kit, part.item);
   if (!is) return part;
-  const rules = (part.rule.kind === "anyOf" ? part.rule.rules : [part.rule]).map((r): SingleRule => {
-    if (r.kind === "into" && is.opening === null) return { ...r, opening: SMALLEST };
-    return r.kind === "through" && is.gap === null ? { ...r, gap: SMALLEST } : r;
+  const rules = (part.rule.kind === "anyOf" ? part.rule.rules : [part.rule]).map((eachRule): SingleRule => {
+    if (eachRule.kind === "into" && is.opening === null) return { ...eachRule, opening: SMALLEST };
+    return eachRule.kind === "through" && is.gap === null ? { ...eachRule, gap: SMALLEST } : eachRule;
   });
   const rule: HitRule = rules.length === 1 ? rules[0]! : { kind: "anyOf", rules };
   return { ...part, depth: part.depth ?? is.depth, rule };

@@ -14,16 +14,16 @@ import { variance } from "./spread.test-utils.ts";
 
 const alone = { players: 1, mode: "alone", seed: 3 } as const;
 const climb = (over: object = {}, around: Partial<Match> = {}): Activity => {
-  const a = fromPattern("climb");
+  const design = fromPattern("climb");
   const params = { ...patterns.climb.example.params, ...over } as never;
-  return { ...a, pattern: { name: "climb", params }, match: { ...a.match, ...around } };
+  return { ...design, pattern: { name: "climb", params }, match: { ...design.match, ...around } };
 };
 
 describe("forecast", () => {
   it("a climb over .85 .7 .55 .4 takes 6.923224 sends", () => {
     const base = patterns.climb.example.params.ladder as { kind: "targets"; order: "nearest"; targets: never[] };
-    const a = climb({ tries: null, ladder: { ...base, targets: base.targets.slice(0, 4) } });
-    const forecast = forecastActivity(a, [{ age: 7 }], alone, "middle", {
+    const design = climb({ tries: null, ladder: { ...base, targets: base.targets.slice(0, 4) } });
+    const forecast = forecastActivity(design, [{ age: 7 }], alone, "middle", {
       chances: { t1: 0.85, t2: 0.7, t3: 0.55, t4: 0.4 },
     });
     expect(forecast.method).toBe("exact");
@@ -33,8 +33,8 @@ describe("forecast", () => {
 
   it("agrees with the negative binomial inside a cap", () => {
     const base = patterns.climb.example.params.ladder as { kind: "targets"; order: "nearest"; targets: never[] };
-    const a = climb({ tries: 6, ladder: { ...base, targets: base.targets.slice(0, 2) } });
-    const forecast = forecastActivity(a, [{ age: 7 }], alone, "middle", { chances: { t1: 0.3, t2: 0.3 } });
+    const design = climb({ tries: 6, ladder: { ...base, targets: base.targets.slice(0, 2) } });
+    const forecast = forecastActivity(design, [{ age: 7 }], alone, "middle", { chances: { t1: 0.3, t2: 0.3 } });
     const under2 = 0.7 ** 6 + 6 * 0.3 * 0.7 ** 5;
     expect(forecast.sides[0]!.finish).toBeCloseTo(1 - under2, 10);
   });
@@ -106,9 +106,9 @@ describe("forecast", () => {
         for (let s = 10; s <= 40; s++) list.push(thrown(s, { inAir })[0]!);
         return list;
       };
-      const a = sure(20);
-      const play = { parts: layoutOf(a), people: [personOf(a, { age: 8 })], policy: "middle" as const };
-      const game = openGame(patterns.board as never, gamePartOf(a));
+      const design = sure(20);
+      const play = { parts: layoutOf(design), people: [personOf(design, { age: 8 })], policy: "middle" as const };
+      const game = openGame(patterns.board as never, gamePartOf(design));
       const state = game.start(alone);
       const ask = game
         .asks(game.step(state, { kind: "ready", at: 0 }) as typeof state)
@@ -124,11 +124,11 @@ describe("forecast", () => {
       (patternName) => patterns[patternName].match.fields.includes("seconds") && patternName !== "bases",
     );
     it.each(rung)("%s is told alike step by step and in drawn games", (name) => {
-      const a = fromPattern(name);
-      const timed = { ...a, match: { ...patterns[name].match.initial, ...a.match, seconds: 30 } };
+      const design = fromPattern(name);
+      const timed = { ...design, match: { ...patterns[name].match.initial, ...design.match, seconds: 30 } };
       const f = (method: "auto" | "sampled") =>
         forecastActivity(timed, [{ age: 9 }], alone, "middle", { method, samples: 1500 });
-      if (!a.players.modes.includes("alone")) return;
+      if (!design.players.modes.includes("alone")) return;
       const [exact, drawn] = [f("auto"), f("sampled")];
       expect(Math.abs(exact.sides[0]!.finish - drawn.sides[0]!.finish)).toBeLessThan(4 * drawn.standardError);
       const spread = Math.sqrt(variance(exact.sides[0]!.points) / 1500);
@@ -137,15 +137,19 @@ describe("forecast", () => {
   });
 
   it.each(patternNames)("%s without any cap is told too, however long it goes on", (name) => {
-    const a = fromPattern(name);
+    const design = fromPattern(name);
     const open = { sends: null, tries: null, rounds: null, seconds: null };
     const params = Object.fromEntries(
-      Object.entries(a.pattern.params).map(([key, value]) => [
+      Object.entries(design.pattern.params).map(([key, value]) => [
         key,
         key in open && (value === null || typeof value === "number") ? null : value,
       ]),
     );
-    const read = activity.safeParse({ ...a, pattern: { name, params }, match: { ...a.match, seconds: null } });
+    const read = activity.safeParse({
+      ...design,
+      pattern: { name, params },
+      match: { ...design.match, seconds: null },
+    });
     // What would have no end at all, or needs its number, is refused by name.
     if (!read.success) {
       expect(read.error.issues[0]!.message).toMatch(/end|needs|number|whole/);
@@ -158,9 +162,9 @@ describe("forecast", () => {
   });
 
   it("shares a match between equals evenly, and falls to sampling beyond the cap", () => {
-    const a = fromPattern("bands");
+    const design = fromPattern("bands");
     const forecast = forecastActivity(
-      a,
+      design,
       [{ age: 8 }, { age: 8 }],
       { players: 2, mode: "against", seed: 9 },
       "bestExpected",
@@ -257,42 +261,42 @@ describe("forecast", () => {
   });
 
   it("the best aim never expects less than the middle", () => {
-    const a = fromPattern("bands");
+    const design = fromPattern("bands");
     for (const age of [6, 8, 10]) {
-      const best = forecastActivity(a, [{ age }], alone, "bestExpected");
-      const middle = forecastActivity(a, [{ age }], alone, "middle");
+      const best = forecastActivity(design, [{ age }], alone, "bestExpected");
+      const middle = forecastActivity(design, [{ age }], alone, "middle");
       expect(mean(best.sides[0]!.points)).toBeGreaterThanOrEqual(mean(middle.sides[0]!.points) - 1e-9);
     }
   });
 
   it("asks nothing of anybody that its examples are for that half of their sends do not reach", () => {
     for (const name of patternNames) {
-      const a = fromPattern(name);
-      for (let { from: age } = a.ages; age <= a.ages.to; age++) {
-        const sending = sendingIn(a, age);
+      const design = fromPattern(name);
+      for (let { from: age } = design.ages; age <= design.ages.to; age++) {
+        const sending = sendingIn(design, age);
         // What two sides fight for is not sent from a line at something.
-        if (!sending || !opened(a).probes.some((probe) => fromLine(probe.ask))) continue;
+        if (!sending || !opened(design).probes.some((probe) => fromLine(probe.ask))) continue;
         const far = asksAtMost(sending);
-        for (const peg of opened(a).pegs) expect(peg.distance, `${name} ${age}`).toBeLessThanOrEqual(far);
-        for (const [id, rate] of pegRates(a, { age })) expect(rate, `${name} ${age} ${id}`).toBeGreaterThan(0.1);
+        for (const peg of opened(design).pegs) expect(peg.distance, `${name} ${age}`).toBeLessThanOrEqual(far);
+        for (const [id, rate] of pegRates(design, { age })) expect(rate, `${name} ${age} ${id}`).toBeGreaterThan(0.1);
       }
     }
   });
   it("lets nothing into a thing without an opening, whatever a teacher wrote", () => {
-    const a = fromPattern("climb");
-    const p = structuredClone(a.pattern.params) as { ladder: { targets: { item: string; counts: string[] }[] } };
+    const design = fromPattern("climb");
+    const p = structuredClone(design.pattern.params) as { ladder: { targets: { item: string; counts: string[] }[] } };
     for (const target of p.ladder.targets) target.counts = ["into"];
     const rates = pegRates(
-      { ...a, aim: { ...a.aim, action: "underarmThrow" }, pattern: { name: "climb", params: p } } as never,
+      { ...design, aim: { ...design.aim, action: "underarmThrow" }, pattern: { name: "climb", params: p } } as never,
       { age: 8 },
     );
     expect(p.ladder.targets.map((target) => target.item)).toEqual(["bucket", "box", "book", "saucepan", "bottle"]);
     expect([...rates.values()].map((rate) => rate > 0)).toEqual([true, true, false, true, false]);
   });
   it("rates under the pegs fall with distance and rise with age", () => {
-    const a = climb();
-    const young = pegRates(a, { age: 6 });
-    const old = pegRates(a, { age: 8 });
+    const design = climb();
+    const young = pegRates(design, { age: 6 });
+    const old = pegRates(design, { age: 8 });
     expect(young.get("t1")!).toBeGreaterThan(young.get("t5")!);
     for (const id of ["t1", "t2", "t3"]) expect(old.get(id)!).toBeGreaterThan(young.get(id)!);
     expect(pegRates(fromPattern("bands"), { age: 7 }).size).toBe(4);

@@ -18,12 +18,14 @@ const child = { age: 6, step: null, leftHanded: false };
 
 describe("down a ramp", () => {
   it("it leaves as fast as the height says, whatever the age, and the board's error replaces the arm's", () => {
-    const a = ramped(0.6);
-    expect(sendingIn(a, 6)!.most).toBeCloseTo(rampSpeed(0.6), 12);
-    expect(sendingIn(a, 12)!.most).toBeCloseTo(sendingIn(a, 6)!.most, 12);
-    const [by, board] = [pins, a].map((eachActivity) => personOf(eachActivity, { age: 6 }).sends({}).spread.lateral);
+    const design = ramped(0.6);
+    expect(sendingIn(design, 6)!.most).toBeCloseTo(rampSpeed(0.6), 12);
+    expect(sendingIn(design, 12)!.most).toBeCloseTo(sendingIn(design, 6)!.most, 12);
+    const [by, board] = [pins, design].map(
+      (eachActivity) => personOf(eachActivity, { age: 6 }).sends({}).spread.lateral,
+    );
     expect(board).toBeLessThan(by! / 2);
-    expect(pegRates(a, { age: 6 }).get("pins")).toBeGreaterThan(pegRates(pins, { age: 6 }).get("pins")!);
+    expect(pegRates(design, { age: 6 }).get("pins")).toBeGreaterThan(pegRates(pins, { age: 6 }).get("pins")!);
   });
   it("from too low it does not get there", () => {
     expect(pegRates(ramped(0.1), { age: 8 }).get("pins")).toBeLessThan(pegRates(ramped(0.6), { age: 8 }).get("pins")!);

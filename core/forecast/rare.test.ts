@@ -34,13 +34,13 @@ describe("a score worth a look", () => {
 
 describe("a go faster than fetching allows", () => {
   const play = (seconds: number, count = 6) => {
-    let p = openPlay(gamePartOf(fromPattern("sweep")), ALONE);
+    let game = openPlay(gamePartOf(fromPattern("sweep")), ALONE);
     for (let i = 0; i < count; i++) {
-      const next = referee(p, { kind: "send", hit: i % 2 ? "t1" : null, at: Math.round(i * seconds * 1000) });
+      const next = referee(game, { kind: "send", hit: i % 2 ? "t1" : null, at: Math.round(i * seconds * 1000) });
       if (isRefusal(next)) break;
-      p = next;
+      game = next;
     }
-    return p;
+    return game;
   };
   it("is told apart from one that took its time", () => {
     expect(hurried(play(6), 8)).toBe(false);

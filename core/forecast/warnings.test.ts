@@ -8,8 +8,12 @@ import { alwaysBest, skillOf, WARNINGS, type Warning, warningsOf } from "./warni
 
 const PEOPLE = [{ age: 6 }, { age: 7 }, { age: 8 }] as const;
 const of = (name: PatternName, params: object = {}, more: Partial<Activity> = {}): Activity => {
-  const a = fromPattern(name);
-  return activity.parse({ ...a, ...more, pattern: { name, params: { ...(a.pattern.params as object), ...params } } });
+  const design = fromPattern(name);
+  return activity.parse({
+    ...design,
+    ...more,
+    pattern: { name, params: { ...(design.pattern.params as object), ...params } },
+  });
 };
 const kinds = (givenActivity: Activity): Warning["kind"][] =>
   warningsOf(givenActivity, PEOPLE).map((warning) => warning.kind);
@@ -103,10 +107,10 @@ describe("warnings", () => {
   });
 
   it("minutes are those of the whole plan: what fits by itself may not with its warm-up", () => {
-    const a = of("climb");
-    const alone = warningsOf({ ...a, minutes: 4 }, PEOPLE).filter((warning) => warning.kind === "tooLong");
+    const design = of("climb");
+    const alone = warningsOf({ ...design, minutes: 4 }, PEOPLE).filter((warning) => warning.kind === "tooLong");
     expect(alone).toEqual([]);
-    const around = { ...a, minutes: 4, rounds: 3, warmUp: ["marchOnTheSpot", "starJumps"], coolDown: [] };
+    const around = { ...design, minutes: 4, rounds: 3, warmUp: ["marchOnTheSpot", "starJumps"], coolDown: [] };
     const told = warningsOf(around as Activity, PEOPLE).find((warning) => warning.kind === "tooLong")!;
     expect(told.phrase.params!.minutes).toBeGreaterThan(4);
   });

@@ -55,14 +55,14 @@ export function checkActivity(activity: Activity, ctx: z.RefinementCtx): void {
   if (!checkKit(activity, report)) return;
   checkExercises(activity, report);
   checkQuestion(activity, report);
-  const o = opened(activity);
-  checkAction(activity, o, report);
-  checkSetOut(activity, o, report);
-  checkPlayers(activity, o, report);
-  checkSettings(activity, o, report);
-  for (const { path, message } of o.pattern.problems(activity.pattern.params, activity.match))
+  const game = opened(activity);
+  checkAction(activity, game, report);
+  checkSetOut(activity, game, report);
+  checkPlayers(activity, game, report);
+  checkSettings(activity, game, report);
+  for (const { path, message } of game.pattern.problems(activity.pattern.params, activity.match))
     report(path[0] === "params" ? ["pattern", ...path] : path, message);
-  checkSpace(activity, o, report);
+  checkSpace(activity, game, report);
 }
 
 /** The objects exist and can be thrown, rolled or kicked. False: without one, nothing else can be checked. */

@@ -9,19 +9,21 @@ const knobsOf = (givenActivity: ReturnType<typeof fromPattern>) =>
   familyKnobs(opened(givenActivity).knobs(), { params: givenActivity.pattern.params, match: givenActivity.match });
 
 describe.each(patternNames)("what a family may set of %s", (name) => {
-  const a = fromPattern(name);
+  const design = fromPattern(name);
   it("is allowed by the document from least to most, leaves what stands on the floor, and goes by one id", () => {
-    const knobs = knobsOf(a);
+    const knobs = knobsOf(design);
     expect(knobs.length).toBeGreaterThan(0);
     expect(new Set(knobs.map(fieldOf)).size).toBe(knobs.length);
     for (const knob of knobs) {
       const values = knob.kind === "toggle" ? [false, true] : valuesBetween(knob, knob.least, knob.most);
       expect(values.length).toBeLessThanOrEqual(MAX_VALUES);
-      const read = parseActivity({ ...a, family: [{ field: fieldOf(knob), values }] });
+      const read = parseActivity({ ...design, family: [{ field: fieldOf(knob), values }] });
       expect(read.ok ? [] : read.problems, fieldOf(knob)).toEqual([]);
       for (const value of values)
-        expect(opened(adjusted(a, [{ field: fieldOf(knob), value }])).parts, fieldOf(knob)).toEqual(opened(a).parts);
-      expect(setTo(knob, { params: a.pattern.params, match: a.match })).toBeTypeOf(
+        expect(opened(adjusted(design, [{ field: fieldOf(knob), value }])).parts, fieldOf(knob)).toEqual(
+          opened(design).parts,
+        );
+      expect(setTo(knob, { params: design.pattern.params, match: design.match })).toBeTypeOf(
         knob.kind === "toggle" ? "boolean" : "number",
       );
     }
@@ -38,11 +40,11 @@ describe("a range", () => {
     expect([wide[0], wide.at(-1)]).toEqual([1, 100]);
   });
   it("of a round that is taken away goes with it, and no other", () => {
-    const a = fromPattern("tally");
-    const rounds = (a.pattern.params as { rounds: object[] }).rounds;
+    const design = fromPattern("tally");
+    const rounds = (design.pattern.params as { rounds: object[] }).rounds;
     const two = activity.parse({
-      ...a,
-      pattern: { ...a.pattern, params: { ...(a.pattern.params as object), rounds: [rounds[0], rounds[0]] } },
+      ...design,
+      pattern: { ...design.pattern, params: { ...(design.pattern.params as object), rounds: [rounds[0], rounds[0]] } },
       family: [
         { field: "params.rounds.0.seconds", values: [30, 45] },
         { field: "params.rounds.1.seconds", values: [30, 45] },

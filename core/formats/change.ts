@@ -22,7 +22,7 @@ export function withoutLost(activity: Activity): Activity {
   if (activity.family.length === 0) return activity;
   const game = { params: activity.pattern.params, match: activity.match };
   const known = new Set(familyKnobs(opened(activity).familyKnobs(), game).map(fieldOf));
-  return activity.family.every((f) => known.has(f.field))
+  return activity.family.every((range) => known.has(range.field))
     ? activity
-    : { ...activity, family: activity.family.filter((f) => known.has(f.field)) };
+    : { ...activity, family: activity.family.filter((range) => known.has(range.field)) };
 }

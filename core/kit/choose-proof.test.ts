@@ -20,10 +20,12 @@ function caseOf(draw: () => number): Choosing {
   const items: Item[] = [];
   while (items.length < MAX_THINGS) {
     const item = catalogue[Math.floor(draw() * catalogue.length)]!;
-    const parts = item.made ? catalogue.filter((eachItem) => item.made!.from.some((f) => f.item === eachItem.id)) : [];
+    const parts = item.made
+      ? catalogue.filter((eachItem) => item.made!.from.some((need) => need.item === eachItem.id))
+      : [];
     for (const eachItem of [...parts, item])
       if (
-        !items.some((y) => y.id === eachItem.id) &&
+        !items.some((entry) => entry.id === eachItem.id) &&
         eachItem.uses.some((use) => (USES as readonly string[]).includes(use)) &&
         !eachItem.outdoorsOnly
       )
@@ -76,10 +78,10 @@ function enough(choosing: Choosing, picks: readonly (Item | null)[]): boolean {
   }
   for (const [item, count] of made) {
     if (!item.made || item.made.tools.some((tool) => !(choosing.stock[tool]! > 0))) return false;
-    for (const f of item.made.from) {
-      const has = left.get(f.item) ?? 0;
-      if (has < count * f.count) return false;
-      left.set(f.item, has - count * f.count);
+    for (const need of item.made.from) {
+      const has = left.get(need.item) ?? 0;
+      if (has < count * need.count) return false;
+      left.set(need.item, has - count * need.count);
     }
   }
   return true;

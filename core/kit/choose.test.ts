@@ -261,7 +261,7 @@ describe("the list", () => {
       if (item.gap !== null) expect(item.gap, item.id).toBeLessThan(item.width);
       if (item.moves.includes("ground")) expect(item.drag, item.id).not.toBeNull();
       if (item.uses.includes("send")) expect(item.moves.length, item.id).toBeGreaterThan(0);
-      for (const f of item.made?.from ?? []) expect(catalogueItem(f.item), item.id).toBeDefined();
+      for (const need of item.made?.from ?? []) expect(catalogueItem(need.item), item.id).toBeDefined();
       for (const tool of item.made?.tools ?? []) expect(catalogueItem(tool), item.id).toBeDefined();
     }
     expect(CLEARANCE).toBeGreaterThan(0);

@@ -215,7 +215,7 @@ function suits(
   item: Item,
   givenItem: Item,
   at: Choosing,
-  most: (i: Item) => number,
+  most: (entry: Item) => number,
   count: number,
 ): boolean {
   switch (coupling.kind) {
@@ -536,8 +536,8 @@ function whyNot(role: Role, choosing: Choosing, available: readonly Available[])
   if (within.length === 0) {
     const knocked = new Map<Property, number>();
     for (const eachAvailable of sensible)
-      for (const l of broken(eachAvailable.item, limits, at))
-        knocked.set(l.property, (knocked.get(l.property) ?? 0) + 1);
+      for (const limit of broken(eachAvailable.item, limits, at))
+        knocked.set(limit.property, (knocked.get(limit.property) ?? 0) + 1);
     const [worst] = [...knocked].sort((a, b) => b[1] - a[1]);
     const l = limits.find((limit) => limit.property === worst![0])!;
     return {

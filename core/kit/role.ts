@@ -12,11 +12,16 @@ export const limit = z
     least: bound.optional(),
     most: bound.optional(),
   })
-  .refine((l) => l.least !== undefined || l.most !== undefined, { error: "a limit needs least, most or both" })
-  .refine((l) => l.least === undefined || l.most === undefined || l.most >= l.least, {
-    error: "most must not be below least",
-    path: ["most"],
-  });
+  .refine((eachLimit) => eachLimit.least !== undefined || eachLimit.most !== undefined, {
+    error: "a limit needs least, most or both",
+  })
+  .refine(
+    (eachLimit) => eachLimit.least === undefined || eachLimit.most === undefined || eachLimit.most >= eachLimit.least,
+    {
+      error: "most must not be below least",
+      path: ["most"],
+    },
+  );
 export type Limit = z.infer<typeof limit>;
 /** What would be good: the nearer to `toward`, the better. */
 export const wish = z.strictObject({

@@ -42,7 +42,7 @@ export function availableFrom(items: readonly Item[], stock: Stock): Available[]
   const out: Available[] = [];
   for (const item of items) {
     const from = item.made?.tools.every((tool) => got(tool) > 0) ? item.made.from : null;
-    const more = from ? from.reduce((n, f) => Math.min(n, Math.floor(got(f.item) / f.count)), item.count) : 0;
+    const more = from ? from.reduce((n, need) => Math.min(n, Math.floor(got(need.item) / need.count)), item.count) : 0;
     const most = got(item.id) + more;
     if (most > 0) out.push({ item: item, most, from: more > 0 ? from : null });
   }
@@ -56,7 +56,7 @@ export function enoughOf(available: Available, count: number, left: ReadonlyMap<
   return (
     available.from !== null &&
     made <= available.item.count &&
-    available.from.every((f) => (left.get(f.item) ?? 0) >= f.count * made)
+    available.from.every((need) => (left.get(need.item) ?? 0) >= need.count * made)
   );
 }
 
@@ -70,6 +70,6 @@ export function portionOf(
   const ready = Math.min(count, Math.max(0, left.get(available.item.id) ?? 0));
   const made = count - ready;
   if (made === 0) return { takes: [{ id: available.item.id, count }], made };
-  const parts = available.from!.map((f) => ({ id: f.item, count: f.count * made }));
+  const parts = available.from!.map((need) => ({ id: need.item, count: need.count * made }));
   return { takes: ready > 0 ? [{ id: available.item.id, count: ready }, ...parts] : parts, made };
 }

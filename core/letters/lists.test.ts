@@ -28,14 +28,14 @@ it("finds what a set of cards spells, each card once or stood up again", () => {
 });
 
 it("is offered in the Score station: a list is taken with the fewest cards that spell it", () => {
-  const a = fromPattern("speller");
-  const knob = opened(a)
+  const design = fromPattern("speller");
+  const knob = opened(design)
     .knobs()
     .find((eachKnob) => eachKnob.label === "knob.wordList")!;
   expect(knob.kind === "choice" && knob.options.length).toBeGreaterThan(15);
   if (knob.kind !== "choice") return;
   for (const { value, label } of knob.options) {
-    const next = withParams(a, value);
+    const next = withParams(design, value);
     expect(activity.safeParse(next).error?.issues ?? [], label).toEqual([]);
     const params = next.pattern.params as { list: string; cards: { text: string }[] };
     const letters = new Set(params.list.replace(/[, ]/g, ""));

@@ -68,7 +68,7 @@ describe("levels of one number", () => {
     expect(proposeAmount(fromPattern("board"), { age: 7 }, "params.bonus")).toEqual([]);
     expect(proposeAmount(climb, { age: 7 }, "params.nothing")).toEqual([]);
     for (const name of patternNames)
-      for (const k of amountsOf(fromPattern(name))) expect(fieldOf(k).length, name).toBeLessThanOrEqual(80);
+      for (const knob of amountsOf(fromPattern(name))) expect(fieldOf(knob).length, name).toBeLessThanOrEqual(80);
   });
   it("tell how far they are, and can be given up", () => {
     const seen: number[] = [];
@@ -79,25 +79,25 @@ describe("levels of one number", () => {
   });
   it("suit a child by how often it would reach the end, and next week goes by that", () => {
     const levels = byEnd(found);
-    const a = activity.parse({ ...climb, levels });
+    const design = activity.parse({ ...climb, levels });
     const [weak, strong] = [
       { age: 7, multiplier: 1.3 },
       { age: 7, multiplier: 0.7 },
     ];
-    const told = levelFor(a, strong)!;
+    const told = levelFor(design, strong)!;
     expect(told.rates).toEqual(endsOn(climb, levels.list, [strong]).map((r) => r[0]));
-    expect(told.level).toBeGreaterThan(levelFor(a, weak)!.level);
+    expect(told.level).toBeGreaterThan(levelFor(design, weak)!.level);
     expect(
       levelsOf(
-        a,
+        design,
         [weak, strong, weak].map((who) => ({ who, supports: [] })),
       ),
-    ).toEqual([levelFor(a, weak)!.level, told.level, levelFor(a, weak)!.level]);
+    ).toEqual([levelFor(design, weak)!.level, told.level, levelFor(design, weak)!.level]);
     const last = levels.list.length - 1;
     const never = [0, 0, 0].map((hits) => ({ hits, sends: 1 }));
-    const [next] = nextWeek({ ...a, levels: null }, levels, [{ who: weak, level: last, came: true, goes: never }]);
+    const [next] = nextWeek({ ...design, levels: null }, levels, [{ who: weak, level: last, came: true, goes: never }]);
     expect(next).toMatchObject({ move: "down", notice: "stuck" });
-    expect(next!.now).toBeCloseTo(levelFor(a, weak)!.rates[last]!, 9);
+    expect(next!.now).toBeCloseTo(levelFor(design, weak)!.rates[last]!, 9);
     expect(activity.safeParse({ ...climb, levels: { ...levels, of: "hits" } }).success).toBe(false);
   });
 });

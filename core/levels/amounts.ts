@@ -39,11 +39,11 @@ export function proposeAmount(
   { corridor = CORRIDOR, count = USUAL_LEVELS }: { corridor?: { low: number; high: number }; count?: number } = {},
   { seen = () => undefined, stop = () => false }: { seen?: (values: number) => void; stop?: () => boolean } = {},
 ): Level[] {
-  const k = amountsOf(activity).find((x) => fieldOf(x) === field);
-  if (!k) return [];
-  const drawn = setTo(k, { params: activity.pattern.params, match: activity.match });
-  const last = Math.round((k.most - k.least) / k.step);
-  const valueAt = (i: number) => Math.round((k.least + i * k.step) * 1e6) / 1e6;
+  const knob = amountsOf(activity).find((eachKnob) => fieldOf(eachKnob) === field);
+  if (!knob) return [];
+  const drawn = setTo(knob, { params: activity.pattern.params, match: activity.match });
+  const last = Math.round((knob.most - knob.least) / knob.step);
+  const valueAt = (i: number) => Math.round((knob.least + i * knob.step) * 1e6) / 1e6;
   const settingAt = (i: number): LevelSetting => {
     const value = valueAt(i);
     return value === drawn ? AS_DRAWN : { ...AS_DRAWN, settings: [{ field, value }] };
@@ -61,7 +61,7 @@ export function proposeAmount(
   };
   for (let i = 0; i < last; i = 2 * i + 1) shareAt(i);
   shareAt(last);
-  if (typeof drawn === "number") shareAt(Math.max(0, Math.min(last, Math.round((drawn - k.least) / k.step))));
+  if (typeof drawn === "number") shareAt(Math.max(0, Math.min(last, Math.round((drawn - knob.least) / knob.step))));
   const looked = () =>
     [...known].flatMap(([i, share]) => (share === null ? [] : [{ i, share }])).sort((x, y) => x.i - y.i);
   const all = looked().map((x) => x.share);

@@ -30,15 +30,15 @@ import {
 
 describe("levels that differ", () => {
   it.each(patternNames)("%s: no two are set alike, or hardly differ, and what would let them differ does", (name) => {
-    const a = fromPattern(name);
-    const list = proposeLevels(a, { age: 7 }, { count: 5 });
+    const design = fromPattern(name);
+    const list = proposeLevels(design, { age: 7 }, { count: 5 });
     const set = list.map((level) => JSON.stringify(level.setting));
     expect(new Set(set).size).toBe(list.length);
     for (const [i, level] of list.entries())
       if (i > 0) expect(Math.abs(list[i - 1]!.rate - level.rate)).toBeGreaterThan(0.0149);
     if (list.length > 1) return;
-    const lets = wouldDiffer(a, { age: 7 }, { count: 5 });
-    if (lets) expect(proposeLevels(a, { age: 7 }, { knobs: [...USUAL_KNOBS, lets] }).length).toBeGreaterThan(1);
+    const lets = wouldDiffer(design, { age: 7 }, { count: 5 });
+    if (lets) expect(proposeLevels(design, { age: 7 }, { knobs: [...USUAL_KNOBS, lets] }).length).toBeGreaterThan(1);
   });
 
   it("a level's share is that of the sends made in play: what is missed is sent at again", () => {
@@ -163,11 +163,11 @@ describe("levels", () => {
     }
   });
   it.each(patternNames)("%s: can be asked for in every game, and give documents that can be read", (name) => {
-    const a = fromPattern(name);
-    const list = proposeLevels(a, { age: 8 }, { count: 3, things: ["balloon"] });
+    const design = fromPattern(name);
+    const list = proposeLevels(design, { age: 8 }, { count: 3, things: ["balloon"] });
     expect(list.length).toBeLessThanOrEqual(3);
     for (const level of list)
-      expect(activity.safeParse(atLevel(a, level.setting)).success, JSON.stringify(level)).toBe(true);
+      expect(activity.safeParse(atLevel(design, level.setting)).success, JSON.stringify(level)).toBe(true);
   });
   it("a child gets the one that suits it: a surer one a harder level", () => {
     const list = proposeLevels(climb, { age: 7 }).map((proposeLevel) => proposeLevel.setting);
@@ -261,12 +261,14 @@ describe("levels", () => {
     expect(graded[graded.length - 1]).toContain("sand");
     for (const list of graded) expect(list).toHaveLength(4);
     const square = fromPattern("swapSquare");
-    for (const [a, count] of [
+    for (const [design, count] of [
       [words, 3],
       [square, 4],
     ] as const) {
-      const list = proposeLevels(a, { age: 8 }, { knobs: ["game"], count }).map((proposeLevel) => proposeLevel.setting);
-      const on = { ...a, levels: { ...CORRIDOR, list, up: 2, down: 1 } };
+      const list = proposeLevels(design, { age: 8 }, { knobs: ["game"], count }).map(
+        (proposeLevel) => proposeLevel.setting,
+      );
+      const on = { ...design, levels: { ...CORRIDOR, list, up: 2, down: 1 } };
       expect(activity.safeParse(on).error?.issues ?? []).toEqual([]);
       for (const [i, setting] of list.entries())
         expect(activity.safeParse({ ...onLevel(on, i) }).success, String(setting)).toBe(true);

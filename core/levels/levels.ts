@@ -373,7 +373,8 @@ export function onLevel(activity: Activity, level: number): Activity {
   const at = levelOf(activity, level);
   const on: Activity = { ...atLevel(activity, at), levels: null };
   const values = linesBeside(activity.levels.list, at);
-  const said = activity.family.some((f) => f.field === LINE_FIELD) || activity.family.length >= MAX_FAMILY;
+  const said =
+    activity.family.some((eachRange) => eachRange.field === LINE_FIELD) || activity.family.length >= MAX_FAMILY;
   const range = lineRange(opened(on).pattern, on.pattern.params);
   const fit = values.filter((value) => range && value >= range.least && value <= range.most);
   return said || fit.length < 2 ? on : { ...on, family: [...on.family, { field: LINE_FIELD, values: fit }] };

@@ -31,10 +31,10 @@ const REFS = [
 
 /** Any event of a right shape, wherever it may come from: what is asked now, or anything else. */
 function anyEvent(draws: Draw, play: Play, at: number): PlayEvent {
-  const v = view(play);
-  const asked = v.asks.flatMap(bodiesOf);
+  const now = view(play);
+  const asked = now.asks.flatMap(bodiesOf);
   if (asked.length > 0 && draws.chance(0.65)) return { ...draws.one(asked), at } as PlayEvent;
-  const bell = askOf(v.asks, "bell");
+  const bell = askOf(now.asks, "bell");
   if (bell && draws.chance(0.2)) return { kind: "bell", at: Math.max(at, bell.dueAt) };
   const ref = draws.one(REFS);
   const by = draws.chance(0.2) ? { by: draws.upTo(6) } : {};

@@ -124,7 +124,7 @@ function goOf(game: Game, draw: () => number, best: boolean) {
     const bodies = mainAsks(game.asks(state)).flatMap(bodiesOf);
     const soFar = (body: object) => game.score(after({ ...body, at }))[0]!.soFar;
     const body = best
-      ? bodies.reduce((a, b) => (soFar(b) > soFar(a) ? b : a))
+      ? bodies.reduce((event, b) => (soFar(b) > soFar(event) ? b : event))
       : bodies[Math.floor(draw() * bodies.length)]!;
     state = after({ ...body, at });
   }

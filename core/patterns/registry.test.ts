@@ -181,8 +181,9 @@ describe.each(patternNames)("pattern %s keeps the contract", (name) => {
   });
 
   it("has an opened activity whose changes are activities", () => {
-    const o = opened(fromPattern(name));
-    for (const peg of o.pegs) expect(activity.safeParse(o.move(peg.id, { along: peg.distance })).success).toBe(true);
-    expect(o.knobs().length).toBeGreaterThan(0);
+    const game = opened(fromPattern(name));
+    for (const peg of game.pegs)
+      expect(activity.safeParse(game.move(peg.id, { along: peg.distance })).success).toBe(true);
+    expect(game.knobs().length).toBeGreaterThan(0);
   });
 });

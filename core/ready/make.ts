@@ -61,9 +61,9 @@ function inCorridor(givenActivity: Activity, age: number, row: boolean): Activit
   const wanted = ids.map((_, i) =>
     ids.length === 1 || row ? (EASY + HARD) / 2 : EASY - ((EASY - HARD) * i) / (ids.length - 1),
   );
-  const cost = (x: Activity) => {
-    const all = rates(x, { age });
-    const youngest = rates(x, { age: givenActivity.ages.from });
+  const cost = (design: Activity) => {
+    const all = rates(design, { age });
+    const youngest = rates(design, { age: givenActivity.ages.from });
     return ids.reduce(
       (sum, id, i) =>
         sum + ((all.get(id) ?? 0) - wanted[i]!) ** 2 + DEAR * Math.max(0, SAFE - (youngest.get(id) ?? 0)) ** 2,
@@ -136,17 +136,20 @@ const MAX_MENDED = 3;
 function unwarned(given: Activity): Activity {
   const { from, to } = given.ages;
   const people = [{ age: from }, { age: Math.round((from + to) / 2) }, { age: to }] as const;
-  let a: Activity = { ...given, minutes: MAX_MINUTES };
+  let design: Activity = { ...given, minutes: MAX_MINUTES };
   for (let k = 0; k < MAX_MENDED; k++) {
-    const warnings = warningsOf(a, people);
+    const warnings = warningsOf(design, people);
     const fix = warnings.find((warning) => warning.fix)?.fix;
-    if (fix) a = fix.activity;
+    if (fix) design = fix.activity;
     // What nobody wins is not played against each other.
     else if (warnings.some((warning) => warning.kind === "level" || warning.kind === "luck"))
-      a = { ...a, players: { ...a.players, modes: a.players.modes.filter((mode) => mode !== "against") } };
+      design = {
+        ...design,
+        players: { ...design.players, modes: design.players.modes.filter((mode) => mode !== "against") },
+      };
     else break;
   }
-  return { ...a, minutes: given.minutes };
+  return { ...design, minutes: given.minutes };
 }
 
 /** Half of the goes of a typical child last no longer, minutes. */

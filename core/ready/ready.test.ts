@@ -42,7 +42,8 @@ describe("ready activities", () => {
         eachActivity.title,
       ).toBeGreaterThan(5);
     }
-    for (const { activity: a, youngest: y } of ready) expect(y.ages.to, a.title).toBeLessThanOrEqual(a.ages.from);
+    for (const { activity: design, youngest: y } of ready)
+      expect(y.ages.to, design.title).toBeLessThanOrEqual(design.ages.from);
   });
 
   it("give their middle child a chance inside the corridor at every probe that can miss", () => {
@@ -89,11 +90,11 @@ describe("ready activities", () => {
     const heron = { from: 6, to: 8 };
     const found = find({ skill: "throwing", ages: heron, indoors: true, alone: true });
     expect(found.length).toBeGreaterThanOrEqual(3);
-    for (const { activity: a } of found) {
-      expect(SKILLS.throwing as readonly string[]).toContain(a.aim.action);
-      expect(a.space.indoors).toBe(true);
-      expect(a.players.modes).toContain("alone");
-      expect(a.ages.from).toBeLessThanOrEqual(7);
+    for (const { activity: design } of found) {
+      expect(SKILLS.throwing as readonly string[]).toContain(design.aim.action);
+      expect(design.space.indoors).toBe(true);
+      expect(design.players.modes).toContain("alone");
+      expect(design.ages.from).toBeLessThanOrEqual(7);
     }
     expect(find({}).length).toBe(ready.length);
     expect(find({ ages: { from: 5, to: 5 } }).every((eachFound) => eachFound.youngest)).toBe(true);

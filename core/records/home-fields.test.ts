@@ -78,32 +78,32 @@ describe("a space of any shape, told in steps", () => {
 
   it("is an L from the size of its missing corner, and knows itself again", () => {
     const r = read({ shape: "ell", cutLong: "2", cutWide: "1.5" });
-    const s = r.data!;
-    expect(s.outline).toHaveLength(6);
-    expect(areaOf(s.outline!)).toBeCloseTo(s.length * s.width - 2 * 1.5 * GROWN_STEP ** 2, 1);
-    expect(shapeOf(s)).toEqual({ shape: "ell", cutLong: 2, cutWide: 1.5 });
+    const space = r.data!;
+    expect(space.outline).toHaveLength(6);
+    expect(areaOf(space.outline!)).toBeCloseTo(space.length * space.width - 2 * 1.5 * GROWN_STEP ** 2, 1);
+    expect(shapeOf(space)).toEqual({ shape: "ell", cutLong: 2, cutWide: 1.5 });
     // The same form again leaves it as it was, to the centimetre.
-    expect(read({ shape: "ell", cutLong: "2", cutWide: "1.5" }, s).data).toEqual(s);
+    expect(read({ shape: "ell", cutLong: "2", cutWide: "1.5" }, space).data).toEqual(space);
   });
   it("is a polygon from corners tapped anywhere, moved to begin at nought, with its length and width", () => {
     const corners = "1 1\n5 1\n5 3\n3 4\n1 3";
-    const s = read({ shape: "own", corners }).data!;
-    expect(s.outline![0]).toEqual({ x: 0, y: 0 });
-    expect(s.length).toBeCloseTo(4 * GROWN_STEP, 1);
-    expect(s.width).toBeCloseTo(3 * GROWN_STEP, 1);
-    expect(shapeOf(s).shape).toBe("own");
-    expect(read({ shape: "own", corners: cornersText(s.outline!) }, s).data).toEqual(s);
+    const space = read({ shape: "own", corners }).data!;
+    expect(space.outline![0]).toEqual({ x: 0, y: 0 });
+    expect(space.length).toBeCloseTo(4 * GROWN_STEP, 1);
+    expect(space.width).toBeCloseTo(3 * GROWN_STEP, 1);
+    expect(shapeOf(space).shape).toBe("own");
+    expect(read({ shape: "own", corners: cornersText(space.outline!) }, space).data).toEqual(space);
   });
   it("holds what stands there and other floors, and keeps both where a form does not ask", () => {
     const stands = "furniture 0 0 2 1\ndoor 3 0 1.5 0.5\ncarpet 2 2 2 2";
-    const s = read({ shape: "plain", stands }).data!;
-    expect(s.obstacles!.map((obstacle) => obstacle.kind)).toEqual(["furniture", "door"]);
-    expect(s.floors).toEqual([{ floor: "carpet", x: 1.39, y: 1.39, width: 1.39, depth: 1.39 }]);
-    expect(standsText(s)).toBe(stands);
-    expect(read({}, s).data).toEqual(s);
-    expect(read({ shape: "plain", stands: "" }, s).data!.obstacles).toBeUndefined();
-    const { corners, stands: cell } = cellOf(s);
-    expect(fromCells(corners, cell)).toEqual({ obstacles: s.obstacles, floors: s.floors });
+    const space = read({ shape: "plain", stands }).data!;
+    expect(space.obstacles!.map((obstacle) => obstacle.kind)).toEqual(["furniture", "door"]);
+    expect(space.floors).toEqual([{ floor: "carpet", x: 1.39, y: 1.39, width: 1.39, depth: 1.39 }]);
+    expect(standsText(space)).toBe(stands);
+    expect(read({}, space).data).toEqual(space);
+    expect(read({ shape: "plain", stands: "" }, space).data!.obstacles).toBeUndefined();
+    const { corners, stands: cell } = cellOf(space);
+    expect(fromCells(corners, cell)).toEqual({ obstacles: space.obstacles, floors: space.floors });
   });
   it("names what is wrong: crossing sides, no area, too small, no number, an unknown thing", () => {
     expect(message({ shape: "own", corners: "0 0\n4 4\n4 0\n0 4" })).toContain("side 1 crosses side 3");

@@ -88,11 +88,11 @@ export const standsText = (s: Pick<HomeSpace, "obstacles" | "floors">, as = inSt
     .join("\n");
 
 /** The shape that an outline has, for the form: an L is known by its six corners. */
-export function shapeOf(s: HomeSpace | null): { shape: Shape; cutLong: number; cutWide: number } {
-  const outline = s?.outline;
-  if (!s || !outline) return { shape: "plain", cutLong: 0, cutWide: 0 };
-  const cut = outline.length === 6 ? { long: s.length - outline[3]!.x, wide: s.width - outline[2]!.y } : null;
-  const same = cut && JSON.stringify(ell(s.length, s.width, cut.long, cut.wide)) === JSON.stringify(outline);
+export function shapeOf(space: HomeSpace | null): { shape: Shape; cutLong: number; cutWide: number } {
+  const outline = space?.outline;
+  if (!space || !outline) return { shape: "plain", cutLong: 0, cutWide: 0 };
+  const cut = outline.length === 6 ? { long: space.length - outline[3]!.x, wide: space.width - outline[2]!.y } : null;
+  const same = cut && JSON.stringify(ell(space.length, space.width, cut.long, cut.wide)) === JSON.stringify(outline);
   return same
     ? { shape: "ell", cutLong: inSteps(cut.long), cutWide: inSteps(cut.wide) }
     : { shape: "own", cutLong: 0, cutWide: 0 };
@@ -129,9 +129,9 @@ function outlineFrom(
 }
 
 /** In one cell of a table: metres, with a bar between the lines. */
-export const cellOf = (s: HomeSpace): { corners: string; stands: string } => ({
-  corners: cornersText(s.outline ?? [], metresAsTold).replaceAll("\n", " | "),
-  stands: standsText(s, metresAsTold).replaceAll("\n", " | "),
+export const cellOf = (space: HomeSpace): { corners: string; stands: string } => ({
+  corners: cornersText(space.outline ?? [], metresAsTold).replaceAll("\n", " | "),
+  stands: standsText(space, metresAsTold).replaceAll("\n", " | "),
 });
 export const fromCells = (corners: string, stands: string): Pick<HomeSpace, "outline" | "obstacles" | "floors"> => {
   const { obstacles, floors } = standsFrom(stands, metresAsTold);

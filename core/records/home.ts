@@ -87,9 +87,9 @@ export const LONGEST_SUPPORT = 300;
 /** How high the ceiling is, metres: as told; indoors 2.4 m where nobody said; null: none. */
 export const ceilingOf = (s: { ceiling?: number; indoors: boolean }): number | null =>
   s.ceiling ?? (s.indoors ? USUAL_CEILING : null);
-export const groundOf = (s: HomeSpace): Ground => ({
-  corners: outlineOf(s),
-  obstacles: s.obstacles ?? [],
-  indoors: s.indoors,
-  ceiling: ceilingOf(s),
+export const groundOf = (space: HomeSpace): Ground => ({
+  corners: outlineOf(space),
+  obstacles: space.obstacles ?? [],
+  indoors: space.indoors,
+  ceiling: ceilingOf(space),
 });

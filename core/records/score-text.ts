@@ -14,14 +14,14 @@ export function clockText(tenths: number): string {
  * sends, or tenths of a second; null where it is none of these.
  */
 export function readScore(text: string, unit: ScoreUnit): number | null {
-  const t = text.trim().toLowerCase().replace(",", ".");
+  const words = text.trim().toLowerCase().replace(",", ".");
   if (unit === "tenths") {
-    const match = /^(?:(\d{1,3}):([0-5]?\d)|(\d{1,5}))(?:\.(\d))?\s*(?:s|sec|seconds?)?$/.exec(t);
+    const match = /^(?:(\d{1,3}):([0-5]?\d)|(\d{1,5}))(?:\.(\d))?\s*(?:s|sec|seconds?)?$/.exec(words);
     if (!match) return null;
     const seconds = match[3] !== undefined ? Number(match[3]) : Number(match[1]) * 60 + Number(match[2]);
     return seconds * 10 + Number(match[4] ?? 0);
   }
-  const m = /^(\d{1,6})\s*(\p{L}+)?$/u.exec(t);
+  const m = /^(\d{1,6})\s*(\p{L}+)?$/u.exec(words);
   if (!m) return null;
   // One or several of them: the unit without its plural.
   const of = [unit, unit.replace(/(?<=s|ch|sh)es$|s$/, "")] as string[];

@@ -5,11 +5,11 @@ import { type Play, referee } from "./referee.ts";
 
 /** The example of a game with something of its own, and of its match, set otherwise. */
 export function having(name: PatternName, change: object, match: object = {}) {
-  const a = fromPattern(name);
+  const design = fromPattern(name);
   return activity.parse({
-    ...a,
-    match: { ...a.match, ...match },
-    pattern: { ...a.pattern, params: { ...a.pattern.params, ...change } },
+    ...design,
+    match: { ...design.match, ...match },
+    pattern: { ...design.pattern, params: { ...design.pattern.params, ...change } },
   });
 }
 

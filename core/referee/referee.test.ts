@@ -203,10 +203,10 @@ describe("referee", () => {
       { kind: "ready", at: 0 },
     ];
     const { play } = replay(bands, two, events);
-    const v = view(play);
-    expect(v.score.map((score) => score.value)).toEqual([2, 0]);
-    expect(v.score[0]!.working).toBe("8 - 6 = 2");
-    expect(v.player).toBe(0);
+    const now = view(play);
+    expect(now.score.map((score) => score.value)).toEqual([2, 0]);
+    expect(now.score[0]!.working).toBe("8 - 6 = 2");
+    expect(now.player).toBe(0);
   });
 
   it("drops back after going over an exact total", () => {

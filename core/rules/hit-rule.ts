@@ -48,7 +48,7 @@ const on = z
     /** Touching the patch is enough. */
     touching: z.boolean().optional(),
   })
-  .refine((r) => (r.radius === undefined) !== (r.width === undefined || r.depth === undefined), {
+  .refine((rule) => (rule.radius === undefined) !== (rule.width === undefined || rule.depth === undefined), {
     error: "on: give a radius, or a width and a depth",
   });
 export const LINE_RULES = ["lower", "centre", "higher"] as const;

@@ -67,10 +67,10 @@ function path({ sight, temper: profile, scale, draw }: Try, aimed: { across: num
 }
 
 /** What comes of a try whose whole law is asked: the better the child, the more often what was meant. */
-function drawn(aim: Aim, t: Try): Seen {
-  const { list } = kindOf<Aim>(aim).outcomes(aim, t.sight);
-  const chance = list[0]!.p ** Math.max(0.5, t.scale);
-  let left = t.draw();
+function drawn(aim: Aim, attempt: Try): Seen {
+  const { list } = kindOf<Aim>(aim).outcomes(aim, attempt.sight);
+  const chance = list[0]!.p ** Math.max(0.5, attempt.scale);
+  let left = attempt.draw();
   if (left < chance) return list[0]!.seen;
   left = (left - chance) / (1 - chance);
   const rest = 1 - list[0]!.p;
@@ -82,9 +82,9 @@ function drawn(aim: Aim, t: Try): Seen {
 }
 
 /** What is seen of one try at each kind of aim: complete by the compiler. */
-const tries: { [K in AimKind]: (aim: AimOf<K>, t: Try) => Seen } = {
-  any: (aim, t) => {
-    const { parts, from, person, manner } = t.sight;
+const tries: { [K in AimKind]: (aim: AimOf<K>, attempt: Try) => Seen } = {
+  any: (aim, attempt) => {
+    const { parts, from, person, manner } = attempt.sight;
     const player = person.sends(manner);
     const diameter = player.object.diameter;
     const inAir = player.sending.travel === "air";
@@ -92,7 +92,7 @@ const tries: { [K in AimKind]: (aim: AimOf<K>, t: Try) => Seen } = {
       .filter((target) => aim.among.includes(target.id))
       .map((target) => ({ ...target, distance: target.along - standAt(parts, from) }));
     const aimed = targets.find((target) => target.id === aim.want[0])!;
-    const { angle, up } = path(t, aimed);
+    const { angle, up } = path(attempt, aimed);
     const height = aimed.height / 2 + up;
     const first = targets
       .filter(
@@ -101,11 +101,11 @@ const tries: { [K in AimKind]: (aim: AimOf<K>, t: Try) => Seen } = {
           height < target.height + diameter / 2,
       )
       .sort((x, y) => x.distance - y.distance)[0];
-    const gets = first && t.draw() < reachChance(player.sending, first.distance, inAir ? first.height / 2 : 0);
+    const gets = first && attempt.draw() < reachChance(player.sending, first.distance, inAir ? first.height / 2 : 0);
     return { hit: gets ? first.id : null };
   },
-  zones: (aim, t) => {
-    const { parts, from, person, manner } = t.sight;
+  zones: (aim, attempt) => {
+    const { parts, from, person, manner } = attempt.sight;
     const player = person.sends(manner);
     const at = standAt(parts, from);
     const zones = partsOf(parts, "zone").map((zone) => ({ ...zone, near: zone.near - at, far: zone.far - at }));
@@ -113,70 +113,72 @@ const tries: { [K in AimKind]: (aim: AimOf<K>, t: Try) => Seen } = {
     const best = zones.reduce((x, zone) => (worth(zone.id) > worth(x.id) ? zone : x));
     const shifts = shiftsOf(zones, player.object.diameter);
     const aimed = Math.min(farthest(player.sending), middleOf(best, zones, shifts));
-    const stop = path(t, { across: 0, distance: aimed }).length;
+    const stop = path(attempt, { across: 0, distance: aimed }).length;
     if (stop < zones[0]!.near + shifts[0]!) return { rest: "short" };
     return { rest: zones.find((zone, i) => stop < zone.far + shifts[i + 1]!)?.id ?? "over" };
   },
-  cells: (aim, t) => {
-    const { parts, from } = t.sight;
+  cells: (aim, attempt) => {
+    const { parts, from } = attempt.sight;
     const at = standAt(parts, from);
     const all = partsOf(parts, "cell");
     const aimed = all.find((cell) => cell.id === aim.want[0])!;
-    const { angle, length } = path(t, { across: aimed.across, distance: aimed.along - at });
+    const { angle, length } = path(attempt, { across: aimed.across, distance: aimed.along - at });
     const [x, y] = [angle * length, length + at];
     const on = all.find(
       (cell) => Math.abs(cell.across - x) < cell.width / 2 && Math.abs(cell.along - y) < cell.depth / 2,
     );
     return { rest: on?.id ?? "out" };
   },
-  fall: (aim, t) => {
-    const { parts, from, person, manner } = t.sight;
+  fall: (aim, attempt) => {
+    const { parts, from, person, manner } = attempt.sight;
     const player = person.sends(manner);
     const pins = aim.standing.map((spot) => {
       const part = partsOf(parts, "target").find((target) => target.id === spot.id)!;
       return { ...spot, width: part.width, distance: spot.along - standAt(parts, from) };
     });
-    const aimed = pins[Math.floor(t.draw() * pins.length)]!;
-    const { angle } = path(t, aimed);
+    const aimed = pins[Math.floor(attempt.draw() * pins.length)]!;
+    const { angle } = path(attempt, aimed);
     const half = player.object.diameter / 2;
     const met = pins.filter((pin) => Math.abs(angle * pin.distance - pin.across) < pin.width / 2 + half);
     const near = Math.min(...met.map((p) => p.distance));
     // In the air only the front of them falls.
     const falls = player.sending.travel === "air" ? met.filter((p) => p.distance <= near + 2 * half) : met;
     return {
-      fell: falls.filter((fall) => t.draw() < reachChance(player.sending, fall.distance)).map((fall) => fall.id),
+      fell: falls.filter((fall) => attempt.draw() < reachChance(player.sending, fall.distance)).map((fall) => fall.id),
     };
   },
-  keep: (_, t) => {
-    const { p: chance } = t.sight.person.keeps(t.sight.manner);
-    return { kept: t.draw() < chance ** Math.max(0.5, t.scale) };
+  keep: (_, attempt) => {
+    const { p: chance } = attempt.sight.person.keeps(attempt.sight.manner);
+    return { kept: attempt.draw() < chance ** Math.max(0.5, attempt.scale) };
   },
-  skill: (aim, t) => {
-    const { p: chance } = t.sight.person.does(aim.task, t.sight.manner);
-    return { kept: t.draw() < chance ** Math.max(0.5, t.scale) };
+  skill: (aim, attempt) => {
+    const { p: chance } = attempt.sight.person.does(aim.task, attempt.sight.manner);
+    return { kept: attempt.draw() < chance ** Math.max(0.5, attempt.scale) };
   },
   jack: () => ({ rest: "in" }),
-  near: (aim, t) => {
-    const { distance } = kindOf<Aim>(aim).outcomes(aim, t.sight);
-    const { angle, length } = path(t, { across: 0, distance });
-    if (aim.past !== null && length + standAt(t.sight.parts, t.sight.from) > aim.past) return { rest: "over" };
+  near: (aim, attempt) => {
+    const { distance } = kindOf<Aim>(aim).outcomes(aim, attempt.sight);
+    const { angle, length } = path(attempt, { across: 0, distance });
+    if (aim.past !== null && length + standAt(attempt.sight.parts, attempt.sight.from) > aim.past)
+      return { rest: "over" };
     return { rest: "in", away: Math.round(1000 * Math.hypot(length - distance, angle * distance)) };
   },
-  shuttle: (aim, t) => drawn(aim, t),
+  shuttle: (aim, attempt) => drawn(aim, attempt),
   course: () => ({ kept: true }),
-  bat: (aim, t) => drawn(aim, t),
-  over: (aim, t) => drawn(aim, t),
-  point: (aim, t) => drawn(aim, t),
-  goal: (aim, t) => kindOf<Aim>(aim).outcomes(aim, t.sight).list[t.draw() < 0.5 ? 0 : 1]!.seen,
-  chase: (aim, t) => drawn(aim, t),
-  receive: (aim, t) => drawn(aim, t),
-  rebound: (aim, t) => {
+  bat: (aim, attempt) => drawn(aim, attempt),
+  over: (aim, attempt) => drawn(aim, attempt),
+  point: (aim, attempt) => drawn(aim, attempt),
+  goal: (aim, attempt) => kindOf<Aim>(aim).outcomes(aim, attempt.sight).list[attempt.draw() < 0.5 ? 0 : 1]!.seen,
+  chase: (aim, attempt) => drawn(aim, attempt),
+  receive: (aim, attempt) => drawn(aim, attempt),
+  rebound: (aim, attempt) => {
     const kind = kindOf<Aim>(aim);
-    const chance = kind.outcomes(aim, t.sight).list[0]!.p;
-    return { kept: t.draw() < chance ** Math.max(0.5, t.scale) };
+    const chance = kind.outcomes(aim, attempt.sight).list[0]!.p;
+    return { kept: attempt.draw() < chance ** Math.max(0.5, attempt.scale) };
   },
 };
-const seenOf = (aim: Aim, t: Try): Seen => (tries[aim.kind] as (aim: Aim, t: Try) => Seen)(aim, t);
+const seenOf = (aim: Aim, attempt: Try): Seen =>
+  (tries[aim.kind] as (aim: Aim, givenAttempt: Try) => Seen)(aim, attempt);
 
 const sendBody = (seen: Seen): Body => {
   if ("ran" in seen) return { kind: "run", ...seen.ran };

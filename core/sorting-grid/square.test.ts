@@ -25,9 +25,9 @@ function every(count: number): string[] {
 }
 /** What a square is after a swap, told with strings: no code of the search is shared. */
 const clear = (text: string, count: number): string => {
-  let t = text;
-  while (t.length > 0 && new Set(t.slice(0, count)).size === 1) t = t.slice(count);
-  return t;
+  let words = text;
+  while (words.length > 0 && new Set(words.slice(0, count)).size === 1) words = words.slice(count);
+  return words;
 };
 function neighbours(text: string, count: number, reach: Reach): string[] {
   const out: string[] = [];

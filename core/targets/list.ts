@@ -51,7 +51,7 @@ export const targetProbes = (ids: readonly string[]): Probe[] =>
       aim: { kind: "any", want: [id], among: ids },
       fetch: true,
     },
-    counts: (e) => (e.kind === "send" && e.hit === id ? 1 : 0),
+    counts: (event) => (event.kind === "send" && event.hit === id ? 1 : 0),
   }));
 
 /** What is sent at until it is hit. */
@@ -95,7 +95,7 @@ export function faced<T extends Standing>(
 
 /** A further target beyond the farthest where there is room, else beside it. */
 export function added(targets: readonly Target[], space: Space): Target {
-  const far = targets.reduce((target, b) => (b.distance > target.distance ? b : target));
+  const far = targets.reduce((target, aim) => (aim.distance > target.distance ? aim : target));
   const room = far.distance + FARTHER <= space.length;
   const count = 1 + Math.max(...targets.map((target) => Number(target.id.slice(1)) || 0));
   const side = Math.min(ASIDE, space.width / 2 - 0.2);

@@ -17,7 +17,7 @@ export const roomGround = <P>(
         id,
         peg: null,
         ask: { kind: "count", player: 0, from: "start", manner, aim, soFar: 0, drops: true },
-        counts: (e) => (e.kind === "count" && e.n > 0 ? 1 : 0),
+        counts: (event) => (event.kind === "count" && event.n > 0 ? 1 : 0),
       });
     }
     return [...seen.values()];

@@ -95,12 +95,12 @@ export function checkTargets(
   const wrong = (i: number, field: string, message: string) =>
     ctx.addIssue({ code: "custom", path: [...path, i, field], message });
   const seen = new Set<string>();
-  for (const [i, a] of targets.entries()) {
-    if (seen.has(a.id)) wrong(i, "id", `id "${a.id}" is used twice`);
-    seen.add(a.id);
-    if (a.id === "none") wrong(i, "id", 'id must not be "none"');
+  for (const [i, aim] of targets.entries()) {
+    if (seen.has(aim.id)) wrong(i, "id", `id "${aim.id}" is used twice`);
+    seen.add(aim.id);
+    if (aim.id === "none") wrong(i, "id", 'id must not be "none"');
     for (const [j, b] of targets.slice(0, i).entries())
-      if (Math.abs(a.distance - b.distance) < MIN_GAP && Math.abs(a.across - b.across) < (a.width + b.width) / 2)
+      if (Math.abs(aim.distance - b.distance) < MIN_GAP && Math.abs(aim.across - b.across) < (aim.width + b.width) / 2)
         wrong(i, "distance", `target ${i + 1} stands on target ${j + 1}: move one by ${MIN_GAP} m or more`);
   }
 }

@@ -60,13 +60,13 @@ function changed(ground: Ground, angle: number, mirrored: boolean, by: Point, fi
   const all = ground.corners.map(to);
   const corners = [...all.slice(first), ...all.slice(0, first)];
   const obstacles = ground.obstacles.map((obstacle) => {
-    const [point, b] = [to(obstacle), to({ x: obstacle.x + obstacle.width, y: obstacle.y + obstacle.depth })];
+    const [point, corner] = [to(obstacle), to({ x: obstacle.x + obstacle.width, y: obstacle.y + obstacle.depth })];
     return {
       kind: obstacle.kind,
-      x: Math.min(point.x, b.x),
-      y: Math.min(point.y, b.y),
-      width: Math.abs(point.x - b.x),
-      depth: Math.abs(point.y - b.y),
+      x: Math.min(point.x, corner.x),
+      y: Math.min(point.y, corner.y),
+      width: Math.abs(point.x - corner.x),
+      depth: Math.abs(point.y - corner.y),
     };
   });
   return { ...ground, corners: mirrored ? corners.reverse() : corners, obstacles: obstacles.reverse() };

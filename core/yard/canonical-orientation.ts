@@ -21,13 +21,13 @@ function moved(point: Point, motion: Motion): Point {
 }
 /** Obstacles lie along the axes, and still do after a quarter turn. */
 function movedObstacle(o: Obstacle, motion: Motion): Obstacle {
-  const [point, b] = [moved(o, motion), moved({ x: o.x + o.width, y: o.y + o.depth }, motion)];
+  const [point, corner] = [moved(o, motion), moved({ x: o.x + o.width, y: o.y + o.depth }, motion)];
   return {
     kind: o.kind,
-    x: Math.min(point.x, b.x),
-    y: Math.min(point.y, b.y),
-    width: fine(Math.abs(b.x - point.x)),
-    depth: fine(Math.abs(b.y - point.y)),
+    x: Math.min(point.x, corner.x),
+    y: Math.min(point.y, corner.y),
+    width: fine(Math.abs(corner.x - point.x)),
+    depth: fine(Math.abs(corner.y - point.y)),
   };
 }
 
@@ -43,11 +43,11 @@ function motionsFor(ground: Ground): Motion[] {
   let angles = [0, Math.PI / 2, Math.PI, -Math.PI / 2];
   if (ground.obstacles.length === 0) {
     const sides = corners.map((corner, i) => [corner, corners[(i + 1) % corners.length]!] as const);
-    const longest = Math.max(...sides.map(([point, b]) => between(point, b)));
+    const longest = Math.max(...sides.map(([point, corner]) => between(point, corner)));
     angles = sides
-      .filter(([point, b]) => between(point, b) > longest - SAME)
-      .flatMap(([point, b]) => {
-        const along = -Math.atan2(b.y - point.y, b.x - point.x);
+      .filter(([point, corner]) => between(point, corner) > longest - SAME)
+      .flatMap(([point, corner]) => {
+        const along = -Math.atan2(corner.y - point.y, corner.x - point.x);
         return [along, along + Math.PI];
       });
   }
@@ -110,8 +110,8 @@ export function upright(ground: Ground): { ground: Ground; back: (placement: Pla
   }, 0);
   const turned = [...of.corners.slice(first), ...of.corners.slice(0, first)];
   const twice = turned.reduce((sum, point, i) => {
-    const q = turned[(i + 1) % turned.length]!;
-    return sum + point.x * q.y - q.x * point.y;
+    const corner = turned[(i + 1) % turned.length]!;
+    return sum + point.x * corner.y - corner.x * point.y;
   }, 0);
   const corners = twice < 0 ? [turned[0]!, ...turned.slice(1).reverse()] : turned;
   const obstacles = [...of.obstacles].sort((a, b) =>

@@ -255,7 +255,7 @@ function letting(parts: readonly Part[], ground: Ground, sent: Sent, least: numb
     out.push({ kind: "clearAway" });
   const targets = parts.filter((part): part is PartOf<"target"> => part.kind === "target");
   const far = targets.reduce<PartOf<"target"> | null>(
-    (target, t) => (target && target.along >= t.along ? target : t),
+    (target, aim) => (target && target.along >= aim.along ? target : aim),
     null,
   );
   if (

@@ -16,8 +16,8 @@ export interface Box {
   angle: number;
 }
 
-const cross = (point: Point, givenPoint: Point, b: Point) =>
-  (givenPoint.x - point.x) * (b.y - point.y) - (givenPoint.y - point.y) * (b.x - point.x);
+const cross = (point: Point, givenPoint: Point, corner: Point) =>
+  (givenPoint.x - point.x) * (corner.y - point.y) - (givenPoint.y - point.y) * (corner.x - point.x);
 export const between = (point: Point, givenPoint: Point): number =>
   Math.hypot(point.x - givenPoint.x, point.y - givenPoint.y);
 
@@ -32,12 +32,12 @@ export function areaOf(corners: readonly Point[]): number {
 }
 
 /** Whether two segments cross at a point inside both. */
-export function cross2(point: Point, givenPoint: Point, c: Point, d: Point): boolean {
+export function cross2(point: Point, givenPoint: Point, corner: Point, givenCorner: Point): boolean {
   const [chance, q, r, s] = [
-    cross(c, d, point),
-    cross(c, d, givenPoint),
-    cross(point, givenPoint, c),
-    cross(point, givenPoint, d),
+    cross(corner, givenCorner, point),
+    cross(corner, givenCorner, givenPoint),
+    cross(point, givenPoint, corner),
+    cross(point, givenPoint, givenCorner),
   ];
   return chance * q < -EPS * EPS && r * s < -EPS * EPS;
 }
@@ -52,8 +52,8 @@ export function crossingSides(corners: readonly Point[]): [number, number] | nul
 }
 
 /** Distance of a point from a segment, metres. */
-export function toSegment(point: Point, givenPoint: Point, b: Point): number {
-  const [dx, dy] = [b.x - givenPoint.x, b.y - givenPoint.y];
+export function toSegment(point: Point, givenPoint: Point, corner: Point): number {
+  const [dx, dy] = [corner.x - givenPoint.x, corner.y - givenPoint.y];
   const l2 = dx * dx + dy * dy;
   const t =
     l2 === 0 ? 0 : Math.max(0, Math.min(1, ((point.x - givenPoint.x) * dx + (point.y - givenPoint.y) * dy) / l2));
@@ -64,9 +64,13 @@ export function toSegment(point: Point, givenPoint: Point, b: Point): number {
 export function inside(corners: readonly Point[], point: Point): boolean {
   let odd = false;
   for (let i = 0, j = corners.length - 1; i < corners.length; j = i++) {
-    const [a, b] = [corners[i]!, corners[j]!];
-    if (toSegment(point, a, b) <= EPS) return true;
-    if (a.y > point.y !== b.y > point.y && point.x < ((b.x - a.x) * (point.y - a.y)) / (b.y - a.y) + a.x) odd = !odd;
+    const [corner, b] = [corners[i]!, corners[j]!];
+    if (toSegment(point, corner, b) <= EPS) return true;
+    if (
+      corner.y > point.y !== b.y > point.y &&
+      point.x < ((b.x - corner.x) * (point.y - corner.y)) / (b.y - corner.y) + corner.x
+    )
+      odd = !odd;
   }
   return odd;
 }
@@ -130,10 +134,11 @@ export function cleanCorners(corners: readonly Point[]): Point[] {
   let out = corners.filter((corner, i) => !near(corner, corners[(i + 1) % corners.length]!));
   for (;;) {
     const kept = out.filter((point, i) => {
-      const [a, b] = [out[(i + out.length - 1) % out.length]!, out[(i + 1) % out.length]!];
+      const [corner, b] = [out[(i + out.length - 1) % out.length]!, out[(i + 1) % out.length]!];
       const across =
-        Math.abs((b.x - a.x) * (point.y - a.y) - (b.y - a.y) * (point.x - a.x)) / Math.hypot(b.x - a.x, b.y - a.y);
-      const between = (point.x - a.x) * (point.x - b.x) + (point.y - a.y) * (point.y - b.y) <= 0;
+        Math.abs((b.x - corner.x) * (point.y - corner.y) - (b.y - corner.y) * (point.x - corner.x)) /
+        Math.hypot(b.x - corner.x, b.y - corner.y);
+      const between = (point.x - corner.x) * (point.x - b.x) + (point.y - corner.y) * (point.y - b.y) <= 0;
       return !(across < SAME_CORNER && between);
     });
     if (kept.length === out.length || kept.length < 3) return out.length >= 3 ? [...out] : [...corners];

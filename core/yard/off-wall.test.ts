@@ -46,11 +46,11 @@ it("what stands nearer to the wall is met first", () => {
 
 it("is for whatever is sent from a line at something, and leaves other layouts as they are", () => {
   for (const name of patternNames) {
-    const a = fromPattern(name);
-    const read = parseActivity({ ...a, off: "wall", wall: WALL_GAP });
+    const design = fromPattern(name);
+    const read = parseActivity({ ...design, off: "wall", wall: WALL_GAP });
     const can = !["tally", "streak", "checklist", "passLadder", "rally", "goals", "bases", "swapSquare"].includes(name);
     expect(read.ok, `${name} ${read.ok ? "" : JSON.stringify(read.problems)}`).toBe(can);
-    const { parts } = opened(a);
+    const { parts } = opened(design);
     expect(asSeen(parts)).toBe(parts);
   }
   const gap = (wall: number) => parseActivity({ ...fromPattern("board"), off: "wall", wall });

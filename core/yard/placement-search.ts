@@ -30,12 +30,12 @@ export function keepsClear(piece: Piece["kind"], option: Obstacle["kind"]): bool
 function headings(corners: readonly Point[]): number[] {
   const found: { angle: number; by: number }[] = [];
   for (const [i, point] of corners.entries())
-    for (const [j, b] of corners.entries()) {
+    for (const [j, corner] of corners.entries()) {
       if (i === j) continue;
       const side = j === (i + 1) % corners.length || i === (j + 1) % corners.length;
       // Rounded, so that of two as long the order is that of their angles.
-      const by = Math.round((between(point, b) + (side ? 1000 : 0)) * 1e5);
-      found.push({ angle: Math.atan2(b.y - point.y, b.x - point.x), by });
+      const by = Math.round((between(point, corner) + (side ? 1000 : 0)) * 1e5);
+      found.push({ angle: Math.atan2(corner.y - point.y, corner.x - point.x), by });
     }
   found.sort((p, q) => q.by - p.by || p.angle - q.angle);
   const out = [0];
@@ -46,8 +46,8 @@ function headings(corners: readonly Point[]): number[] {
   return out;
 }
 
-const leftTurn = (point: Point, givenPoint: Point, c: Point) =>
-  (givenPoint.x - point.x) * (c.y - point.y) - (givenPoint.y - point.y) * (c.x - point.x);
+const leftTurn = (point: Point, givenPoint: Point, corner: Point) =>
+  (givenPoint.x - point.x) * (corner.y - point.y) - (givenPoint.y - point.y) * (corner.x - point.x);
 
 /**
  * A space as a convex hull and the pockets cut out of it, in triangles: whatever lies in the hull and in no pocket lies in the space.
@@ -90,10 +90,11 @@ function triangles(corners: readonly Point[]): [Point, Point, Point][] {
   const out: [Point, Point, Point][] = [];
   while (left.length > 3) {
     const ear = left.findIndex((point, i) => {
-      const [a, c] = [left[(i + left.length - 1) % left.length]!, left[(i + 1) % left.length]!];
-      if (leftTurn(a, point, c) <= 1e-12) return false;
+      const [corner, c] = [left[(i + left.length - 1) % left.length]!, left[(i + 1) % left.length]!];
+      if (leftTurn(corner, point, c) <= 1e-12) return false;
       return !left.some(
-        (eachPoint) => eachPoint !== a && eachPoint !== point && eachPoint !== c && inside([a, point, c], eachPoint),
+        (eachPoint) =>
+          eachPoint !== corner && eachPoint !== point && eachPoint !== c && inside([corner, point, c], eachPoint),
       );
     });
     const i = Math.max(0, ear);
@@ -101,7 +102,7 @@ function triangles(corners: readonly Point[]): [Point, Point, Point][] {
     left.splice(i, 1);
   }
   out.push([left[0]!, left[1]!, left[2]!]);
-  return out.filter(([point, b, c]) => leftTurn(point, b, c) > 1e-9);
+  return out.filter(([point, corner, c]) => leftTurn(point, corner, c) > 1e-9);
 }
 
 /** A convex figure as it is seen from one direction: its corners, and the outward normals of its sides. */
@@ -122,11 +123,11 @@ function figureOf(corners: readonly Point[], kind: Figure["kind"]): Figure {
   const [xs, ys, normals] = [new Float64Array(count), new Float64Array(count), new Float64Array(3 * count)];
   let [lowX, highX, lowY, highY] = [FAR, -FAR, FAR, -FAR];
   for (let i = 0; i < count; i++) {
-    const [point, b] = [corners[i]!, corners[(i + 1) % count]!];
+    const [point, corner] = [corners[i]!, corners[(i + 1) % count]!];
     xs[i] = point.x;
     ys[i] = point.y;
-    const l = between(point, b) || 1;
-    const [nx, ny] = [(b.y - point.y) / l, (point.x - b.x) / l];
+    const l = between(point, corner) || 1;
+    const [nx, ny] = [(corner.y - point.y) / l, (point.x - corner.x) / l];
     normals[3 * i] = nx;
     normals[3 * i + 1] = ny;
     normals[3 * i + 2] = nx * point.x + ny * point.y;

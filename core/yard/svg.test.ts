@@ -13,7 +13,7 @@ describe.each(patternNames)("the plan of %s as SVG", (name) => {
   const svg = planSvg(layoutOf(activity), activity.space, {
     title: 'A <game> & "more"',
     drawing: () => "M0 0L40 40",
-    name: (t) => t.label,
+    name: (target) => target.label,
   });
   it("is one whole document to scale, with what people typed escaped", () => {
     expect(svg.startsWith('<svg xmlns="http://www.w3.org/2000/svg"')).toBe(true);
@@ -35,7 +35,11 @@ describe.each(patternNames)("the plan of %s as SVG", (name) => {
 describe.each(layoutNames)("the plan with %s laid out", (name) => {
   it("draws every mark of it once, to scale, and nothing that is not a number", () => {
     const a = { ...fromPattern("climb"), layout: exampleOf(name) };
-    const svg = planSvg(layoutOf(a), a.space, { title: "x", drawing: () => "M0 0L40 40", name: (t) => t.label });
+    const svg = planSvg(layoutOf(a), a.space, {
+      title: "x",
+      drawing: () => "M0 0L40 40",
+      name: (target) => target.label,
+    });
     const strokes = strokesOf(laidParts(a.layout));
     const count = (kind: string) => strokes.filter((stroke) => stroke.kind === kind).length;
     expect(svg.match(/scale\(/g)).toHaveLength(5 + count("thing"));

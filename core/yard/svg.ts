@@ -65,7 +65,7 @@ export function planSvg(
     title,
     drawing,
     name,
-  }: { title: string; drawing: (item: string) => string; name: (t: { label: string; item: string }) => string },
+  }: { title: string; drawing: (item: string) => string; name: (target: { label: string; item: string }) => string },
 ): string {
   const length = Math.max(space.length, endOfRunOn(parts));
   const weight = length * PER_METRE + 2 * MARGIN;

@@ -33,16 +33,16 @@ export function withdraw(who: SignedIn, id: string, back: boolean, now = new Dat
 /** Lets it close at another time: later, earlier, or now. */
 export function closeAt(who: SignedIn, id: string, at: Date, now = new Date()): Promise<void> {
   return withTenant(who.schoolId, async (tx) => {
-    const { assignment: a } = await ownAssignment(tx, who, id);
+    const { assignment: row } = await ownAssignment(tx, who, id);
     if (Number.isNaN(at.getTime())) throw NotAllowed.of("closesAt", "Closing time: give a date and a time.");
-    if (at <= a.opensAt)
+    if (at <= row.opensAt)
       throw NotAllowed.of(
         "closesAt",
-        a.opensAt > now
+        row.opensAt > now
           ? "This activity has not opened yet, so it cannot be closed. Unsend it instead."
           : "The closing time must be later than the opening time.",
       );
-    if (at.getTime() - a.opensAt.getTime() > LONGEST_OPEN * DAY)
+    if (at.getTime() - row.opensAt.getTime() > LONGEST_OPEN * DAY)
       throw NotAllowed.of("closesAt", `An activity can stay open for at most ${LONGEST_OPEN} days.`);
     await tx.update(assignment).set({ closesAt: at }).where(eq(assignment.id, id));
     if (at > now) await wake(tx, who.schoolId, id);
@@ -51,8 +51,8 @@ export function closeAt(who: SignedIn, id: string, at: Date, now = new Date()): 
 
 /** Children who joined, or said more, while it was not out, get what they would have got. */
 async function wake(tx: Parameters<typeof enqueue>[0], schoolId: string, id: string): Promise<void> {
-  const [a] = await tx.select().from(assignment).where(eq(assignment.id, id));
-  const children = await tx.select({ id: child.id }).from(child).where(eq(child.classId, a!.classId));
+  const [row] = await tx.select().from(assignment).where(eq(assignment.id, id));
+  const children = await tx.select({ id: child.id }).from(child).where(eq(child.classId, row!.classId));
   await enqueue(
     tx,
     schoolId,
@@ -64,8 +64,8 @@ async function wake(tx: Parameters<typeof enqueue>[0], schoolId: string, id: str
 /** Gives a child another level of something that is out, from 0: its card is made anew, unless it was begun. */
 export async function setLevel(who: SignedIn, id: string, childId: string, level: number): Promise<void> {
   await withTenant(who.schoolId, async (tx) => {
-    const { revision: r } = await ownAssignment(tx, who, id);
-    const count = r.document.levels?.list.length ?? 0;
+    const { revision: row } = await ownAssignment(tx, who, id);
+    const count = row.document.levels?.list.length ?? 0;
     if (!(Number.isInteger(level) && level >= 0 && level < count))
       throw NotAllowed.of("level", count === 0 ? "This game has no levels." : `level: 1 to ${count}`);
     const got = await tx

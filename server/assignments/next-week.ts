@@ -73,14 +73,14 @@ export async function nextWeekFor(who: SignedIn, id: string): Promise<NextWeek> 
   const { own, cards, children, known, goes, list } = asked;
   const activity = own.revision.document;
   const order = [...children].sort((x, y) => x.age - y.age || (x.name < y.name ? -1 : 1));
-  const played = order.map((k): Played => {
-    const cardId = cards.find((eachCard) => eachCard.childId === k.id)!.id;
+  const played = order.map((row): Played => {
+    const cardId = cards.find((eachCard) => eachCard.childId === row.id)!.id;
     const all = standing(goes.filter((go) => go.cardId === cardId)).reverse();
     const alone = all.filter((go) => go.setup.players === 1);
     return {
-      who: whoOf(k, known.get(k.id), activity.aim.action),
-      supports: k.adjust?.supports ?? [],
-      level: activity.levels ? (own.assignment.levels?.[k.id] ?? 0) : null,
+      who: whoOf(row, known.get(row.id), activity.aim.action),
+      supports: row.adjust?.supports ?? [],
+      level: activity.levels ? (own.assignment.levels?.[row.id] ?? 0) : null,
       came: all.length > 0,
       goes: alone.map((go) =>
         activity.levels?.of === "end" ? { hits: go.score.finished ? 1 : 0, sends: 1 } : summed(go.aimed),
@@ -96,7 +96,13 @@ export async function nextWeekFor(who: SignedIn, id: string): Promise<NextWeek> 
     classId: own.assignment.classId,
     className: own.className,
     tries: own.assignment.tries,
-    rows: order.map((k, i) => ({ ...proposals[i]!, childId: k.id, child: k.name, age: k.age, had: played[i]!.level })),
+    rows: order.map((row, i) => ({
+      ...proposals[i]!,
+      childId: row.id,
+      child: row.name,
+      age: row.age,
+      had: played[i]!.level,
+    })),
   };
 }
 

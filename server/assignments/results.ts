@@ -88,18 +88,18 @@ export function assignmentsFor(who: SignedIn, zone: string): Promise<AssignmentR
       else told.byDay[p.day] = p.children;
       byId.set(p.assignmentId, told);
     }
-    return rows.map(({ assignment: a, ...r }) => ({
-      id: a.id,
+    return rows.map(({ assignment: row, ...r }) => ({
+      id: row.id,
       title: r.title,
       className: r.className,
       pattern: r.pattern,
-      opensAt: a.opensAt,
-      closesAt: a.closesAt,
-      withdrawnAt: a.withdrawnAt,
+      opensAt: row.opensAt,
+      closesAt: row.closesAt,
+      withdrawnAt: row.withdrawnAt,
       cards: r.cards,
       opened: r.opened,
-      played: byId.get(a.id)?.all ?? 0,
-      byDay: byId.get(a.id)?.byDay ?? {},
+      played: byId.get(row.id)?.all ?? 0,
+      byDay: byId.get(row.id)?.byDay ?? {},
     }));
   });
 }
@@ -201,7 +201,7 @@ export function resultsFor(who: SignedIn, id: string): Promise<Results> {
       unit: unitOf(activity),
       withdrawnAt: own.assignment.withdrawnAt,
       possible: opened(activity).possible,
-      without: inClass.filter((k) => !cards.some((eachCard) => eachCard.childId === k.id)),
+      without: inClass.filter((eachChild) => !cards.some((eachCard) => eachCard.childId === eachChild.id)),
       expected: Object.fromEntries(
         bands.map(({ age, low, middle, high, holds, rare }) => [
           age,
@@ -248,7 +248,7 @@ export function markCriterion(who: SignedIn, id: string, order: z.infer<typeof c
       .from(card)
       .where(and(eq(card.id, order.cardId), eq(card.assignmentId, id)));
     if (!mine) throw new NotFound("card");
-    if (!own.revision.document.criteria.some((c) => c.id === order.criterion))
+    if (!own.revision.document.criteria.some((criterion) => criterion.id === order.criterion))
       throw NotAllowed.of("criterion", "This is not one of the activity's success criteria.");
     const key = and(eq(criterionMark.cardId, order.cardId), eq(criterionMark.criterion, order.criterion));
     if (order.mark === null) await tx.delete(criterionMark).where(key);

@@ -72,13 +72,13 @@ export function matchesOf(
     const seated = rows.filter((row) => row.seat !== null);
     const goes = await goesOf(
       tx,
-      seated.map((r) => r.cardId),
+      seated.map((row) => row.cardId),
     );
     const closed = now > own.assignment.closesAt;
-    const all = [...new Set(seated.map((r) => r.seat!.matchId))].map((matchId): HomeMatch => {
-      const two = seated.filter((r) => r.seat!.matchId === matchId);
-      const seats = two.map((r) => r.seat!);
-      const sides = two.map((r) => ({ child: r.name, ...sideOf(seats, goes, r.seat!) }));
+    const all = [...new Set(seated.map((row) => row.seat!.matchId))].map((matchId): HomeMatch => {
+      const two = seated.filter((row) => row.seat!.matchId === matchId);
+      const seats = two.map((row) => row.seat!);
+      const sides = two.map((row) => ({ child: row.name, ...sideOf(seats, goes, row.seat!) }));
       const joined = joinGoes([sides[0]?.go?.score ?? null, sides[1]?.go?.score ?? null], closed);
       return { id: matchId, sides, joined };
     });
@@ -115,18 +115,18 @@ export function pairHomes(who: SignedIn, id: string, two: readonly [string, stri
       .orderBy(asc(card.id));
     const order = two
       ? two.map((childId) => {
-          const found = free.find((f) => f.childId === childId);
+          const found = free.find((row) => row.childId === childId);
           if (!found) throw NotAllowed.of("pair", "Choose two children who have no match yet.");
           return found;
         })
       : drawn(free);
-    if (new Set(order.map((f) => f.cardId)).size !== order.length)
+    if (new Set(order.map((row) => row.cardId)).size !== order.length)
       throw NotAllowed.of("pair", "Choose two different children.");
     const pairs = Array.from({ length: Math.floor(order.length / 2) }, (_, i) => [order[2 * i]!, order[2 * i + 1]!]);
     if (pairs.length === 0) return 0;
     const seats = pairs.flatMap((pair) => {
       const matchId = randomUUID();
-      return pair.map((f) => ({ schoolId: who.schoolId, assignmentId: id, matchId, cardId: f.cardId }));
+      return pair.map((row) => ({ schoolId: who.schoolId, assignmentId: id, matchId, cardId: row.cardId }));
     });
     await tx.insert(matchSeat).values(seats);
     const told = pairs.flat().map((pair) => ({ id: pair.childId, name: pair.name }));

@@ -87,15 +87,15 @@ export async function cardsFor(
       tx,
       rows.map((row) => row.id),
     );
-    const cards = rows.map(({ assignment: a, ...c }) => {
+    const cards = rows.map(({ assignment: row, ...c }) => {
       const mine = standing(goes.filter((go) => go.cardId === c.id));
       const best = bestOf(mine)?.score ?? null;
       return {
         ...c,
-        opensAt: a.opensAt,
-        closesAt: a.closesAt,
-        state: stateOf(a, now),
-        tries: a.tries,
+        opensAt: row.opensAt,
+        closesAt: row.closesAt,
+        state: stateOf(row, now),
+        tries: row.tries,
         used: mine.length,
         best: best && { value: best.value, unit: best.unit },
         paired: paired.has(c.id),
@@ -141,8 +141,8 @@ export async function openCard(link: OpenLink, cardId: string, now = new Date())
       .innerJoin(school, eq(school.id, card.schoolId))
       .where(and(eq(card.id, cardId), eq(card.childId, link.childId)));
     if (!row) throw new NotFound("card");
-    const { assignment: a } = row;
-    const state = stateOf(a, now);
+    const { assignment: record } = row;
+    const state = stateOf(record, now);
     if (!row.card.openedAt && (state === "open" || state === "closed"))
       await tx
         .update(card)
@@ -157,11 +157,11 @@ export async function openCard(link: OpenLink, cardId: string, now = new Date())
       card: row.compiled,
       hash: row.card.hash,
       state,
-      opensAt: a.opensAt,
-      closesAt: a.closesAt,
-      tries: a.tries,
+      opensAt: record.opensAt,
+      closesAt: record.closesAt,
+      tries: record.tries,
       used: goes.length,
-      mark: a.mark,
+      mark: record.mark,
       best: bestOf(goes)?.score ?? null,
     };
   });

@@ -232,15 +232,15 @@ async function laidOut(tx: Tx, childId: string) {
       ),
     )
     .orderBy(asc(playEvent.seq));
-  return plays.map(({ play: p, compiled }) => ({
+  return plays.map(({ play: row, compiled }) => ({
     activity: compiled.activity,
-    setup: p.setup,
-    version: p.rulesVersion,
-    events: events.flatMap((event) => (event.id === p.id ? [event.event] : [])),
+    setup: row.setup,
+    version: row.rulesVersion,
+    events: events.flatMap((event) => (event.id === row.id ? [event.event] : [])),
   }));
 }
 const criteriaOf = (criteria: Activity["criteria"], marks: readonly { criterion: string; mark: string }[]) =>
   marks.flatMap((mark) => {
-    const c = criteria.find((x) => x.id === mark.criterion);
-    return c ? [{ text: c.text, mark: mark.mark }] : [];
+    const criterion = criteria.find((eachCriterion) => eachCriterion.id === mark.criterion);
+    return criterion ? [{ text: criterion.text, mark: mark.mark }] : [];
   });

@@ -58,11 +58,11 @@ export function erasePreview(who: SignedIn, childId: string): Promise<ErasePrevi
         await answersAbout(
           tx,
           me,
-          alone.map((h) => h.id),
+          alone.map((home) => home.id),
         )
       ).length,
-      homes: alone.map((h) => h.label),
-      sharedHomes: shared.map((h) => h.label),
+      homes: alone.map((home) => home.label),
+      sharedHomes: shared.map((home) => home.label),
       notes: me.support !== "" || me.familyNote !== "",
     };
   });

@@ -50,10 +50,10 @@ export async function purgeChild(schoolId: string, childId: string, now = new Da
     const answers = await answersAbout(
       tx,
       me,
-      alone.map((h) => h.id),
+      alone.map((home) => home.id),
     );
     if (answers.length > 0) await tx.delete(surveyAnswer).where(inArray(surveyAnswer.id, answers));
-    for (const h of alone) await leave(tx, childId, h.id);
+    for (const home of alone) await leave(tx, childId, home.id);
     // Levels are kept with an assignment, by child.
     await tx
       .update(assignment)

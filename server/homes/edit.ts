@@ -104,8 +104,8 @@ export function addHomeFor(
     if (first && room(mine, first.id) === "known") return;
     if (!first) throw NotAllowed.of("sharedWith", "That child has no home yet. Add one first.");
     // A home of its own that nobody ever said anything about is only a place-holder.
-    for (const h of mine)
-      if (h.kit === null && h.space === null && h.answeredAt === null) await leave(tx, childId, h.id);
+    for (const home of mine)
+      if (home.kit === null && home.space === null && home.answeredAt === null) await leave(tx, childId, home.id);
     await tx.insert(childHome).values({ schoolId: who.schoolId, childId, homeId: first.id }).onConflictDoNothing();
     await enqueue(tx, who.schoolId, "cards", [childId]);
   });
@@ -114,7 +114,7 @@ export function leaveHome(who: SignedIn, childId: string, homeId: string): Promi
   return withTenant(who.schoolId, async (tx) => {
     await ownChild(tx, who, childId);
     const mine = (await homesOf(tx, [childId])).get(childId)!;
-    if (!mine.some((h) => h.id === homeId)) throw new NotFound("home");
+    if (!mine.some((home) => home.id === homeId)) throw new NotFound("home");
     if (mine.length < 2) throw NotAllowed.of("home", "Each child keeps at least one home. Edit this one instead.");
     await leave(tx, childId, homeId);
     await enqueue(tx, who.schoolId, "cards", [childId]);

@@ -7,14 +7,14 @@ const { childHome, home } = schema;
 export type HomeRecord = typeof home.$inferSelect;
 
 /** What a home's row says, as the core takes it. */
-export const factsOf = (h: HomeRecord): HomeFacts => ({
-  id: h.id,
-  label: h.label,
-  kit: h.kit,
-  space: h.space,
-  players: h.players,
-  quiet: h.quiet,
-  noBallsIndoors: h.noBallsIndoors,
+export const factsOf = (givenHome: HomeRecord): HomeFacts => ({
+  id: givenHome.id,
+  label: givenHome.label,
+  kit: givenHome.kit,
+  space: givenHome.space,
+  players: givenHome.players,
+  quiet: givenHome.quiet,
+  noBallsIndoors: givenHome.noBallsIndoors,
 });
 /** A child of whom no home is known yet. */
 export const UNKNOWN_HOME: HomeFacts = { ...NOTHING_SAID, id: "none", label: "" };

@@ -49,7 +49,9 @@ export function homesFor(who: SignedIn): Promise<HomeRow[]> {
       .where(and(inArray(message.childId, ids), eq(message.kind, "survey")))
       .orderBy(desc(message.createdAt));
     const livesIn = (homeId: string, not: string) =>
-      ids.filter((id) => id !== not && homes.get(id)!.some((h) => h.id === homeId)).map((id) => named.get(id)!.name);
+      ids
+        .filter((id) => id !== not && homes.get(id)!.some((eachHome) => eachHome.id === homeId))
+        .map((id) => named.get(id)!.name);
     return ids.map((childId) => {
       const me = named.get(childId)!;
       const own = links.find((eachLink) => eachLink.childId === childId);
@@ -66,7 +68,11 @@ export function homesFor(who: SignedIn): Promise<HomeRow[]> {
         className: me.className,
         homes: homes
           .get(childId)!
-          .map((h) => ({ ...factsOf(h), answeredAt: h.answeredAt, siblings: livesIn(h.id, childId) })),
+          .map((eachHome) => ({
+            ...factsOf(eachHome),
+            answeredAt: eachHome.answeredAt,
+            siblings: livesIn(eachHome.id, childId),
+          })),
         token: own && !own.withdrawnAt ? linkToken(own.id, own.version) : null,
         askedAt: told[0]?.at ?? null,
         asked: told.length,

@@ -56,8 +56,8 @@ async function join(tx: Tx, schoolId: string, childId: string, code: string, now
   const mine = (await homesOf(tx, [childId])).get(childId)!;
   if (room(mine, found.homeId) === "room") {
     // A home about which nothing was ever said only held the place.
-    for (const h of mine)
-      if (h.kit === null && h.space === null && h.answeredAt === null) await leave(tx, childId, h.id);
+    for (const home of mine)
+      if (home.kit === null && home.space === null && home.answeredAt === null) await leave(tx, childId, home.id);
     await tx.insert(childHome).values({ schoolId, childId, homeId: found.homeId }).onConflictDoNothing();
     await enqueue(tx, schoolId, "cards", [childId]);
   }

@@ -75,7 +75,7 @@ async function plan(
   classes: readonly { id: string; name: string }[],
   rows: readonly GoodRow[],
 ): Promise<{ planned: Planned[]; bad: BadRow[] }> {
-  const ids = classes.map((c) => c.id);
+  const ids = classes.map((eachChild) => eachChild.id);
   const children = ids.length === 0 ? [] : await tx.select().from(child).where(inArray(child.classId, ids));
   const homes = await homesOf(
     tx,
@@ -88,7 +88,7 @@ async function plan(
   const inFile = new Map<string, { id: string; label: string }>();
   const changed = new Set<string>();
   for (const row of rows) {
-    const classId = classes.find((c) => c.name === row.className)!.id;
+    const classId = classes.find((eachChild) => eachChild.name === row.className)!.id;
     const known = row.childId
       ? children.filter((eachChild) => eachChild.id === row.childId)
       : children.filter(
@@ -119,7 +119,7 @@ async function plan(
         continue;
       }
     } else if (label !== "") {
-      at = mine.find((h) => h.label.toLowerCase() === label);
+      at = mine.find((eachHome) => eachHome.label.toLowerCase() === label);
       const earlier = inFile.get(label);
       if (!at && earlier) {
         at = everyHome.get(earlier.id);
@@ -130,7 +130,7 @@ async function plan(
     const place = at ? { id: at.id, label: at.label } : (made ?? null);
     if (place && label !== "" && !inFile.has(label)) inFile.set(label, place);
     const said: Kept = { name: row.child, class: row.className, age: row.age, ...row.facts };
-    const kept: Kept = me ? { ...me, class: classes.find((c) => c.id === me.classId)!.name } : {};
+    const kept: Kept = me ? { ...me, class: classes.find((eachChild) => eachChild.id === me.classId)!.name } : {};
     // A child's own facts are told once, however many homes it has.
     const ofChild = me && !changed.has(childId) ? changesOf(kept, said) : [];
     changed.add(childId);
@@ -144,7 +144,7 @@ async function plan(
       home: place && {
         ...place,
         isNew: !at && !planned.some((eachPlanned) => eachPlanned.home?.id === place.id),
-        joins: !mine.some((h) => h.id === place.id),
+        joins: !mine.some((eachHome) => eachHome.id === place.id),
       },
       changes: [...ofChild, ...(at ? changesOf(factsOf(at) as unknown as Kept, homeSays(row)) : [])],
     });

@@ -100,8 +100,8 @@ export async function evidenceOfChild(schoolId: string, childId: string): Promis
   const known = asked.goes.flatMap((go, i) => (played[i] ? [{ ...go, activity: played[i].activity }] : []));
   const told = await compute(
     "evidence",
-    known.map(({ activity, play: p, events, score }) => {
-      return { activity, setup: p.setup, events, version: p.rulesVersion, age: asked.age, score };
+    known.map(({ activity, play: row, events, score }) => {
+      return { activity, setup: row.setup, events, version: row.rulesVersion, age: asked.age, score };
     }),
   );
   const said = new Map(known.map((g, i) => [g.play.id, told[i]!]));

@@ -29,7 +29,7 @@ export function familyLinks(who: SignedIn, classId: string): Promise<{ className
       .from(link)
       .innerJoin(child, eq(child.id, link.childId))
       .where(eq(child.classId, classId));
-    const byChild = new Map(rows.map(({ link: l }) => [l.childId, l]));
+    const byChild = new Map(rows.map(({ link: row }) => [row.childId, row]));
     return {
       className: name,
       links: children.map((eachChild) => {

@@ -36,14 +36,14 @@ export function outboxFor(who: SignedIn, page: number): Promise<{ rows: OutboxRo
       .offset(page * MESSAGES_A_PAGE);
     return {
       total: all!.n,
-      rows: rows.map(({ message: m, name, link: l }) => ({
-        id: m.id,
+      rows: rows.map(({ message: row, name, link: record }) => ({
+        id: row.id,
         to: name,
-        kind: m.kind,
-        subject: m.subject,
-        body: m.body,
-        token: l && !l.withdrawnAt ? linkToken(l.id, l.version) : null,
-        createdAt: m.createdAt,
+        kind: row.kind,
+        subject: row.subject,
+        body: row.body,
+        token: record && !record.withdrawnAt ? linkToken(record.id, record.version) : null,
+        createdAt: row.createdAt,
       })),
     };
   });

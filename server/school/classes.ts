@@ -21,7 +21,7 @@ export async function classesOf(tx: Tx, teacherId: string): Promise<ClassRow[]> 
     .where(eq(classTeacher.teacherId, teacherId))
     .orderBy(asc(schoolClass.name));
   if (classes.length === 0) return [];
-  const ids = classes.map((c) => c.id);
+  const ids = classes.map((eachChild) => eachChild.id);
   const children = await tx
     .select()
     .from(child)

@@ -284,10 +284,10 @@ export function scoreOf(
   const told = replayed.find((eachReplayed) => !eachReplayed.refused) ?? replayed[replayed.length - 1]!;
   if (told.refused)
     throw NotAllowed.of("events", `events: number ${told.seq + 1} is not allowed by the rules (${told.refused.key})`);
-  const v = view(told.play);
-  const side = v.score.findIndex((eachScore) => eachScore.players.includes(0));
-  const score = v.score[side]!;
-  const reached = v.progress[side]!;
+  const now = view(told.play);
+  const side = now.score.findIndex((eachScore) => eachScore.players.includes(0));
+  const score = now.score[side]!;
+  const reached = now.progress[side]!;
   const compared = {
     value: reached.own,
     unit: score.unit,
@@ -299,7 +299,7 @@ export function scoreOf(
   return {
     ...compared,
     ...(Object.keys(aimed).length > 0 && { aimed }),
-    ...(Object.keys(v.set).length > 0 && { set: v.set }),
+    ...(Object.keys(now.set).length > 0 && { set: now.set }),
     match: score.value === reached.own ? null : score.value,
     rank: rankOf(compared),
     working: score.working,
@@ -307,8 +307,8 @@ export function scoreOf(
     stages: reached.stages,
     ...(hurried(told.play, age) && { hurried: true as const }),
     ...(even(told.play) && { even: true as const }),
-    stopped: v.done !== "over",
-    won: v.ending && v.ending.winners.length > 0 ? v.ending.winners.includes(side) : null,
-    seconds: Math.round(Math.max(0, (events[events.length - 1]?.at ?? 0) - v.still) / 1000),
+    stopped: now.done !== "over",
+    won: now.ending && now.ending.winners.length > 0 ? now.ending.winners.includes(side) : null,
+    seconds: Math.round(Math.max(0, (events[events.length - 1]?.at ?? 0) - now.still) / 1000),
   };
 }

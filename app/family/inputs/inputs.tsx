@@ -65,42 +65,50 @@ function OneOrAny(p: InputProps<AskOf<"send">> & { aim: AimOf<"any"> }) {
 
 /** How a send is told, by what it is aimed at: complete by the compiler. */
 const sends: { [K in AimKind]: (props: WithAll<AskOf<"send">>) => React.ReactNode } = {
-  any: ({ all: _, ...p }) =>
-    p.ask.aim.kind === "any" &&
-    (p.ask.spell ? (
+  any: ({ all: _, ...probe }) =>
+    probe.ask.aim.kind === "any" &&
+    (probe.ask.spell ? (
       <Letters
-        data={p.data}
-        among={p.ask.aim.among}
-        spell={p.ask.spell}
-        tap={(hit) => p.act({ kind: "send", hit })}
+        data={probe.data}
+        among={probe.ask.aim.among}
+        spell={probe.ask.spell}
+        tap={(hit) => probe.act({ kind: "send", hit })}
         miss
       />
     ) : (
-      <OneOrAny {...p} aim={p.ask.aim} />
+      <OneOrAny {...probe} aim={probe.ask.aim} />
     )),
-  zones: ({ all, ...p }) =>
-    p.ask.aim.kind === "zones" && <Rest {...p} zones={Object.keys(p.ask.aim.worth)} pieces={piecesIn(all)} />,
-  cells: ({ all, ...p }) => p.ask.aim.kind === "cells" && <Cells {...p} aim={p.ask.aim} pieces={piecesIn(all)} />,
-  fall: ({ all: _, ...p }) => p.ask.aim.kind === "fall" && <Fall {...p} aim={p.ask.aim} />,
+  zones: ({ all, ...probe }) =>
+    probe.ask.aim.kind === "zones" && (
+      <Rest {...probe} zones={Object.keys(probe.ask.aim.worth)} pieces={piecesIn(all)} />
+    ),
+  cells: ({ all, ...probe }) =>
+    probe.ask.aim.kind === "cells" && <Cells {...probe} aim={probe.ask.aim} pieces={piecesIn(all)} />,
+  fall: ({ all: _, ...probe }) => probe.ask.aim.kind === "fall" && <Fall {...probe} aim={probe.ask.aim} />,
   keep: () => null,
-  chase: ({ all: _, ...p }) => p.ask.aim.kind === "chase" && <Passes {...p} mark={p.ask.aim.mark} still />,
-  receive: ({ all: _, ...p }) => p.ask.aim.kind === "receive" && <Passes {...p} mark={p.ask.aim.mark} still={false} />,
-  jack: ({ all: _, ...p }) => <Jack {...p} />,
-  near: ({ all, ...p }) =>
-    p.ask.aim.kind === "near" && <NearSend {...p} lie={askOf(all, "measure")} past={p.ask.aim.past !== null} />,
+  chase: ({ all: _, ...probe }) =>
+    probe.ask.aim.kind === "chase" && <Passes {...probe} mark={probe.ask.aim.mark} still />,
+  receive: ({ all: _, ...probe }) =>
+    probe.ask.aim.kind === "receive" && <Passes {...probe} mark={probe.ask.aim.mark} still={false} />,
+  jack: ({ all: _, ...probe }) => <Jack {...probe} />,
+  near: ({ all, ...probe }) =>
+    probe.ask.aim.kind === "near" && (
+      <NearSend {...probe} lie={askOf(all, "measure")} past={probe.ask.aim.past !== null} />
+    ),
   shuttle: () => null,
   course: () => null,
   skill: () => null,
   rebound: () => null,
   over: () => null,
-  bat: ({ all: _, ...p }) => p.ask.aim.kind === "bat" && <Bat key={JSON.stringify(p.ask.aim)} {...p} aim={p.ask.aim} />,
-  point: ({ all: _, ...p }) => p.ask.aim.kind === "point" && <Point {...p} aim={p.ask.aim} />,
-  goal: ({ all: _, ...p }) => p.ask.aim.kind === "goal" && <Goal {...p} aim={p.ask.aim} />,
+  bat: ({ all: _, ...probe }) =>
+    probe.ask.aim.kind === "bat" && <Bat key={JSON.stringify(probe.ask.aim)} {...probe} aim={probe.ask.aim} />,
+  point: ({ all: _, ...probe }) => probe.ask.aim.kind === "point" && <Point {...probe} aim={probe.ask.aim} />,
+  goal: ({ all: _, ...probe }) => probe.ask.aim.kind === "goal" && <Goal {...probe} aim={probe.ask.aim} />,
 };
 /** The input of everything that may be asked: complete by the compiler; null: it has none of its own. */
 const inputs: { [K in AskKind]: InputOf<K> | null } = {
   send: (withAll) => sends[withAll.ask.aim.kind](withAll),
-  count: ({ all: _, ...p }) => <Count {...p} />,
+  count: ({ all: _, ...probe }) => <Count {...probe} />,
   total: ({ all: _, ...p }) => <Total {...p} />,
   task: ({ all: _, ...p }) => (p.ask.spell ? <Written {...p} spell={p.ask.spell} /> : <Task {...p} />),
   choose: ({ all, ...p }) => {

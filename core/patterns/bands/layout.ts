@@ -55,7 +55,7 @@ const probes = (params: BandsParams): Probe[] =>
       id,
       peg: `b${i + 1}`,
       ask: { kind: "send", player: 0, from: "start", manner: {}, aim: { kind: "zones", worth }, fetch: false },
-      counts: (e) => (e.kind === "send" && e.rest === id ? 1 : 0),
+      counts: (event) => (event.kind === "send" && event.rest === id ? 1 : 0),
     };
   });
 

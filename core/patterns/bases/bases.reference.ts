@@ -27,7 +27,7 @@ export function tellBases(params: BasesParams, match: Match, setup: Setup, event
   let whistle = 0;
   let latest = 0;
   const accepted: boolean[] = [];
-  const sits = (who: number) => circuit.some((c) => c.who === who);
+  const sits = (who: number) => circuit.some((runner) => runner.who === who);
   const next = () => queues[batting]!.find((who) => !sits(who)) ?? null;
   const rings = () => (running && match.seconds !== null ? whistle + 1000 * match.seconds : null);
   const swapSides = () => {
@@ -76,9 +76,9 @@ export function tellBases(params: BasesParams, match: Match, setup: Setup, event
     if (bell !== null && event.at > bell) return false;
     if (event.kind === "choose") {
       if (!params.waiting || event.of !== "waiting") return false;
-      const c = circuit.find((x, i) => `r${i + 1}` === event.pick && x.who !== "invisible");
-      if (!c) return false;
-      c.who = "invisible";
+      const runner = circuit.find((eachRunner, i) => `r${i + 1}` === event.pick && eachRunner.who !== "invisible");
+      if (!runner) return false;
+      runner.who = "invisible";
       return true;
     }
     const bats = next();
@@ -112,17 +112,18 @@ export function tellBases(params: BasesParams, match: Match, setup: Setup, event
     if (out.length > 0 && !params.outs.includes("tagged") && !params.outs.includes("first")) return false;
     if (out.some((i) => i >= people.length || out.indexOf(i) !== out.lastIndexOf(i))) return false;
     if (people.some((person, i) => event.reached![i]! < person.at || event.reached![i]! > home)) return false;
-    const free = (below: number) => [...Array(below - 1).keys()].some((key) => !circuit.some((c) => c.at === key + 1));
+    const free = (below: number) =>
+      [...Array(below - 1).keys()].some((key) => !circuit.some((runner) => runner.at === key + 1));
     const touchOnly = !params.outs.includes("tagged");
     if (touchOnly && people.some((person, i) => person.at > 0 && out.includes(i) && free(person.at))) return false;
     if (people.some((person, i) => person.who === "invisible" && out.includes(i) && free(person.at))) return false;
     const batted = event.reached[people.length - 1]!;
     const after: typeof circuit = [];
-    for (const [i, c] of people.entries()) {
-      const to = c.who === "invisible" ? Math.min(home, c.at + batted) : event.reached[i]!;
+    for (const [i, runner] of people.entries()) {
+      const to = runner.who === "invisible" ? Math.min(home, runner.at + batted) : event.reached[i]!;
       if (out.includes(i)) continue;
       if (to === home) board[batting]!++;
-      else if (to > 0) after.push({ who: c.who, at: to });
+      else if (to > 0) after.push({ who: runner.who, at: to });
     }
     circuit = after.sort((a, b) => b.at - a.at);
     gone += out.length;

@@ -73,7 +73,7 @@ export const basesGround: Ground<BasesParams> = {
         },
         fetch: true,
       },
-      counts: (e) => (e.kind === "run" && (e.reached?.[0] ?? 0) > 0 ? 1 : 0),
+      counts: (event) => (event.kind === "run" && (event.reached?.[0] ?? 0) > 0 ? 1 : 0),
     },
   ],
   moves: "each",

@@ -40,7 +40,7 @@ function boardEvent(draws: Draw, at: number, params: BoardParams, legal: readonl
   const kind = draws.chance(0.1)
     ? draws.one(["send", "ready", "bell", "choose"] as const)
     : (legal[draws.upTo(legal.length - 1)] ?? "send");
-  const ids = placesOf(params).map((x) => x.id);
+  const ids = placesOf(params).map((points) => points.id);
   const l = params.layout;
   if (kind === "choose") {
     const right =

@@ -7,59 +7,66 @@ import { type BoardParams, MAX_TARGETS } from "./params.ts";
 
 const distances = (spots: readonly { distance: number }[]) => spots.map((spot) => spot.distance);
 function changeTarget(params: BoardParams, id: string, change: <T extends Standing>(t: T) => T): BoardParams {
-  const { layout: l } = params;
-  if (l.kind === "targets") return { ...params, layout: { ...l, targets: changed(l.targets, id, change) } };
-  return l.target.id === id ? { ...params, layout: { ...l, target: change(l.target) } } : params;
+  const { layout } = params;
+  if (layout.kind === "targets")
+    return { ...params, layout: { ...layout, targets: changed(layout.targets, id, change) } };
+  return layout.target.id === id ? { ...params, layout: { ...layout, target: change(layout.target) } } : params;
 }
 
 export const boardGround: Ground<BoardParams> = {
-  parts: ({ layout: l }, space) =>
-    l.kind === "targets"
-      ? targetParts(l.targets, space)
+  parts: ({ layout }, space) =>
+    layout.kind === "targets"
+      ? targetParts(layout.targets, space)
       : lineParts(
-          l.target,
-          distances(l.spots),
+          layout.target,
+          distances(layout.spots),
           space,
-          l.spots.map((spot) => spot.points),
+          layout.spots.map((spot) => spot.points),
         ),
-  pegs: ({ layout: l }) => (l.kind === "targets" ? targetPegs(l.targets) : linePegs(distances(l.spots))),
-  probes: ({ layout: l }) =>
-    l.kind === "targets"
-      ? targetProbes(l.targets.map((target) => target.id))
-      : lineProbes(l.target.id, distances(l.spots)),
+  pegs: ({ layout }) => (layout.kind === "targets" ? targetPegs(layout.targets) : linePegs(distances(layout.spots))),
+  probes: ({ layout }) =>
+    layout.kind === "targets"
+      ? targetProbes(layout.targets.map((target) => target.id))
+      : lineProbes(layout.target.id, distances(layout.spots)),
   moves: "each",
   /** The one target of spots moves aside only. */
   move: (params, id, to) => {
-    const { layout: l } = params;
-    if (l.kind === "targets") return { ...params, layout: { ...l, targets: moved(l.targets, id, to) } };
-    const lines = to.along === undefined ? distances(l.spots) : movedLine(distances(l.spots), id, to.along);
+    const { layout } = params;
+    if (layout.kind === "targets") return { ...params, layout: { ...layout, targets: moved(layout.targets, id, to) } };
+    const lines = to.along === undefined ? distances(layout.spots) : movedLine(distances(layout.spots), id, to.along);
     const there: BoardParams = {
       ...params,
-      layout: { ...l, spots: l.spots.map((spot, i) => ({ ...spot, distance: lines[i]! })) },
+      layout: { ...layout, spots: layout.spots.map((spot, i) => ({ ...spot, distance: lines[i]! })) },
     };
     const { across } = to;
     return across === undefined ? there : changeTarget(there, id, (t) => ({ ...t, across: held(across, -10, 10) }));
   },
   add: (params, space) => {
-    const { layout: l } = params;
-    if (l.kind === "targets")
-      return l.targets.length >= MAX_TARGETS
+    const { layout } = params;
+    if (layout.kind === "targets")
+      return layout.targets.length >= MAX_TARGETS
         ? null
-        : { ...params, layout: { ...l, targets: [...l.targets, { ...added(l.targets, space), points: 1 }] } };
-    const next = nextLine(distances(l.spots), space);
-    if (l.spots.length >= MAX_TARGETS || next === null) return null;
-    const points = l.spots[l.spots.length - 1]!.points;
-    return { ...params, layout: { ...l, spots: [...l.spots, { distance: next, points: Math.min(100, points + 1) }] } };
+        : {
+            ...params,
+            layout: { ...layout, targets: [...layout.targets, { ...added(layout.targets, space), points: 1 }] },
+          };
+    const next = nextLine(distances(layout.spots), space);
+    if (layout.spots.length >= MAX_TARGETS || next === null) return null;
+    const points = layout.spots[layout.spots.length - 1]!.points;
+    return {
+      ...params,
+      layout: { ...layout, spots: [...layout.spots, { distance: next, points: Math.min(100, points + 1) }] },
+    };
   },
   remove: (params, id) => {
-    const { layout: l } = params;
-    if (l.kind === "targets")
-      return l.targets.length < 2
+    const { layout } = params;
+    if (layout.kind === "targets")
+      return layout.targets.length < 2
         ? null
-        : { ...params, layout: { ...l, targets: l.targets.filter((target) => target.id !== id) } };
-    return l.spots.length < 2
+        : { ...params, layout: { ...layout, targets: layout.targets.filter((target) => target.id !== id) } };
+    return layout.spots.length < 2
       ? null
-      : { ...params, layout: { ...l, spots: l.spots.filter((_, i) => lineId(i) !== id) } };
+      : { ...params, layout: { ...layout, spots: layout.spots.filter((_, i) => lineId(i) !== id) } };
   },
   squeeze: (params, k) =>
     params.layout.kind === "spots"

@@ -12,18 +12,20 @@ import { type BoardParams, boardParams } from "./params.ts";
 import { type BoardGo, boardGo, capOf, possible } from "./rules.ts";
 
 /** The same board told the other way: targets before one line, or one target and spots to send from. */
-function layouts({ layout: l }: BoardParams) {
-  if (l.kind === "targets") {
-    const { distance: _, points: _p, ...first } = l.targets[0]!;
-    const spots = linesFrom(l.targets.map((target) => target.distance)).map((distance) => ({
+function layouts({ layout }: BoardParams) {
+  if (layout.kind === "targets") {
+    const { distance: _, points: _p, ...first } = layout.targets[0]!;
+    const spots = linesFrom(layout.targets.map((target) => target.distance)).map((distance) => ({
       distance,
-      points: Math.max(...l.targets.filter((target) => target.distance === distance).map((target) => target.points)),
+      points: Math.max(
+        ...layout.targets.filter((target) => target.distance === distance).map((target) => target.points),
+      ),
     }));
-    return [l, { kind: "spots", target: { ...first, across: 0 }, spots }];
+    return [layout, { kind: "spots", target: { ...first, across: 0 }, spots }];
   }
   const aside = (i: number) => cm((i % 2 === 0 ? -1 : 1) * (0.25 + 0.1 * i));
-  const targets = l.spots.map((spot, i) => ({ ...l.target, id: `t${i + 1}`, across: aside(i), ...spot }));
-  return [{ kind: "targets", targets }, l];
+  const targets = layout.spots.map((spot, i) => ({ ...layout.target, id: `t${i + 1}`, across: aside(i), ...spot }));
+  return [{ kind: "targets", targets }, layout];
 }
 
 function knobs(params: BoardParams): Knob[] {
@@ -62,14 +64,14 @@ function knobs(params: BoardParams): Knob[] {
 
 function pegKnobs(params: BoardParams, id: string): Knob[] {
   const fields = fieldsOf(boardParams, params);
-  const { layout: l } = params;
-  const i = l.kind === "targets" ? l.targets.findIndex((target) => target.id === id) : lineIndex(id);
-  const base = l.kind === "targets" ? ["layout", "targets", i] : ["layout", "spots", i];
-  const spots = l.kind === "spots";
+  const { layout } = params;
+  const i = layout.kind === "targets" ? layout.targets.findIndex((target) => target.id === id) : lineIndex(id);
+  const base = layout.kind === "targets" ? ["layout", "targets", i] : ["layout", "spots", i];
+  const spots = layout.kind === "spots";
   return [
     distanceKnob(fields, [...base, "distance"], spots ? "knob.fromTarget" : "knob.distance"),
     fields.number("yard", [...base, "points"], "knob.targetPoints"),
-    ...targetKnobs(fields, spots ? ["layout", "target"] : base, spots ? l.target : l.targets[i]),
+    ...targetKnobs(fields, spots ? ["layout", "target"] : base, spots ? layout.target : layout.targets[i]),
   ];
 }
 

@@ -34,7 +34,7 @@ const CALL = 2;
 const TELL = 2;
 const placesIn = memoizeByIdentity(placesOf);
 const left = (params: BoardParams, go: BoardGo) =>
-  placesIn(params).filter((x) => !params.once || !go.counted.includes(x.id));
+  placesIn(params).filter((points) => !params.once || !go.counted.includes(points.id));
 /** What is said, or gone to, before each send; null: nothing. */
 const callOf = (params: BoardParams): "spot" | "target" | "action" | "thing" | null => {
   if (params.layout.kind === "spots") return "spot";
@@ -43,18 +43,18 @@ const callOf = (params: BoardParams): "spot" | "target" | "action" | "thing" | n
 /** Everything that can be called, and what of it may be now. */
 const namesOf = (params: BoardParams): readonly string[] =>
   ({ action: params.ways, thing: params.things ?? [] })[callOf(params) as "action" | "thing"] ??
-  placesIn(params).map((x) => x.id);
+  placesIn(params).map((points) => points.id);
 const callsOf = (params: BoardParams, go: BoardGo): readonly string[] => {
   const of = callOf(params);
   if (of === "thing") return namesOf(params).filter((text) => !go.sent.includes(text));
-  return of === "action" ? params.ways : left(params, go).map((x) => x.id);
+  return of === "action" ? params.ways : left(params, go).map((points) => points.id);
 };
 /** Things that are fetched only at the end are sent once each. */
 const onceEach = (params: BoardParams) => callOf(params) === "thing" && params.fetch === "end";
 const total = (go: BoardGo) => go.each.reduce((eachSum, b) => eachSum + b, 0);
 /** What hitting a place brings now: with the bonus where it is the last that has not counted. */
 function brings(params: BoardParams, go: BoardGo, id: string): number {
-  const { points } = placesIn(params).find((x) => x.id === id)!;
+  const { points } = placesIn(params).find((eachPoints) => eachPoints.id === id)!;
   const last = !go.counted.includes(id) && go.counted.length === placesIn(params).length - 1;
   return points + (last ? params.bonus : 0);
 }
@@ -66,7 +66,7 @@ function sendAsk(params: BoardParams, go: BoardGo, at: string | null, player: nu
   const spots = layout.kind === "spots";
   const of = callOf(params);
   const by = of === "action" || of === "thing" ? at : null;
-  const open = left(params, go).map((x) => x.id);
+  const open = left(params, go).map((points) => points.id);
   const want = spots ? [layout.target.id] : at === null || by ? open : [at];
   const worth = spots
     ? { [layout.target.id]: brings(params, go, at!) }
@@ -141,11 +141,11 @@ function sent(params: BoardParams, givenGo: BoardGo, hit: string | null): StepRe
   // From a spot the one target is hit; what was called alone counts; what is used up is a spent send.
   const place =
     hit === null ? null : spots ? givenGo.called : params.choice === "called" && hit !== givenGo.called ? null : hit;
-  const counts = place !== null && left(params, givenGo).some((x) => x.id === place);
+  const counts = place !== null && left(params, givenGo).some((eachPoints) => eachPoints.id === place);
   const counted = counts && !givenGo.counted.includes(place) ? [...givenGo.counted, place] : givenGo.counted;
   const full = counted.length === placesIn(params).length;
   const bonus = full && counted !== givenGo.counted && params.bonus > 0 ? [params.bonus] : [];
-  const points = counts ? [placesIn(params).find((x) => x.id === place)!.points, ...bonus] : [];
+  const points = counts ? [placesIn(params).find((eachPoints) => eachPoints.id === place)!.points, ...bonus] : [];
   const sends = givenGo.sends + 1;
   // A call is for one send.
   const out = onceEach(params) ? [...givenGo.sent, givenGo.called!] : givenGo.sent;
@@ -214,7 +214,7 @@ export const boardGo: GoRules<BoardParams, BoardGo> = {
 /** Written on paper: see `Possible`. */
 export function possible(params: BoardParams, match: Match): Possible {
   const worth = placesIn(params)
-    .map((x) => x.points)
+    .map((points) => points.points)
     .sort((a, b) => b - a);
   const count = worth.length;
   const all = worth.reduce((eachSum, b) => eachSum + b, 0) + params.bonus;

@@ -29,23 +29,23 @@ export const checklistParams = z
     score: z.enum(["times", "sends", "stars"], { error: "score must be times, sends or stars" }),
   })
   .superRefine((params, ctx) => {
-    for (const [i, t] of params.tasks.entries())
-      if (!canToss(t.task, t.height))
+    for (const [i, task] of params.tasks.entries())
+      if (!canToss(task.task, task.height))
         ctx.addIssue({
           code: "custom",
           path: ["tasks", i, "height"],
-          message: `task ${i + 1} is impossible: a toss of ${t.height} m is too low for it. Toss higher.`,
+          message: `task ${i + 1} is impossible: a toss of ${task.height} m is too low for it. Toss higher.`,
         });
   });
 export type ChecklistParams = z.infer<typeof checklistParams>;
 
 export const taskId = (i: number) => `k${i + 1}`;
-export const doingOf = (t: ListItem): Doing =>
-  t.task === "balance"
-    ? { id: t.task, seconds: t.seconds }
-    : t.task === "carry"
-      ? { id: t.task, metres: t.metres }
-      : { id: t.task, height: t.height };
+export const doingOf = (task: ListItem): Doing =>
+  task.task === "balance"
+    ? { id: task.task, seconds: task.seconds }
+    : task.task === "carry"
+      ? { id: task.task, metres: task.metres }
+      : { id: task.task, height: task.height };
 /** The times of all tasks. */
 export const allTimes = (params: ChecklistParams): number => params.tasks.reduce((sum, task) => sum + task.times, 0);
 /** One star for any, two for half of them, three for all. */

@@ -35,8 +35,8 @@ const current = (params: ChecklistParams, go: ListGo): number | null =>
       ? go.at
       : null;
 /** Once through one of a kind, seconds. */
-const once = (t: ListItem) =>
-  GATHER + (t.task === "balance" ? t.seconds : t.task === "carry" ? t.metres : airTime(t.height));
+const once = (task: ListItem) =>
+  GATHER + (task.task === "balance" ? task.seconds : task.task === "carry" ? task.metres : airTime(task.height));
 
 /** One of the tasks that may come next is chosen. */
 function choosing(params: ChecklistParams, go: ListGo, player: number, may: readonly number[]) {
@@ -156,9 +156,9 @@ function now(params: ChecklistParams, go: ListGo): Phrase {
   if (params.how === "tick") return { key: "checklist.tick" };
   const i = current(params, go);
   if (i === null) return { key: "checklist.choose" };
-  const t = params.tasks[i]!;
-  const left = t.times - (params.need === "done" ? go.done[i]! : go.tried[i]!);
-  return { key: `checklist.${t.task}`, params: { left, seconds: t.seconds, need: params.need } };
+  const task = params.tasks[i]!;
+  const left = task.times - (params.need === "done" ? go.done[i]! : go.tried[i]!);
+  return { key: `checklist.${task.task}`, params: { left, seconds: task.seconds, need: params.need } };
 }
 
 /** One go: a list of tasks, so many times each. */

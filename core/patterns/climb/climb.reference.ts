@@ -123,7 +123,7 @@ export function tellClimb(params: ClimbParams, match: Match, setup: Setup, event
     do player = (player + 1) % setup.players;
     while (waits[mine()]!.done);
     const raceOn = p.end === "first" && setup.mode === "against" && swap === "send" && p.goes.count === 1;
-    if (raceOn && player <= before && told.some((eachTold) => eachTold.gos.some((g) => g.top))) over = true;
+    if (raceOn && player <= before && told.some((eachTold) => eachTold.gos.some((go) => go.top))) over = true;
   };
   /** Feeds the story and passes over its turn marks, handing the turn on where the rules say. */
   const feed = (came: Came) => {
@@ -166,26 +166,26 @@ export function tellClimb(params: ClimbParams, match: Match, setup: Setup, event
     else if (event.kind === "send") feed({ kind: "send", hit: event.hit ?? null, at: event.at });
   }
 
-  const better = (a: Told["gos"][number], b: Told["gos"][number]): boolean => {
-    if (p.scoring.by === "points") return a.points > b.points;
-    if (a.top !== b.top) return a.top;
-    if (!a.top) return a.rung > b.rung;
-    return p.scoring.by === "tries" ? a.sends < b.sends : a.ms < b.ms;
+  const better = (go: Told["gos"][number], round: Told["gos"][number]): boolean => {
+    if (p.scoring.by === "points") return go.points > round.points;
+    if (go.top !== round.top) return go.top;
+    if (!go.top) return go.rung > round.rung;
+    return p.scoring.by === "tries" ? go.sends < round.sends : go.ms < round.ms;
   };
-  const worth = (g: Told["gos"][number]) =>
-    p.scoring.by === "points" ? g.points : p.scoring.by === "tries" ? g.sends : Math.round(g.ms / 100);
+  const worth = (go: Told["gos"][number]) =>
+    p.scoring.by === "points" ? go.points : p.scoring.by === "tries" ? go.sends : Math.round(go.ms / 100);
   const all = told.map((eachTold, i) =>
     waits[i]!.done
       ? eachTold.gos
       : [...eachTold.gos, { rung: eachTold.rung, sends: eachTold.sends, points: eachTold.points, top: false, ms: 0 }],
   );
-  const best = all.map((gos) => gos.reduce((a, b) => (better(b, a) ? b : a)));
+  const best = all.map((gos) => gos.reduce((go, round) => (better(round, go) ? round : go)));
   const values = all.map((gos, i) =>
-    p.goes.keep === "total" ? gos.reduce((sum, g) => sum + worth(g), 0) : worth(best[i]!),
+    p.goes.keep === "total" ? gos.reduce((sum, go) => sum + worth(go), 0) : worth(best[i]!),
   );
   let winners: number[] | null = [];
   if (over && setup.mode === "against" && setup.players > 1 && p.goes.keep === "best")
-    winners = best.flatMap((b, i) => (best.every((o) => !better(o, b)) ? [i] : []));
+    winners = best.flatMap((go, i) => (best.every((round) => !better(round, go)) ? [i] : []));
   else if (over && setup.mode === "against" && setup.players > 1 && p.scoring.by === "points")
     winners = values.flatMap((value, i) => (value === Math.max(...values) ? [i] : []));
   else if (over && setup.mode === "against" && setup.players > 1) winners = null;

@@ -63,8 +63,10 @@ describe("Climb", () => {
 
   it("takes targets nearest first, farthest first or as listed", () => {
     const order = (option: "nearest" | "farthest" | "listed") => {
-      const l = three as Extract<ClimbParams["ladder"], { kind: "targets" }>;
-      const whole = params({ ladder: { ...l, order: option, targets: [l.targets[1]!, l.targets[2]!, l.targets[0]!] } });
+      const layout = three as Extract<ClimbParams["ladder"], { kind: "targets" }>;
+      const whole = params({
+        ladder: { ...layout, order: option, targets: [layout.targets[1]!, layout.targets[2]!, layout.targets[0]!] },
+      });
       return climb.start(...split(whole), { players: 1, mode: "alone", seed: 1 }).sides[0]!.go.rungs;
     };
     expect(order("nearest")).toEqual(["t1", "t2", "t3"]);

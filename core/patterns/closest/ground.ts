@@ -33,7 +33,7 @@ export const closestGround: Ground<ClosestParams> = {
         aim: { kind: "near", turn: 0, past: field.dead ? field.far : null },
         fetch: true,
       },
-      counts: (e) => (e.kind === "send" && e.away !== undefined && e.away < field.mark * 1000 ? 1 : 0),
+      counts: (event) => (event.kind === "send" && event.away !== undefined && event.away < field.mark * 1000 ? 1 : 0),
     },
   ],
   moves: "together",

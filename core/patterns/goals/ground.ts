@@ -61,7 +61,7 @@ export const goalsGround: Ground<GoalsParams> = {
         },
         fetch: true,
       },
-      counts: (e) => (e.kind === "point" && e.side === 0 ? 1 : 0),
+      counts: (event) => (event.kind === "point" && event.side === 0 ? 1 : 0),
     },
   ],
   moves: "each",

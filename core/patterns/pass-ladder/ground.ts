@@ -52,7 +52,7 @@ export const passGround: Ground<PassParams> = {
         fetch: true,
       },
       untilHit: true as const,
-      counts: (e) => (e.kind === "send" && (e.rest === markId(i) || e.hit === markId(i)) ? 1 : 0),
+      counts: (event) => (event.kind === "send" && (event.rest === markId(i) || event.hit === markId(i)) ? 1 : 0),
     })),
   moves: "each",
   move: (params, id, { along, across }) => {

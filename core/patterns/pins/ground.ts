@@ -73,8 +73,9 @@ export const pinsGround: Ground<PinsParams> = {
         id: PINS,
         peg: PINS,
         ask: { kind: "send", player: 0, from: "start", manner: {}, aim, fetch: true },
-        hits: (e) => Number(e.kind === "send" && Array.isArray(e.fell) && e.fell.length > 0),
-        counts: (e) => (e.kind === "send" && Array.isArray(e.fell) ? e.fell.length / standing.length : 0),
+        hits: (event) => Number(event.kind === "send" && Array.isArray(event.fell) && event.fell.length > 0),
+        counts: (event) =>
+          event.kind === "send" && Array.isArray(event.fell) ? event.fell.length / standing.length : 0,
       },
     ];
   },

@@ -78,7 +78,7 @@ export const rallyGround: Ground<RallyParams> = {
         },
         fetch: true,
       },
-      counts: (e) => (e.kind === "point" && e.side === 0 ? 1 : 0),
+      counts: (event) => (event.kind === "point" && event.side === 0 ? 1 : 0),
     });
     const touch: Probe = {
       id: "touch",
@@ -93,7 +93,7 @@ export const rallyGround: Ground<RallyParams> = {
         soFar: 0,
         drops: true,
       },
-      counts: (e) => (e.kind === "count" && e.n > 0 ? 1 : 0),
+      counts: (event) => (event.kind === "count" && event.n > 0 ? 1 : 0),
     };
     return [touch, point(0), point(1)];
   },

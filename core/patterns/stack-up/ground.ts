@@ -74,7 +74,7 @@ export const stackGround: Ground<StackParams> = {
         id: ROW,
         peg: ROW,
         ask: { kind: "send", player: 0, from, manner: {}, aim, fetch: true },
-        counts: (e) => (e.kind === "send" && Array.isArray(e.fell) ? e.fell.length : 0),
+        counts: (event) => (event.kind === "send" && Array.isArray(event.fell) ? event.fell.length : 0),
       },
     ];
   },

@@ -17,16 +17,20 @@ const ground = roomGround((params: StreakParams) =>
 function staged(params: StreakParams, count: number): Stage[] {
   const last = params.stages[params.stages.length - 1]!;
   return Array.from({ length: count }, (_, i) => {
-    const s = params.stages[i] ?? last;
-    return { ...s, count: s.count ?? (i < count - 1 ? 5 : null) };
+    const task = params.stages[i] ?? last;
+    return { ...task, count: task.count ?? (i < count - 1 ? 5 : null) };
   });
 }
 
 /** Another task, tossed high enough for it. */
-const withTask = (s: Stage, task: Stage["task"]): Stage =>
-  task === s.task
-    ? s
-    : { ...s, task, height: isTossed(task) ? Math.max(s.height, leastToss(task as "clap")) : s.height };
+const withTask = (givenTask: Stage, task: Stage["task"]): Stage =>
+  task === givenTask.task
+    ? givenTask
+    : {
+        ...givenTask,
+        task,
+        height: isTossed(task) ? Math.max(givenTask.height, leastToss(task as "clap")) : givenTask.height,
+      };
 
 function knobs(params: StreakParams): Knob[] {
   const fields = fieldsOf(streakParams, params);

@@ -45,11 +45,11 @@ export const streakParams = z
   .superRefine((params, ctx) => {
     const wrong = (i: number, field: string, message: string) =>
       ctx.addIssue({ code: "custom", path: ["stages", i, field], message });
-    for (const [i, s] of params.stages.entries()) {
-      if (s.count === null && i < params.stages.length - 1)
+    for (const [i, task] of params.stages.entries()) {
+      if (task.count === null && i < params.stages.length - 1)
         wrong(i, "count", `stage ${i + 1} needs a number from 1 to 100, because another stage follows it`);
-      if (s.task !== "touch" && !canToss(s.task, s.height))
-        wrong(i, "height", `stage ${i + 1} is impossible: a toss of ${s.height} m is too low for it. Toss higher.`);
+      if (task.task !== "touch" && !canToss(task.task, task.height))
+        wrong(i, "height", `stage ${i + 1} is impossible: a toss of ${task.height} m is too low for it. Toss higher.`);
     }
   });
 export type StreakParams = z.infer<typeof streakParams>;
@@ -63,16 +63,16 @@ function doingOf({ task, height }: Stage): Doing | null {
       : { id: task, height };
 }
 /** One more of a run: a touch, a catch, a second, a step. */
-export function aimOf(s: Stage): Aim {
-  const task = doingOf(s);
+export function aimOf(givenTask: Stage): Aim {
+  const task = doingOf(givenTask);
   return task === null ? { kind: "keep" } : { kind: "skill", task };
 }
 /** How a stage's task is done. */
-export const mannerOf = (s: Stage): Manner => ({
-  action: s.task === "touch" ? "keepUp" : isTossed(s.task) ? "tossCatch" : (s.task as "balance" | "carry"),
-  ...(s.hand !== "usual" && { hand: s.hand }),
-  ...(s.posture !== "standing" && { posture: s.posture }),
-  ...(s.moving && { moving: true }),
-  ...(s.bounce && { bounce: true }),
-  ...(s.thing !== undefined && s.thing !== "send" && { thing: s.thing }),
+export const mannerOf = (task: Stage): Manner => ({
+  action: task.task === "touch" ? "keepUp" : isTossed(task.task) ? "tossCatch" : (task.task as "balance" | "carry"),
+  ...(task.hand !== "usual" && { hand: task.hand }),
+  ...(task.posture !== "standing" && { posture: task.posture }),
+  ...(task.moving && { moving: true }),
+  ...(task.bounce && { bounce: true }),
+  ...(task.thing !== undefined && task.thing !== "send" && { thing: task.thing }),
 });

@@ -94,15 +94,15 @@ export const tallyGround: Ground<TallyParams> = {
   /** One for each way of doing it; keeping something up has a chance and no peg. */
   probes: (params) => {
     const seen = new Map<string, Probe>();
-    for (const [i, r] of params.rounds.entries()) {
-      const manner = mannerOf(params, r);
-      const key = JSON.stringify([r.task, manner]);
+    for (const [i, task] of params.rounds.entries()) {
+      const manner = mannerOf(params, task);
+      const key = JSON.stringify([task.task, manner]);
       if (seen.has(key)) continue;
       seen.set(key, {
         id: `round${i + 1}`,
-        peg: r.task === "rebound" ? WALL : r.task === "shuttle" ? ENDS[1] : null,
-        ask: { kind: "count", player: 0, from: "start", manner, aim: aimOf(params, r), soFar: 0, drops: true },
-        counts: (e) => (e.kind === "count" && e.n > 0 ? 1 : 0),
+        peg: task.task === "rebound" ? WALL : task.task === "shuttle" ? ENDS[1] : null,
+        ask: { kind: "count", player: 0, from: "start", manner, aim: aimOf(params, task), soFar: 0, drops: true },
+        counts: (event) => (event.kind === "count" && event.n > 0 ? 1 : 0),
       });
     }
     return [...seen.values()];

@@ -31,12 +31,12 @@ export interface TallyGo {
 const QUICKEST = 4;
 /** Saying how many it was, seconds. */
 const TELL = 4;
-const mostIn = (r: Round) => r.seconds * QUICKEST;
+const mostIn = (task: Round) => task.seconds * QUICKEST;
 const roundOf = (params: TallyParams, go: TallyGo): Round =>
   params.rounds[Math.min(go.counts.length, params.rounds.length - 1)]!;
 
 /** How a round's task is done. */
-export function mannerOf(params: TallyParams, r: Round): Manner {
+export function mannerOf(params: TallyParams, task: Round): Manner {
   return {
     action: {
       keepUp: "keepUp" as const,
@@ -45,10 +45,10 @@ export function mannerOf(params: TallyParams, r: Round): Manner {
       course: courseOf(params).action,
       catch: "tossCatch" as const,
       exercise: "balance" as const,
-    }[r.task],
-    ...(r.hand !== "usual" && { hand: r.hand }),
-    ...(r.moving && { moving: true }),
-    ...(r.bounce && { bounce: true }),
+    }[task.task],
+    ...(task.hand !== "usual" && { hand: task.hand }),
+    ...(task.moving && { moving: true }),
+    ...(task.bounce && { bounce: true }),
   };
 }
 /** What a round's counts are for, the same object for the same parameters. */
@@ -62,13 +62,17 @@ const aimsOf = memoizeByIdentity(
   }),
 );
 const exerciseOf = memoizeByIdentity(
-  (r: Round): Aim => ({
+  (task: Round): Aim => ({
     kind: "skill",
-    task: { id: "exercise", seconds: r.each ?? USUAL_EXERCISE.each, exercise: r.exercise || USUAL_EXERCISE.exercise },
+    task: {
+      id: "exercise",
+      seconds: task.each ?? USUAL_EXERCISE.each,
+      exercise: task.exercise || USUAL_EXERCISE.exercise,
+    },
   }),
 );
-export const aimOf = (params: TallyParams, r: Round): Aim =>
-  r.task === "exercise" ? exerciseOf(r) : aimsOf(params)[r.task];
+export const aimOf = (params: TallyParams, task: Round): Aim =>
+  task.task === "exercise" ? exerciseOf(task) : aimsOf(params)[task.task];
 
 function asks(params: TallyParams, go: TallyGo, player: number): Ask[] {
   const round = roundOf(params, go);

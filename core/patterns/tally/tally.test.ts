@@ -163,15 +163,15 @@ describe("its forecast, by exact renewal", () => {
   });
   it("holds for the longest that the schema allows, and for both tasks; older children count more", () => {
     const rounds = Array.from({ length: 6 }, () => round({ seconds: 300 }));
-    const a = fromPattern("tally");
-    const long = { ...a, pattern: { name: "tally", params: params({ rounds }) } } as Activity;
+    const design = fromPattern("tally");
+    const long = { ...design, pattern: { name: "tally", params: params({ rounds }) } } as Activity;
     const f = forecastActivity(long, [{ age: 8 }], alone, "middle");
     expect(f.sides[0]!.points.p.reduce((sum, x) => sum + x, 0)).toBeCloseTo(1 - f.cut, 6);
     const wall = activity.parse({
-      ...a,
-      aim: { ...a.aim, action: "underarmThrow" },
-      kit: { ...a.kit, send: "smallBall" },
-      space: { ...a.space, length: 3 },
+      ...design,
+      aim: { ...design.aim, action: "underarmThrow" },
+      kit: { ...design.kit, send: "smallBall" },
+      space: { ...design.space, length: 3 },
       pattern: { name: "tally", params: params({ rounds: [round({ task: "rebound" })] }) },
     });
     let before = 0;
@@ -188,11 +188,11 @@ describe("its forecast, by exact renewal", () => {
 
 describe("passes there and back, and a course", () => {
   const doc = (over: object) => {
-    const a = fromPattern("tally");
+    const design = fromPattern("tally");
     // A balloon is not thrown anywhere.
     return {
-      ...a,
-      kit: { ...a.kit, send: "sockBall" },
+      ...design,
+      kit: { ...design.kit, send: "sockBall" },
       pattern: { name: "tally", params: { ...pattern.example.params, ...over } },
     } as Activity;
   };
@@ -201,8 +201,8 @@ describe("passes there and back, and a course", () => {
   it("a wider thing at the other end is hit more often, a farther one takes longer", () => {
     const at = (over: object) => {
       const shuttle = { ...pattern.example.params.shuttle!, ...over };
-      const a = doc({ rounds: [{ ...round, task: "shuttle" }], shuttle });
-      return mean(forecastActivity(a, [{ age: 8 }], alone, "middle").sides[0]!.points);
+      const design = doc({ rounds: [{ ...round, task: "shuttle" }], shuttle });
+      return mean(forecastActivity(design, [{ age: 8 }], alone, "middle").sides[0]!.points);
     };
     expect(at({ width: 0.5 })).toBeGreaterThan(at({ width: 0.2 }));
     expect(at({ distance: 5, width: 1 })).toBeLessThan(at({ distance: 1.5, width: 0.3 }));
@@ -213,8 +213,8 @@ describe("passes there and back, and a course", () => {
       { kind: "shot", metres: 2 },
     ];
     const laps = (miss: string, age: number) => {
-      const a = doc({ rounds: [{ ...round, task: "course" }], course: { action: "dribbleFoot", gates, miss } });
-      const f = forecastActivity(a, [{ age }], alone, "middle");
+      const design = doc({ rounds: [{ ...round, task: "course" }], course: { action: "dribbleFoot", gates, miss } });
+      const f = forecastActivity(design, [{ age }], alone, "middle");
       return mean(f.sides[0]!.points);
     };
     // Out with the ball and back again: without a miss a lap of 5 m takes some 9 s.

@@ -43,7 +43,7 @@ export const threeLineGround: Ground<ThreeLineParams> = {
         id: GRID,
         peg: GRID,
         ask: { kind: "send", player: 0, from: "start", manner: {}, aim, fetch: false },
-        counts: (e) => (e.kind === "send" && e.rest === want ? 1 : 0),
+        counts: (event) => (event.kind === "send" && event.rest === want ? 1 : 0),
       },
     ];
   },

@@ -66,7 +66,7 @@ function tellDuel(params: ThreeLineParams, match: Match, setup: Setup, events: r
   /** Somebody has to say that no more was bumped. */
   let question = false;
   const squares = [...Array(count * count).keys()].map((i) => `c${1 + Math.floor(i / count)}${1 + (i % count)}`);
-  const at = (square: string) => lying.find((x) => x.square === square);
+  const at = (square: string) => lying.find((runner) => runner.square === square);
   const line = (t: number) => {
     const has = (r: number, c: number) => at(`c${r}${c}`)?.team === t;
     const k = [...Array(count).keys()].map((i) => i + 1);
@@ -77,7 +77,7 @@ function tellDuel(params: ThreeLineParams, match: Match, setup: Setup, events: r
       k.every((i) => has(i, count + 1 - i))
     );
   };
-  const inHand = (t: number) => (params.pieces ?? count) - lying.filter((x) => x.team === t).length;
+  const inHand = (t: number) => (params.pieces ?? count) - lying.filter((runner) => runner.team === t).length;
   const look = () => {
     if (line(sender)) result = sender;
     else {
@@ -121,10 +121,10 @@ function tellDuel(params: ThreeLineParams, match: Match, setup: Setup, events: r
         next();
       }
     } else if (open && event.kind === "choose" && event.of === "lift" && inHand(team) === 0) {
-      const mine = lying.find((x) => x.team === team && x.square === event.pick);
+      const mine = lying.find((runner) => runner.team === team && runner.square === event.pick);
       if (mine) {
         ok = true;
-        lying = lying.filter((x) => x !== mine);
+        lying = lying.filter((runner) => runner !== mine);
         lifted = true;
       }
     } else if (
@@ -136,7 +136,7 @@ function tellDuel(params: ThreeLineParams, match: Match, setup: Setup, events: r
       const piece = lying[event.piece]!;
       ok = true;
       if (event.place !== piece.square) {
-        if (event.place === "out" || at(event.place)) lying = lying.filter((x) => x !== piece);
+        if (event.place === "out" || at(event.place)) lying = lying.filter((runner) => runner !== piece);
         else piece.square = event.place;
       }
       question = !line(sender) && teams.some((_, t) => line(t));
