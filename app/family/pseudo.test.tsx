@@ -15,8 +15,8 @@ import { NOTHING_SAID } from "#core/records/home.ts";
 import { bodiesOf } from "#core/referee/referee.ts";
 import { type LayoutName, layoutNames } from "#core/yard/layouts/index.ts";
 import { exampleOf } from "#core/yard/layouts/laid.ts";
-import type { CardData, Ticks } from "./card-data.ts";
-import type { OwnCard } from "./own-card.ts";
+import type { CardData, Ticks } from "./card/card-data.ts";
+import type { OwnCard } from "./card/own-card.ts";
 
 /** A language of its own: every whole sentence stands in brackets, so that one glued from pieces shows. */
 vi.mock("#words/en.ts", async (original) => {
@@ -36,17 +36,17 @@ vi.mock("#words/en-home.ts", async (original) => {
   const { enHome } = await original<typeof import("#words/en-home.ts")>();
   return { enHome: Object.fromEntries(Object.entries(enHome).map(([key, text]) => [key, `⟦${text}⟧`])) };
 });
-const { FetchScreen } = await import("./fetch-screen.tsx");
-const { SetUpScreen } = await import("./set-up-screen.tsx");
-const { LookScreen } = await import("./look-screen.tsx");
-const { HandInScreen } = await import("./hand-in-screen.tsx");
+const { FetchScreen } = await import("./screens/fetch-screen.tsx");
+const { SetUpScreen } = await import("./screens/set-up-screen.tsx");
+const { LookScreen } = await import("./screens/look-screen.tsx");
+const { HandInScreen } = await import("./screens/hand-in-screen.tsx");
 const { Inputs } = await import("./inputs/inputs.tsx");
 const { addWords } = await import("#words/say.ts");
 addWords((await import("#words/en-game.ts")).enGame);
 for (const words of Object.values((await import("#words/games/all.ts")).gameWords)) addWords(words);
-const { CardApp } = await import("./card-app.tsx");
-const { Sheet } = await import("./sheet.tsx");
-const { RoomMap } = await import("./room-map.tsx");
+const { CardApp } = await import("./card/card-app.tsx");
+const { Sheet } = await import("./screens/sheet.tsx");
+const { RoomMap } = await import("./screens/room-map.tsx");
 const { SpaceSketch } = await import("../homes/space-sketch.tsx");
 const { SurveyForm } = await import("../homes/survey-form.tsx");
 const { SurveySaid } = await import("../homes/survey-said.tsx");

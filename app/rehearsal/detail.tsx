@@ -5,7 +5,7 @@ import type { Moment } from "#core/rehearsal/rehearsal.ts";
 import type { RehearsalChild } from "#server/activities/rehearsal.ts";
 import { say, sayWorking } from "#words/say.ts";
 import { tell } from "#words/tell.ts";
-import { labelAmong, seenText } from "../family/seen.ts";
+import { labelAmong, seenText } from "../family/play/seen.ts";
 
 /** What is shown of a go's latest things. */
 const LATEST = 8;

@@ -6,7 +6,7 @@ import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
 import { found, idOf } from "../answer.server.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
-import { Sheet } from "../family/sheet.tsx";
+import { Sheet } from "../family/screens/sheet.tsx";
 import { searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import type { Route } from "./+types/child-card";

@@ -1,6 +1,6 @@
 import { say } from "#words/say.ts";
-import { CardApp } from "../family/card-app.tsx";
-import { stepOf } from "../family/card-data.ts";
+import { CardApp } from "../family/card/card-app.tsx";
+import { stepOf } from "../family/card/card-data.ts";
 import { cardAt } from "../family-link.server.ts";
 import type { Route } from "./+types/family-card";
 

@@ -5,8 +5,8 @@ import { familyMatch, matchYes, sayNo, sayYes } from "#server/assignments/two-ho
 import { NotAllowed } from "#server/problem.ts";
 import { say, sayScore } from "#words/say.ts";
 import { answered, found, idOf } from "../answer.server.ts";
-import { keepSyncing } from "../family/sync.ts";
-import { useWaiting } from "../family/waiting.ts";
+import { useWaiting } from "../family/card/waiting.ts";
+import { keepSyncing } from "../family/device/sync.ts";
 import { familyOf } from "../family-link.server.ts";
 import { fieldsOf } from "../read.server.ts";
 import type { Route } from "./+types/family-match";

@@ -2,7 +2,7 @@ import { squareCode } from "#server/links/qr-code.ts";
 import { say } from "#words/say.ts";
 import { sheetRules } from "#words/sheet.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
-import { Sheet } from "../family/sheet.tsx";
+import { Sheet } from "../family/screens/sheet.tsx";
 import { cardAt } from "../family-link.server.ts";
 import { originFor } from "../origin.server.ts";
 import type { Route } from "./+types/family-sheet";

@@ -6,7 +6,7 @@ import { NotAllowed } from "#server/problem.ts";
 import { enHome } from "#words/en-home.ts";
 import { addWords, say } from "#words/say.ts";
 import { found, idOf, missing } from "../answer.server.ts";
-import { RULER_CM } from "../family/sheet.tsx";
+import { RULER_CM } from "../family/screens/sheet.tsx";
 import { familyOf } from "../family-link.server.ts";
 import { keepTyped } from "../homes/keep-typed.ts";
 import { fieldsOf, searchOf } from "../read.server.ts";

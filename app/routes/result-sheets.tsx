@@ -8,7 +8,7 @@ import { sheetRules } from "#words/sheet.ts";
 import { tell } from "#words/tell.ts";
 import { found, idOf } from "../answer.server.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
-import { Sheet } from "../family/sheet.tsx";
+import { Sheet } from "../family/screens/sheet.tsx";
 import { originFor } from "../origin.server.ts";
 import { searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";

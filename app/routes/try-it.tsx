@@ -7,8 +7,8 @@ import { activityFor } from "#server/activities/activities.ts";
 import { shellOf } from "#server/school/classes.ts";
 import { found, idOf } from "../answer.server.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
-import type { CardData } from "../family/card-data.ts";
-import { Pieces } from "../family/pieces.tsx";
+import type { CardData } from "../family/card/card-data.ts";
+import { Pieces } from "../family/card/pieces.tsx";
 import { teacherOf } from "../session.server.ts";
 import type { Route } from "./+types/try-it";
 
@@ -17,7 +17,7 @@ export const meta: Route.MetaFunction = ({ data: d }) => [
 ];
 
 /** The game itself comes as a family has it, in a piece of its own. */
-const TryIt = lazy(() => import("../family/try-it.tsx"));
+const TryIt = lazy(() => import("../family/play/try-it.tsx"));
 /** A clock that runs so many times as fast, for whoever only looks. */
 const SPEEDS = [1, 2, 4, 8] as const;
 

@@ -11,8 +11,8 @@ import { behaviorProfile, playGo } from "#core/simulated-player/child.ts";
 import { say, sayPhrase, sayScore, sayWorking } from "#words/say.ts";
 import { attemptWords } from "#words/verbs.ts";
 import { piecesIn } from "../family/inputs/zones.tsx";
-import { labelAmong, seenText } from "../family/seen.ts";
-import { YardMap } from "../family/yard-map.tsx";
+import { labelAmong, seenText } from "../family/play/seen.ts";
+import { YardMap } from "../family/screens/yard-map.tsx";
 
 /** A step of a game that plays itself lasts so long, milliseconds. */
 const EACH = 1100;

@@ -66,13 +66,11 @@ export function homesFor(who: SignedIn): Promise<HomeRow[]> {
         support: row.support,
         familyNote: row.familyNote,
         className: me.className,
-        homes: homes
-          .get(childId)!
-          .map((eachHome) => ({
-            ...factsOf(eachHome),
-            answeredAt: eachHome.answeredAt,
-            siblings: livesIn(eachHome.id, childId),
-          })),
+        homes: homes.get(childId)!.map((eachHome) => ({
+          ...factsOf(eachHome),
+          answeredAt: eachHome.answeredAt,
+          siblings: livesIn(eachHome.id, childId),
+        })),
         token: own && !own.withdrawnAt ? linkToken(own.id, own.version) : null,
         askedAt: told[0]?.at ?? null,
         asked: told.length,

@@ -1,5 +1,5 @@
 import { useLayoutEffect, useRef, useState } from "react";
-import { tappedIn } from "../second-tap.ts";
+import { tappedIn } from "../device/second-tap.ts";
 
 /**
  * A wide button for what comes next. Where something else was tapped in its place just now, it takes two fifths of the row on the other side, so that it

@@ -1,7 +1,7 @@
 import { lazy, Suspense, useEffect, useRef, useState } from "react";
 import type { AskOf } from "#core/asks/ask.ts";
 import { say } from "#words/say.ts";
-import { speak } from "../use-device.ts";
+import { speak } from "../play/sounds.ts";
 import { Beside } from "./beside.tsx";
 import type { InputProps } from "./input.ts";
 

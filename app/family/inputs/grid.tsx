@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { say } from "#words/say.ts";
-import type { CardData } from "../card-data.ts";
-import { PieceShape } from "../yard-map.tsx";
+import type { CardData } from "../card/card-data.ts";
+import { PieceShape } from "../screens/yard-map.tsx";
 import { Keys } from "./keys.tsx";
 import type { Pieces } from "./zones.tsx";
 

@@ -1,5 +1,5 @@
 import type { Ask } from "#core/asks/ask.ts";
-import type { CardData } from "../card-data.ts";
+import type { CardData } from "../card/card-data.ts";
 
 export type Act = (body: Record<string, unknown> & { kind: string }) => void;
 /** What every input gets: what is asked, the family's own card, and how to tell what happened. */

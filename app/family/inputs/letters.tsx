@@ -2,7 +2,7 @@ import type { AskOf, Spelled } from "#core/asks/ask.ts";
 import type { PartOf } from "#core/yard/parts.ts";
 import { say } from "#words/say.ts";
 import { ItemDrawing } from "../../drawings/items.tsx";
-import { speak } from "../use-device.ts";
+import { speak } from "../play/sounds.ts";
 import { Big } from "./big.tsx";
 import type { InputProps } from "./input.ts";
 

@@ -1,8 +1,8 @@
 import { useState } from "react";
 import type { AskOf } from "#core/asks/ask.ts";
 import { say } from "#words/say.ts";
-import type { CardData } from "../card-data.ts";
-import { PieceShape } from "../yard-map.tsx";
+import type { CardData } from "../card/card-data.ts";
+import { PieceShape } from "../screens/yard-map.tsx";
 import { Grid } from "./grid.tsx";
 import type { Act } from "./input.ts";
 import { Zones } from "./zones.tsx";

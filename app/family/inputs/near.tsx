@@ -1,7 +1,7 @@
 import { useRef, useState } from "react";
 import type { AskOf } from "#core/asks/ask.ts";
 import { say } from "#words/say.ts";
-import { PieceShape } from "../yard-map.tsx";
+import { PieceShape } from "../screens/yard-map.tsx";
 import { Beside } from "./beside.tsx";
 import { Big } from "./big.tsx";
 import type { InputProps } from "./input.ts";

@@ -4,7 +4,7 @@ import type { AnyPattern } from "#core/contract/contract.ts";
 import { loadPattern } from "#core/patterns/load.ts";
 import { say } from "#words/say.ts";
 import { attemptWords } from "#words/verbs.ts";
-import { choosable, FamilySet } from "../family-set.tsx";
+import { choosable, FamilySet } from "../play/family-set.tsx";
 import type { InputProps } from "./input.ts";
 
 /** What was left to the family, changed until something has happened. */

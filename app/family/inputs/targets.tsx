@@ -5,7 +5,7 @@ import { BARE } from "#core/targets/ways.ts";
 import type { Part } from "#core/yard/parts.ts";
 import { itemName, namesOf, say, targetName } from "#words/say.ts";
 import { ItemDrawing } from "../../drawings/items.tsx";
-import type { CardData } from "../card-data.ts";
+import type { CardData } from "../card/card-data.ts";
 import { Keys } from "./keys.tsx";
 
 type Told = Extract<Part, { kind: "target" | "line" }>;

@@ -1,8 +1,8 @@
 import type { Ask, AskOf } from "#core/asks/ask.ts";
 import { askOf } from "#core/asks/ask.ts";
 import { say } from "#words/say.ts";
-import type { CardData } from "../card-data.ts";
-import { PieceShape } from "../yard-map.tsx";
+import type { CardData } from "../card/card-data.ts";
+import { PieceShape } from "../screens/yard-map.tsx";
 import type { InputProps } from "./input.ts";
 import { Keys } from "./keys.tsx";
 

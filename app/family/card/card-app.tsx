@@ -1,0 +1,250 @@
+import { ArrowLeft } from "lucide-react";
+import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from "react";
+import { Link, useSearchParams } from "react-router";
+import { say } from "#words/say.ts";
+import { drawingsOf, OwnDrawings } from "../../drawings/items.tsx";
+import { remember, rememberedJson } from "../../kept.ts";
+import { useOnline } from "../../ui/use-online.ts";
+import { keepPages } from "../device/offline.ts";
+import { type LocalPlay, playsOfCard } from "../device/store.ts";
+import { keepSyncing, onSync } from "../device/sync.ts";
+import { FetchScreen } from "../screens/fetch-screen.tsx";
+import { HandInScreen } from "../screens/hand-in-screen.tsx";
+import { LookScreen } from "../screens/look-screen.tsx";
+import { type CardData, STEPS, type Step, stepOf, type Ticks } from "./card-data.ts";
+import { MemoryNote } from "./memory-note.tsx";
+import { type OwnCard, useOwnCard } from "./own-card.ts";
+import { Pieces } from "./pieces.tsx";
+import { useHeading } from "./use-heading.ts";
+import { useWaiting } from "./waiting.ts";
+
+/** The game itself comes in a piece of its own, once somebody is about to play. */
+const loadPlay = () => import("../play/play-screen.tsx");
+const PlayScreen = lazy(loadPlay);
+/** So does the yard, mark by mark. */
+const loadSetUp = async () => (await import("../screens/set-up-screen.tsx")).SetUpScreen;
+/**
+ * A page that opens at the yard has it at hand before anything is drawn: on the server, so that it is read before any script is there, and on
+ * the device, so that what is read does not go away until the script has it too.
+ */
+const atOnce = import.meta.env.SSR || new URLSearchParams(location.search).get("screen") === "setup";
+const SetUpScreen =
+  (atOnce ? await loadSetUp().catch(() => null) : null) ?? lazy(async () => ({ default: await loadSetUp() }));
+
+const NO_TICKS: Ticks = { have: [], look: [], grownUp: false, day: "", of: null };
+export const today = () => new Date().toDateString();
+
+function useTicks(card: string): [Ticks, (givenTicks: Ticks) => void] {
+  const [ticks, set] = useState(NO_TICKS);
+  const key = `yard-ticks-${card}`;
+  useEffect(() => {
+    const kept = rememberedJson<Ticks>(key);
+    if (!kept) return;
+    const ticks = { ...NO_TICKS, ...kept };
+    set(ticks.day === today() ? ticks : { ...NO_TICKS, have: ticks.have });
+  }, [key]);
+  const change = useCallback(
+    (givenTicks: Ticks) => {
+      const now = { ...givenTicks, day: today() };
+      remember(key, JSON.stringify(now));
+      set(now);
+    },
+    [key],
+  );
+  return [ticks, change];
+}
+
+/** Goes of this card on this device, read again after every hand-in. */
+export function usePlays(card: string): { plays: LocalPlay[] | null; again: () => Promise<void> } {
+  const [plays, set] = useState<LocalPlay[] | null>(null);
+  const again = useCallback(async () => {
+    const now = await playsOfCard(card);
+    // The same goes are the same list, so that nothing is drawn again for them.
+    set((before) => (JSON.stringify(before) === JSON.stringify(now) ? before : now));
+  }, [card]);
+  useEffect(() => {
+    void again();
+    return onSync(() => void again());
+  }, [again]);
+  return { plays, again };
+}
+
+export function CardApp({ data: sent }: { data: CardData }) {
+  const own = useOwnCard(sent.id, sent.card);
+  const data = useMemo(() => ({ ...sent, card: own.card }), [sent, own.card]);
+  const drawings = useMemo(
+    () => drawingsOf([...own.card.activity.kit.own, ...(own.card.making?.items.own ?? [])]),
+    [own.card],
+  );
+  return (
+    <OwnDrawings value={drawings}>
+      <CardScreens data={data} own={own} />
+    </OwnDrawings>
+  );
+}
+
+function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
+  const [search, setSearch] = useSearchParams();
+  // The first picture is the one that the page came with, so that what is there and what is drawn agree.
+  const [mounted, setMounted] = useState(false);
+  useEffect(() => setMounted(true), []);
+  const asked = mounted ? { screen: search.get("screen"), at: search.get("at") } : data.asked;
+  const step = stepOf(asked.screen);
+  const at = STEPS.indexOf(step);
+  const online = useOnline();
+  const [ticks, setTicks] = useTicks(data.id);
+  const { plays, again } = usePlays(data.id);
+  const waiting = useWaiting(
+    data.token,
+    useMemo(() => [data.id], [data.id]),
+  );
+  // Also one that was refused on its way: it is played to its end, and then said why.
+  const underWay = plays?.find((play) => !play.result) ?? null;
+  // A look round is for one go, and for the practice before it: the next one begins with its own.
+  useEffect(() => {
+    if (underWay && !underWay.practice && ticks.of !== underWay.id)
+      setTicks({ ...ticks, look: [], grownUp: false, of: underWay.id });
+  }, [underWay, ticks, setTicks]);
+  useHeading(`${step} ${asked.at ?? ""}`);
+  const game = data.card.activity.pattern.name;
+  const go = useCallback((to: Step) => setSearch({ screen: to }, { preventScrollReset: false }), [setSearch]);
+  useEffect(() => {
+    performance.mark("usable");
+    // The game comes before anything else of the site: it can be played once the network is gone.
+    void keepPages([location.pathname], () =>
+      Promise.all([loadSetUp(), loadPlay().then(({ loadGame }) => loadGame(game))]),
+    );
+    return keepSyncing(data.token, [data.id]);
+  }, [data.token, data.id, game]);
+  useEffect(() => {
+    if (step === "fetch") requestIdleCallback?.(() => void loadSetUp().catch(() => undefined));
+    if (step === "look" || step === "setup" || step === "fetch")
+      requestIdleCallback?.(() => void loadPlay().catch(() => undefined));
+  }, [step]);
+
+  if (data.state !== "open" && !underWay && !(plays ?? []).some((play) => !play.receipt && !play.practice))
+    return <NotOpen data={data} />;
+  const ready =
+    data.card.cautions.every((caution) => ticks.look.includes(caution)) && (!data.card.grownUp || ticks.grownUp);
+  const playing = step === "play";
+  return (
+    <main className={`flex min-h-dvh flex-col ${playing ? "on-court bg-court text-chalk" : ""}`}>
+      <header
+        className={`flex items-center gap-3 px-4 py-2 ${playing ? "short:py-0" : "bg-court text-chalk on-court"}`}
+      >
+        <a
+          href={`/f/${data.token}`}
+          aria-label={say("family.allGames")}
+          className="grid size-11 place-items-center rounded-md"
+        >
+          <ArrowLeft aria-hidden="true" />
+        </a>
+        <p className="min-w-0 grow leading-tight">
+          <span className="block truncate font-head text-xl font-bold">{data.card.activity.title}</span>
+          <span className={`block text-sm text-chalk/80 flat:hidden ${playing ? "short:hidden" : ""}`}>
+            {online ? say("sheet.for", { name: data.name.split(" ")[0]! }) : say("card.offline")}
+          </span>
+        </p>
+        {waiting.count > 0 && (
+          <span className="shrink-0 rounded-sm bg-mustard px-2 text-sm font-bold text-night">
+            {say("card.waits", { count: waiting.count })}
+          </span>
+        )}
+      </header>
+      <MemoryNote />
+      <nav
+        aria-label={say("card.step.play")}
+        className={`px-4 pb-2 ${playing ? "" : "bg-court text-chalk on-court"} ${playing && underWay ? "sr-only" : ""}`}
+      >
+        <ol className="mx-auto grid max-w-lg grid-cols-5 gap-1 text-center text-sm">
+          {STEPS.map((text, i) => (
+            <li key={text}>
+              <Link
+                to={`?screen=${text}`}
+                discover="none"
+                aria-current={text === step ? "step" : undefined}
+                className={`block border-t-4 pt-1.5 pb-1 no-underline ${text === step ? "border-mustard font-bold" : i < at ? "border-mint" : "border-chalk/35"}`}
+              >
+                {say(`card.step.${text}`)}
+              </Link>
+            </li>
+          ))}
+        </ol>
+      </nav>
+      <div className={playing ? "flex grow flex-col" : "mx-auto w-full max-w-lg grow p-4 pb-8"}>
+        {underWay && !playing && step !== "handin" && (
+          <p className="note note-good mb-4 flex flex-wrap items-center gap-3">
+            <span className="grow">{say("play.resumeText")}</span>
+            <button type="button" className="btn btn-main" onClick={() => go("play")}>
+              {say("play.resume")}
+            </button>
+          </p>
+        )}
+        {step === "fetch" && (
+          <FetchScreen data={data} own={own} ticks={ticks} setTicks={setTicks} locked={underWay !== null} />
+        )}
+        {step === "setup" && (
+          <Pieces>
+            <Suspense fallback={<p className="text-lg">{say("play.loading")}</p>}>
+              <SetUpScreen data={data} ticks={ticks} setTicks={setTicks} asked={asked.at} />
+            </Suspense>
+          </Pieces>
+        )}
+        {step === "look" && <LookScreen data={data} ticks={ticks} setTicks={setTicks} />}
+        {step === "handin" && <HandInScreen data={data} plays={plays} again={again} go={go} />}
+        {playing && !ready && !underWay && (
+          <div className="mx-auto grid max-w-lg gap-4 p-6 text-lg">
+            <h1 className="font-sans text-lg font-normal">{say("look.tickAll")}</h1>
+            {data.card.grownUp && !ticks.grownUp && <p>{say("look.needs")}</p>}
+            <button type="button" className="btn border-chalk text-chalk" onClick={() => go("look")}>
+              {say("card.step.look")}
+            </button>
+          </div>
+        )}
+        {playing && (ready || underWay) && plays && (
+          <Pieces>
+            <Suspense fallback={<p className="p-6 text-lg">{say("play.loading")}</p>}>
+              <PlayScreen data={data} own={own} underWay={underWay} again={again} go={go} />
+            </Suspense>
+          </Pieces>
+        )}
+        {playing && (
+          <noscript>
+            <p className="p-6 text-lg">{say("noscript")}</p>
+            <p className="px-6">
+              <a className="btn border-chalk text-chalk" href={`/f/${data.token}/${data.id}/sheet`}>
+                {say("noscript.sheet")}
+              </a>
+            </p>
+          </noscript>
+        )}
+        {at < 3 && (
+          <Link
+            to={`?screen=${STEPS[at + 1]}`}
+            discover="none"
+            className="btn btn-main mt-6 min-h-16 w-full text-xl no-underline"
+          >
+            {say("card.next", { step: say(`card.step.${STEPS[at + 1]}`) })}
+          </Link>
+        )}
+      </div>
+    </main>
+  );
+}
+
+function NotOpen({ data }: { data: CardData }) {
+  const soon = data.state === "soon";
+  const back = data.state === "withdrawn";
+  return (
+    <main className="on-court grid min-h-dvh content-start gap-4 bg-court p-6 text-lg text-chalk">
+      <h1 className="text-3xl">{data.card.activity.title}</h1>
+      <p className="text-2xl font-bold text-mustard">{say(back ? "card.back" : soon ? "card.soon" : "card.closed")}</p>
+      {!back && <p>{say(soon ? "card.soonText" : "card.closedText", { when: soon ? data.opens : data.closes })}</p>}
+      <p>
+        <a className="btn border-chalk text-chalk" href={`/f/${data.token}`}>
+          {say("family.allGames")}
+        </a>
+      </p>
+    </main>
+  );
+}

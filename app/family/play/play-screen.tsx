@@ -1,0 +1,124 @@
+import { useEffect, useState } from "react";
+import type { AnyPattern, Unit } from "#core/contract/contract.ts";
+import { hasRules } from "#core/contract/game.ts";
+import { loadPattern } from "#core/patterns/load.ts";
+import type { PatternName } from "#core/patterns/registry.ts";
+import { enGame } from "#words/en-game.ts";
+import { loadWords } from "#words/games/load.ts";
+import { addWords, say } from "#words/say.ts";
+import type { CardData, Step } from "../card/card-data.ts";
+import type { OwnCard } from "../card/own-card.ts";
+import { useHeading } from "../card/use-heading.ts";
+import { changePlay, type LocalPlay } from "../device/store.ts";
+import { Board } from "./board.tsx";
+import { Question, toAsk } from "./question.tsx";
+import { useTight } from "./use-tight.ts";
+import { Who } from "./who.tsx";
+
+addWords(enGame);
+
+interface Props {
+  data: CardData;
+  own: OwnCard;
+  underWay: LocalPlay | null;
+  again: () => Promise<void>;
+  go: (to: Step) => void;
+  /** A teacher tries it out. */
+  trying?: { speed: number; tried: (score: { value: number; unit: Unit }) => React.ReactNode };
+}
+
+/** One tab plays; a second one is told so. Free again as soon as the first is closed. */
+function useOnlyTab(card: string): { state: "asking" | "mine" | "other"; retry: () => void } {
+  const [state, set] = useState<"asking" | "mine" | "other">("asking");
+  const [tries, setTries] = useState(0);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: asking again is what `tries` is for
+  useEffect(() => {
+    if (!navigator.locks) {
+      set("mine");
+      return;
+    }
+    let release: () => void = () => undefined;
+    const held = new Promise<void>((done) => {
+      release = done;
+    });
+    void navigator.locks.request(`yard-play-${card}`, { ifAvailable: true }, (lock) => {
+      set(lock ? "mine" : "other");
+      return lock ? held : undefined;
+    });
+    return () => release();
+  }, [card, tries]);
+  return { state, retry: () => setTries(tries + 1) };
+}
+
+/** The code of a game, and its sentences with it. */
+export const loadGame = async (name: PatternName): Promise<AnyPattern> =>
+  (await Promise.all([loadPattern(name), loadWords(name)]))[0];
+
+/** The one pattern that is played: its code comes with the game, and so do its sentences. */
+function usePattern(name: PatternName): AnyPattern | null {
+  const [pattern, set] = useState<AnyPattern | null>(null);
+  const [error, setError] = useState<unknown>(null);
+  useEffect(() => {
+    loadGame(name).then(set, setError);
+  }, [name]);
+  if (error) throw error;
+  return pattern;
+}
+
+/** An invisible element one rem wide, by which the reader's text size is measured. */
+function Tight() {
+  return <span ref={useTight()} aria-hidden="true" className="absolute w-[1rem]" />;
+}
+
+export default function PlayScreen({ data, own, underWay, again, go, trying }: Props) {
+  const tab = useOnlyTab(data.id);
+  const [asks, setAsks] = useState(() => toAsk(data));
+  useHeading(underWay ? "game" : asks ? "question" : "who");
+  const pattern = usePattern(data.card.activity.pattern.name);
+  if (tab.state === "asking" || !pattern) return null;
+  if (tab.state === "other")
+    return (
+      <div className="grid gap-4 p-6 text-lg">
+        <p role="alert">{say("play.otherTab")}</p>
+        <button type="button" className="btn border-chalk text-chalk" onClick={tab.retry}>
+          {say("play.tryAgain")}
+        </button>
+      </div>
+    );
+  if (!underWay && asks) return <Question data={data} done={() => setAsks(false)} />;
+  if (!underWay) return <Who data={data} pattern={pattern} own={own} again={again} {...(trying && { trying })} />;
+  const board = (
+    <>
+      <Tight />
+      <Board
+        key={underWay.id}
+        data={data}
+        pattern={pattern}
+        own={own}
+        local={underWay}
+        again={again}
+        go={go}
+        {...(trying && { tried: trying.tried })}
+      />
+    </>
+  );
+  if (underWay.done && !underWay.result) return board;
+  if (!hasRules(pattern, underWay.rulesVersion))
+    return (
+      <div className="grid gap-4 p-6 text-lg">
+        <p>{say("play.otherRules")}</p>
+        <button
+          type="button"
+          className="btn border-chalk text-chalk"
+          onClick={async () => {
+            await changePlay(underWay.id, { done: true });
+            await again();
+            go("handin");
+          }}
+        >
+          {say("play.handIn")}
+        </button>
+      </div>
+    );
+  return board;
+}
