@@ -71,7 +71,9 @@ describe("the play engine", () => {
     /** One tap, and everything that follows from it. */
     const tap = async () => {
       await press(page, "MISS");
-      await rest(300);
+      // On a busy machine the event is saved a little later; what else a tap does, it has done by then.
+      await page.waitForFunction(() => ((globalThis as unknown as { __work: Work }).__work.calls.add ?? 0) > 0);
+      await rest(200);
       const shown = await workOf(page);
       await rest(SETTLED);
       return { shown, later: await workOf(page) };

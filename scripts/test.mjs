@@ -19,6 +19,7 @@ const TAKES = {
   yard: 110,
   family: 100,
   server: 100,
+  engine: 60,
   together: 60,
   database: 50,
   privacy: 50,

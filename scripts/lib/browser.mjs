@@ -1,5 +1,5 @@
 import { mkdtempSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
+import { availableParallelism, loadavg, tmpdir } from "node:os";
 import { join } from "node:path";
 import puppeteer from "puppeteer-core";
 import { chromium } from "./install.mjs";
@@ -19,8 +19,23 @@ const FLAGS = [
   "--animation-duration-scale=0",
 ];
 
-/** Longer than anything takes on a busy machine, milliseconds: what has not come by then does not come. YARD_PATIENCE sets it, in seconds. */
-export const PATIENCE = 1000 * Number(process.env.YARD_PATIENCE ?? 180);
+/** On a quiet machine, what has not come within this time does not come, seconds; and the most that a slow machine gets. */
+const QUIET_PATIENCE = 20;
+const MAX_PATIENCE = 180;
+/** What the loop below takes on a quiet machine of the kind that we measure on, milliseconds. */
+const QUIET_LOOP = 200;
+/** How much slower than that this machine is now: its own speed, and what else runs on its cores. */
+function slowness() {
+  const began = performance.now();
+  let sum = 0;
+  for (let i = 0; i < 3e7; i++) sum = (sum * 31 + i) % 1_000_003;
+  const speed = (performance.now() - began) / QUIET_LOOP;
+  const load = loadavg()[0] / availableParallelism();
+  return sum < 0 ? 1 : Math.max(1, speed) * Math.max(1, load);
+}
+/** How long a browser test waits for something before it fails, milliseconds. YARD_PATIENCE sets it, in seconds. */
+export const PATIENCE =
+  1000 * Number(process.env.YARD_PATIENCE ?? Math.min(MAX_PATIENCE, Math.ceil(QUIET_PATIENCE * slowness())));
 
 /**
  * A headless browser with a profile of its own; `profile` keeps one over several starts; `flags` are added to its own.
