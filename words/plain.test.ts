@@ -191,6 +191,10 @@ describe("the voice", () => {
       [],
     );
     expect(said.filter(([, text]) => CHILD_AS_IT.test(text)).map(([word, text]) => `${word}: ${text}`)).toEqual([]);
+    const sources = readdirSync(join(import.meta.dirname, "..", "app"), { recursive: true, encoding: "utf8" })
+      .filter((f) => /\.tsx?$/.test(f) && !f.includes(".test."))
+      .map((f) => [f, readFileSync(join(import.meta.dirname, "..", "app", f), "utf8")] as const);
+    expect(sources.filter(([, source]) => /\} %[`"<,.)\s]/.test(source)).map(([f]) => f)).toEqual([]);
     // The check finds what it is for.
     expect(CHILD_AS_IT.test("Every child gets the level that suits it.")).toBe(true);
     expect(findRuledOut("12 sends in a go", words)).toBe("12 sends");

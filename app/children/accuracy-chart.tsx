@@ -48,7 +48,7 @@ export default function AccuracyChart({
         />
         <Tooltip
           formatter={(value, name) => [
-            Array.isArray(value) ? `${value[0]} to ${value[1]}` : String(value),
+            Array.isArray(value) ? `${value[0]}–${value[1]}` : String(value),
             name === "range" ? "8 in 10 chances" : unit,
           ]}
         />

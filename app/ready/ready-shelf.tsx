@@ -155,7 +155,7 @@ function One({ id, youngest, document: activity }: Found) {
             name="youngest"
             value={youngest ? "yes" : "no"}
             className="btn btn-small"
-            aria-label={`Use ${activity.title}`}
+            aria-label={`Use this: ${activity.title}`}
           >
             Use this
           </button>
@@ -165,7 +165,7 @@ function One({ id, youngest, document: activity }: Found) {
               name="youngest"
               value="yes"
               className="btn btn-quiet btn-small"
-              aria-label={`Use ${activity.title} for the youngest`}
+              aria-label={`Use for the youngest: ${activity.title}`}
             >
               Use for the youngest
             </button>

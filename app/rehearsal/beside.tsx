@@ -75,14 +75,14 @@ export function Beside({
                 </td>
                 <td className="pr-3">
                   {go && (go.finished ? "yes" : "no")}
-                  {f && <span className="text-quiet"> ({percent(f.finish)} %)</span>}
+                  {f && <span className="text-quiet"> ({percent(f.finish)}%)</span>}
                 </td>
                 <td className="pr-3">
                   {go && minutes(go.seconds)}
                   {f && <span className="text-quiet"> ({f.minutes.toFixed(1)})</span>}
                 </td>
                 <td>
-                  {go && `${percent(go.spent.acting)}, ${percent(go.spent.fetching)}, ${percent(go.spent.waiting)} %`}
+                  {go && `${percent(go.spent.acting)}, ${percent(go.spent.fetching)}, ${percent(go.spent.waiting)}%`}
                 </td>
               </tr>
             );

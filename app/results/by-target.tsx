@@ -67,7 +67,7 @@ export function ByTarget({ activity, rows }: { activity: Activity; rows: readonl
                 </span>
               </td>
               <td className="w-40 pl-3 text-right">
-                {Math.round((100 * line.hits) / Math.max(1, line.sends))} %,{" "}
+                {Math.round((100 * line.hits) / Math.max(1, line.sends))}%,{" "}
                 {tell("byTarget.of", { n: line.hits, all: line.sends })}
               </td>
             </tr>

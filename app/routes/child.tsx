@@ -184,7 +184,7 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
                   <tr>
                     <th>Week ending</th>
                     <th>{plate ? "Hits in 10" : "In a row"}</th>
-                    <th>Tries</th>
+                    <th>Attempts</th>
                   </tr>
                 </thead>
                 <tbody>
@@ -192,7 +192,7 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
                     <tr key={point.week}>
                       <td>{point.week}</td>
                       <td>
-                        {point.middle} ({point.range[0]} to {point.range[1]})
+                        {point.middle} ({point.range[0]}–{point.range[1]})
                       </td>
                       <td>{point.tries}</td>
                     </tr>

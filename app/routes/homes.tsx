@@ -386,7 +386,7 @@ function HomeRow({ row, items }: { row: Row; items: Route.ComponentProps["loader
         </Link>
         <span className="block text-xs text-quiet">
           <Link to={`/children/${row.childId}`} className="inline-block min-h-6 leading-6 underline">
-            How it works
+            Progress
           </Link>
           , age {row.age}
           {siblings.length > 0 && `, lives with ${sayList(siblings)}`}

@@ -287,7 +287,7 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
               </select>
             </label>
             <label className="flex items-center gap-1.5">
-              By
+              Sort by
               <select name="sort" defaultValue={loaderData.sort} className="py-0.5">
                 {SORTS.map((sort) => (
                   <option key={sort} value={sort}>

@@ -20,9 +20,9 @@ export function Counted({
   const shoes = inUnit("shoe");
   return (
     <p className="w-full text-ink" data-class-spread>
-      {metres.toFixed(2)} m is {(metres / FOOT).toFixed(1)} feet; for {who}: {sayCount(steps.count)} steps (
-      {steps.metres.toFixed(2)} m, give or take {Math.round(steps.error * 100)} cm), {sayCount(inUnit("bigStep").count)}{" "}
-      big steps{shoes.count <= MAX_SHOES && `, ${shoes.count} shoe lengths`}.
+      {metres.toFixed(2)} m is {(metres / FOOT).toFixed(1)} feet; for the {who.split(", ")[0]} child:{" "}
+      {sayCount(steps.count)} steps ({steps.metres.toFixed(2)} m, give or take {Math.round(steps.error * 100)} cm),{" "}
+      {sayCount(inUnit("bigStep").count)} big steps{shoes.count <= MAX_SHOES && `, ${shoes.count} shoe lengths`}.
       {spread &&
         ` For this class, ${sayCount(spread.count)} steps is ${spread.from.toFixed(2)}–${spread.to.toFixed(2)} m.`}
     </p>

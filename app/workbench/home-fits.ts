@@ -68,7 +68,7 @@ export function fitOf(
   if (!place) return of(null, "space unknown");
   if (place.status === "none")
     return of(false, place.proved ? "too short" : "no room found", singleFor(activity, best, name));
-  return of(true, place.status === "designed" ? "as designed" : `${Math.round(100 * (1 - place.scale))} % nearer`);
+  return of(true, place.status === "designed" ? "as designed" : `${Math.round(100 * (1 - place.scale))}% nearer`);
 }
 
 /** The homes of one class: each once, each with its children, and what each is called. */

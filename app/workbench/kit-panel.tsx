@@ -23,6 +23,7 @@ import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
 import { verbOf } from "#words/verbs.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
+import { useAttemptWords } from "./attempt-words.ts";
 import { countHomes, type Housed } from "./home-count.ts";
 import { useSchool, withOwn } from "./items.tsx";
 import { NumberField } from "./knobs.tsx";
@@ -50,6 +51,7 @@ interface Swap {
 
 /** Station Kit: the roles of the game, what is asked of each in words, and which homes can do it. */
 export function KitPanel({ activity, change, people, names, fits, homes, housed }: Props) {
+  const attempt = useAttemptWords();
   const { list, name } = useSchool();
   const [open, setOpen] = useState<string | null>("send");
   const [swap, setSwap] = useState<Swap | null>(null);
@@ -109,7 +111,9 @@ export function KitPanel({ activity, change, people, names, fits, homes, housed 
           role.id === "layout"
             ? label("use.layout")
             : target === null
-              ? label(extraObjectIndex(role.id) >= 0 ? `thing.${role.id}` : `use.${role.use}`)
+              ? role.use === "send" && extraObjectIndex(role.id) < 0
+                ? `Object to ${attempt.one}`
+                : label(extraObjectIndex(role.id) >= 0 ? `thing.${role.id}` : `use.${role.use}`)
               : `${partNumber(activity, target)} ${label("use.target")}`;
         const is = role.as?.id ?? "";
         const fit = list.filter((item) => serves(item, role));
@@ -141,7 +145,7 @@ export function KitPanel({ activity, change, people, names, fits, homes, housed 
             )}
             {open === role.id && (
               <div className="pb-2">
-                <ThingPicker title={`${title}: thing`} items={fit} is={is} pick={(item) => pick(role.id, item)} />
+                <ThingPicker title={`${title}: item`} items={fit} is={is} pick={(item) => pick(role.id, item)} />
                 {target !== null && <Stands a={activity} id={target} />}
                 {role.id === "send" && <Gets a={activity} />}
                 {extraObjectIndex(role.id) >= 0 && (
@@ -371,7 +375,7 @@ function Asks({
   );
 }
 
-const percent = (chance: number) => `${Math.round(100 * chance)} %`;
+const percent = (chance: number) => `${Math.round(100 * chance)}%`;
 const meanOf = (rates: ReadonlyMap<string, number>, only: string | null) => {
   const all = only ? [rates.get(only) ?? 0] : [...rates.values()];
   return all.reduce((sum, x) => sum + x, 0) / Math.max(1, all.length);

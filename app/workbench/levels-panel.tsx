@@ -294,7 +294,7 @@ export function LevelsPanel({ activity, problems, change, middle, people = [midd
                     const inside = r !== null && r !== undefined && r >= levels.low - 0.005 && r <= levels.high + 0.005;
                     return (
                       <span key={k} className={inside ? "font-bold text-teal" : "text-quiet"}>
-                        {who.age}: {r === null || r === undefined ? "–" : `${whole(r)} %`}
+                        {who.age}: {r === null || r === undefined ? "–" : `${whole(r)}%`}
                       </span>
                     );
                   })}

@@ -103,7 +103,7 @@ export function PointsSuggested({
             <li key={eachFairPoints.peg} className="flex justify-between gap-2">
               <span>
                 {peg.kind === "line" ? `line ${at + 1}` : peg.label || itemName(peg.item ?? "")}
-                <span className="text-quiet"> hit {Math.round(100 * eachFairPoints.rate)} %</span>
+                <span className="text-quiet"> hit {Math.round(100 * eachFairPoints.rate)}%</span>
               </span>
               <strong>{eachFairPoints.points}</strong>
             </li>

@@ -62,7 +62,7 @@ export default function StripChart({
           <CartesianGrid horizontal={false} strokeOpacity={0.4} />
           <XAxis type="number" domain={[0, 100]} allowDataOverflow tickFormatter={percentTick} />
           <YAxis type="category" dataKey="name" width={110} />
-          <Tooltip formatter={(valueType) => `${Number(valueType).toFixed(0)} %`} />
+          <Tooltip formatter={(valueType) => `${Number(valueType).toFixed(0)}%`} />
           <Legend itemSorter={null} formatter={(name) => <span className="text-ink">{name}</span>} />
           {bars.map((bar, i) => (
             <Bar
@@ -96,7 +96,7 @@ export default function StripChart({
           tickFormatter={(value: number) => (kind === "minutes" ? value.toFixed(1) : String(value))}
         />
         <YAxis tickFormatter={percentTick} width={48} />
-        <Tooltip formatter={(valueType) => `${Number(valueType).toFixed(1)} %`} />
+        <Tooltip formatter={(valueType) => `${Number(valueType).toFixed(1)}%`} />
         <Legend itemSorter={null} formatter={(name) => <span className="text-ink">{name}</span>} />
         {unique.map((name, i) => (
           <Bar key={name} dataKey={name} fill={FILLS[i]} isAnimationActive={false} />

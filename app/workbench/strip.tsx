@@ -34,7 +34,7 @@ interface Props {
   apply: (next: Activity) => void;
 }
 
-const percent = (chance: number) => `${Math.round(100 * chance)} %`;
+const percent = (chance: number) => `${Math.round(100 * chance)}%`;
 /** From one to the other; where so many are cut off that there is no other, `lo or more`. */
 const range = (lo: number, hi: number) =>
   !Number.isFinite(lo)
@@ -310,7 +310,7 @@ function HomeList({ homes, apply }: { homes: readonly HomeFit[]; apply: (next: A
                     <button
                       type="button"
                       className="btn btn-small"
-                      aria-label={`For ${home.name}: ${home.single.words}`}
+                      aria-label={`Apply for ${home.name}: ${home.single.words}`}
                       onClick={() => apply(home.single!.next!)}
                     >
                       Apply

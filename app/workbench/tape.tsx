@@ -221,7 +221,7 @@ const Ground = memo(function Ground({ scale, length, unit, step, who }: GroundPr
         steps
       </text>
       <text x="4" y={STEPS_TOP + 33} fontSize="11.5" fill="var(--color-quiet)">
-        of {who}
+        of {who === "typical" ? "typical child" : who}
       </text>
       {Array.from({ length: Math.floor(far / step) }, (_, i) => i + 1).map((n) => {
         const x = scale.xOf(n * step);

@@ -43,7 +43,7 @@ export function TitleBar({
       />
       <span className="tag shrink-0">{label(`pattern.${activity.pattern.name}`)}</span>
       <span className="tag shrink-0">
-        ages {activity.ages.from} – {activity.ages.to}
+        ages {activity.ages.from}–{activity.ages.to}
       </span>
       <label className="flex min-w-36 items-center gap-2 text-sm">
         <span className="shrink-0 text-quiet">shown for</span>
