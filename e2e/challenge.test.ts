@@ -104,7 +104,7 @@ describe("levels", () => {
           (await sql`select document->'levels'->'list'->0->>'line' as line from activity where id = ${id}`)[0]!.line,
       )
       .toBe("0.5");
-    await page.select("select[aria-label='Who helps on level 1']", "feeds");
+    await page.select("select[aria-label='Helper at level 1']", "feeds");
     await sees(page, "somebody hands each one over");
     await expect
       .poll(
@@ -277,11 +277,11 @@ describe("what the goes teach", () => {
     expect((await offers()).some((offer) => offer.includes("?"))).toBe(false);
     await press(page, "HIT");
     const asked = await page.waitForFunction(
-      () => [...document.querySelectorAll("main button")].find((element) => element.textContent === "2 hits: harder?"),
+      () => [...document.querySelectorAll("main button")].find((element) => element.textContent === "2 hits. Harder?"),
       {},
     );
     expect(asked).toBeTruthy();
-    await press(page, "2 hits: harder?");
+    await press(page, "2 hits. Harder?");
     await sees(page, "Your line:");
     await press(page, "MISS");
     await press(page, "MISS");

@@ -73,7 +73,7 @@ describe("a family plays", () => {
     const card = await cardOf(page, link, "Hallway climb");
     await open(page, card);
     await sees(page, "Get these ready");
-    const have = "input[aria-label^='To send, I have it: sock ball']";
+    const have = "input[aria-label^='To roll, I have it: sock ball']";
     await page.$eval(have, (input) => (input as HTMLElement).click());
     expect(await page.$eval(have, (input) => (input as HTMLInputElement).checked)).toBe(true);
     await press(page, "Next: Set up");

@@ -76,7 +76,7 @@ describe("the home survey", () => {
     await page.click("button[aria-label^='One more: bucket']");
     await find("broom");
     await page.click("button[aria-label^='One more: broom']");
-    await page.click("button[aria-label='One less: broom']");
+    await page.click("button[aria-label='One fewer: broom']");
     await expect.poll(async () => (await homeOf(name)).kit).toEqual({ sock: 2, bucket: 1 });
     // Closed and opened again: what was tapped is there.
     await open(page, `${link}/home`);

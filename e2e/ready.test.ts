@@ -28,7 +28,7 @@ describe("ready activities and trying one", () => {
     await chip(page, "Throwing");
     await chip(page, "Indoors, alone");
     expect(await text(page, "section[aria-label='Ready-made activities']")).toContain("Clear the shelf");
-    await page.click("[aria-label='Take it: Clear the shelf']");
+    await page.click("[aria-label='Use this: Clear the shelf']");
     await page.waitForFunction(() => /\/activities\/[0-9a-f-]{36}/.test(location.pathname));
     await sees(page, "Throws underarm at a target");
     const tryIt = await page.waitForSelector("a[href$='/try']");

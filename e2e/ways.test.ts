@@ -216,7 +216,7 @@ describe("ways back", () => {
     expect(csv).toContain(`Heron class,Ilse P.,${link}`);
     // The code holds that very address.
     const { squareCode } = await import("../server/links/qr-code.ts");
-    const drawn = await page.$eval("svg[aria-label='Square code of Ilse P.'] path", (element) =>
+    const drawn = await page.$eval("svg[aria-label='QR code for Ilse P.'] path", (element) =>
       element.getAttribute("d"),
     );
     expect(drawn).toBe(squareCode(link).path);

@@ -111,7 +111,7 @@ describe("laying out beside a game", () => {
 
   it("is shown in a home where it fits badly, with what was changed or what would let it in", async () => {
     const { page } = await climb();
-    const inTight = "[aria-label='In a child's home'] [data-fit]";
+    const inTight = "[aria-label^='In a child'] [data-fit]";
     await page.waitForSelector(inTight);
     await expect
       .poll(() => page.$eval(inTight, (element) => element.getAttribute("data-fit")))
@@ -124,11 +124,11 @@ describe("laying out beside a game", () => {
     await sees(page, /Does not fit/);
     await sees(page, /It would fit with .*another space of \d/);
     // A home of the class: the select names its size.
-    const choice = await page.$$eval("[aria-label='In a child's home'] option", (all) =>
+    const choice = await page.$$eval("[aria-label^='In a child'] option", (all) =>
       all.map((element) => ({ v: (element as HTMLOptionElement).value, t: element.textContent ?? "" })),
     );
     const large = choice.find((c) => / (9|1\d)(\.\d)? × /.test(c.t)) ?? choice.at(-1)!;
-    await page.select("[aria-label='In a child's home'] select", large.v);
+    await page.select("[aria-label^='In a child'] select", large.v);
     await page.waitForFunction(
       (text) => document.querySelector(text) || document.body.innerText.includes("has not told us where it plays"),
       {},

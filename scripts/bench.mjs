@@ -270,7 +270,7 @@ async function familyBytes() {
   await page.goto(`${card}?screen=look`, { waitUntil: "networkidle0" });
   for (const b of await page.$$("input[type=checkbox]")) await b.click();
   await press(page, "Next: Play");
-  await page.waitForFunction(() => document.body.innerText.includes("Who plays?"));
+  await page.waitForFunction(() => document.body.innerText.includes("Who is playing?"));
   row("JavaScript of a family page before the first tap, gzipped", "140 kB", `${beforeGame.toFixed(0)} kB`);
   row("the same with its game", "220 kB", `${size(scripts).toFixed(0)} kB`);
   await context.close();
@@ -349,13 +349,13 @@ async function playTaps() {
     for (const b of await page.$$("input[type=checkbox]:not(:checked)")) await b.click();
     await press(page, "Next: Play");
     await page.waitForFunction(() => /Who plays|Now play|\?/.test(document.querySelector("main h1")?.innerText ?? ""));
-    if (!(await page.evaluate(() => document.body.innerText.includes("Who plays?")))) {
+    if (!(await page.evaluate(() => document.body.innerText.includes("Who is playing?")))) {
       await page.click("main [aria-pressed]");
       await press(page, "Now play");
-      await page.waitForFunction(() => document.body.innerText.includes("Who plays?"));
+      await page.waitForFunction(() => document.body.innerText.includes("Who is playing?"));
     }
     await press(page, "Play");
-    await page.waitForFunction(() => !document.body.innerText.includes("Who plays?"));
+    await page.waitForFunction(() => !document.body.innerText.includes("Who is playing?"));
     await wait(800);
     if (await page.evaluate(() => document.body.innerText.includes("Press start"))) {
       await press(page, "Start");

@@ -104,8 +104,8 @@ try {
   await page.$eval("[data-frame]", (e) => e.focus());
   for (let i = 0; i < 7; i++) await page.keyboard.press("ArrowDown");
   await page.$$eval("[role=toolbar] label", (all) => all.find((l) => l.textContent.includes("Keep clear")).click());
-  await page.waitForSelector("[aria-label='In a child's home'] [data-fit=adapted]");
-  await page.$eval("[aria-label='In a child's home']", (e) => e.scrollIntoView());
+  await page.waitForSelector("[aria-label^='In a child'] [data-fit=adapted]");
+  await page.$eval("[aria-label^='In a child']", (e) => e.scrollIntoView());
   await page.waitForSelector("[data-save=saved]");
   await shot("workbench-yard");
 
