@@ -63,7 +63,7 @@ describe("another game for some ages", () => {
     }
     for (const end of ["from", "to"]) await retype((await page.$(`[name='other.${end}']`))! as never, String(youngest));
     await press(page, "Send to the class");
-    await sees(page, "have another game");
+    await sees(page, "have the other game");
     const given = await sql`
       select r.document->>'title' as game, k.age from card c join assignment a on a.id = c.assignment_id join revision r on r.id = a.revision_id
       join child k on k.id = c.child_id where r.document->>'title' in (${one.title}, ${two.title})`;
@@ -97,7 +97,7 @@ describe("levels", () => {
     await field!.click({ count: 3 });
     await field!.type("0.5");
     await expect.poll(async () => (await rates())[0]).not.toBe(before[0]);
-    await sees(page, "saved");
+    await sees(page, "Saved");
     await expect
       .poll(
         async () =>
@@ -262,7 +262,7 @@ describe("what the goes teach", () => {
         await open(teacher, `${base}/children/${row!.child}`);
         return text(teacher);
       })
-      .toMatch(/Where 12 pieces came to rest: on the whole \d\d cm short, to neither side; about none of them wild/);
+      .toMatch(/The last 12 pieces stopped \d\d cm short on average, and straight\. None went astray\./);
     await teacher.close();
   });
 
@@ -273,7 +273,7 @@ describe("what the goes teach", () => {
     await beginPlay(page, card);
     const offers = () => page.$$eval("main button", (all) => all.map((button) => button.textContent ?? ""));
     await press(page, "HIT");
-    await sees(page, "Send 2");
+    await sees(page, "Roll 2");
     expect((await offers()).some((offer) => offer.includes("?"))).toBe(false);
     await press(page, "HIT");
     const asked = await page.waitForFunction(
@@ -291,7 +291,7 @@ describe("what the goes teach", () => {
     await sees(page, "You have found your line!");
     await press(page, "HIT");
     await press(page, "HIT");
-    await sees(page, "Send 7");
+    await sees(page, "Roll 7");
     expect((await offers()).some((offer) => offer.includes("?"))).toBe(false);
     await page.close();
   });
@@ -309,7 +309,7 @@ describe("what the goes teach", () => {
     await press(page, "Fill the minutes");
     await sees(page, /of 25 min at age/);
     await press(page, "Weekly goal");
-    await sees(page, /of 60 min of moving/);
+    await sees(page, /of 60 active minutes/);
     await page.waitForSelector("[data-save=saved]");
     const [kept] = await sql`select document from activity where id = ${id}`;
     expect(kept!.document).toMatchObject({ minutes: 25, week: { days: 3, goal: 60 } });
@@ -319,7 +319,7 @@ describe("what the goes teach", () => {
     const { page: family, card } = await sentTo(browser, "Nuri E.", kept!.document);
     await open(family, `${card}/sheet`);
     await sees(family, `Play it ${kept!.document.rounds} times, with short rests.`);
-    await sees(family, "Play it on 3 days of the week.");
+    await sees(family, "Play on 3 days this week.");
     await family.close();
   });
 
@@ -329,7 +329,7 @@ describe("what the goes teach", () => {
     const page = await teacherPage(browser);
     await open(page, `${base}/results/${sent}`);
     await press(page, "Next week");
-    await sees(page, "3 did not play");
+    await sees(page, "3 children have not played");
     await sees(page, "in 100");
     await page.select("select[aria-label='Level of Kezia O.']", "4");
     await press(page, "Create copy and send");
@@ -369,7 +369,7 @@ describe("a rehearsal of a class", () => {
     // On a device that is busy fewer pictures move, and the page says how many.
     const [moving, said] = await page.evaluate(() => [
       document.querySelectorAll("main canvas").length,
-      /(\d+) of \d+ pictures move/.exec(document.querySelector("main")?.textContent ?? "")?.[1] ?? null,
+      /animate (\d+) of \d+ yards/.exec(document.querySelector("main")?.textContent ?? "")?.[1] ?? null,
     ]);
     expect(moving).toBe(said === null ? homes : Number(said));
     // Thirty pictures a second, on a machine that does nothing else; here a third of it is asked for, some time or other.
@@ -431,7 +431,7 @@ describe("support", () => {
       where k.child_id = ${id} and r.document->>'title' = 'Hallway climb' limit 1`;
     await teacher.select("#of", climb!.id);
     await press(teacher, "Preview card");
-    await sees(teacher, "Used here: stands two steps nearer, plays with a partner.");
+    await sees(teacher, "Used on this card: stands two steps nearer, plays with a partner.");
     const [, plain, with_] = /about ([\d.]+) in 10 as standard, ([\d.]+) in 10/.exec(await text(teacher))!;
     expect(Number(with_)).toBeGreaterThan(Number(plain));
     expect((await sql`select adjust from child where id = ${id}`)[0]!.adjust?.supports ?? []).toEqual([]);
@@ -470,7 +470,7 @@ describe("a fair match", () => {
     const { page, card } = await sentTo(browser, "Kezia O.", { ...pins, title: title() });
     await beginPlay(page, card, 2, "Head to head", async (givenPage) => {
       await press(givenPage, "Make it fair");
-      await press(givenPage, "Make it fair");
+      await press(givenPage, "Find what is fair");
       await sees(givenPage, "Wins in 100 games:");
       const said = await text(givenPage);
       const [, before, , after] = /games: (\d+) : (\d+) before, (\d+) : (\d+) now/.exec(said)!;

@@ -46,7 +46,7 @@ describe("a go on the device", () => {
     const before = await resultsOf("Nuri E.");
     await playToTheEnd(page, await cardOf(page, link, "Hallway climb"));
     await sees(page, "Saved on this device.");
-    await sees(page, "1 go waits");
+    await sees(page, "1 go waiting");
     // Nor for any other answer that is not ours, whatever it says of itself.
     for (const [status, contentType, body] of [
       [200, "text/html", wifi],

@@ -161,7 +161,7 @@ describe("a family plays", () => {
     );
     await beginPlay(page, card);
     await press(page, "HIT");
-    await sees(page, "Send 2 of 16");
+    await sees(page, "Roll 2 of 16");
     await page.setOfflineMode(true);
     for (const _ of [1, 2]) await press(page, "MISS");
     for (const _ of [1, 2, 3, 4]) await press(page, "HIT");
@@ -220,7 +220,7 @@ describe("a family plays", () => {
     await beginPlay(one, card);
     await press(one, "HIT");
     await press(one, "HIT");
-    await sees(one, "Send 3 of 16");
+    await sees(one, "Roll 3 of 16");
     // A tap is on the disk a moment after it is seen.
     await new Promise((resolve) => setTimeout(resolve, 1500));
     await first.close();
@@ -229,7 +229,7 @@ describe("a family plays", () => {
     await open(two, card);
     await sees(two, "Your game is saved on this device.");
     await press(two, "Carry on with your game");
-    await sees(two, "Send 3 of 16");
+    await sees(two, "Roll 3 of 16");
     await sees(two, "2 + 3 = 5");
     await press(two, "End game");
     await handIn(two);
@@ -278,7 +278,7 @@ describe("a family plays", () => {
         },
         { interval: 500 },
       )
-      .toContain("Send 1 of 16");
+      .toContain("Roll 1 of 16");
     await two.close();
   });
 });

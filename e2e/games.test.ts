@@ -80,7 +80,7 @@ describe("around a game", () => {
     await press(page, "Change a roll");
     await press(page, "We disagree: take it again");
     await sees(page, "It does not count. Take it again.");
-    await sees(page, "Send 2 of 18");
+    await sees(page, "Roll 2 of 18");
     for (const count of [3, 2]) {
       await tap(page, 1);
       await sees(page, count === 2 ? "the last one" : `${count - 1} to go.`);
@@ -120,9 +120,9 @@ describe("whole games, by touch", () => {
     await press(page, "MISS");
     await press(page, "Change a roll");
     await press(page, "Foot over the line");
-    await sees(page, "Send 4 of 18");
+    await sees(page, "Roll 4 of 18");
     await press(page, "Undo");
-    await sees(page, "Send 3 of 18");
+    await sees(page, "Roll 3 of 18");
     await tap(page, 1);
     await press(page, "Undo");
     await sees(page, "3 to go.");
@@ -260,7 +260,7 @@ describe("whole games, by touch", () => {
     const name = title();
     const activity = changed(fromPattern("board"), name, { sends: 1, bonus: 0 });
     const page = await on("Willem U.", { ...activity, setOut: { near: 0.8, far: 3.2, width: 2.4, farther: false } });
-    await sees(page, "Set all 3 targets out.");
+    await sees(page, "Set out all 3 targets.");
     const type = async (field: string, cm: string) => {
       const box = (await page.waitForSelector(
         `xpath///label[contains(., '${field}')]//input`,
@@ -307,8 +307,8 @@ describe("whole games, by touch", () => {
       await press(page, "Make it fair");
       const boxes = await page.$$("xpath///label[normalize-space()='other hand']/input");
       await boxes[1]!.click();
-      for (let i = 0; i < 4; i++) await press(page, "Player 2: more points to start with");
-      await press(page, "Player 2: fewer points to start with");
+      for (let i = 0; i < 4; i++) await press(page, "Player 2: bigger head start");
+      await press(page, "Player 2: smaller head start");
     };
     const match = title();
     const game = changed(fromPattern("board"), match, { sends: 1, bonus: 0 });
@@ -491,7 +491,7 @@ describe("whole games, by touch", () => {
     await press(page, "It stopped between the lines");
     await sees(page, "Piece 1 of 1.");
     await lay(page, 0.5, 0.6);
-    await press(page, "It lies there: 24 cm");
+    await press(page, "It lies here: 24 cm");
     await sees(page, "Player 2, your turn.");
     // Moved by arrow keys from where it begins.
     await page.focus("[role=slider]");
@@ -520,7 +520,7 @@ describe("whole games, by touch", () => {
     for (let i = 0; i < 3; i++) await press(page, "Caught it");
     await sees(page, "You passed every spot!");
     await handIn(page);
-    await sees(page, "You got 2 marks.");
+    await sees(page, "You got 2 spots.");
     await page.close();
     const pair = { ...short, way: { kind: "pair", bounce: false }, passes: 1 };
     const two = await on("Umar Z.", changed(fromPattern("passLadder"), title(), pair), 2, "As a team");

@@ -37,12 +37,12 @@ describe("a tap", () => {
   it("on what has just changed does nothing; slower, it is what it says", async () => {
     const page = await playing("Suri V.", game("threeLine"));
     await twice(page, "button[aria-label='Square 1']");
-    await sees(page, "Send 2");
+    await sees(page, "Throw 2");
     await page.waitForSelector("button[aria-label='Square 1, taken'][aria-disabled=true]");
     // Where a piece lies already it is asked for beside the squares.
     await press(page, "In a taken square");
     await page.click("button[aria-label='Square 1, taken']");
-    await sees(page, "Send 3");
+    await sees(page, "Throw 3");
     await page.close();
   });
 

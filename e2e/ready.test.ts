@@ -71,7 +71,7 @@ describe("ready activities and trying one", () => {
       await press(givenPage, "Now for real");
       await sees(givenPage, "Who is playing?");
     });
-    await sees(page, "Send 1 of 2");
+    await sees(page, "Roll 1 of 2");
     expect(await text(page)).not.toContain("Practice");
     await press(page, "MISS");
     const sql = owner();

@@ -64,7 +64,7 @@ describe("games of two sides", () => {
     await press(page, "It missed");
     await sees(page, "Quill, your turn.");
     await press(page, "Goal for Quill");
-    await sees(page, "2 goals: that is it!");
+    await sees(page, "2 goals: you did it!");
     await handIn(page);
     expect((await keptOf(design.title))!.score).toMatchObject({ unit: "goals", value: 2, won: true });
     await page.close();

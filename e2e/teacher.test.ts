@@ -210,7 +210,7 @@ describe("the workbench", () => {
     await sees(page, "Distance from the start line: from 0.3 to 30 m is allowed");
     expect(await field.evaluate((element) => (element as HTMLInputElement).value)).toBe("-3");
     await retype(field, "9");
-    await sees(page, "target 5 at 9 m is beyond the space: it is 5.6 m long");
+    await sees(page, "target 5 at 9 m is outside the space, which is 5.6 m long");
     await page.waitForSelector("[data-save=mend]");
     await open(page, url);
     await sees(page, "We have restored what you typed here before.");
@@ -431,7 +431,7 @@ describe("sending and reading", () => {
     });
     await sees(page, "The score has been added.");
     // What is expected comes a moment later, and moves what stands below it.
-    await page.waitForFunction(() => !document.body.innerText.includes("is being worked out"));
+    await page.waitForFunction(() => !document.body.innerText.includes("Working out what to expect"));
     expect(
       await page.$eval("section:last-of-type input[name=value]", (input) => (input as HTMLInputElement).value),
     ).toBe("");
@@ -450,7 +450,7 @@ describe("sending and reading", () => {
     await sees(page, `Noor Fenwick: Read it wrong, ${third} points → ${second} points`);
     await page.type("td form:last-of-type input[name=reason]", "Of another child");
     await press(page, "Remove score");
-    await sees(page, "taken back");
+    await sees(page, "removed");
     await sees(page, "No score counts yet");
     await unfold();
     await page.type("td form:last-of-type input[name=reason]", "It was right");
@@ -498,7 +498,7 @@ describe("sending and reading", () => {
       `${first}, copy`,
     );
     await open(page, `${base}/activities`);
-    await press(page, `Put away ${first}, copy`);
+    await press(page, `Archive ${first}, copy`);
     await sees(page, "Activity archived.");
     await press(page, "Undo");
     await page.waitForFunction((eachText) => document.body.innerText.includes(eachText), {}, `${first}, copy`);

@@ -115,7 +115,7 @@ describe("two homes in one match", () => {
     const teacher = await teacherPage(browser);
     await open(teacher, `${base}/results/${sent}`);
     await teacher.click("summary ::-p-text(Match two homes)");
-    await press(teacher, "Pair all 2 by lot");
+    await press(teacher, "Pair all 2 at random");
     await sees(teacher, "One match made.");
     await sees(teacher, "has not said yes yet");
     await open(teacher, `${base}/outbox`);

@@ -106,7 +106,7 @@ describe("what a page says is so", () => {
     await open(page, `${base}/activities/${id}`);
     await new Promise((resolve) => setTimeout(resolve, 1500));
     expect(await text(page)).not.toContain("changed somewhere else");
-    expect(await text(page)).not.toContain("brought back");
+    expect(await text(page)).not.toContain("restored what you typed");
     await page.close();
   });
 

@@ -74,7 +74,7 @@ describe("variants on the play screen", () => {
     for (const word of ["MISS", "HIT", "HIT", "HIT", "HIT", "HIT"]) await press(page, word);
     await sees(page, /Roll it at the/);
     for (const word of ["HIT", "HIT", "HIT", "HIT", "HIT"]) await press(page, word);
-    await sees(page, "5 sends");
+    await sees(page, "5 rolls");
     await page.close();
   });
 
@@ -107,11 +107,11 @@ describe("variants on the play screen", () => {
   it("keys do what taps do: arrows for hit and miss, u to undo", async () => {
     const page = await playing("Quill F.", of(climb, title(), {}));
     await page.keyboard.press("ArrowLeft");
-    await sees(page, "Send 2 of 16");
+    await sees(page, "Roll 2 of 16");
     await page.keyboard.press("ArrowRight");
-    await sees(page, "Send 3 of 16");
+    await sees(page, "Roll 3 of 16");
     await page.keyboard.press("u");
-    await sees(page, "Send 2 of 16");
+    await sees(page, "Roll 2 of 16");
     expect(page.url().startsWith(base)).toBe(true);
     await page.close();
   });
@@ -152,7 +152,7 @@ describe("variants on the play screen", () => {
   it("a formation of one's own is laid by arrow keys, and one in which pins touch is refused with what is missing", async () => {
     const formation = { kind: "own", count: 3, depth: 0.6, width: 0.6 };
     const page = await playing("Umar Z.", of(fromPattern("pins"), title(), { formation, frames: 1, rolls: 1 }));
-    await sees(page, "Stand 3 pins as you like.");
+    await sees(page, "Stand 3 pins where you like.");
     const pin = (count: number) => `button[aria-label^="Pin ${count},"]`;
     await page.waitForSelector(pin(2));
     await page.focus(pin(2));
@@ -170,7 +170,7 @@ describe("variants on the play screen", () => {
 
   it("three in a line by touch and by arrow keys: taken and outside are counted, a bumped piece is moved", async () => {
     const page = await playing("Kezia O.", of(fromPattern("threeLine"), title(), {}));
-    await sees(page, "Land it in a free square. Send 1.");
+    await sees(page, "Land it in a free square. Throw 1.");
     const cell = (count: number) =>
       page.waitForSelector(`button[aria-label^="Square ${count}"]`).then((elementHandle) => elementHandle!.click());
     await cell(1);
@@ -192,7 +192,7 @@ describe("variants on the play screen", () => {
     await cell(9);
     await sees(page, "3 in a line!");
     await handIn(page);
-    await sees(page, "You got 5 sends.");
+    await sees(page, "You got 5 throws.");
     await page.close();
   });
 
@@ -262,10 +262,10 @@ describe("variants on the play screen", () => {
         for (let i = 0; i < 3; i++) await press(givenPage, "Sends in a go: less");
       },
     );
-    await sees(page, "Send 1 of 5");
+    await sees(page, "Roll 1 of 5");
     await press(page, "You choose");
     await press(page, "Sends in a go: less");
-    await sees(page, "Send 1 of 4");
+    await sees(page, "Roll 1 of 4");
     await press(page, "Play like this");
     await press(page, "MISS");
     expect(await page.$$eval("button", (all) => all.map((button) => button.textContent))).not.toContain("You choose");

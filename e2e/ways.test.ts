@@ -86,7 +86,7 @@ describe("an empty school", () => {
     await sees(page, "4 cues, 3 criteria");
     await press(page, "Send");
     await press(page, "Send to the class");
-    await sees(page, "was sent to 1 child of One");
+    await sees(page, "to 1 child in One");
     await press(page, "Links and codes of One");
     await sees(page, "Links of One");
     await sees(page, "Ada L.");
@@ -183,7 +183,7 @@ describe("ways back", () => {
     await page.waitForSelector("[data-peg]");
     const title = await page.$eval("input[aria-label=Title]", (input) => (input as HTMLInputElement).value);
     await open(page, `${base}/activities?find=${encodeURIComponent(title)}`);
-    await press(page, `Put away ${title}`);
+    await press(page, `Archive ${title}`);
     await sees(page, "Activity archived.");
     await open(page, `${base}/activities`);
     await page.$$eval("details summary", (all) =>

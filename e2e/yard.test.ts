@@ -224,13 +224,13 @@ describe("several targets at once", () => {
     await page.$$eval("[role=toolbar] label", (all) =>
       all.find((element) => element.textContent?.includes("Keep clear"))!.click(),
     );
-    await page.waitForFunction(() => /others stay \d\.\d m away/.test(document.body.textContent!));
+    await page.waitForFunction(() => /others wait \d\.\d m away/.test(document.body.textContent!));
     await page.$$eval("nav[aria-label=Stations] a", (all) => (all[0] as HTMLElement).click());
     await page.waitForSelector("option[value=pushThrow]");
     await page.select("select:has(option[value=pushThrow])", "pushThrow");
     await page.waitForSelector("svg[aria-label^='Side view']");
     expect(await labelOf(page, "svg[aria-label^='Side view']")).toMatch(
-      /comes up to \d\.\d m under a ceiling of 2\.4 m/,
+      /flies up to \d\.\d m under a ceiling of 2\.4 m/,
     );
     await page.close();
   });
@@ -374,7 +374,7 @@ describe("a child's own step and what is behind", () => {
     await ready(page);
     await page.type("[name=length]", "31");
     await press(page, "Save my step");
-    await sees(page, "one step would be 3.10 m: it is between 0.2 and 1.2 m");
+    await sees(page, "That makes each step 3.10 m. A step is between 0.2 and 1.2 m");
     expect(await page.$eval("[name=length]", (element) => (element as HTMLInputElement).value)).toBe("31");
     await retype((await page.$("[name=length]"))! as never, "6,2");
     await press(page, "Save my step");

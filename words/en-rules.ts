@@ -2,6 +2,9 @@
 export const enRules: Record<string, string> = {
   "rule.tries": "Each player has *{value, plural, one {# {one}} other {# {many}}}* in a go.",
   "rule.tries.none": "There is *no limit* on {many}.",
+  "rule.swap": "Players change *{value}*.",
+  "rule.end": "Head to head, the game ends when *{value}*.",
+  "rule.ladder": "After a hit: *{value}*.",
   "rule.scoring": "What counts: *{value}*.",
   "rule.first": "The first target is worth *{value, plural, one {# point} other {# points}}*.",
   "rule.growth": "Each target after it is worth *{value}* more.",
