@@ -231,7 +231,7 @@ describe("what the goes teach", () => {
     const sent = await sending(["Umar Z."], activity);
     const [row] =
       await sql`select k.*, c.school_id, c.id as child from card k join child c on c.id = k.child_id where k.assignment_id = ${sent}`;
-    const { takeHandIn } = await import("../server/submissions/take.ts");
+    const { acceptSubmission } = await import("../server/submissions/accept.ts");
     const { opened } = await import("../core/formats/opened.ts");
     const spot = (i: number) => ({ along: -300 + 60 * ((i % 5) - 2), across: 40 * ((i % 3) - 1) });
     const round = (r: number) => [
@@ -239,7 +239,7 @@ describe("what the goes teach", () => {
       { kind: "ready" },
     ];
     const events = [...round(0), ...round(1)].map((event, seq) => ({ seq, event: { at: 6000 * (seq + 1), ...event } }));
-    await takeHandIn(
+    await acceptSubmission(
       { schoolId: row!.school_id, childId: row!.child },
       {
         play: crypto.randomUUID(),

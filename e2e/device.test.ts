@@ -155,9 +155,9 @@ describe("a go on the device", () => {
     }));
     const link = await linkOf("Rafe J.");
     await playToTheEnd(page, await cardOf(page, link, "Hallway climb"));
-    await sees(page, "A go could not be handed in: events: number 1 is not allowed");
+    await sees(page, "One go could not be handed in: Number 1 of what happened");
     await page.goto(link, { waitUntil: "networkidle0" });
-    await sees(page, "A go could not be handed in: events: number 1 is not allowed");
+    await sees(page, "One go could not be handed in: Number 1 of what happened");
     await context.close();
   });
 

@@ -66,7 +66,7 @@ describe("handing in", () => {
       expect((await post({ ...body, events: [event] })).status).toBe(200);
     const early = await post({ ...body, result: { events: 6, reflection } });
     expect(early.status).toBe(422);
-    expect((await early.json()).message).toContain("send the rest first");
+    expect((await early.json()).message).toContain("Send the rest first");
     expect((await post({ ...body, events: sends.slice(2), result: { events: 6, reflection } })).status).toBe(200);
     expect(await count(body.play)).toMatchObject({ events: 6, results: 1, conflicts: 0 });
   });
@@ -92,7 +92,7 @@ describe("handing in", () => {
       go({ events: [{ seq: 0, event: { kind: "send", at: 1, hit: "t99" } }], result: { events: 1, reflection } }),
     );
     expect(wrong.status).toBe(422);
-    expect((await wrong.json()).message).toContain("number 1 is not allowed by the rules");
+    expect((await wrong.json()).message).toContain("Number 1 of what happened breaks the rules");
     const bad = await post(go({ setup: { players: 2, mode: "alone", seed: 1 } }));
     expect((await bad.json()).message).toContain("mode: alone is for 1 player");
     const raw = await fetch(`${base}/api/hand-in/${token()}`, { method: "POST", body: "{" });

@@ -13,7 +13,7 @@ afterAll(() => sql.end());
 
 describe("names that objects have already", () => {
   it("targets and criteria called __proto__ and constructor are sent, played, and shown in the results", async () => {
-    const { takeHandIn } = await import("../server/submissions/take.ts");
+    const { acceptSubmission } = await import("../server/submissions/accept.ts");
     const sweep = fromPattern("sweep");
     const params = sweep.pattern.params as { targets: { id: string }[] };
     const names = ["__proto__", "constructor", "toString", "valueOf", "hasOwnProperty"];
@@ -32,7 +32,7 @@ describe("names that objects have already", () => {
     const sent = await sending(["Quill F."], activity);
     const [row] = await sql`select k.id, k.hash, k.school_id, k.child_id from card k where k.assignment_id = ${sent}`;
     const hits = ["__proto__", "constructor", "toString", "valueOf", "hasOwnProperty"].slice(0, params.targets.length);
-    await takeHandIn({ schoolId: row!.school_id, childId: row!.child_id }, {
+    await acceptSubmission({ schoolId: row!.school_id, childId: row!.child_id }, {
       play: randomUUID(),
       card: row!.id,
       cardHash: row!.hash,

@@ -246,7 +246,7 @@ describe("what a family's pages carry", () => {
 
   it("of a match the other home gets a word and a score, and nothing of the child's go", async () => {
     const { pairHomes, sayYes } = await import("../server/assignments/two-homes.ts");
-    const { takeHandIn } = await import("../server/submissions/take.ts");
+    const { acceptSubmission } = await import("../server/submissions/accept.ts");
     const who = await teacher();
     const activity = changed(fromPattern("climb"), title(), { tries: 2 });
     const sent = await sending(["Quill F.", "Umar Z."], activity);
@@ -263,7 +263,7 @@ describe("what a family's pages carry", () => {
       );
     const missed = { kind: "send", hit: null } as const;
     for (const kid of kids)
-      await takeHandIn({ schoolId: who.schoolId, childId: kid.id }, {
+      await acceptSubmission({ schoolId: who.schoolId, childId: kid.id }, {
         play: randomUUID(),
         card: kid.card,
         cardHash: kid.hash,
@@ -449,7 +449,7 @@ describe("deleting a child", () => {
   it("shows what will go, hides the child at once, brings everything back, and leaves nothing after the thirty days", async () => {
     const { addChild } = await import("../server/homes/edit.ts");
     const { beginAnswer, saveAnswer, placeAnswer } = await import("../server/homes/answers.ts");
-    const { takeHandIn } = await import("../server/submissions/take.ts");
+    const { acceptSubmission } = await import("../server/submissions/accept.ts");
     const { homesFor } = await import("../server/homes/homes.ts");
     const { resultsFor } = await import("../server/assignments/results.ts");
     const { purgeChild } = await import("../server/children/purge.ts");
@@ -467,7 +467,7 @@ describe("deleting a child", () => {
     await sql`update assignment set levels = ${sql.json({ [id]: 1 })} where id = ${sent}`;
     const [row] = await sql`select id, hash from card where assignment_id = ${sent}`;
     const go = randomUUID();
-    await takeHandIn({ schoolId: who.schoolId, childId: id }, {
+    await acceptSubmission({ schoolId: who.schoolId, childId: id }, {
       play: go,
       card: row!.id,
       cardHash: row!.hash,

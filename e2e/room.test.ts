@@ -50,7 +50,7 @@ async function sent(givenActivity: Activity) {
 }
 /** Hands in a go of a card and answers with the score that is kept. */
 async function handedIn(card: Awaited<ReturnType<typeof sent>>, setup: PlaySetup, events: readonly object[]) {
-  const { takeHandIn } = await import("../server/submissions/take.ts");
+  const { acceptSubmission } = await import("../server/submissions/accept.ts");
   const { handIn } = await import("../core/records/play.ts");
   const play = randomUUID();
   const body = handIn.parse({
@@ -67,7 +67,7 @@ async function handedIn(card: Awaited<ReturnType<typeof sent>>, setup: PlaySetup
       reflection: { before: null, during: null, after: null, answers: [], criteria: [], grownUp: false },
     },
   });
-  await takeHandIn({ schoolId: who.schoolId, childId: card.child_id }, body);
+  await acceptSubmission({ schoolId: who.schoolId, childId: card.child_id }, body);
   const [kept] = await sql`select score from result where play_id = ${play}`;
   return kept!.score;
 }

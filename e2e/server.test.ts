@@ -20,7 +20,7 @@ let editing: typeof import("../server/homes/edit.ts");
 let answers: typeof import("../server/homes/answers.ts");
 let family: typeof import("../server/cards/family.ts");
 let outbox: typeof import("../server/outbox/outbox.ts");
-let hand: typeof import("../server/submissions/take.ts");
+let hand: typeof import("../server/submissions/accept.ts");
 let links: typeof import("../server/links/open-link.ts");
 let signing: typeof import("../server/auth/sign-in.ts");
 let ours: Who;
@@ -43,7 +43,7 @@ beforeAll(async () => {
   answers = await import("../server/homes/answers.ts");
   family = await import("../server/cards/family.ts");
   outbox = await import("../server/outbox/outbox.ts");
-  hand = await import("../server/submissions/take.ts");
+  hand = await import("../server/submissions/accept.ts");
   links = await import("../server/links/open-link.ts");
   signing = await import("../server/auth/sign-in.ts");
   const { addSchool } = await import("../server/db/add-school.ts");
@@ -122,10 +122,10 @@ describe("a teacher sees only their own school", () => {
       result: null,
     } as const;
     await expect(
-      hand.takeHandIn({ schoolId: theirs.schoolId, childId: pip!.id }, { ...body, events: [] }),
+      hand.acceptSubmission({ schoolId: theirs.schoolId, childId: pip!.id }, { ...body, events: [] }),
     ).rejects.toThrow("card");
     await expect(
-      hand.takeHandIn({ schoolId: ours.schoolId, childId: pip!.id }, { ...body, events: [] }),
+      hand.acceptSubmission({ schoolId: ours.schoolId, childId: pip!.id }, { ...body, events: [] }),
     ).rejects.toThrow("card");
   });
 });
@@ -294,7 +294,7 @@ describe("once, under any number of clicks", () => {
     const sent = await send.sendActivity(theirs, id, await order(theirs, { tries: 9 }));
     const [card] = await sql`select id, child_id from card where assignment_id = ${sent}`;
     const events = playGo(a, [8], [behaviorProfile(3)], { players: 1, mode: "alone", seed: 3 }, 3);
-    await hand.takeHandIn(
+    await hand.acceptSubmission(
       { schoolId: theirs.schoolId, childId: card!.child_id },
       {
         play: randomUUID(),
@@ -455,7 +455,7 @@ describe("which card was played", () => {
     const swapped = go({ cardHash: seen.hash, decided: { home: null, fixed: { send: other }, also: [] } });
     const held = go({});
     const made = go({ cardHash: "0".repeat(64) });
-    for (const g of [plain, swapped, held, made]) expect((await hand.takeHandIn(to, g)).result).not.toBeNull();
+    for (const g of [plain, swapped, held, made]) expect((await hand.acceptSubmission(to, g)).result).not.toBeNull();
     const rows = await sql`select id, card_hash, decided, game from play where card_id = ${card!.id}`;
     const of = (g: { play: string }) => rows.find((row) => row.id === g.play)!;
     expect(of(plain)).toMatchObject({ card_hash: seen.hash, game: { floor: "carpet", send: target.item } });
@@ -484,7 +484,7 @@ describe("goes", () => {
     const go = async (seed: number, stops: number, minutes: number) => {
       const events = playGo(activity, [8], [behaviorProfile(seed)], setup, seed, stops);
       const reflection = { before: null, during: null, after: null, answers: [], criteria: [], grownUp: false };
-      await hand.takeHandIn(link, {
+      await hand.acceptSubmission(link, {
         play: randomUUID(),
         card: card!.id,
         device: "a-device",

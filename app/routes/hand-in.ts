@@ -2,7 +2,7 @@ import { ANSWERED, type NotTaken } from "#core/records/answer.ts";
 import { handIn } from "#core/records/play.ts";
 import { openLink } from "#server/links/open-link.ts";
 import { NotAllowed, NotFound } from "#server/problem.ts";
-import { TooManyGoes, takeHandIn } from "#server/submissions/take.ts";
+import { acceptSubmission, TooManyGoes } from "#server/submissions/accept.ts";
 import { jsonOf } from "../read.server.ts";
 import type { Route } from "./+types/hand-in";
 
@@ -32,7 +32,7 @@ export async function action({ request, params }: Route.ActionArgs) {
     return notTaken(422, first!.path.join("."), `${first!.path.join(".")}: ${first!.message}`, true);
   }
   try {
-    return Response.json({ answer: ANSWERED, ...(await takeHandIn(link, read.data)) });
+    return Response.json({ answer: ANSWERED, ...(await acceptSubmission(link, read.data)) });
   } catch (error) {
     if (error instanceof NotAllowed)
       return notTaken(422, error.problems[0]?.field ?? "body", error.message, error.problems[0]?.field !== "send");

@@ -17,7 +17,7 @@ import { beginAnswer, saveAnswer } from "../homes/answers.ts";
 import { askFamilies } from "../homes/ask.ts";
 import { saveItem } from "../kit/items.ts";
 import { linkToken } from "../links/token.ts";
-import { takeHandIn } from "../submissions/take.ts";
+import { acceptSubmission } from "../submissions/accept.ts";
 import { DEMO_CHILD, DEMO_EMAIL, DEMO_PASSWORD, DEMO_SCHOOL, ownThing, tidewell } from "./tidewell.ts";
 
 /**
@@ -144,7 +144,7 @@ async function play(
           ? now + sending.closes + 6 * HOUR + draw() * 20 * HOUR
           : startedAt + events[events.length - 1]!.at + 60_000;
       const feel = () => 1 + Math.min(4, Math.floor(5 * Math.sqrt(draw())));
-      await takeHandIn(
+      await acceptSubmission(
         link,
         {
           play: idFrom(`${seed} ${i} ${g}`),

@@ -36,7 +36,7 @@ const CLOCK_SLACK = 10;
  * Takes what a device sends of one go: events and, at its end, the result. Sent again, it changes nothing and gets the same
  * receipt; other content under a key that is taken is kept beside, for the teacher. One transaction: all of it or nothing.
  */
-export async function takeHandIn(link: OpenLink, sent: HandInSent, now = new Date()): Promise<Receipt> {
+export async function acceptSubmission(link: OpenLink, sent: HandInSent, now = new Date()): Promise<Receipt> {
   const had = await playedCard(link, sent);
   return withTenant(link.schoolId, async (tx) => {
     const [where] = await tx
@@ -175,7 +175,7 @@ async function takeResult(
   if (stored.length < asked.events || stored.some((r, i) => r.seq !== i))
     throw NotAllowed.of(
       "send",
-      `events: the result speaks of ${asked.events} events, ${stored.length} have arrived; send the rest first`,
+      `The result has ${asked.events} events, but ${stored.length} have arrived. Send the rest first.`,
     );
   const events = stored.slice(0, asked.events).map((r) => r.event);
   const content = { reflection: asked.reflection, events: asked.events };
@@ -283,7 +283,10 @@ export function scoreOf(
   const replayed = games.map((game) => replay(game, setup, events, version));
   const told = replayed.find((eachReplayed) => !eachReplayed.refused) ?? replayed[replayed.length - 1]!;
   if (told.refused)
-    throw NotAllowed.of("events", `events: number ${told.seq + 1} is not allowed by the rules (${told.refused.key})`);
+    throw NotAllowed.of(
+      "events",
+      `Number ${told.seq + 1} of what happened breaks the rules of the game (${told.refused.key}).`,
+    );
   const now = view(told.play);
   const side = now.score.findIndex((eachScore) => eachScore.players.includes(0));
   const score = now.score[side]!;
