@@ -45,11 +45,12 @@ import { mixed } from "#core/sorting-grid/mix.ts";
 import { enGame } from "#words/en-game.ts";
 import { enRules } from "#words/en-rules.ts";
 import { enTeacher } from "#words/en-teacher.ts";
-import { gameWords } from "#words/games/all.ts";
+import { gameWords } from "#words/generated/all.ts";
+import { ruleWords } from "#words/generated/rules.ts";
 import { addWords, itemName, namesOf, sayPhrase, sayWorking } from "#words/say.ts";
 import { verbOf } from "#words/verbs.ts";
 
-for (const words of [enGame, ...Object.values(gameWords), enTeacher, enRules]) addWords(words);
+for (const words of [enGame, ...Object.values(gameWords), enTeacher, enRules, ruleWords]) addWords(words);
 
 /** Input that is not allowed: one line that names the field. */
 class Bad extends Error {}

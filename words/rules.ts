@@ -1,10 +1,13 @@
 import type { Action } from "#core/actions/actions.ts";
 import type { Knob } from "#core/contract/contract.ts";
 import { enRules } from "./en-rules.ts";
+import { ruleWords } from "./generated/rules.ts";
 import { label } from "./teacher.ts";
 import { tell } from "./tell.ts";
 import { attemptWords } from "./verbs.ts";
 
+/** Sentences of fields that several games share, and of those that one game has. */
+const RULES = { ...enRules, ...ruleWords };
 /** More letters of a typed text are not read out. */
 const MAX_TEXT = 40;
 const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
@@ -14,7 +17,7 @@ export function ruleOf(knob: Knob, value: unknown, action: Action, longest = MAX
   const noun = attemptWords(action);
   const key = knob.label.replace("knob.", "rule.");
   const text = (at: string, told?: string | number) =>
-    Object.hasOwn(enRules, at) ? tell(at, { ...noun, ...(told !== undefined && { value: told }) }) : null;
+    Object.hasOwn(RULES, at) ? tell(at, { ...noun, ...(told !== undefined && { value: told }) }) : null;
   if (knob.kind === "toggle") return text(`${key}.${value === true ? "yes" : "no"}`);
   const told = toldOf(knob, value, longest, noun);
   return told === null ? text(`${key}.none`) : text(key, told);

@@ -7,7 +7,7 @@ import { type Activity, activity, fromPattern } from "#core/formats/activity.ts"
 import { opened } from "#core/formats/opened.ts";
 import { patternNames } from "#core/patterns/registry.ts";
 import { NOTHING_SAID } from "#core/records/home.ts";
-import { enSheet } from "./en-sheet.ts";
+import { sheetWords } from "./generated/sheet.ts";
 import { sheetRules } from "./sheet.ts";
 
 const cardOf = (designed: Activity) =>
@@ -43,7 +43,7 @@ describe.each(patternNames)("%s on paper", (name) => {
   const design = fromPattern(name);
 
   it("says what to do, with every sentence whole", () => {
-    expect(enSheet).toHaveProperty([`sheet.how.${name}`]);
+    expect(sheetWords).toHaveProperty([`sheet.how.${name}`]);
     const rules = sheetRules(cardOf(design));
     for (const text of [rules.how, rules.players, ...rules.facts]) {
       expect(text).not.toMatch(/[[\]{}*]|undefined|NaN|\bsends?\b/);

@@ -3,13 +3,16 @@ import type { Knob } from "#core/contract/contract.ts";
 import { setTo } from "#core/contract/range.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
+import { patternOf } from "#core/patterns/registry.ts";
 import { enSheet } from "./en-sheet.ts";
+import { sheetWords } from "./generated/sheet.ts";
 import { ruleOf } from "./rules.ts";
 import { addWords, itemName, namesOf, say, targetName } from "./say.ts";
 import { label } from "./teacher.ts";
 import { attemptWords } from "./verbs.ts";
 
 addWords(enSheet);
+addWords(sheetWords);
 
 /** The rules of a game as a sheet of paper has them: nobody is there to ask. */
 export interface SheetRules {
@@ -97,29 +100,9 @@ function factsOf(card: Card): string[] {
   return [...staged, ...lines];
 }
 
-/** Rules for moments that seldom come, which nobody could guess: each said where it may be needed. */
-function seldomOf(activity: Activity): string[] {
-  const { pattern, players } = activity;
-  const [team, against] = [players.modes.includes("relay"), players.modes.includes("against")];
-  const when = (is: boolean, key: string) => (is ? [say(`sheet.seldom.${key}`)] : []);
-  switch (pattern.name) {
-    case "streak":
-    case "passLadder":
-      return when(team, "team");
-    case "closest":
-      return [...when(true, "void"), ...when(against && pattern.params.leads === "loser", "farthest")];
-    case "swapSquare":
-      return when(against && pattern.params.score === "time", "race");
-    case "bases":
-      return when(pattern.params.outs.includes("first"), "forced");
-    case "threeLine":
-      return when(against, "bump");
-    case "stackUp":
-      return when(against && pattern.params.heap === "shared", "shared");
-    default:
-      return [];
-  }
-}
+/** Rules for moments that seldom come, which nobody could guess: each is said where it may be needed. */
+const seldomOf = ({ pattern, players }: Activity): string[] =>
+  (patternOf(pattern.name).seldom?.(pattern.params, players.modes) ?? []).map((key) => say(`sheet.seldom.${key}`));
 
 /** What each thing that stands there brings. */
 function pointsOf(card: Card): string | null {

@@ -3,7 +3,8 @@ import type { ScoreUnit } from "#core/records/score-text.ts";
 import { enGame } from "./en-game.ts";
 import { enRules } from "./en-rules.ts";
 import { enTeacher } from "./en-teacher.ts";
-import { gameWords } from "./games/all.ts";
+import { gameWords } from "./generated/all.ts";
+import { ruleWords } from "./generated/rules.ts";
 import { addWords, say, sayScore } from "./say.ts";
 import { ANY_ATTEMPT, attemptWordsForTeacher } from "./verbs.ts";
 
@@ -11,6 +12,7 @@ addWords(enGame);
 for (const words of Object.values(gameWords)) addWords(words);
 addWords(enTeacher);
 addWords(enRules);
+addWords(ruleWords);
 
 /** A sentence of the teacher's side with its parameters. Attempts get their noun from `attemptWordsForTeacher`. */
 export const tell = (key: keyof typeof enTeacher & string, params?: Record<string, string | number>): string =>

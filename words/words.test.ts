@@ -13,13 +13,15 @@ import { patternNames, patternOf } from "#core/patterns/registry.ts";
 import { CAUTIONS } from "#core/things/cautions.ts";
 import { FLOORS } from "#core/things/floors.ts";
 import { ROOMS } from "#core/things/item.ts";
-import { en as base } from "./en.ts";
+import { en as common } from "./en.ts";
 import { enGame } from "./en-game.ts";
 import { enHome } from "./en-home.ts";
-import { gameWords } from "./games/all.ts";
+import { gameWords } from "./generated/all.ts";
+import { cardWords } from "./generated/card.ts";
 import { addWords, itemName, namesOf, say, sayPhrase, sayScore } from "./say.ts";
 import { hasLabel } from "./teacher.ts";
 
+const base = { ...common, ...cardWords };
 const games: Record<string, string> = Object.assign({}, ...Object.values(gameWords));
 addWords(enGame);
 addWords(games);

@@ -23,12 +23,16 @@ vi.mock("#words/en.ts", async (original) => {
   const { en } = await original<typeof import("#words/en.ts")>();
   return { en: Object.fromEntries(Object.entries(en).map(([key, text]) => [key, `⟦${text}⟧`])) };
 });
+vi.mock("#words/generated/card.ts", async (original) => {
+  const { cardWords } = await original<typeof import("#words/generated/card.ts")>();
+  return { cardWords: Object.fromEntries(Object.entries(cardWords).map(([key, text]) => [key, `⟦${text}⟧`])) };
+});
 vi.mock("#words/en-game.ts", async (original) => {
   const { enGame } = await original<typeof import("#words/en-game.ts")>();
   return { enGame: Object.fromEntries(Object.entries(enGame).map(([key, text]) => [key, `⟦${text}⟧`])) };
 });
-vi.mock("#words/games/all.ts", async (original) => {
-  const { gameWords } = await original<typeof import("#words/games/all.ts")>();
+vi.mock("#words/generated/all.ts", async (original) => {
+  const { gameWords } = await original<typeof import("#words/generated/all.ts")>();
   const all = Object.assign({}, ...Object.values(gameWords)) as Record<string, string>;
   return { gameWords: { all: Object.fromEntries(Object.entries(all).map(([key, text]) => [key, `⟦${text}⟧`])) } };
 });
@@ -43,7 +47,7 @@ const { HandInScreen } = await import("./screens/hand-in-screen.tsx");
 const { Inputs } = await import("./inputs/inputs.tsx");
 const { addWords } = await import("#words/say.ts");
 addWords((await import("#words/en-game.ts")).enGame);
-for (const words of Object.values((await import("#words/games/all.ts")).gameWords)) addWords(words);
+for (const words of Object.values((await import("#words/generated/all.ts")).gameWords)) addWords(words);
 const { CardApp } = await import("./card/card-app.tsx");
 const { Sheet } = await import("./screens/sheet.tsx");
 const { RoomMap } = await import("./screens/room-map.tsx");

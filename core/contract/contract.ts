@@ -295,7 +295,10 @@ export interface Ground<P> {
 
 /** Everything a game pattern is. One folder each; see docs/architecture.md. */
 export interface Pattern<P, S extends BaseState = BaseState> {
+  /** The name of its folder in camel case. */
   name: string;
+  /** Its place wherever games are listed, from 1. */
+  rank: number;
   /** Raised whenever the same events could score differently. Stored with every play. */
   rulesVersion: number;
   params: z.ZodType<P>;
@@ -334,6 +337,8 @@ export interface Pattern<P, S extends BaseState = BaseState> {
   summary(params: P, match: Match): Phrase;
   /** Every message key that the pattern can return. */
   phrases: readonly string[];
+  /** Sentences for moments that seldom come, which nobody could guess from the sheet: keys of `sheet.seldom`. */
+  seldom?(params: P, modes: readonly Mode[]): readonly string[];
   /** Short exercises that stand for it where there is nothing at all to play with, by their ids in the library. */
   bare: readonly string[];
   /** A game anyone can play in a hallway. */

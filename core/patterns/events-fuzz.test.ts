@@ -1,6 +1,6 @@
 import { expect, it } from "vitest";
 import { enGame } from "../../words/en-game.ts";
-import { gameWords } from "../../words/games/all.ts";
+import { gameWords } from "../../words/generated/all.ts";
 import { askOf, mainAsks } from "../asks/ask.ts";
 import { isRefusal, MODES, type Setup } from "../contract/contract.ts";
 import { match as matchSchema, SWAPS } from "../contract/match.ts";

@@ -33,7 +33,8 @@ export function readyWords() {
             },
           },
     async transform(code, id, options) {
-      if (options?.ssr || !/\/words\/(en(-[a-z]+)?|games\/(?!all|load)[a-z-]+)\.ts$/.test(id)) return null;
+      if (options?.ssr || !/\/words\/(en(-[a-z]+)?|generated\/(card|rules|sheet|play\/[a-z-]+))\.ts$/.test(id))
+        return null;
       const { outputText } = ts.transpileModule(code, { compilerOptions: { module: "ESNext", target: "ES2022" } });
       const exported = await import(`data:text/javascript;base64,${Buffer.from(outputText).toString("base64")}`);
       return Object.entries(exported)

@@ -4,7 +4,7 @@ import { hasRules } from "#core/contract/game.ts";
 import { loadPattern } from "#core/patterns/load.ts";
 import type { PatternName } from "#core/patterns/registry.ts";
 import { enGame } from "#words/en-game.ts";
-import { loadWords } from "#words/games/load.ts";
+import { loadWords } from "#words/generated/load.ts";
 import { addWords, say } from "#words/say.ts";
 import type { CardData, Step } from "../card/card-data.ts";
 import type { OwnCard } from "../card/own-card.ts";

@@ -7,7 +7,7 @@ import { NOTHING_SAID } from "#core/records/home.ts";
 import { openPlay, referee, view } from "#core/referee/referee.ts";
 import { behaviorProfile, playGo } from "#core/simulated-player/child.ts";
 import { enGame } from "#words/en-game.ts";
-import { gameWords } from "#words/games/all.ts";
+import { gameWords } from "#words/generated/all.ts";
 import { addWords } from "#words/say.ts";
 import { attemptWords } from "#words/verbs.ts";
 import type { CardData } from "../card/card-data.ts";

@@ -19,6 +19,7 @@ function summary(params: BandsParams): Phrase {
 /** Slide or roll so that it stops in a scoring band. */
 export const bands: Pattern<BandsParams, BandsState> = {
   name: "bands",
+  rank: 2,
   rulesVersion: 1,
   params: bandsParams,
   rules: bandsRules,

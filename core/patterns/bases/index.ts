@@ -48,6 +48,7 @@ function knobs(params: BasesParams): Knob[] {
 /** A ball is hit, and a circuit run before it is back: runs, outs, innings. */
 export const bases: Pattern<BasesParams, BasesState> = {
   name: "bases",
+  rank: 17,
   rulesVersion: 2,
   params: basesParams,
   rules: basesRules,
@@ -104,6 +105,7 @@ export const bases: Pattern<BasesParams, BasesState> = {
     "refused.noSuchBase",
     "refused.notForced",
   ],
+  seldom: (params) => (params.outs.includes("first") ? ["forced"] : []),
   bare: ["runSpot", "shadowSwing"],
   example: {
     title: "Round the yard",

@@ -86,6 +86,7 @@ function summary(givenParams: BoardParams): Phrase {
 /** Things or spots with points each: the child weighs what is near against what brings more. */
 export const board: Pattern<BoardParams, MatchState<BoardParams, BoardGo>> = {
   name: "board",
+  rank: 7,
   rulesVersion: 1,
   params: boardParams,
   rules: matched(boardGo),

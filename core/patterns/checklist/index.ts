@@ -85,6 +85,7 @@ function knobs(params: ChecklistParams): Knob[] {
 /** A list of tasks, so many times each: ticked, or every one told. */
 export const checklist: Pattern<ChecklistParams, MatchState<ChecklistParams, ListGo>> = {
   name: "checklist",
+  rank: 13,
   rulesVersion: 1,
   params: checklistParams,
   rules: matched(listGo),

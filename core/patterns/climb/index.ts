@@ -20,6 +20,7 @@ function summary(params: ClimbParams): Phrase {
 /** Targets in a fixed order: a hit moves on, a miss repeats; or one target, and the line moves back. */
 export const climb: Pattern<ClimbParams, MatchState<ClimbParams, Climber>> = {
   name: "climb",
+  rank: 1,
   rulesVersion: 1,
   params: climbParams,
   rules: matched(climbGo),

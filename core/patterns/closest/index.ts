@@ -45,6 +45,7 @@ function knobs(field: ClosestParams): Knob[] {
 /** A jack is sent first; then whoever lies nearest to it scores, round after round. */
 export const closest: Pattern<ClosestParams, ClosestState> = {
   name: "closest",
+  rank: 10,
   rulesVersion: 2,
   params: closestParams,
   rules: closestRules,
@@ -91,6 +92,7 @@ export const closest: Pattern<ClosestParams, ClosestState> = {
     "refused.unknownZone",
     "refused.nothingFell",
   ],
+  seldom: (params, modes) => ["void", ...(modes.includes("against") && params.leads === "loser" ? ["farthest"] : [])],
   bare: ["lunge", "sideBend"],
   example: {
     title: "Nearest to the button",

@@ -65,6 +65,7 @@ function knobs(params: GoalsParams): Knob[] {
 /** Two goals and two sides: to so many, or until the bell; or a child alone, goal by goal. */
 export const goals: Pattern<GoalsParams, GoalsState> = {
   name: "goals",
+  rank: 15,
   rulesVersion: 1,
   params: goalsParams,
   rules: goalsRules,

@@ -57,6 +57,7 @@ function knobs(params: PassParams): Knob[] {
 /** Marks at growing distance: so many clean passes at one open the next. */
 export const passLadder: Pattern<PassParams, MatchState<PassParams, PassGo>> = {
   name: "passLadder",
+  rank: 11,
   rulesVersion: 2,
   params: passParams,
   rules: matched(passGo),
@@ -101,6 +102,7 @@ export const passLadder: Pattern<PassParams, MatchState<PassParams, PassGo>> = {
   phrases: ["chase", "pair", "container"]
     .flatMap((word) => [`passLadder.${word}`, `passLadder.summary.${word}`, `passLadder.setUp.${word}`])
     .concat("passLadder.end", "passLadder.end.top"),
+  seldom: (_, modes) => (modes.includes("relay") ? ["team"] : []),
   bare: ["sideStep", "shadowThrow"],
   example: {
     title: "Roll, turn, run",

@@ -12,6 +12,7 @@ import { type PinsGo, pinsGo, possible } from "./rules.ts";
 /** A formation that may not touch, a few rolls a frame, points a pin, and more for all of them at once. */
 export const pins: Pattern<PinsParams, MatchState<PinsParams, PinsGo>> = {
   name: "pins",
+  rank: 3,
   rulesVersion: 1,
   params: pinsParams,
   rules: matched(pinsGo),

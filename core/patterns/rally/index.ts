@@ -56,6 +56,7 @@ function knobs(params: RallyParams): Knob[] {
 /** Over a line, a net, a rope or off a wall: two sides for points, or the longest rally together or alone. */
 export const rally: Pattern<RallyParams, RallyState> = {
   name: "rally",
+  rank: 14,
   rulesVersion: 2,
   params: rallyParams,
   rules: rallyRules,

@@ -131,6 +131,7 @@ function knobs(params: SpellerParams): Knob[] {
 /** Cards with letters: words are spelled letter by letter, each sent at in its turn. */
 export const speller: Pattern<SpellerParams, MatchState<SpellerParams, SpellerGo>> = {
   name: "speller",
+  rank: 12,
   rulesVersion: 1,
   params: spellerParams,
   rules: matched(spellerGo),

@@ -48,6 +48,7 @@ function knobs(params: StackParams): Knob[] {
 /** A pin more for each row that falls, one fewer for each that does not. */
 export const stackUp: Pattern<StackParams, MatchState<StackParams, StackGo>> = {
   name: "stackUp",
+  rank: 8,
   rulesVersion: 2,
   params: stackParams,
   rules: matched(stackGo),
@@ -101,6 +102,7 @@ export const stackUp: Pattern<StackParams, MatchState<StackParams, StackGo>> = {
     "refused.numberNow",
     "refused.notStanding",
   ],
+  seldom: (params, modes) => (modes.includes("against") && params.heap === "shared" ? ["shared"] : []),
   bare: ["squat", "starJump"],
   example: {
     title: "One pin more",

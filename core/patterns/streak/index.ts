@@ -117,6 +117,7 @@ function knobs(params: StreakParams): Knob[] {
 /** The longest run without a drop; or so many in a row open the next stage. */
 export const streak: Pattern<StreakParams, MatchState<StreakParams, StreakGo>> = {
   name: "streak",
+  rank: 9,
   rulesVersion: 2,
   params: streakParams,
   rules: matched(streakGo),
@@ -179,6 +180,7 @@ export const streak: Pattern<StreakParams, MatchState<StreakParams, StreakGo>> =
     "refused.oneEach",
     "refused.afterBell",
   ],
+  seldom: (_, modes) => (modes.includes("relay") ? ["team"] : []),
   bare: ["skipSpot", "marchKnees"],
   example: {
     title: "Never on the floor",

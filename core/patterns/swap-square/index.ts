@@ -50,6 +50,7 @@ const farthest = ({ n: count, reach }: SwapSquareParams): number =>
   Math.min(20, reach === "line" ? 2 * count : 2 * count + 2);
 export const swapSquare: Pattern<SwapSquareParams, MatchState<SwapSquareParams, SquareGo>> = {
   name: "swapSquare",
+  rank: 16,
   rulesVersion: 2,
   params: swapSquareParams,
   rules: matched(squareGo),
@@ -116,6 +117,7 @@ export const swapSquare: Pattern<SwapSquareParams, MatchState<SwapSquareParams, 
     "refused.notInLine",
     "refused.notNext",
   ],
+  seldom: (params, modes) => (modes.includes("against") && params.score === "time" ? ["race"] : []),
   bare: ["marchKnees", "squat"],
   example: {
     title: "Rows that match",

@@ -45,6 +45,7 @@ function knobs(params: SweepParams): Knob[] {
 /** Any order: what is hit is carried back or crossed out, until nothing stands. */
 export const sweep: Pattern<SweepParams, MatchState<SweepParams, Sweeper>> = {
   name: "sweep",
+  rank: 6,
   rulesVersion: 1,
   params: sweepParams,
   rules: matched(sweepGo),

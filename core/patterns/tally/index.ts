@@ -145,6 +145,7 @@ function courseKnobs(params: TallyParams, fields: ReturnType<typeof fieldsOf>): 
 /** How many in so many seconds: touches kept up, or sends off a wall onto a mark on the floor. */
 export const tally: Pattern<TallyParams, MatchState<TallyParams, TallyGo>> = {
   name: "tally",
+  rank: 5,
   rulesVersion: 1,
   params: tallyParams,
   rules: matched(tallyGo),

@@ -61,6 +61,7 @@ export const threeLineRules = either(duelRules);
 /** A grid of squares, one piece a square: a line of them in as few sends as can be. */
 export const threeLine: Pattern<ThreeLineParams, State> = {
   name: "threeLine",
+  rank: 4,
   rulesVersion: 2,
   params: threeLineParams,
   rules: threeLineRules,
@@ -103,6 +104,7 @@ export const threeLine: Pattern<ThreeLineParams, State> = {
     "refused.unknownCell",
     "refused.noSuchPiece",
   ],
+  seldom: (_, modes) => (modes.includes("against") ? ["bump"] : []),
   bare: ["sideStep", "wallThrowless"],
   example: {
     title: "Three in a row of socks",
