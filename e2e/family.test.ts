@@ -80,7 +80,7 @@ describe("a family plays", () => {
     await sees(page, "Put a line on the floor.");
     await press(page, "Next");
     await sees(page, /of your steps \(\d\.\d m\)/);
-    await press(page, "Next: Look round");
+    await press(page, "Next: Safety check");
     await open(page, `${card}?screen=play`);
     await sees(page, "Tick them all, then play.");
     await beginPlay(page, card);
@@ -296,7 +296,7 @@ describe("a link that does not open", () => {
     expect(gone?.status()).toBe(410);
     await sees(page, "This link is off.");
     await open(page, await linkOf("Umar Z."));
-    await sees(page, "Umar, your games");
+    await sees(page, "Umar's games");
     const closed = await cardOf(page, await linkOf("Greta S."), "Stop on the step");
     await open(page, closed);
     await sees(page, "This game is closed.");

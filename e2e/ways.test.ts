@@ -405,7 +405,7 @@ describe("a family", () => {
       await sees(page, `${i} of 6`);
       await page.waitForFunction(() => document.activeElement?.tagName === "H1");
     }
-    await reach("Next: Look round");
+    await reach("Next: Safety check");
     await page.keyboard.press("Enter");
     await page.waitForFunction(() => document.activeElement?.textContent === "Safety check");
     const ticks = await page.$$eval("main input[type=checkbox]", (all) => all.length);

@@ -83,8 +83,9 @@ function syncPlay(id: string): Promise<boolean> {
       done = await sendByAnyLink({ ...play, result: last ? play.result : null }, part);
       if (done && (await playById(id))?.refused) break;
     }
-    // Screens show goes, not their events: only a go that has changed is worth reading again.
-    if (JSON.stringify(await playById(id)) !== JSON.stringify(play)) changed.dispatchEvent(new Event("sync"));
+    // Screens show goes, not their events: only one that has changed, or waits to be handed in, is worth reading again.
+    if (play.result || JSON.stringify(await playById(id)) !== JSON.stringify(play))
+      changed.dispatchEvent(new Event("sync"));
     return done;
   });
 }
