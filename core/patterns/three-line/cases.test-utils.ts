@@ -1,0 +1,14 @@
+import type { LongestCase, PossibleCase } from "../cases.test-utils.ts";
+
+/** What the game is tried with besides its example, to hold what can be written on paper against what can be scored. */
+export const possible: readonly PossibleCase[] = [
+  { sends: 4 },
+  { size: 4, sends: 30, match: { goes: { count: 2, keep: "total" } } },
+];
+
+/** The longest game that the schema allows, with an event at each ask that keeps it long. */
+export const longest: LongestCase = {
+  params: { sends: 60 },
+  match: { goes: { count: 5, keep: "total" } },
+  setup: { players: 6, mode: "turns", seed: 1 },
+};
