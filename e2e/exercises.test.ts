@@ -22,24 +22,24 @@ describe("short exercises", () => {
     const page = await teacherPage(browser);
     await open(page, `${base}/exercises`);
     await page.click("#own summary");
-    await press(page, "Add it");
+    await press(page, "Add exercise");
     // Nothing was typed: the browser holds it back; without it the server does.
     const name = `wall sits ${title().slice(5)}`;
     await page.type("input[name=name]", name);
     await page.type("input[name=cue1]", "Back flat");
     await page.$eval("input[name=young]", (input) => ((input as HTMLInputElement).value = "lots"));
-    await press(page, "Add it");
+    await press(page, "Add exercise");
     await sees(page, "how much for the youngest must be a whole number");
     expect(await page.$eval("input[name=name]", (input) => (input as HTMLInputElement).value)).toBe(name);
     await page.$eval("input[name=young]", (input) => ((input as HTMLInputElement).value = "5"));
-    await press(page, "Add it");
+    await press(page, "Add exercise");
     await sees(page, `${name}: kept.`);
     // The same name again is refused.
     await open(page, `${base}/exercises`);
     await page.click("#own summary");
     await page.type("input[name=name]", name);
     await page.type("input[name=cue1]", "Back flat");
-    await press(page, "Add it");
+    await press(page, "Add exercise");
     await sees(page, "There is already an exercise called");
     await open(page, `${base}/activities`);
     await page.$$eval("button[value=new]", (all) =>

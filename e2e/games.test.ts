@@ -59,7 +59,7 @@ describe("around a game", () => {
     await press(page, "Next: Play");
     await sees(page, "Which is it?");
     await press(page, "The bucket");
-    await sees(page, "It is: The left foot.");
+    await sees(page, "The answer is: The left foot.");
     await sees(page, "It is the front one.");
     await press(page, "Now play");
     await sees(page, "Who is playing?");
@@ -367,7 +367,7 @@ describe("whole games, by touch", () => {
     await sees(page, "What is your score?");
     expect(await page.$eval("main", (element) => (element as HTMLElement).innerText)).not.toContain("7 points");
     await page.type("#added", "7");
-    await press(page, "That's it");
+    await press(page, "That's my score");
     await sees(page, "Just right!");
     await sees(page, "7 points");
     await page.close();
@@ -429,7 +429,7 @@ describe("whole games, by touch", () => {
     await page.waitForSelector("main form input");
     await page.$eval("main form input", (input) => (input as HTMLInputElement).select());
     await page.type("main form input", "5");
-    await press(page, "That's it");
+    await press(page, "That's my score");
     await sees(page, "Stage 2.");
     for (let i = 0; i < 2; i++) await press(page, "Dropped it");
     await sees(page, "The go is over.");
@@ -496,14 +496,14 @@ describe("whole games, by touch", () => {
     // Moved by arrow keys from where it begins.
     await page.focus("[role=slider]");
     for (let i = 0; i < 15; i++) await page.keyboard.press("ArrowUp");
-    await press(page, "It lies there: 25 cm");
+    await press(page, "It lies here: 25 cm");
     await sees(page, "So close! Measure these.");
     await press(page, "Measure piece 2 of Player 2");
     await page.$$eval("main form input", (all) => {
       (all[0] as HTMLInputElement).select();
     });
     await page.type("main form input", "21");
-    await press(page, "That's it");
+    await press(page, "That's my score");
     await press(page, "Count the round");
     await sees(page, "Player 2 wins!");
     await page.close();
@@ -512,11 +512,11 @@ describe("whole games, by touch", () => {
   it("pass ladder: caught, past, still before; to a partner at the spot the sender changes with it", async () => {
     const short = { marks: [1.5, 2.5], passes: 2, sends: 9, drop: "stay" };
     const page = await on("Umar Z.", changed(fromPattern("passLadder"), title(), short));
-    await sees(page, "Mark 1: roll, turn, run. 2 to go.");
+    await sees(page, "Spot 1: roll, turn, run. 2 to go.");
     await press(page, "Caught it");
     await press(page, "It was lying there already");
     await press(page, "It got past");
-    await sees(page, "Mark 1: roll, turn, run. 1 to go.");
+    await sees(page, "Spot 1: roll, turn, run. 1 to go.");
     for (let i = 0; i < 3; i++) await press(page, "Caught it");
     await sees(page, "You passed every spot!");
     await handIn(page);

@@ -117,7 +117,7 @@ describe("the home survey", () => {
     await retype((await page.$("input[name='kit.bucket']"))!, "1000");
     await retype((await page.$("input[name='kit.cup']"))!, "3");
     await Promise.all([page.waitForNavigation(), page.click("button[type=submit]")]);
-    expect(await text(page)).toContain("how many must be 99 or less");
+    expect(await text(page)).toContain("How many must be 99 or fewer");
     expect(await page.$eval("input[name='kit.cup']", (input) => (input as HTMLInputElement).value)).toBe("3");
     expect(await page.$eval("input[name='kit.bucket']", (input) => (input as HTMLInputElement).value)).toBe("1000");
     await openAll(page);
@@ -258,10 +258,10 @@ describe("homes on the teacher's desk", () => {
     for (const reason of [
       /Row 3\s+This is the same child and home as in row 2/,
       /Row 4\s+"Swan class" is not one of your classes/,
-      /Line 5\s+age must be a number/,
-      /Line 6\s+The length must be a number./,
+      /Row 5\s+The age must be a number/,
+      /Row 6\s+Length must be a number of metres/,
       /Row 7\s+Items: "unicorn" is not in your school's list/,
-      /Line 8\s+how many must be 99 or less/,
+      /Row 8\s+How many must be 99 or fewer/,
     ])
       expect(told).toMatch(reason);
     expect(await sql`select 1 from child where name = 'Nova T.'`).toHaveLength(0);
@@ -322,11 +322,11 @@ describe("the school's list of things", () => {
       await type(key, value);
     await page.click("input[name=uses][value=send]");
     await page.click("input[name=moves][value=slide]");
-    await press(page, "Add it");
+    await press(page, "Add item");
     await sees(page, "mass must be 0.001 kg or more");
     expect(await page.$eval("[name=width]", (element) => (element as HTMLInputElement).value)).toBe("9");
     await type("mass", "40");
-    await press(page, "Add it");
+    await press(page, "Add item");
     await sees(page, "felt puck");
     await press(page, "Hide potato");
     await sees(page, "Hidden. Cards no longer use it.");

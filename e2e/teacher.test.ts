@@ -210,7 +210,7 @@ describe("the workbench", () => {
     await sees(page, "Distance from the start line: from 0.3 to 30 m is allowed");
     expect(await field.evaluate((element) => (element as HTMLInputElement).value)).toBe("-3");
     await retype(field, "9");
-    await sees(page, "target 5 at 9 m is outside the space, which is 5.6 m long");
+    await sees(page, "arget 5 at 9 m is outside the space, which is 5.6 m long");
     await page.waitForSelector("[data-save=mend]");
     await open(page, url);
     await sees(page, "We have restored what you typed here before.");

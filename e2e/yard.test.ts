@@ -99,7 +99,7 @@ describe("laying out beside a game", () => {
     const { page } = await climb();
     await layOut(page, "Two goals");
     await retype((await field(page, "Distance apart")) as never, "11");
-    await sees(page, /layout goals reaches 11\.\d+ m, but the space is/);
+    await sees(page, /ayout goals reaches 11\.\d+ m, but the space is/);
     await page.waitForSelector("[data-save=mend]");
     expect(await (await field(page, "Distance apart")).evaluate((element) => (element as HTMLInputElement).value)).toBe(
       "11",
@@ -296,7 +296,7 @@ describe("a space of any shape", () => {
       Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, "value")!.set!.call(t, "0 0\n6 4\n6 0\n0 4");
       t.dispatchEvent(new Event("input", { bubbles: true }));
     });
-    await sees(page, "side 1 crosses side 3");
+    await sees(page, "ide 1 crosses side 3");
     expect((await texts()).corners).toBe("0 0\n6 4\n6 0\n0 4");
     await page.close();
   });

@@ -4,6 +4,7 @@ import type { Problem } from "#core/formats/activity.ts";
 import type { HomeMatch } from "#server/assignments/two-homes.ts";
 import { label } from "#words/teacher.ts";
 import { tell, tellScore } from "#words/tell.ts";
+import { problemText } from "../ui/problem-text.ts";
 
 interface Props {
   matches: readonly HomeMatch[];
@@ -46,7 +47,7 @@ export function HomeMatches({ matches, skill, free, problems, told, open }: Prop
         .filter((problem) => problem.field === "pair")
         .map((problem) => (
           <p key={problem.message} role="alert" className="problem">
-            {problem.message}
+            {problemText(problem.message)}
           </p>
         ))}
       <p role="status">{told}</p>

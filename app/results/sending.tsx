@@ -1,5 +1,6 @@
 import { Form, useNavigation } from "react-router";
 import type { Problem } from "#core/formats/activity.ts";
+import { problemText } from "../ui/problem-text.ts";
 
 interface Props {
   state: "opens" | "open" | "closed" | "withdrawn";
@@ -19,7 +20,7 @@ export function Sending({ state, closes, closesLocal, zone, without, problems }:
     return (
       problem && (
         <p role="alert" className="problem">
-          {problem.message}
+          {problemText(problem.message)}
         </p>
       )
     );

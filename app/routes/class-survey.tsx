@@ -9,6 +9,7 @@ import { addWords, say } from "#words/say.ts";
 import { answered } from "../answer.server.ts";
 import { classOf } from "../family-link.server.ts";
 import { fieldsOf } from "../read.server.ts";
+import { problemText } from "../ui/problem-text.ts";
 import type { Route } from "./+types/class-survey";
 
 addWords(enHome);
@@ -73,7 +74,7 @@ export default function ClassSurvey({ loaderData, actionData }: Route.ComponentP
         <p>{say("survey.optional")}</p>
         {problems.map((problem) => (
           <p key={problem.message} role="alert" className="problem">
-            {problem.message}
+            {problemText(problem.message)}
           </p>
         ))}
         <form method="post" className="grid gap-3">

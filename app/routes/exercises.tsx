@@ -9,6 +9,7 @@ import { answered } from "../answer.server.ts";
 import { fieldsOf, jsonIn, searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { ExerciseFigure } from "../ui/exercises.tsx";
+import { problemText } from "../ui/problem-text.ts";
 import type { Route } from "./+types/exercises";
 
 export const meta: Route.MetaFunction = () => [{ title: "Exercises · Daring Yard" }];
@@ -115,7 +116,7 @@ export default function Exercises({ loaderData: d, actionData: a }: Route.Compon
         {a && !a.ok && (
           <ul role="alert" className="note problem mb-3">
             {a.problems.map((problem) => (
-              <li key={problem.message}>{problem.message}</li>
+              <li key={problem.message}>{problemText(problem.message)}</li>
             ))}
           </ul>
         )}

@@ -13,6 +13,7 @@ import { partOf, takePart } from "../homes/survey.server.ts";
 import { SurveyForm } from "../homes/survey-form.tsx";
 import { SurveySaid } from "../homes/survey-said.tsx";
 import { fieldsOf, searchOf } from "../read.server.ts";
+import { problemText } from "../ui/problem-text.ts";
 import type { Route } from "./+types/family-home";
 
 export const meta: Route.MetaFunction = () => [
@@ -147,7 +148,7 @@ export default function FamilyHome({ loaderData, actionData, params }: Route.Com
               )}
               {refused?.problems.map((problem) => (
                 <p key={problem.message} role="alert" className="problem">
-                  {problem.message}
+                  {problemText(problem.message)}
                 </p>
               ))}
               <label className="field">

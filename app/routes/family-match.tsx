@@ -9,6 +9,7 @@ import { useWaiting } from "../family/card/waiting.ts";
 import { keepSyncing } from "../family/device/sync.ts";
 import { familyOf } from "../family-link.server.ts";
 import { fieldsOf } from "../read.server.ts";
+import { problemText } from "../ui/problem-text.ts";
 import type { Route } from "./+types/family-match";
 
 export const meta: Route.MetaFunction = () => [{ title: say("match.title") }, { name: "robots", content: "noindex" }];
@@ -62,7 +63,7 @@ export default function FamilyMatchPage({ loaderData: m, actionData, params }: R
         )}
         {problems.map((problem) => (
           <p key={problem.message} role="alert" className="problem">
-            {problem.message}
+            {problemText(problem.message)}
           </p>
         ))}
         {!m.mine.yes && !m.closed && (

@@ -10,6 +10,7 @@ import { RULER_CM } from "../family/screens/sheet.tsx";
 import { familyOf } from "../family-link.server.ts";
 import { keepTyped } from "../homes/keep-typed.ts";
 import { fieldsOf, searchOf } from "../read.server.ts";
+import { problemText } from "../ui/problem-text.ts";
 import type { Route } from "./+types/family-step";
 
 addWords(enHome);
@@ -74,7 +75,7 @@ export default function FamilyStep({ loaderData: d, actionData, params }: Route.
       {refused && refused.problems.length > 0 && (
         <ul role="alert" className="note problem">
           {refused.problems.map((problem) => (
-            <li key={problem.message}>{problem.message}</li>
+            <li key={problem.message}>{problemText(problem.message)}</li>
           ))}
         </ul>
       )}

@@ -13,6 +13,7 @@ import { partOf, takePart } from "../homes/survey.server.ts";
 import { SurveyForm } from "../homes/survey-form.tsx";
 import { fieldsOf, searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
+import { problemText } from "../ui/problem-text.ts";
 import type { Route } from "./+types/home-edit";
 
 export const meta: Route.MetaFunction = ({ data: d }) => [{ title: `${d?.row.child ?? "Home"} · Daring Yard` }];
@@ -112,7 +113,7 @@ export default function HomeEdit({ loaderData: d, actionData }: Route.ComponentP
     return (
       found && (
         <p role="alert" className="problem">
-          {found.message}
+          {problemText(found.message)}
         </p>
       )
     );

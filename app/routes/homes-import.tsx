@@ -13,6 +13,7 @@ import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
 import { formOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
+import { problemText } from "../ui/problem-text.ts";
 import type { Route } from "./+types/homes-import";
 
 export const meta: Route.MetaFunction = () => [{ title: "Homes from a file · Daring Yard" }];
@@ -87,7 +88,7 @@ export default function HomesImport({ loaderData, actionData: a }: Route.Compone
       </details>
       {a?.problems.map((problem) => (
         <p key={problem.message} role="alert" className="note problem mb-3">
-          {problem.message}
+          {problemText(problem.message)}
         </p>
       ))}
       {a?.kept && (
@@ -104,7 +105,7 @@ export default function HomesImport({ loaderData, actionData: a }: Route.Compone
           <ul className="text-sm">
             {told.bad.map((b) => (
               <li key={b.line} className="row-line py-1">
-                <strong>Row {b.line}</strong> {b.reason}
+                <strong>Row {b.line}</strong> {problemText(b.reason)}
               </li>
             ))}
           </ul>

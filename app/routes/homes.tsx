@@ -26,6 +26,7 @@ import { fieldsOf, searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { CopyButton } from "../ui/copy-button.tsx";
 import { Options } from "../ui/options.tsx";
+import { problemText } from "../ui/problem-text.ts";
 import { SpacePicture } from "../ui/space-picture.tsx";
 import { day, when } from "../when.ts";
 import type { Route } from "./+types/homes";
@@ -205,7 +206,7 @@ export default function Homes({ loaderData: d, actionData }: Route.ComponentProp
         </div>
         {(told || (actionData && !actionData.ok)) && (
           <p role="status" className={`note mb-3 ${actionData?.ok ? "note-good" : "problem"}`}>
-            {actionData?.ok ? told : actionData?.problems.map((problem) => problem.message).join(" ")}
+            {actionData?.ok ? told : actionData?.problems.map((problem) => problemText(problem.message)).join(" ")}
           </p>
         )}
         <Form method="get" className="mb-3 flex flex-wrap items-center gap-3 text-sm">

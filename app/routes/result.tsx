@@ -30,6 +30,7 @@ import { AddPaper, PaperGo } from "../results/paper.tsx";
 import { Sending } from "../results/sending.tsx";
 import { setWords } from "../results/set-words.ts";
 import { teacherOf } from "../session.server.ts";
+import { problemText } from "../ui/problem-text.ts";
 import { Problems } from "../ui/problems.tsx";
 import { fromLocalInput, localInput, when } from "../when.ts";
 import type { Route } from "./+types/result";
@@ -406,7 +407,7 @@ function LevelOf({ row, count }: { row: ResultRow; count: number }) {
       </noscript>
       {refused.map((p) => (
         <span key={p.message} role="alert" className="problem">
-          {p.message}
+          {problemText(p.message)}
         </span>
       ))}
     </fetcher.Form>

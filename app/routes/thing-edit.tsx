@@ -13,6 +13,7 @@ import { paths } from "../drawings/paths.ts";
 import { formOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { ModelNotes } from "../things/model-notes.tsx";
+import { problemText } from "../ui/problem-text.ts";
 import type { Route } from "./+types/thing-edit";
 
 export const meta: Route.MetaFunction = () => [{ title: "Item · Daring Yard" }];
@@ -97,7 +98,7 @@ export default function ThingEdit({ loaderData: { item, own }, actionData }: Rou
       <input name={name} defaultValue={typed?.[name] ?? value} aria-invalid={told(name) ? true : undefined} />
       {told(name) && (
         <span role="alert" className="problem">
-          {told(name)!.message}
+          {problemText(told(name)!.message)}
         </span>
       )}
     </label>
@@ -145,7 +146,7 @@ export default function ThingEdit({ loaderData: { item, own }, actionData }: Rou
       </div>
       {told(name) && (
         <p role="alert" className="problem">
-          {told(name)!.message}
+          {problemText(told(name)!.message)}
         </p>
       )}
     </fieldset>
@@ -174,7 +175,7 @@ export default function ThingEdit({ loaderData: { item, own }, actionData }: Rou
       </div>
       {problems.length > 0 && (
         <p role="alert" className="note problem mb-3">
-          {problems.map((problem) => problem.message).join("; ")}
+          {problems.map((problem) => problemText(problem.message)).join("; ")}
         </p>
       )}
       <Form method="post" className="grid gap-4">

@@ -13,6 +13,7 @@ import { answered } from "../answer.server.ts";
 import { drawingsOf, ItemDrawing, OwnDrawings } from "../drawings/items.tsx";
 import { formOf, jsonIn, searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
+import { problemText } from "../ui/problem-text.ts";
 import type { Route } from "./+types/things";
 
 /** A list of things is some hundred kilobytes at most. */
@@ -101,7 +102,10 @@ function itemsIn(given: string): readonly unknown[] {
   const read = itemsFile.safeParse(json);
   if (!read.success)
     throw new NotAllowed(
-      problemsOf(read.error).map((problem) => ({ ...problem, message: `${problem.field}: ${problem.message}` })),
+      problemsOf(read.error).map((problem) => ({
+        ...problem,
+        message: `${problem.field}: ${problemText(problem.message)}`,
+      })),
     );
   return read.data.items;
 }
@@ -141,7 +145,7 @@ export default function Things({ loaderData: d, actionData: a }: Route.Component
         {a && !a.ok && (
           <ul role="alert" className="note problem mb-3">
             {a.problems.map((problem) => (
-              <li key={problem.message}>{problem.message}</li>
+              <li key={problem.message}>{problemText(problem.message)}</li>
             ))}
           </ul>
         )}

@@ -15,6 +15,7 @@ import { answered, found, idOf } from "../answer.server.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
 import { formOf, jsonIn } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
+import { problemText } from "../ui/problem-text.ts";
 import { fromLocalInput, localInput } from "../when.ts";
 import { AttemptWords } from "../workbench/attempt-words.ts";
 import { useDraft } from "../workbench/draft.ts";
@@ -216,7 +217,7 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
   const refused = actionData && !actionData.ok ? actionData.problems : [];
   const held =
     problems.length > 0
-      ? `Fix this first: ${problems[0]!.message}`
+      ? `Fix this first: ${problemText(problems[0]!.message)}`
       : draft.state.at === "saved"
         ? null
         : "Not saved yet.";

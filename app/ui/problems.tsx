@@ -1,10 +1,11 @@
 import { useEffect } from "react";
 import type { Problem } from "#core/formats/activity.ts";
+import { problemText } from "./problem-text.ts";
 
 /** What cannot be taken, and what is allowed. Announced as soon as it appears. */
 export function Problems({ list, title }: { list: readonly Problem[]; title?: string }) {
   // The focus goes to the first field that is meant, so that it can be mended at once.
-  const told = list.map((problem) => `${problem.field} ${problem.message}`).join("; ");
+  const told = list.map((problem) => `${problem.field} ${problemText(problem.message)}`).join("; ");
   // biome-ignore lint/correctness/useExhaustiveDependencies: once for what is said, however often it is drawn
   useEffect(() => {
     for (const { field } of list) {
@@ -20,8 +21,8 @@ export function Problems({ list, title }: { list: readonly Problem[]; title?: st
       {title && <p className="font-bold">{title}</p>}
       <ul className="grid gap-1">
         {list.map((problem) => (
-          <li key={`${problem.field} ${problem.message}`} className="problem">
-            {problem.message}
+          <li key={`${problem.field} ${problemText(problem.message)}`} className="problem">
+            {problemText(problem.message)}
           </li>
         ))}
       </ul>

@@ -5,6 +5,7 @@ import { exercises } from "#core/exercises/library.ts";
 import type { Problem } from "#core/formats/activity.ts";
 import { faceOf } from "#core/kit/face.ts";
 import { label } from "#words/teacher.ts";
+import { problemText } from "../ui/problem-text.ts";
 import { useWords } from "./attempt-words.ts";
 import { useSchool } from "./items.tsx";
 import { ThingPicker } from "./thing-picker.tsx";
@@ -406,7 +407,7 @@ function InTurn({
       )}
       {problem && (
         <p role="alert" className="text-sm font-semibold text-coral">
-          {problem}
+          {problemText(problem)}
         </p>
       )}
     </fieldset>

@@ -50,7 +50,7 @@ describe("station Cues", () => {
       <CuesPanel activity={a} problems={problems} change={none} chosen={null} choose={none} middle={{ age: 7 }} />,
     );
     expect(html).toContain('value="The left foot"');
-    expect(plain(html)).toContain("the question needs a text, because it has answers");
+    expect(plain(html)).toContain("The question needs a text, because it has answers");
   });
 });
 

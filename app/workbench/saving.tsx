@@ -2,6 +2,7 @@ import { Dialog } from "radix-ui";
 import { useState } from "react";
 import { Form } from "react-router";
 import type { Activity } from "#core/formats/activity.ts";
+import { problemText } from "../ui/problem-text.ts";
 import { clockTime } from "../when.ts";
 import type { Draft } from "./draft.ts";
 import { answerOf } from "./stations.tsx";
@@ -21,7 +22,7 @@ export function SaveNote({ draft, zone }: { draft: Draft; zone: string }) {
       role="status"
       data-save={state.at}
       className={`text-sm whitespace-nowrap max-[600px]:w-full max-[600px]:text-right ${state.at === "saved" || state.at === "waiting" ? "text-quiet" : "problem"}`}
-      title={state.at === "mend" ? state.problems.map((problem) => problem.message).join("\n") : undefined}
+      title={state.at === "mend" ? state.problems.map((problem) => problemText(problem.message)).join("\n") : undefined}
     >
       {text}
       {state.at === "offline" && (
@@ -99,7 +100,7 @@ export function SignInAgain({ draft }: { draft: Draft }) {
               const response = await fetch("/sign-in-here", { method: "POST", body });
               const answer = (await response.json()) as { ok: boolean; problems: { message: string }[] };
               if (answer.ok) draft.retry();
-              else setTold(answer.problems.map((problem) => problem.message).join(" "));
+              else setTold(answer.problems.map((problem) => problemText(problem.message)).join(" "));
             }}
           >
             {told && (

@@ -4,6 +4,7 @@ import type { Activity, Problem } from "#core/formats/activity.ts";
 import { clockText, type ScoreUnit } from "#core/records/score-text.ts";
 import { say } from "#words/say.ts";
 import { tell } from "#words/tell.ts";
+import { problemText } from "../ui/problem-text.ts";
 import { NumberField, TextField } from "./knobs.tsx";
 
 /** A score of the game as somebody would write it. */
@@ -59,7 +60,7 @@ export function SendPanel(props: Props) {
   const line = (field: string) =>
     told(field) && (
       <p role="alert" className="problem" id={`send-${field}`}>
-        {told(field)!.message}
+        {problemText(told(field)!.message)}
       </p>
     );
   return (
@@ -254,7 +255,7 @@ function OtherGame({
         </div>
         {problem && (
           <p role="alert" className="problem">
-            {problem.message}
+            {problemText(problem.message)}
           </p>
         )}
         <p className="text-sm text-quiet">{tell("send.otherText")}</p>

@@ -21,6 +21,7 @@ import { itemName, namesOf, sayPhrase } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
 import { attemptWordsForTeacher } from "#words/verbs.ts";
+import { problemText } from "../ui/problem-text.ts";
 import { Problems } from "../ui/problems.tsx";
 import { Compared } from "./compared.tsx";
 import { arrangeAs } from "./edit.ts";
@@ -505,7 +506,7 @@ export function YardPanel({ activity, problems, change, chosen, choose, middle }
     <>
       {told.map((problem) => (
         <p key={problem.message} role="alert" className="note problem mb-2">
-          {problem.message}
+          {problemText(problem.message)}
         </p>
       ))}
       {peg && (
