@@ -61,12 +61,12 @@ describe("a go on the device", () => {
         return { status, contentType, body };
       };
       await page.goto(link, { waitUntil: "networkidle0" });
-      await sees(page, "1 go waits here to be handed in.");
+      await sees(page, "1 go is waiting to be handed in.");
       expect(asked).toBe(true);
     }
     says = () => "cut";
     await page.goto(link, { waitUntil: "networkidle0" });
-    await sees(page, "1 go waits here to be handed in.");
+    await sees(page, "1 go is waiting to be handed in.");
     expect(await resultsOf("Nuri E.")).toBe(before);
     says = () => null;
     await page.goto(link, { waitUntil: "networkidle0" });

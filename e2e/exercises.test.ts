@@ -29,7 +29,7 @@ describe("short exercises", () => {
     await page.type("input[name=cue1]", "Back flat");
     await page.$eval("input[name=young]", (input) => ((input as HTMLInputElement).value = "lots"));
     await press(page, "Add exercise");
-    await sees(page, "how much for the youngest must be a whole number");
+    await sees(page, "The amount for the youngest must be a whole number");
     expect(await page.$eval("input[name=name]", (input) => (input as HTMLInputElement).value)).toBe(name);
     await page.$eval("input[name=young]", (input) => ((input as HTMLInputElement).value = "5"));
     await press(page, "Add exercise");

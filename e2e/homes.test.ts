@@ -323,7 +323,7 @@ describe("the school's list of things", () => {
     await page.click("input[name=uses][value=send]");
     await page.click("input[name=moves][value=slide]");
     await press(page, "Add item");
-    await sees(page, "mass must be 0.001 kg or more");
+    await sees(page, "Mass must be 0.001 kg or more");
     expect(await page.$eval("[name=width]", (element) => (element as HTMLInputElement).value)).toBe("9");
     await type("mass", "40");
     await press(page, "Add item");

@@ -118,7 +118,7 @@ describe("a roster from a file", () => {
     ].join("\n");
     const plain = await rows.lookAtRows(who, text, false);
     expect(plain.bad).toEqual([
-      { line: 3, reason: '"Eva Fields" looks like a full name: write Eva F., or say yes to shortening names' },
+      { line: 3, reason: '"Eva Fields" looks like a full name. Write Eva F., or choose to shorten names.' },
     ]);
     const looked = await rows.lookAtRows(who, text, true);
     expect(looked.bad).toEqual([]);

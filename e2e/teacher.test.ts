@@ -50,7 +50,7 @@ describe("signing in", () => {
     await p.type("input[name=email]", inject("email"));
     await p.type("input[name=password]", "not the password");
     await Promise.all([p.waitForNavigation(), p.click("button[type=submit]")]);
-    expect(await text(p)).toContain("do not belong together");
+    expect(await text(p)).toContain("do not match");
     expect(await p.$eval("input[name=email]", (input) => (input as HTMLInputElement).value)).toBe(inject("email"));
     await p.type("input[name=password]", inject("password"));
     await Promise.all([p.waitForNavigation(), p.click("button[type=submit]")]);
@@ -124,7 +124,7 @@ describe("the workbench", () => {
       await page
         .$eval("[data-mark=t2]", (element) => (element as SVGGElement).focus())
         .then(() => page.keyboard.press("ArrowDown"));
-    await sees(page, "2 box is beyond the space");
+    await sees(page, "2 box is outside the space");
     await press(page, "In a line");
     await sees(page, /hides \d+ % of/);
     await press(page, "Undo");
@@ -207,7 +207,7 @@ describe("the workbench", () => {
     await focusPeg(page, "t5");
     const field = (await page.waitForSelector("xpath///label[contains(., 'Distance from the start line')]/..//input"))!;
     await retype(field, "-3");
-    await sees(page, "Distance from the start line: from 0.3 to 30 m is allowed");
+    await sees(page, "Distance from the start line must be from 0.3 to 30 m.");
     expect(await field.evaluate((element) => (element as HTMLInputElement).value)).toBe("-3");
     await retype(field, "9");
     await sees(page, "arget 5 at 9 m is outside the space, which is 5.6 m long");
@@ -270,7 +270,7 @@ describe("the workbench", () => {
       await press(page, "Import");
     };
     await openFile("broken.json", "{");
-    await sees(page, "broken.json is not JSON");
+    await sees(page, "broken.json is not a JSON file");
     await openFile("newer.json", JSON.stringify({ ...fromPattern("climb"), version: 3 }));
     await sees(page, "this document has version 3; this program reads versions 1 and 2");
     const bands = fromPattern("bands");
@@ -331,7 +331,7 @@ describe("sending and reading", () => {
       ),
     );
     await page.type("input[name=value]", "12.5");
-    await press(page, "Add");
+    await press(page, "Add score");
     await sees(page, "Type the score as the game gives it.");
     await retype((await page.waitForSelector("input[name=value]"))!, "37");
     await press(page, "Add");
@@ -369,7 +369,7 @@ describe("sending and reading", () => {
       (eachButton as HTMLElement).click();
       (eachButton as HTMLElement).click();
     });
-    await sees(page, "Pressed twice was sent to 2 children of");
+    await sees(page, "You sent Pressed twice to 2 children in");
     const count = async () =>
       (
         await sql`select count(*)::int as n, (select count(*)::int from message m where m.assignment_id in (select a.id from assignment a join revision r on r.id = a.revision_id where r.document->>'title' = 'Pressed twice')) as messages
@@ -416,8 +416,8 @@ describe("sending and reading", () => {
     await page.waitForSelector("input[name=value]");
     const child = await page.$eval("select[name=cardId] option", (element) => element.textContent!);
     await retype((await page.$("input[name=value]"))!, "999");
-    await press(page, "Add");
-    await sees(page, "this game gives");
+    await press(page, "Add score");
+    await sees(page, "This game gives");
     expect(await page.$eval("input[name=value]", (input) => (input as HTMLInputElement).value)).toBe("999");
     const [, second, third] = (
       await page.$eval("input[name=value]", (input) => input.closest("label")!.querySelector(".hint")!.textContent!)
@@ -478,10 +478,10 @@ describe("sending and reading", () => {
   it("withdraws a link at once, and a new one is another address", async () => {
     await open(page, `${base}/homes`);
     const old = await page.$eval("[aria-label^='Open Sabela C.']", (element) => element.getAttribute("href")!);
-    await press(page, "Withdraw the link of Sabela C.");
-    await sees(page, /Sabela C\.[\s\S]*?withdrawn/i);
+    await press(page, "Turn off the link for Sabela C.");
+    await sees(page, /Sabela C\.[\s\S]*?link off/i);
     expect((await fetch(base + old)).status).toBe(410);
-    await press(page, "New link for Sabela C.");
+    await press(page, "Replace the link for Sabela C.");
     await page.waitForSelector("[aria-label^='Open Sabela C.']");
     const next = await page.$eval("[aria-label^='Open Sabela C.']", (element) => element.getAttribute("href")!);
     expect(next).not.toBe(old);

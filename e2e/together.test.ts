@@ -119,8 +119,8 @@ describe("two homes in one match", () => {
     await sees(teacher, "One match made.");
     await sees(teacher, "has not said yes yet");
     await open(teacher, `${base}/outbox`);
-    await sees(teacher, `${activity.title}: a match for Quill F. with another home`);
-    await sees(teacher, `${activity.title}: a match for Umar Z. with another home`);
+    await sees(teacher, `${activity.title}: Quill F. can play a match with another home`);
+    await sees(teacher, `${activity.title}: Umar Z. can play a match with another home`);
 
     const one = await phone(browser);
     const cards = [await cardOf(one, await linkOf("Quill F."), activity.title)];

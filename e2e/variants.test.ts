@@ -259,12 +259,12 @@ describe("variants on the play screen", () => {
       undefined,
       async (givenPage) => {
         await sees(givenPage, "You choose");
-        for (let i = 0; i < 3; i++) await press(givenPage, "Sends in a go: less");
+        for (let i = 0; i < 3; i++) await press(givenPage, "Rolls: less");
       },
     );
     await sees(page, "Roll 1 of 5");
     await press(page, "You choose");
-    await press(page, "Sends in a go: less");
+    await press(page, "Rolls: less");
     await sees(page, "Roll 1 of 4");
     await press(page, "Play like this");
     await press(page, "MISS");

@@ -75,7 +75,7 @@ describe("an empty school", () => {
     await page.type("input[name=name]", "ada l.");
     await page.type("input[name=age]", "8");
     await press(page, "Add");
-    await sees(page, "ada l. is in this class already");
+    await sees(page, "ada l. is already in this class");
     await open(page, `${base}/activities`);
     await page.$$eval("button[value=new]", (all) => (all[0] as HTMLElement).click());
     await page.waitForSelector("[data-peg]");
@@ -87,7 +87,7 @@ describe("an empty school", () => {
     await press(page, "Send");
     await press(page, "Send to the class");
     await sees(page, "to 1 child in One");
-    await press(page, "Links and codes of One");
+    await press(page, "Links and QR codes for One");
     await sees(page, "Links of One");
     await sees(page, "Ada L.");
     await open(page, `${base}/week`);

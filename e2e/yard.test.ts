@@ -71,7 +71,7 @@ describe("laying out beside a game", () => {
     // All of it: arrows, Shift with arrows, the grips.
     await focus(page, "[data-frame]");
     await page.keyboard.press("ArrowRight");
-    await expect.poll(() => labelOf(page, "[data-frame]")).toContain("begins at 0.60 m");
+    await expect.poll(() => labelOf(page, "[data-frame]")).toContain("starts at 0.60 m");
     await page.keyboard.down("Shift");
     await page.keyboard.press("ArrowRight");
     await page.keyboard.press("ArrowUp");
@@ -105,7 +105,7 @@ describe("laying out beside a game", () => {
       "11",
     );
     await retype((await field(page, "Distance apart")) as never, "99");
-    await sees(page, "Apart: from 1 to 12 m is allowed");
+    await sees(page, "Distance apart must be from 1 to 12 m.");
     await page.close();
   });
 
@@ -177,7 +177,7 @@ describe("several targets at once", () => {
     const ids = ["t1", "t2", "t3", "t4", "t5"];
     const begun = await Promise.all(ids.map(along));
     await press(page, "Select all");
-    await sees(page, "5 chosen");
+    await sees(page, "5 selected");
     await focus(page, "[data-mark=t3]");
     await page.keyboard.press("ArrowRight");
     await expect.poll(() => along("t1")).toBeCloseTo(begun[0]! + 0.1, 6);
@@ -188,7 +188,7 @@ describe("several targets at once", () => {
     await press(page, "Straight ahead");
     await expect.poll(() => labelOf(page, "[data-mark=t4]")).toContain("middle");
     await press(page, "Undo");
-    await press(page, "5 chosen");
+    await press(page, "5 selected");
     // Two of them with the keyboard: the others stay.
     await focus(page, "[data-mark=t1]");
     await focus(page, "[data-mark=t2]");

@@ -49,7 +49,7 @@ export function NumberField({ name, value, least, most, step, unit, hint, proble
       : count < least || count > most
         ? `from ${least} to ${most}${unit ? ` ${unit}` : ""}`
         : null;
-  const told = bad ? `${name} cannot be ${bad}` : problem;
+  const told = bad ? `${name} must be ${bad}.` : problem;
   return (
     <div className="row-line grid grid-cols-[1fr_auto] items-center gap-x-3 py-2">
       <label htmlFor={id} className="text-[0.92rem]">

@@ -44,7 +44,7 @@ export function addChild(who: SignedIn, classId: string, given: unknown): Promis
     await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`rows ${who.schoolId}`}, 0))`);
     const children = await tx.select({ name: child.name }).from(child).where(eq(child.classId, classId));
     if (children.some((eachChild) => eachChild.name.toLowerCase() === name.toLowerCase()))
-      throw NotAllowed.of("name", `There is already a ${name} in this class. Use another initial to tell them apart.`);
+      throw NotAllowed.of("name", `${name} is already in this class. Use another initial to tell them apart.`);
     const [made] = await tx
       .insert(child)
       .values({ schoolId: who.schoolId, classId, name, age, leftHanded: false })
