@@ -334,7 +334,7 @@ describe("sending and reading", () => {
     await press(page, "Add score");
     await sees(page, "Type the score as the game gives it.");
     await retype((await page.waitForSelector("input[name=value]"))!, "37");
-    await press(page, "Add");
+    await press(page, "Add score");
     await sees(page, /37 points\s+paper/);
     await sees(page, "1 of 28");
     const csv = await page.evaluate(async (eachUrl) => (await fetch(`${eachUrl}/csv`)).text(), results);

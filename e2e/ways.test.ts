@@ -60,13 +60,13 @@ describe("an empty school", () => {
     await page.waitForSelector("details[open] input[name=name]");
     await page.type("input[name=name]", "Ada Lovelace");
     await page.type("input[name=age]", "7");
-    await press(page, "Add");
+    await press(page, "Add child");
     await sees(page, "this looks like a full name: write Ada L.");
     // Nothing typed is lost, and the focus is where it is to be mended.
     expect(await page.$eval("input[name=name]", (input) => (input as HTMLInputElement).value)).toBe("Ada Lovelace");
     await page.$eval("input[name=name]", (input) => (input as HTMLInputElement).select());
     await page.type("input[name=name]", "Ada L.");
-    await press(page, "Add");
+    await press(page, "Add child");
     await sees(page, "Ada L. was added.");
     await page.waitForFunction(() => {
       const field = document.querySelector<HTMLInputElement>("details[open] input[name=name]");
@@ -74,7 +74,7 @@ describe("an empty school", () => {
     });
     await page.type("input[name=name]", "ada l.");
     await page.type("input[name=age]", "8");
-    await press(page, "Add");
+    await press(page, "Add child");
     await sees(page, "ada l. is already in this class");
     await open(page, `${base}/activities`);
     await page.$$eval("button[value=new]", (all) => (all[0] as HTMLElement).click());
