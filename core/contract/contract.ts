@@ -317,8 +317,11 @@ export interface Pattern<P, S extends BaseState = BaseState> {
   ground: Ground<P>;
   /** What parameters and match do not allow together, by its path in the document's pattern or match. */
   problems(params: P, match: Match): { path: readonly (string | number)[]; message: string }[];
-  /** What may be written on paper: everything that a go alone can score, and as little else as can be said. */
-  possible(params: P, match: Match): Possible;
+  /**
+   * What can be written on paper: everything that a go alone can score, and as little else as can be said. Left out, it
+   * follows from the states of the game (`referee/possible.ts`), which a game with a clock or very many states cannot do.
+   */
+  possible?(params: P, match: Match): Possible;
   /** Whether a match is scored in another way than the points that a child's goes are compared by. */
   matchApart(params: P, setup: Setup): boolean;
   needs(params: P, match: Match): Needs;

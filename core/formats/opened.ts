@@ -15,6 +15,7 @@ import { standingKnobs } from "../contract/standing.ts";
 import type { Face } from "../kit/face.ts";
 import { matchKnobs } from "../match/knobs.ts";
 import { type AnyPattern, patternOf } from "../patterns/registry.ts";
+import { possibleFromStates } from "../referee/possible.ts";
 import { offWall, WALL_GAP } from "../yard/off-wall.ts";
 import type { Part } from "../yard/parts.ts";
 import type { Activity } from "./activity-shape.ts";
@@ -136,7 +137,7 @@ export function opened(activity: Activity): Opened {
       return pattern.needs(params, activity.match);
     },
     get possible() {
-      return pattern.possible(params, activity.match);
+      return pattern.possible?.(params, activity.match) ?? possibleFromStates(pattern, params, activity.match);
     },
     get summary() {
       return pattern.summary(params, activity.match);

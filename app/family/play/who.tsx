@@ -72,12 +72,12 @@ export function Who({
   const { params } = data.card.activity.pattern;
   const range = lineRange(pattern, params);
   const line = range && linesIn(range);
-  const { unit } = pattern.possible(params, data.card.activity.match);
-  const head = useMemo(
-    () =>
-      pattern.modes.includes("against") ? mostHead(openGame(pattern, { params, match: data.card.activity.match })) : 0,
+  const game = useMemo(
+    () => openGame(pattern, { params, match: data.card.activity.match }),
     [pattern, params, data.card.activity.match],
   );
+  const { unit } = game.score(game.start({ players: 1, mode: "alone", seed: 1 }))[0]!;
+  const head = useMemo(() => (pattern.modes.includes("against") ? mostHead(game) : 0), [pattern, game]);
   const heads = head > 0 && mode === "against" && playing.length > 1;
   // One who plays with helpers has nobody to play against.
   const how =
