@@ -362,7 +362,7 @@ describe("the school's list of things", () => {
     const before = page.url();
     await press(page, "Copy activity");
     await page.waitForFunction((url) => location.href !== url, {}, before);
-    await sees(page, "saved");
+    await sees(page, "Saved");
     await page.close();
   });
 
@@ -381,7 +381,7 @@ describe("the school's list of things", () => {
     ])
       await page.click(box);
     await Promise.all([page.waitForNavigation(), page.click("main button[type=submit]")]);
-    expect(await text(page)).toContain("width must be a number");
+    expect(await text(page)).toContain("Width must be a number");
     const ticked = await page.$$eval("input:checked", (all) =>
       all.map((input) => `${(input as HTMLInputElement).name} ${(input as HTMLInputElement).value}`),
     );
@@ -414,7 +414,7 @@ describe("the school's list of things", () => {
     await bring(
       JSON.stringify({ format: "daring-yard/items", version: 1, items: [puck, { ...puck, id: "bad", mass: 1e9 }] }),
     );
-    await sees(page, "mass must be 80 kg or less");
+    await sees(page, "ass must be 80 kg or less");
     expect(await sql`select 1 from school_item where id = 'corkDisc'`).toHaveLength(0);
     await bring(JSON.stringify({ format: "daring-yard/items", version: 1, items: [puck] }));
     await sees(page, "1 item is now in your list.");

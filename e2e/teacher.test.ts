@@ -126,7 +126,7 @@ describe("the workbench", () => {
         .then(() => page.keyboard.press("ArrowDown"));
     await sees(page, "2 box is outside the space");
     await press(page, "In a line");
-    await sees(page, /hides \d+ % of/);
+    await sees(page, /hides \d+% of/);
     await press(page, "Undo");
     await press(page, "Mirror");
     await press(page, "Spread evenly");
@@ -272,7 +272,7 @@ describe("the workbench", () => {
     await openFile("broken.json", "{");
     await sees(page, "broken.json is not a JSON file");
     await openFile("newer.json", JSON.stringify({ ...fromPattern("climb"), version: 3 }));
-    await sees(page, "this document has version 3; this program reads versions 1 and 2");
+    await sees(page, "his document has version 3; this program reads versions 1 and 2");
     const bands = fromPattern("bands");
     await openFile(
       "overlap.json",
@@ -376,7 +376,7 @@ describe("sending and reading", () => {
         from assignment a join revision r on r.id = a.revision_id where r.document->>'title' = 'Pressed twice'`
       )[0]!;
     expect(await count()).toEqual({ n: 1, messages: 2 });
-    await sees(page, "beat your 12 points");
+    await sees(page, "beat your score of 12 points");
     await press(page, "Unsend");
     await sees(page, "You have unsent this. Families can't open it");
     await press(page, "Send again");

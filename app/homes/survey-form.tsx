@@ -5,6 +5,7 @@ import { SURVEY_PARTS } from "#core/records/home-fields.ts";
 import { enHome } from "#words/en-home.ts";
 import { addWords, say } from "#words/say.ts";
 import { forget, remember, rememberedJson } from "../kept.ts";
+import { problemText } from "../ui/problem-text.ts";
 import type { SurveyProps } from "./survey-part.ts";
 import { People } from "./survey-people.tsx";
 import { Space } from "./survey-space.tsx";
@@ -15,7 +16,7 @@ addWords(enHome);
 /** A refusal that is about one corner or one line says which. */
 function toldOf(problem: Problem): string {
   const [, list, name] = /(outline|obstacles|floors)\.(\d+)/.exec(problem.field) ?? [];
-  if (!list) return problem.message;
+  if (!list) return problemText(problem.message);
   return say(list === "outline" ? "survey.cornerAt" : "survey.standsAt", {
     number: Number(name) + 1,
     message: problem.message,

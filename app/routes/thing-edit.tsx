@@ -175,7 +175,7 @@ export default function ThingEdit({ loaderData: { item, own }, actionData }: Rou
       </div>
       {problems.length > 0 && (
         <p role="alert" className="note problem mb-3">
-          {problems.map((problem) => problemText(problem.message)).join("; ")}
+          {problems.map((problem) => problemText(problem.message)).join(" ")}
         </p>
       )}
       <Form method="post" className="grid gap-4">

@@ -1,6 +1,6 @@
 import { isRouteErrorResponse } from "react-router";
 
-interface Told {
+interface ErrorMessage {
   /** We know what it is, and say so. */
   known: boolean;
   /** The whole link is no good: nothing behind it can be opened. */
@@ -10,7 +10,7 @@ interface Told {
 }
 
 /** What an error page says of an error. */
-export function troubleOf(error: unknown): Told {
+export function troubleOf(error: unknown): ErrorMessage {
   const answer = isRouteErrorResponse(error) ? error : null;
   const said: unknown = answer?.data;
   if (typeof said === "object" && said !== null && "title" in said && "text" in said)

@@ -2,6 +2,7 @@
 export function problemText(message: string): string {
   const text = message.trim();
   if (text === "") return text;
-  const capital = text[0]!.toUpperCase() + text.slice(1);
+  // A file or a field of a document keeps its own spelling.
+  const capital = /^[a-z]+(?=[\s,:;.]|$)(?!\.\w)/.test(text) ? text[0]!.toUpperCase() + text.slice(1) : text;
   return /[.?!:]$/.test(capital) ? capital : `${capital}.`;
 }

@@ -14,18 +14,18 @@ export const QUANTUM_MS = 100;
 const quanta = (seconds: number) => Math.round((seconds * 1000) / QUANTUM_MS);
 
 /** Where the seconds of one step go, in quanta. */
-export interface Spent {
+export interface Cost {
   acting: number;
   fetching: number;
   waiting: number;
 }
-export const total = (spent: Spent) => spent.acting + spent.fetching + spent.waiting;
+export const total = (spent: Cost) => spent.acting + spent.fetching + spent.waiting;
 
 /** One way on: what happens, how likely, and the time it takes. */
 export interface Way {
   body: Body;
   share: number;
-  spent: Spent;
+  spent: Cost;
   /** When it is let go, in quanta from the beginning of it: what is in the air at the bell was let go before; null: nothing is sent. */
   released: number | null;
   /** When a throw has landed, or a touch been made, in quanta from the beginning of it: what comes after is fetching. Null: it is done at its end. */
@@ -44,9 +44,9 @@ export interface Play {
 }
 
 /** Something sure: each who does it in its own time, and the last one done counts. */
-function spentOn({ by, seconds, walk, moving }: Takes, people: readonly Person[]): Spent {
+function spentOn({ by, seconds, walk, moving }: Takes, people: readonly Person[]): Cost {
   const inPlace = moving && walk === 0;
-  const times = by.map((n): Spent => {
+  const times = by.map((n): Cost => {
     const person = people[n]!;
     const still = quanta(seconds * person.tempo);
     return {
@@ -168,7 +168,7 @@ function felled(
   }));
 }
 
-function spentBy(outcome: Outcome, person: Person, fetched: boolean): Spent {
+function spentBy(outcome: Outcome, person: Person, fetched: boolean): Cost {
   return {
     acting: quanta(outcome.windUp),
     fetching: fetched ? quanta((2 * outcome.lies) / person.walking) : 0,

@@ -6,7 +6,7 @@ import { take } from "../referee/playing.test-utils.ts";
 import { openPlay } from "../referee/referee.ts";
 import { evidenceOf } from "./evidence.ts";
 import { AT, FINE, finer, priorAt } from "./grid.ts";
-import { DRIFT, estimateOf, posterior, type Told } from "./posterior.ts";
+import { DRIFT, estimateOf, type Observation, posterior } from "./posterior.ts";
 import { atLeast, type GoReported } from "./unlikely.ts";
 
 /**
@@ -178,7 +178,7 @@ export function madeUp(kind: Kind, of: { children: number; weeks: number; tries:
   let inside = 0;
   for (let c = 0; c < of.children; c++) {
     let x = middle + sd * normalDraw(draw);
-    const goes: Told[] = [];
+    const goes: Observation[] = [];
     // The true share of hits at each distance, this week; of a go in the middle of it.
     const truth = () => is.map((s) => SHARE[kind](s.edge * Math.exp(-x - (kind === "learning" ? TIRES / 2 : 0))));
     for (let week = 0; week <= of.weeks; week++) {

@@ -2,7 +2,7 @@ import type { Age } from "../measures/stature.ts";
 import { type Axis, FINE, finer, priorAt } from "./grid.ts";
 
 /** What one go says of a child: the week it was played in (any count that rises by one a week), and its log-likelihood at the points of the axis. */
-export interface Told {
+export interface Observation {
   week: number;
   ll: readonly number[];
 }
@@ -94,7 +94,7 @@ export function unsteady(weeks: readonly (readonly [week: number, ll: readonly n
  * What is known of a child of that age on an axis, in week `now`: the prior of its age, then every go in the order it was played, with a
  * drift between weeks. Goes of one week may come in any order. Source: core model, "Estimate".
  */
-export function posterior(axis: Axis, age: Age, goes: readonly Told[], now?: number): Posterior {
+export function posterior(axis: Axis, age: Age, goes: readonly Observation[], now?: number): Posterior {
   const { middle, sd } = priorAt(axis, age);
   // Between goes of one week nothing drifts: they are one.
   const weeks = new Map<number, number[]>();

@@ -1,10 +1,10 @@
 import type { Age } from "../measures/stature.ts";
 import type { Axis } from "./grid.ts";
 import { FINE, finer } from "./grid.ts";
-import { posterior, type Told } from "./posterior.ts";
+import { type Observation, posterior } from "./posterior.ts";
 
 /** One go, with what the forecast said of it beforehand: its tries, those that came off, and how many should have at each point of the axis. */
-export interface GoSeen extends Told {
+export interface GoSeen extends Observation {
   child: string;
   age: Age;
   axis: Axis;

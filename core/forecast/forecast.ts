@@ -3,11 +3,11 @@ import { type Ask, type AskKind, type AskOf, mainAsks } from "../asks/ask.ts";
 import type { Policy } from "../chances/kind.ts";
 import { MAX_EXACT } from "../chances/knocks.ts";
 import {
+  type Cost,
   hasChances,
   optionsOf,
   type Play,
   QUANTUM_MS,
-  type Spent,
   total,
   type Way,
   waysFrom,
@@ -128,14 +128,14 @@ interface Step {
 class NamedWay implements Way {
   readonly body: Body;
   readonly share: number;
-  readonly spent: Spent;
+  readonly spent: Cost;
   readonly released: number | null;
   readonly landed: number | null;
   /** The same event as a way before it, in another time: looking where it leads costs nothing more. */
   repeats = false;
   private name: string | null = null;
   private happens: GameEvent | null = null;
-  constructor(way: Way, spent: Spent = way.spent) {
+  constructor(way: Way, spent: Cost = way.spent) {
     this.body = way.body;
     this.share = way.share;
     this.released = way.released;
@@ -291,7 +291,7 @@ interface As {
 const luckOf = ({ body, worth = 0 }: Way): number =>
   body.kind !== "point" ? worth : body.side === null ? 0 : body.side === 0 ? 1 : -1;
 
-const NOTHING: Spent = { acting: 0, fetching: 0, waiting: 0 };
+const NOTHING: Cost = { acting: 0, fetching: 0, waiting: 0 };
 const BELL = new NamedWay({ body: { kind: "bell" }, share: 1, spent: NOTHING, released: null, landed: null });
 
 /** One thing that may be done now, with its ways on, worked out when they are first asked for. */
@@ -500,7 +500,7 @@ class Sums {
   private tied = 0;
   readonly rounds = new Map<number, number>();
   private time: Times | undefined;
-  readonly spent: Spent = { acting: 0, fetching: 0, waiting: 0 };
+  readonly spent: Cost = { acting: 0, fetching: 0, waiting: 0 };
   readonly sidesOf: (readonly number[])[];
   ended = 0;
   /** Ends that were come to with counters: how likely each, and at which numbers. */
@@ -524,7 +524,7 @@ class Sums {
     }
   }
 
-  spend(spent: Spent, chance: number): void {
+  spend(spent: Cost, chance: number): void {
     this.spent.acting += spent.acting * chance;
     this.spent.fetching += spent.fetching * chance;
     this.spent.waiting += spent.waiting * chance;
@@ -792,7 +792,7 @@ function joined(input: ForecastInput, by: (side: ForecastInput) => Expanded | nu
   const wins = contest ? shareOfWins(ranks) : [];
   const once = game.match.swap === "once";
   const spent = each.map((expanded) => expanded.sums.spent);
-  const add = (f: (givenSpent: Spent) => number) => spent.reduce((sum, s) => sum + f(s), 0);
+  const add = (f: (givenSpent: Cost) => number) => spent.reduce((sum, s) => sum + f(s), 0);
   const [acting, fetching] = [add((givenSpent) => givenSpent.acting), add((givenSpent) => givenSpent.fetching)];
   // In turn all wait for each; at the same time for the slowest, in a race for nobody.
   const race = game.firstEnds(setup);
@@ -1078,7 +1078,7 @@ function follow(input: ForecastInput, counters: Counters<BaseState> | null): Exp
   return { told: sums.result(input, book, chooser.choice, met, "end"), sums };
 }
 /** Where the time goes of a throw that has landed by the bell, so many quanta after it began: what it was fetched for is cut off. */
-function untilBell({ spent, landed }: NamedWay, quanta: number): Spent {
+function untilBell({ spent, landed }: NamedWay, quanta: number): Cost {
   const acting = Math.min(spent.acting, quanta);
   const fetching = Math.min(spent.fetching, quanta - landed!);
   return { acting, fetching, waiting: quanta - acting - fetching };
@@ -1118,7 +1118,7 @@ export interface Drawn {
   at: number;
   /** In quanta from `from`: when it was let go; null: nothing was sent. */
   released: number | null;
-  spent: Spent;
+  spent: Cost;
   state: BaseState;
 }
 
@@ -1152,11 +1152,11 @@ class Dealer {
   deal(
     draw: (player: number) => number,
     seen?: (givenDrawn: Drawn) => void,
-  ): { end: BaseState | null; at: number; spent: Spent } {
+  ): { end: BaseState | null; at: number; spent: Cost } {
     const { input, graph, book, chooser, met } = this;
     const { game } = input;
     let [state, key, at] = [this.first, this.firstKey, 0];
-    const spent: Spent = { acting: 0, fetching: 0, waiting: 0 };
+    const spent: Cost = { acting: 0, fetching: 0, waiting: 0 };
     let over = game.ending(state) !== null;
     for (let ply = 0; ply < MAX_PLIES && !over && this.cost < this.budget; ply++) {
       if (input.stop?.()) throw new ForecastStopped();

@@ -7,8 +7,8 @@ import { match as matchSchema, SWAPS } from "../contract/match.ts";
 import { type PlayEvent, playEvent } from "../events/events.ts";
 import { fromPattern } from "../formats/activity.ts";
 import { bodiesOf, openPlay, type Play, referee, stateOf, view } from "../referee/referee.ts";
+import { type Draw, drawing, SEQUENCES } from "./reference.test-utils.ts";
 import { type PatternName, patternNames, patternOf } from "./registry.ts";
-import { type Draw, drawing, SEQUENCES } from "./telling.test-utils.ts";
 
 const EACH = Math.max(20, Math.round(SEQUENCES / 60));
 const LENGTH = 60;

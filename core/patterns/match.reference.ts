@@ -19,7 +19,7 @@ export interface Story {
   /** The goal was reached: where sides race each other, that ends it once all have had as many sends. */
   finished?(): boolean;
 }
-export interface Told {
+export interface ReferenceResult {
   accepted: boolean[];
   player: number;
   over: boolean;
@@ -36,7 +36,7 @@ export function tellMatch(
   { match, each }: { match: Match; each: boolean },
   setup: Setup,
   events: readonly GameEvent[],
-): Told {
+): ReferenceResult {
   const everybody = [...Array(setup.players).keys()];
   const chairs = (setup.mode === "relay" ? [everybody] : everybody.map((i) => [i])).map((people) => ({
     people,

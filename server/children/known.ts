@@ -1,6 +1,6 @@
 import { and, eq, inArray, ne, sql } from "drizzle-orm";
 import type { Axis } from "#core/estimate/grid.ts";
-import { type Estimate, estimateOf, posterior, type Told } from "#core/estimate/posterior.ts";
+import { type Estimate, estimateOf, type Observation, posterior } from "#core/estimate/posterior.ts";
 import { breather } from "../breathe.ts";
 import { schema, type Tx } from "../db/client.ts";
 
@@ -80,7 +80,7 @@ export function knownFrom(rows: readonly KnowingRow[], age: number, now: Date): 
   const byKey = grouped(rows, (knowingRow) => `${knowingRow.action} ${knowingRow.axis}`);
   for (const list of byKey.values()) {
     const { action, axis } = list[0]!;
-    const goes = list.map((knowingRow): Told => ({ week: weekOf(knowingRow.at), ll: knowingRow.ll }));
+    const goes = list.map((knowingRow): Observation => ({ week: weekOf(knowingRow.at), ll: knowingRow.ll }));
     const is = out.get(action) ?? { tries: 0, last: new Date(0) };
     const tries = list.reduce((sum, knowingRow) => sum + knowingRow.tries, 0);
     const last = new Date(Math.max(is.last.getTime(), ...list.map((knowingRow) => knowingRow.at.getTime())));

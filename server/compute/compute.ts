@@ -2,7 +2,7 @@ import { Worker } from "node:worker_threads";
 import { type ComputeTasks, computeTasks, type WorkName } from "./work.ts";
 
 type Args<K extends WorkName> = Parameters<ComputeTasks[K]>;
-type Told<K extends WorkName> = ReturnType<ComputeTasks[K]>;
+type Reply<K extends WorkName> = ReturnType<ComputeTasks[K]>;
 interface Waiting {
   done: (told: never) => void;
   fail: (error: Error) => void;
@@ -38,11 +38,11 @@ function start(thread: URL): Worker {
 }
 
 /** Works something out beside the requests; a thread that fell over is started anew. */
-export function compute<K extends WorkName>(name: K, ...args: Args<K>): Promise<Told<K>> {
-  if (!file) return Promise.resolve((computeTasks[name] as (...parameters: Args<K>) => Told<K>)(...args));
+export function compute<K extends WorkName>(name: K, ...args: Args<K>): Promise<Reply<K>> {
+  if (!file) return Promise.resolve((computeTasks[name] as (...parameters: Args<K>) => Reply<K>)(...args));
   worker ??= start(file);
   const id = ++asked;
-  return new Promise<Told<K>>((done, fail) => {
+  return new Promise<Reply<K>>((done, fail) => {
     waiting.set(id, { done: done as never, fail });
     worker!.postMessage({ id, name, args });
   });

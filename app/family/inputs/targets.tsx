@@ -8,11 +8,11 @@ import { ItemDrawing } from "../../drawings/items.tsx";
 import type { CardData } from "../card/card-data.ts";
 import { Keys } from "./keys.tsx";
 
-type Told = Extract<Part, { kind: "target" | "line" }>;
+type Reachable = Extract<Part, { kind: "target" | "line" }>;
 /** What of the layout has that name: a thing to send at, or a line to send from. */
-const toldPart = (data: CardData, id: string): Told | undefined =>
-  data.card.parts.find((part): part is Told => (part.kind === "target" || part.kind === "line") && part.id === id);
-const nameOf = (data: CardData, part: Told | undefined, id: string): string =>
+const toldPart = (data: CardData, id: string): Reachable | undefined =>
+  data.card.parts.find((part): part is Reachable => (part.kind === "target" || part.kind === "line") && part.id === id);
+const nameOf = (data: CardData, part: Reachable | undefined, id: string): string =>
   part?.kind === "target"
     ? targetName(part)
     : part

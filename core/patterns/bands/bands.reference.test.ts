@@ -2,7 +2,7 @@ import { expect, it } from "vitest";
 import type { AskKind } from "../../asks/ask.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import { type Draw, type Drawn, everySequence, run, SEQUENCES } from "../telling.test-utils.ts";
+import { type Draw, type Drawn, everySequence, run, SEQUENCES } from "../reference.test-utils.ts";
 import { tellBands } from "./bands.reference.ts";
 import { bands } from "./index.ts";
 import { type BandsParams, bandsParams } from "./params.ts";

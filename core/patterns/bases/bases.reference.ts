@@ -1,11 +1,16 @@
 import type { Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import type { Told } from "../match.reference.ts";
+import type { ReferenceResult } from "../match.reference.ts";
 import type { BasesParams } from "./params.ts";
 
 /** A second, plain telling of Bases: people in a queue, and cushions with whoever sits on them. It shares no code with the rules. */
-export function tellBases(params: BasesParams, match: Match, setup: Setup, events: readonly GameEvent[]): Told {
+export function tellBases(
+  params: BasesParams,
+  match: Match,
+  setup: Setup,
+  events: readonly GameEvent[],
+): ReferenceResult {
   const everybody = [...Array(setup.players).keys()];
   const against = setup.mode === "against";
   const queues = !against

@@ -9,7 +9,7 @@ import { fromPattern, gamePartOf, parseActivity } from "../../formats/activity.t
 import { stateOf } from "../../referee/play.ts";
 import { having, refusedBy, take } from "../../referee/playing.test-utils.ts";
 import { openPlay, type Play, view } from "../../referee/referee.ts";
-import { type Draw, type Drawn, run, SEQUENCES } from "../telling.test-utils.ts";
+import { type Draw, type Drawn, run, SEQUENCES } from "../reference.test-utils.ts";
 import { tellBases } from "./bases.reference.ts";
 import { circuit } from "./ground.ts";
 import { bases } from "./index.ts";

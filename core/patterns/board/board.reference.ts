@@ -1,7 +1,7 @@
 import type { Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import { type Story, type Told, tellMatch } from "../match.reference.ts";
+import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
 import type { BoardParams } from "./params.ts";
 
 /** A board as a row of tallies, one a place; whoever plays says where it goes before, if it must be said. */
@@ -78,5 +78,9 @@ function story(params: BoardParams, bell: number | null): Story {
 }
 
 /** A second, plain telling of Board. It shares no code with the rules. */
-export const tellBoard = (params: BoardParams, match: Match, setup: Setup, events: readonly GameEvent[]): Told =>
-  tellMatch(() => story(params, match.seconds), { match, each: false }, setup, events);
+export const tellBoard = (
+  params: BoardParams,
+  match: Match,
+  setup: Setup,
+  events: readonly GameEvent[],
+): ReferenceResult => tellMatch(() => story(params, match.seconds), { match, each: false }, setup, events);

@@ -1,7 +1,7 @@
 import type { Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import { type Story, type Told, tellMatch } from "../match.reference.ts";
+import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
 import type { ChecklistParams } from "./params.ts";
 
 /** A sheet of paper with a line a task: good ones and all attempts. */
@@ -60,4 +60,5 @@ export const tellChecklist = (
   match: Match,
   setup: Setup,
   events: readonly GameEvent[],
-): Told => tellMatch(() => story(params, match.seconds, setup.mode === "relay"), { match, each: false }, setup, events);
+): ReferenceResult =>
+  tellMatch(() => story(params, match.seconds, setup.mode === "relay"), { match, each: false }, setup, events);

@@ -5,7 +5,7 @@ import { match, USUAL_MATCH } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { catalogueItem } from "../../kit/catalogue.ts";
 import { chainOf } from "../chain.test-utils.ts";
-import { type Draw, type Drawn, run, SEQUENCES } from "../telling.test-utils.ts";
+import { type Draw, type Drawn, run, SEQUENCES } from "../reference.test-utils.ts";
 import { tellChecklist } from "./checklist.reference.ts";
 import { checklist } from "./index.ts";
 import { type ChecklistParams, checklistParams, starsFor, taskId } from "./params.ts";

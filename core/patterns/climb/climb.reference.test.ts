@@ -2,7 +2,7 @@ import { expect, it } from "vitest";
 import type { AskKind } from "../../asks/ask.ts";
 import { match, USUAL_MATCH } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import { type Draw, type Drawn, everySequence, run, SEQUENCES } from "../telling.test-utils.ts";
+import { type Draw, type Drawn, everySequence, run, SEQUENCES } from "../reference.test-utils.ts";
 import { tellClimb } from "./climb.reference.ts";
 import { climb } from "./index.ts";
 import { type ClimbParams, climbParams } from "./params.ts";

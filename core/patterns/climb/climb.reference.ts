@@ -7,7 +7,7 @@ import type { ClimbParams } from "./params.ts";
  * A second, plain telling of Climb from its description, for the tests only: each climber is a small story that waits for what
  * happens to it, and a loop hands the turn round. It shares no code with the reducer.
  */
-interface Told {
+interface ReferenceResult {
   gos: { rung: number; sends: number; points: number; top: boolean; ms: number }[];
   rung: number;
   sends: number;
@@ -18,7 +18,7 @@ type Came = { kind: "start" | "exercise" | "bell"; at: number } | { kind: "send"
 
 function* story(
   params: ClimbParams & Match,
-  me: Told,
+  me: ReferenceResult,
 ): Generator<Ask | "turnAfterHit" | "turnAfterMiss" | "turnAfterGo", void, Came> {
   const line = params.ladder.kind === "line";
   const order =
@@ -97,7 +97,7 @@ export interface OracleClimb {
 export function tellClimb(params: ClimbParams, match: Match, setup: Setup, events: readonly GameEvent[]): OracleClimb {
   const p = { ...params, ...match };
   const together = setup.mode === "relay";
-  const told: Told[] = Array.from({ length: together ? 1 : setup.players }, () => ({
+  const told: ReferenceResult[] = Array.from({ length: together ? 1 : setup.players }, () => ({
     gos: [],
     rung: 0,
     sends: 0,
@@ -166,13 +166,13 @@ export function tellClimb(params: ClimbParams, match: Match, setup: Setup, event
     else if (event.kind === "send") feed({ kind: "send", hit: event.hit ?? null, at: event.at });
   }
 
-  const better = (go: Told["gos"][number], round: Told["gos"][number]): boolean => {
+  const better = (go: ReferenceResult["gos"][number], round: ReferenceResult["gos"][number]): boolean => {
     if (p.scoring.by === "points") return go.points > round.points;
     if (go.top !== round.top) return go.top;
     if (!go.top) return go.rung > round.rung;
     return p.scoring.by === "tries" ? go.sends < round.sends : go.ms < round.ms;
   };
-  const worth = (go: Told["gos"][number]) =>
+  const worth = (go: ReferenceResult["gos"][number]) =>
     p.scoring.by === "points" ? go.points : p.scoring.by === "tries" ? go.sends : Math.round(go.ms / 100);
   const all = told.map((eachTold, i) =>
     waits[i]!.done

@@ -1,11 +1,16 @@
 import type { Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import type { Told } from "../match.reference.ts";
+import type { ReferenceResult } from "../match.reference.ts";
 import type { ClosestParams } from "./params.ts";
 
 /** A second, plain telling of Closest from its description: a chalk drawing, round by round. It shares no code with the rules. */
-export function tellClosest(field: ClosestParams, match: Match, setup: Setup, events: readonly GameEvent[]): Told {
+export function tellClosest(
+  field: ClosestParams,
+  match: Match,
+  setup: Setup,
+  events: readonly GameEvent[],
+): ReferenceResult {
   const people = [...Array(setup.players).keys()];
   const teams = setup.mode === "against" ? people.map((i) => [i]) : [people];
   const length = teams.length;

@@ -6,7 +6,7 @@ import { match, USUAL_MATCH } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { forecastActivity } from "../../forecast/for-activity.ts";
 import { fromPattern } from "../../formats/activity.ts";
-import { type Draw, type Drawn, run, SEQUENCES } from "../telling.test-utils.ts";
+import { type Draw, type Drawn, run, SEQUENCES } from "../reference.test-utils.ts";
 import { tellClosest } from "./closest.reference.ts";
 import { closest } from "./index.ts";
 import { type ClosestParams, closestParams } from "./params.ts";

@@ -1,14 +1,19 @@
 import type { Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import type { Told } from "../match.reference.ts";
+import type { ReferenceResult } from "../match.reference.ts";
 import type { GoalsParams } from "./params.ts";
 
 /**
  * A second, plain telling of Goals: a referee's notebook, one line for each whistle, and somebody who holds the ball. It shares no code with the
  * rules.
  */
-export function tellGoals(params: GoalsParams, match: Match, setup: Setup, events: readonly GameEvent[]): Told {
+export function tellGoals(
+  params: GoalsParams,
+  match: Match,
+  setup: Setup,
+  events: readonly GameEvent[],
+): ReferenceResult {
   const against = setup.mode === "against";
   const everybody = [...Array(setup.players).keys()];
   const teams = !against

@@ -7,7 +7,7 @@ import { forecastActivity } from "../../forecast/for-activity.ts";
 import { fromPattern, gamePartOf, parseActivity } from "../../formats/activity.ts";
 import { having, refusedBy, take } from "../../referee/playing.test-utils.ts";
 import { openPlay, view } from "../../referee/referee.ts";
-import { type Draw, type Drawn, run, SEQUENCES } from "../telling.test-utils.ts";
+import { type Draw, type Drawn, run, SEQUENCES } from "../reference.test-utils.ts";
 import { tellGoals } from "./goals.reference.ts";
 import { goals } from "./index.ts";
 import { FOULS, type GoalsParams, goalsParams } from "./params.ts";

@@ -1,7 +1,7 @@
 import type { Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import { type Story, type Told, tellMatch } from "../match.reference.ts";
+import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
 import type { PassParams } from "./params.ts";
 
 /** Pegs in a strip of wood, one a mark: how many clean ones stand at each. */
@@ -50,5 +50,10 @@ function story(params: PassParams, bell: number | null, relay: boolean): Story {
 }
 
 /** A second, plain telling of the pass ladder. It shares no code with the rules. */
-export const tellPassLadder = (params: PassParams, match: Match, setup: Setup, events: readonly GameEvent[]): Told =>
+export const tellPassLadder = (
+  params: PassParams,
+  match: Match,
+  setup: Setup,
+  events: readonly GameEvent[],
+): ReferenceResult =>
   tellMatch(() => story(params, match.seconds, setup.mode === "relay"), { match, each: false }, setup, events);

@@ -6,7 +6,7 @@ import { pegRates } from "../../forecast/for-activity.ts";
 import { fromPattern } from "../../formats/activity.ts";
 import { canCatchUp, fieldable, fieldedAt, inReach, longestRoll, slowsInAir, timeAt } from "../../physics/chase.ts";
 import { chainOf } from "../chain.test-utils.ts";
-import { type Draw, type Drawn, run, SEQUENCES } from "../telling.test-utils.ts";
+import { type Draw, type Drawn, run, SEQUENCES } from "../reference.test-utils.ts";
 import { passLadder } from "./index.ts";
 import { markId, type PassParams, passParams } from "./params.ts";
 import { tellPassLadder } from "./pass-ladder.reference.ts";

@@ -1,7 +1,7 @@
 import type { Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import { type Story, type Told, tellMatch } from "../match.reference.ts";
+import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
 import type { PinsParams } from "./params.ts";
 
 /** A second, plain telling of Pins from its description: a sheet of frames, each a list of what fell. It shares no code with the rules. */
@@ -94,5 +94,9 @@ function story(params: PinsParams): Story {
   };
 }
 
-export const tellPins = (params: PinsParams, match: Match, setup: Setup, events: readonly GameEvent[]): Told =>
-  tellMatch(() => story(params), { match, each: false }, setup, events);
+export const tellPins = (
+  params: PinsParams,
+  match: Match,
+  setup: Setup,
+  events: readonly GameEvent[],
+): ReferenceResult => tellMatch(() => story(params), { match, each: false }, setup, events);

@@ -1,14 +1,19 @@
 import type { Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import type { Told } from "../match.reference.ts";
+import type { ReferenceResult } from "../match.reference.ts";
 import type { RallyParams } from "./params.ts";
 
 /**
  * A second, plain telling of a Rally against each other: a strip of paper with one letter a point, read from its beginning each time. It shares no code
  * with the rules.
  */
-export function tellRally(params: RallyParams, match: Match, setup: Setup, events: readonly GameEvent[]): Told {
+export function tellRally(
+  params: RallyParams,
+  match: Match,
+  setup: Setup,
+  events: readonly GameEvent[],
+): ReferenceResult {
   let strip = "";
   const accepted: boolean[] = [];
   let faulted = false;

@@ -8,7 +8,7 @@ import { forecastActivity } from "../../forecast/for-activity.ts";
 import { fromPattern, gamePartOf, parseActivity } from "../../formats/activity.ts";
 import { having, refusedBy, take } from "../../referee/playing.test-utils.ts";
 import { openPlay, outlook, view } from "../../referee/referee.ts";
-import { type Draw, type Drawn, run, SEQUENCES } from "../telling.test-utils.ts";
+import { type Draw, type Drawn, run, SEQUENCES } from "../reference.test-utils.ts";
 import { rally } from "./index.ts";
 import { type RallyParams, rallyParams } from "./params.ts";
 import { tellRally } from "./rally.reference.ts";

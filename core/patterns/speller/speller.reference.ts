@@ -1,7 +1,7 @@
 import type { Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import { type Story, type Told, tellMatch } from "../match.reference.ts";
+import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
 import type { SpellerParams } from "./params.ts";
 
 /** A child with a sheet: the words cut up, and what is crossed off. Cards of one letter only. */
@@ -87,5 +87,9 @@ function story(params: SpellerParams, bell: number | null): Story {
 }
 
 /** A second, plain telling of Speller by letters, words or sends. It shares no code with the rules. */
-export const tellSpeller = (params: SpellerParams, match: Match, setup: Setup, events: readonly GameEvent[]): Told =>
-  tellMatch(() => story(params, match.seconds), { match, each: false }, setup, events);
+export const tellSpeller = (
+  params: SpellerParams,
+  match: Match,
+  setup: Setup,
+  events: readonly GameEvent[],
+): ReferenceResult => tellMatch(() => story(params, match.seconds), { match, each: false }, setup, events);

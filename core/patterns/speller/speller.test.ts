@@ -5,7 +5,7 @@ import type { GameEvent } from "../../events/events.ts";
 import { mean } from "../../forecast/distribution.ts";
 import { forecastActivity } from "../../forecast/for-activity.ts";
 import { fromPattern } from "../../formats/activity.ts";
-import { type Draw, type Drawn, run, SEQUENCES } from "../telling.test-utils.ts";
+import { type Draw, type Drawn, run, SEQUENCES } from "../reference.test-utils.ts";
 import { speller } from "./index.ts";
 import { fewestOf, laidOut, type SpellerParams, spellerParams } from "./params.ts";
 import { tellSpeller } from "./speller.reference.ts";

@@ -1,7 +1,7 @@
 import type { Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import { type Story, type Told, tellMatch } from "../match.reference.ts";
+import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
 import type { StackParams } from "./params.ts";
 
 /** A row on the floor: pin numbers that are up, and those that may be. */
@@ -115,7 +115,12 @@ function story(
 }
 
 /** A second, plain telling of Stack-up by rounds, the row or pins felled. It shares no code with the rules. */
-export function tellStackUp(params: StackParams, match: Match, setup: Setup, events: readonly GameEvent[]): Told {
+export function tellStackUp(
+  params: StackParams,
+  match: Match,
+  setup: Setup,
+  events: readonly GameEvent[],
+): ReferenceResult {
   const one = params.heap === "shared" && setup.mode === "against";
   const common = laid();
   const tell = () =>

@@ -3,7 +3,7 @@ import type { AskKind } from "../../asks/ask.ts";
 import { isRefusal } from "../../contract/contract.ts";
 import { match, USUAL_MATCH } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import { type Draw, type Drawn, run, SEQUENCES } from "../telling.test-utils.ts";
+import { type Draw, type Drawn, run, SEQUENCES } from "../reference.test-utils.ts";
 import { stackUp } from "./index.ts";
 import { idsUpTo, type StackParams, stackParams } from "./params.ts";
 import { tellStackUp } from "./stack-up.reference.ts";

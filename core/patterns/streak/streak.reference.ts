@@ -1,7 +1,7 @@
 import type { Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import { type Story, type Told, tellMatch } from "../match.reference.ts";
+import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
 import type { StreakParams } from "./params.ts";
 
 /** Rows of strokes, one a stage; a drop wipes some out. */
@@ -84,5 +84,10 @@ function story(params: StreakParams, bell: number | null, relay: boolean): Story
 }
 
 /** A second, plain telling of Streak. It shares no code with the rules. */
-export const tellStreak = (params: StreakParams, match: Match, setup: Setup, events: readonly GameEvent[]): Told =>
+export const tellStreak = (
+  params: StreakParams,
+  match: Match,
+  setup: Setup,
+  events: readonly GameEvent[],
+): ReferenceResult =>
   tellMatch(() => story(params, match.seconds, setup.mode === "relay"), { match, each: false }, setup, events);

@@ -6,7 +6,7 @@ import { mean } from "../../forecast/distribution.ts";
 import { forecastActivity, personOf } from "../../forecast/for-activity.ts";
 import { type Activity, fromPattern } from "../../formats/activity.ts";
 import { chainOf } from "../chain.test-utils.ts";
-import { type Draw, type Drawn, run, SEQUENCES } from "../telling.test-utils.ts";
+import { type Draw, type Drawn, run, SEQUENCES } from "../reference.test-utils.ts";
 import { streak } from "./index.ts";
 import { MAX_RUN, type StreakParams, streakParams } from "./params.ts";
 import { possible } from "./rules.ts";

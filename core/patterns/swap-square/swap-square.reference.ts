@@ -1,7 +1,7 @@
 import type { Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import { type Story, type Told, tellMatch } from "../match.reference.ts";
+import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
 import type { SwapSquareParams } from "./params.ts";
 
 /** A second, plain telling of Swap square: rows of words on a table, the near one first. It shares no code with the rules. */
@@ -76,7 +76,7 @@ export function tellSwapSquare(
   match: Match,
   setup: Setup,
   events: readonly GameEvent[],
-): Told {
+): ReferenceResult {
   const one = params.squares === "one" && setup.mode === "against" ? { table: null } : null;
   return tellMatch(() => story(params, one), { match, each: false }, setup, events);
 }

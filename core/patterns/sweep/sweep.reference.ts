@@ -1,7 +1,7 @@
 import type { Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import { type Story, type Told, tellMatch } from "../match.reference.ts";
+import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
 import type { SweepParams } from "./params.ts";
 
 /** Things lie on a floor; each belongs to whoever hit it first. */
@@ -46,7 +46,12 @@ function story(params: SweepParams, bell: number | null, floor: Lying, pointed: 
 }
 
 /** A second, plain telling of Sweep by sends or points. It shares no code with the rules. */
-export function tellSweep(params: SweepParams, match: Match, setup: Setup, events: readonly GameEvent[]): Told {
+export function tellSweep(
+  params: SweepParams,
+  match: Match,
+  setup: Setup,
+  events: readonly GameEvent[],
+): ReferenceResult {
   const one = params.heap === "shared" && setup.mode === "against";
   const heap = (): Lying => new Map(params.targets.map((target) => [target.id, null]));
   const common = heap();

@@ -2,7 +2,7 @@ import { expect, it } from "vitest";
 import type { AskKind } from "../../asks/ask.ts";
 import { match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import { type Draw, type Drawn, run, SEQUENCES } from "../telling.test-utils.ts";
+import { type Draw, type Drawn, run, SEQUENCES } from "../reference.test-utils.ts";
 import { tally } from "./index.ts";
 import { type TallyParams, tallyParams } from "./params.ts";
 import { tellTally } from "./tally.reference.ts";

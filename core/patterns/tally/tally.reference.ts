@@ -1,7 +1,7 @@
 import type { Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import { type Story, type Told, tellMatch } from "../match.reference.ts";
+import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
 import type { TallyParams } from "./params.ts";
 
 /** A second, plain telling of Tally: a slip of paper for each round, with strokes on it until it is signed. It shares no code with the rules. */
@@ -43,5 +43,9 @@ function story(params: TallyParams): Story {
   };
 }
 
-export const tellTally = (params: TallyParams, match: Match, setup: Setup, events: readonly GameEvent[]): Told =>
-  tellMatch(() => story(params), { match, each: true }, setup, events);
+export const tellTally = (
+  params: TallyParams,
+  match: Match,
+  setup: Setup,
+  events: readonly GameEvent[],
+): ReferenceResult => tellMatch(() => story(params), { match, each: true }, setup, events);

@@ -2,7 +2,7 @@ import { expect, it } from "vitest";
 import type { AskKind } from "../../asks/ask.ts";
 import { match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import { type Draw, type Drawn, run, SEQUENCES } from "../telling.test-utils.ts";
+import { type Draw, type Drawn, run, SEQUENCES } from "../reference.test-utils.ts";
 import { threeLine } from "./index.ts";
 import { mostPieces, type ThreeLineParams, threeLineParams } from "./params.ts";
 import { tellThreeLine } from "./three-line.reference.ts";

@@ -1,7 +1,7 @@
 import type { Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import { type Story, type Told, tellMatch } from "../match.reference.ts";
+import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
 import type { ThreeLineParams } from "./params.ts";
 
 /** A second, plain telling of Three-line alone: a board of rows, looked through for a line after every piece. It shares no code with the rules. */
@@ -53,7 +53,7 @@ function story(params: ThreeLineParams): Story {
 }
 
 /** Two sides on one board of strings: each square says whose it is. */
-function tellDuel(params: ThreeLineParams, match: Match, setup: Setup, events: readonly GameEvent[]): Told {
+function tellDuel(params: ThreeLineParams, match: Match, setup: Setup, events: readonly GameEvent[]): ReferenceResult {
   const count = params.size;
   const people = [...Array(setup.players).keys()];
   const teams = [people.filter((i) => i % 2 === 0), people.filter((i) => i % 2 === 1)].filter((t) => t.length > 0);
@@ -159,7 +159,7 @@ export const tellThreeLine = (
   match: Match,
   setup: Setup,
   events: readonly GameEvent[],
-): Told =>
+): ReferenceResult =>
   setup.mode === "against"
     ? tellDuel(params, match, setup, events)
     : tellMatch(() => story(params), { match, each: false }, setup, events);

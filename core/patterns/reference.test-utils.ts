@@ -8,7 +8,7 @@ import { random } from "../random.ts";
 /** A few in every run; many more when it is proved (`npm run prove`). */
 export const SEQUENCES = Number(process.env.YARD_SEQUENCES ?? 2_000);
 
-export interface Told {
+export interface ReferenceResult {
   accepted: boolean[];
   player: number;
   over: boolean;
@@ -34,7 +34,7 @@ function setupOf(draws: Draw, modes: readonly Mode[] = MODES): Setup {
 /** Plays both tellings over one event list and compares everything that either of them says. */
 function compare<P, S extends BaseState>(
   pattern: Rules<P, S>,
-  tell: (p: P, match: Match, givenSetup: Setup, givenEvents: readonly GameEvent[]) => Told,
+  tell: (p: P, match: Match, givenSetup: Setup, givenEvents: readonly GameEvent[]) => ReferenceResult,
   params: P,
   givenMatch: Match,
   setup: Setup,
@@ -73,7 +73,7 @@ export interface Drawn<P> {
 }
 export function run<P, S extends BaseState>(
   pattern: Rules<P, S>,
-  tell: (p: P, match: Match, setup: Setup, events: readonly GameEvent[]) => Told,
+  tell: (p: P, match: Match, setup: Setup, events: readonly GameEvent[]) => ReferenceResult,
   drawnOf: (draws: Draw) => Drawn<P>,
   eventOf: (draws: Draw, at: number, params: P, legal: readonly AskKind[]) => GameEvent,
   modes: readonly Mode[] = MODES,
@@ -113,7 +113,7 @@ export function run<P, S extends BaseState>(
 /** All event sequences of the given length from a small alphabet; each is compared, and the living ones are counted. */
 export function everySequence<P, S extends BaseState>(
   pattern: Rules<P, S>,
-  tell: (p: P, match: Match, givenSetup: Setup, events: readonly GameEvent[]) => Told,
+  tell: (p: P, match: Match, givenSetup: Setup, events: readonly GameEvent[]) => ReferenceResult,
   params: P,
   givenMatch: Match,
   setup: Setup,
