@@ -429,7 +429,7 @@ describe("whole games, by touch", () => {
     await page.waitForSelector("main form input");
     await page.$eval("main form input", (input) => (input as HTMLInputElement).select());
     await page.type("main form input", "5");
-    await press(page, "That's my score");
+    await press(page, "That's it");
     await sees(page, "Stage 2.");
     for (let i = 0; i < 2; i++) await press(page, "Dropped it");
     await sees(page, "The go is over.");
@@ -503,7 +503,7 @@ describe("whole games, by touch", () => {
       (all[0] as HTMLInputElement).select();
     });
     await page.type("main form input", "21");
-    await press(page, "That's my score");
+    await press(page, "That's it");
     await press(page, "Count the round");
     await sees(page, "Player 2 wins!");
     await page.close();
