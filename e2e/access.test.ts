@@ -48,10 +48,10 @@ async function inBoth(page: Page, where: string): Promise<void> {
   }
 }
 
-/** How long charts may take to be drawn anew at another width, milliseconds. */
+/** How long charts may take to be drawn again at another width, milliseconds. */
 const REDRAWN = 30_000;
 
-/** At a width that is less than it was drawn for nothing of a page is beyond its sides, once it is drawn anew. */
+/** At a width that is less than it was drawn for nothing of a page is beyond its sides, once it is drawn again. */
 async function fitsIn(page: Page, width: number, where: string): Promise<void> {
   const usual = page.viewport()!;
   await page.setViewport({ ...usual, width });

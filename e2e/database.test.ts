@@ -176,7 +176,7 @@ async function attack(appUrl: string, db: postgres.Sql): Promise<void> {
     const roles =
       await app`select pg_get_userbyid(roleid) as name from pg_auth_members where member = current_user::regrole`;
     expect(roles.map((role) => role.name)).toEqual(["yard_app"]);
-    // A row of one's own school cannot hang on another school's.
+    // A row of their own school cannot depend on another school's.
     const [ours] = await db`select id, school_id from class limit 1`;
     const [theirs] = await db`insert into school (name, zone) values ('Elsewhere', 'UTC') returning id`;
     await expect(
@@ -271,7 +271,7 @@ describe("a data folder made by earlier code", () => {
       expect(kept!.hash).toMatch(/^[0-9a-f]{64}$/);
       expect(kept!.card_hash).toBeNull();
       expect(await db`select kind, about from job`).toEqual([{ kind: "expected", about: g!.id }]);
-      // Where the model has changed since, its bands and the open cards of its children are asked for anew, once.
+      // Where the model has changed since, its bands and the open cards of its children are asked for again, once.
       await db`delete from job`;
       await db`insert into expected_band (school_id, assignment_id, age, model, low, middle, high) values (${value}, ${g!.id}, 8, 1, 1, 2, 3)`;
       setUpDatabase(database.url);
@@ -295,7 +295,7 @@ describe("a data folder made by earlier code", () => {
       rmSync(dir, { recursive: true, force: true });
       rmSync(old, { recursive: true, force: true });
     }
-    // A whole database of before is migrated several times over.
+    // A whole database of earlier is migrated several times over.
   });
 });
 

@@ -11,7 +11,7 @@ interface Work {
   calls: Record<string, number>;
 }
 
-/** Counts commits and store calls in every page of a tab, from before its scripts run. */
+/** Counts commits and store calls in every page of a tab, from earlier versions its scripts run. */
 async function counting(page: Page): Promise<void> {
   await page.evaluateOnNewDocument(() => {
     const work: Work = { commits: 0, calls: {} };

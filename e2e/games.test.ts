@@ -21,7 +21,7 @@ const browser = tabs();
 
 const on = (child: string, activity: Activity, players?: number, mode?: string) =>
   playing(browser, child, activity, players, mode);
-/** Taps the so-manieth of the things that may be hit or chosen. */
+/** Taps the nth of the things that may be hit or chosen. */
 const tap = async (page: Page, count: number) => {
   const those = "[data-targets] button:not(:disabled)";
   await page.waitForSelector(those);

@@ -148,7 +148,7 @@ export async function handIn(page: Page): Promise<void> {
   await press(page, "Hand in");
   await sees(page, "How did it feel?");
   await press(page, "Hand in");
-  // Kept on the device: from here on it goes by itself.
+  // Kept on the device: from here on it follows itself.
   await page.waitForFunction(() => !document.body.innerText.includes("How did it feel?"));
 }
 
@@ -226,7 +226,7 @@ export async function sentTo(browser: Tabs, child: string, activity: Activity) {
   const page = await phone(browser);
   return { page, card: await cardOf(page, await linkOf(child), activity.title) };
 }
-/** The score that reached the school; it goes by itself, a moment after the family sees its own. */
+/** The score that reached the school; it follows itself, a moment after the family sees its own. */
 export async function keptOf(name: string) {
   const sql = owner();
   const rows = () => sql`

@@ -465,7 +465,7 @@ describe("which card was played", () => {
     expect(of(made)).toMatchObject({ card_hash: null });
     const { goes } = (await results.resultsFor(theirs, sent)).rows.find((row) => row.cardId === card!.id)!;
     expect(goes.filter((eachGo) => eachGo.unversioned)).toHaveLength(2);
-    // Made anew no more: it was begun.
+    // Made again no more: it was begun.
     const version = (await sql`select hash from card where id = ${card!.id}`)[0]!.hash;
     await families.answerForHome(to, home, { players: 5 });
     await jobs.runNow(theirs.schoolId, "cards", to.childId, 10_000);

@@ -352,7 +352,7 @@ describe("sending and reading", () => {
     await saved(page);
     await new Promise((resolve) => setTimeout(resolve, 1000));
     await saved(page);
-    // A mark in another unit than the game's is asked for anew, and what was typed stays.
+    // A mark in another unit than the game's is asked for again, and what was typed stays.
     await page.type("input[name=mark]", "1:30");
     await press(page, "Send to the class");
     await sees(page, "The score to beat must be a score of this game.");

@@ -35,7 +35,7 @@ async function stop(code) {
 process.on("SIGINT", () => void stop(0));
 process.on("SIGTERM", () => void stop(0));
 
-/** A server that stops by itself is started again after this long, milliseconds, doubled each time; one that ran longer than STEADY begins anew. */
+/** A server that stops by itself is started again after this long, milliseconds, doubled each time; one that ran longer than STEADY starts again. */
 const FIRST_REST = 500;
 const LONGEST_REST = 30_000;
 const STEADY = 60_000;

@@ -28,7 +28,7 @@ const TAKES = {
 const USUAL = 25;
 /** Most of their time is waiting, and so more run side by side than there are cores. */
 const PARTS = 3;
-/** These measure times, and run by themselves; and this starts everything anew, in an environment that no other has touched. */
+/** These measure times, and run by themselves; and this starts everything again, in an environment that no other has touched. */
 const ALONE = ["operating", "loop"];
 const STARTS = ["start"];
 

@@ -8,7 +8,7 @@ const start = () => new Worker(new URL("../workers/rehearsal.worker.ts", import.
 /** Children of one draw are drawn by seeds of their own; each go takes two. */
 const seedOf = (seed: number, child: number) => seed * 10_000 + 2 * child;
 
-/** Every child's go in one draw, as each gets ready; null: not yet. A change of the seed draws them all anew. */
+/** Every child's go in one draw, as each gets ready; null: not yet. A change of the seed draws them all again. */
 export function useGoes(children: readonly Rehearsing[], seed: number): { goes: (Run | null)[]; failed: boolean } {
   const [told, tell] = useState<{ seed: number; goes: (Run | null)[]; failed: boolean }>({
     seed,

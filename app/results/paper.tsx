@@ -70,7 +70,7 @@ interface AddProps {
 export function AddPaper({ rows, skill, possible, orderId, problems, added }: AddProps) {
   const busy = useNavigation().formData?.get("intent") === "paper";
   const form = useRef<HTMLFormElement>(null);
-  // A new order comes with every answer: after one that was taken the form begins anew.
+  // A new order comes with every answer: after one that was taken the form starts again.
   useEffect(() => {
     if (added && orderId) form.current?.reset();
   }, [added, orderId]);

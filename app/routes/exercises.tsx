@@ -25,7 +25,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   };
 }
 
-/** A name as an id of one's own: `wall sits` becomes ownWallSits. */
+/** A name as an id of their own: `wall sits` becomes ownWallSits. */
 const idFrom = (name: string) =>
   `own${name
     .normalize("NFKD")

@@ -14,7 +14,7 @@ export default function Family() {
   );
 }
 
-/** What went wrong, in a family's words; what was played is on the device, and goes by itself. */
+/** What went wrong, in a family's words; what was played is on the device, and follows itself. */
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   const { token } = useParams();
   const { pathname } = useLocation();

@@ -115,7 +115,7 @@ export default function HomesImport({ loaderData, actionData: a }: Route.Compone
         method="post"
         encType="multipart/form-data"
         className="grid gap-3"
-        // Another text was looked at: every field begins anew with it.
+        // Another text was looked at: every field starts again with it.
         key={`${told?.seen ?? "open"} ${a?.kept ? "kept" : ""}`}
       >
         {told && planned.length > 0 && (

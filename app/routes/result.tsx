@@ -378,7 +378,7 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
   );
 }
 
-/** The level that a child has; another one makes its card anew, unless it was begun. */
+/** The level that a child has; another one makes its card again, unless it was begun. */
 function LevelOf({ row, count }: { row: ResultRow; count: number }) {
   const fetcher = useFetcher();
   const refused = (fetcher.data as { problems?: { message: string }[] } | undefined)?.problems ?? [];

@@ -156,7 +156,7 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
   const station: Station = asked && STATIONS.includes(asked) ? asked : "yard";
   const classId = search.get("class") ?? classes[0]?.id ?? "";
   const group = classes.find((c) => c.id === classId) ?? classes[0];
-  // By what is on the screen, saved or not: a change of scoring asks for the mark anew.
+  // By what is on the screen, saved or not: a change of scoring asks for the mark again.
   const scoreUnit = opened(activity).possible.unit;
   const [shown, show] = useState(1);
   const [told, setTold] = useState(true);
@@ -164,7 +164,7 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
 
   // What is laid out beside the game changes nothing that is forecast.
   const { pattern: played, match, space, aim, kit, behind, ramp, off, wall, between } = activity;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the parts of the activity that the game hangs on
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the parts of the activity that the game depends on
   const game = useMemo(
     () => ({ ...activity, layout: null }),
     [played, match, space, aim, kit, behind, ramp, off, wall, between],

@@ -17,7 +17,7 @@ export function Compared({
   knob: Extract<Knob, { kind: "choice" }>;
   who: Who;
 }) {
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the knob is made anew each time, and says the same for the same activity
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the knob is rebuilt each time, and says the same for the same activity
   const all = useMemo(
     () => knob.options.map((option) => withParams(activity, setIn(activity.pattern.params, knob.path, option.value))),
     [activity],

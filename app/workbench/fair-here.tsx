@@ -11,7 +11,7 @@ import { useFair } from "../ui/use-fair.ts";
 
 const OTHERS = [6, 8, 10, 12, 14, "adult"] as const;
 
-/** What would make a match of the middle child fair: before and after, as the family's card works it out too. */
+/** What would make a match of the typical child fair: before and after, as the family's card works it out too. */
 export function FairHere({
   activity,
   middle,

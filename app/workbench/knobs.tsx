@@ -259,7 +259,7 @@ function OneKnob({
   problem?: string;
   change: (params: unknown, key: string) => void;
 }) {
-  // What a document from before does not have is off, or empty.
+  // What a document from earlier versions does not have is off, or empty.
   const value = getIn(params, knob.path) ?? (knob.kind === "text" ? "" : null);
   const key = `knob ${knob.path.join(".")}`;
   const set = (v: unknown) => change(setIn(params, knob.path, v), key);

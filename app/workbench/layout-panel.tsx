@@ -82,7 +82,7 @@ export function LayoutPanel({
 /** A wall is behind the last target by so much, metres. */
 const BEHIND_ALL = 0.2;
 /**
- * The example of a layout in an activity: the space to plan for grows where it does not reach. What hangs on a wall comes behind all
+ * The example of a layout in an activity: the space to plan for grows where it does not reach. What depends on a wall comes behind all
  * targets, where the wall may be.
  */
 export function withLayout(activity: Activity, name: LayoutName): Activity {

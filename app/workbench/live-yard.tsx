@@ -30,7 +30,7 @@ const EASIER = 0.1;
 /** Corridor of success. */
 const CORRIDOR = [0.6, 0.8] as const;
 
-/** Plan, tape and what is said of them, move by move: the only part of the page that a drag draws anew. */
+/** Plan, tape and what is said of them, move by move: the only part of the page that a drag draws again. */
 export function LiveYard({
   draft,
   yard,
@@ -65,9 +65,9 @@ export function LiveYard({
       ),
     [probes],
   );
-  // What is laid out beside the game changes nothing of the game: dragging it works out no rates anew.
+  // What is laid out beside the game changes nothing of the game: dragging it works out no rates again.
   const { pattern: played, match, space, aim, kit, behind, ramp, off, wall } = live;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the parts of the activity that the game hangs on
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the parts of the activity that the game depends on
   const game = useMemo(() => ({ ...live, layout: null }), [played, match, space, aim, kit, behind, ramp, off, wall]);
   const parts = useMemo(() => layoutOf(game), [game]);
   const inAir = flies(game);
@@ -119,7 +119,7 @@ export function LiveYard({
       ),
     [allParts, length, width, sent, inAir, action, age, held, sending, ceiling],
   );
-  // The same list as long as it says the same, so that the plan is not drawn anew for it.
+  // The same list as long as it says the same, so that the plan is not drawn again for it.
   const wrongIds = JSON.stringify(clashes.flatMap((clash) => clash.ids as readonly string[]));
   const wrong = useMemo(() => JSON.parse(wrongIds) as string[], [wrongIds]);
   const clear = useMemo(

@@ -32,7 +32,7 @@ interface Props {
   /** What a drag snaps to, and the step of the child that is shown, metres. */
   snap: Snap;
   step: number;
-  /** How far a send sweeps around whoever sends, and how far others stay, metres; null: not shown. */
+  /** How far a send sweeps around the player, and how far others stay, metres; null: not shown. */
   clear: { swing: number; away: number } | null;
   behind: Activity["behind"];
 }

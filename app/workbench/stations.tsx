@@ -85,7 +85,7 @@ export interface PanelProps {
   change: (next: Activity, key?: string) => void;
   chosen: string | null;
   choose: (id: string | null) => void;
-  /** The middle child of the class that is shown. */
+  /** The typical child of the class that is shown. */
   middle: Who;
   /** Its youngest, middle and oldest; only some stations ask. */
   people?: readonly Who[];

@@ -140,7 +140,7 @@ export const Tape = memo(function Tape({
           </foreignObject>
           {rated.map((p, i) => {
             const rate = row.rates.get(p.id);
-            // What no chance hangs on can only be moved.
+            // What no chance depends on can only be moved.
             if (rate === undefined) return null;
             const kind = rate > corridor[1] ? "easy" : rate < corridor[0] ? "hard" : "in";
             return (

@@ -42,7 +42,7 @@ for (let i = 0; i <= SATURATED * PER_UNIT; i++) {
 
 /**
  * The error function: the chance that a normal error of SD 1/sqrt(2) stays within ±x. Absolute error below 1e-13. Asked millions of times a
- * forecast, so that it goes by polynomials worked out once. `erf(0.5)` is 0.5204998778.
+ * forecast, so that it follows polynomials worked out once. `erf(0.5)` is 0.5204998778.
  */
 export function erf(x: number): number {
   const age = Math.abs(x);

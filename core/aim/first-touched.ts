@@ -18,7 +18,7 @@ export interface Touched {
 }
 
 /**
- * First target touched by a straight send: the law of joint.ts with touching alone. `reach` is the chance to get as far as a distance in
+ * First target touched by a straight send: the joint model (joint.ts) with touching alone. `reach` is the chance to get as far as a distance in
  * metres; `sd.lateral`, `sd.vertical`: SDs of the two angles, which are the spread itself.
  */
 export function firstTouched(

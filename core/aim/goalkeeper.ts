@@ -10,7 +10,7 @@ import { agePrior } from "./priors.ts";
 
 /** Somebody who keeps a thing up, touch by touch: a chance that is not a spread. Seconds and metres. */
 export interface Goalkeeper {
-  /** Chance that one more touch comes off, 0 to 1. */
+  /** Chance that one more touch succeeds, 0 to 1. */
   p: number;
   /** From touch to touch. */
   touch: number;

@@ -37,7 +37,7 @@ export const leastToss = (id: Doing["id"]): number =>
 const GATE = { weave: -0.3, circle: 0.1, gap: 0.3, stop: 0.5, shot: -0.5 } as const;
 /** Metres a second with a ball, beside walking. */
 const DRIBBLES = 1.2;
-/** One gate of a course for somebody: the chance, its seconds whether it comes off or not, and until the ball is back at the foot after a miss. */
+/** One gate of a course for somebody: the chance, its seconds whether it succeeds or not, and until the ball is back at the foot after a miss. */
 export interface AtGate {
   p: number;
   seconds: number;

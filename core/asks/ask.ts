@@ -18,7 +18,7 @@ export interface Manner {
   bounce?: boolean;
   /** Sent from so much nearer than the line, metres; below nought: from farther back. */
   nearer?: number;
-  /** At a target of one's own, so many times as wide and high. */
+  /** At a target of their own, so many times as wide and high. */
   wider?: number;
 }
 
@@ -33,7 +33,7 @@ export interface Gate {
 }
 /** A task: thrown so high above the hand, metres; held so long, seconds; carried so far, metres. */
 export interface Doing {
-  /** `exercise`: a short exercise, `seconds` long, that always comes off. */
+  /** `exercise`: a short exercise, `seconds` long, that always succeeds. */
   id: (typeof DOINGS)[number] | "exercise";
   height?: number;
   seconds?: number;
@@ -67,7 +67,7 @@ export type Aim =
   | { kind: "fall"; standing: readonly Spot[]; each: number; all: number; known?: false; touched?: true; knocks?: true }
   /** To keep it going by one more touch. */
   | { kind: "keep" }
-  /** To do a task that comes off or does not. */
+  /** To do a task that succeeds or does not. */
   | { kind: "skill"; task: Doing }
   /** Rolled, run after, and picked up while it rolls beyond the mark before (the line: null), not past the mark; a turn first, seconds. */
   | { kind: "chase"; mark: string; after: string | null; turn: number }
@@ -79,7 +79,7 @@ export type Aim =
   | { kind: "near"; turn: number; past: number | null }
   /** At a thing at the other end, then run there and send back. */
   | { kind: "shuttle"; to: string }
-  /** Once through a course; a gate that is missed is done again, or the lap begins anew. */
+  /** Once through a course; a gate that is missed is done again, or the lap starts again. */
   | { kind: "course"; gates: readonly Gate[]; miss: "gate" | "lap" }
   /** One touch of a rally that is kept going over something. `area`: what there is to cover, square metres. */
   | { kind: "over"; over: "line" | "net" | "rope" | "wall"; area: number }

@@ -44,7 +44,7 @@ function both(givenLaw: Law, b: Law): Law {
   return law;
 }
 
-/** A gate that is done until it comes off. */
+/** A gate that is done until it succeeds. */
 const untilDone = ({ p: chance, seconds, retrieving }: AtGate): Law =>
   chance <= 0
     ? sure(LONGEST)
@@ -52,7 +52,7 @@ const untilDone = ({ p: chance, seconds, retrieving }: AtGate): Law =>
         { p: 1 - chance, takes: Math.max(1, tenths(seconds + retrieving)) },
       ]);
 
-/** A lap that begins anew at every miss: back from where it was missed. */
+/** A lap that starts again at every miss: back from where it was missed. */
 function lapAnew(gates: readonly AtGate[], backTo: (gate: number) => number): Law {
   const failures: { p: number; takes: number }[] = [];
   let through = 1;
@@ -69,8 +69,8 @@ function lapAnew(gates: readonly AtGate[], backTo: (gate: number) => number): La
 const leads = (gate: Gate) => (gate.kind === "circle" ? 0 : gate.metres);
 
 /**
- * Once through a course: it always ends, and takes the longer the more is missed. The lap counts once its last gate came off; then the way back to
- * the start is walked with the ball. A miss costs getting the ball back, and where the lap begins anew the way back from there as well. Exact, in
+ * Once through a course: it always ends, and takes the longer the more is missed. The lap counts once its last gate succeeded; then the way back to
+ * the start is walked with the ball. A miss costs getting the ball back, and where the lap starts again the way back from there as well. Exact, in
  * tenths of a second.
  */
 export const course: KindOf<Course> = {

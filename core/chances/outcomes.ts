@@ -287,7 +287,7 @@ export function optionsOf(ask: Ask): Ask[] {
     .options(ask.aim)
     .map((aim) => ({ ...ask, aim }));
 }
-/** What is expected of one ask: what the one-step best goes by. */
+/** What is expected of one ask: what the one-step best follows. */
 export function worthOf(ask: Ask, play: Play): number {
   // A choice is worth what it is made for.
   if (ask.kind === "choose") return ask.leads ? Math.max(...ask.leads.map((lead) => worthOf(lead, play))) : 0;

@@ -34,7 +34,7 @@ const meets = (a: readonly [number, number], b: readonly [number, number]) =>
 const inOther = (taken: Taken, givenTaken: Taken) =>
   meets(taken.along, givenTaken.along) > OVERLAP_ALLOWED && meets(taken.across, givenTaken.across) > OVERLAP_ALLOWED;
 
-/** What hangs on the wall: how far across it, and how high. */
+/** What depends on the wall: how far across it, and how high. */
 const hanging = (target: PartOf<"target">): Taken => ({
   id: target.id,
   along: [target.base!, target.base! + target.height],

@@ -81,7 +81,7 @@ export interface Making {
 
 /** A revision made ready for one child's home. Kept as compiled. */
 export interface Card {
-  /** Version of the model that its figures come from; absent on a card of before. */
+  /** Version of the model that its figures come from; absent on a card from earlier versions. */
   model?: number;
   /** As it is played in this home. */
   activity: Activity;
@@ -96,13 +96,13 @@ export interface Card {
   needs: Needs;
   /** Nothing is sent at anything: no target, place or square counts. */
   unaimed?: true;
-  /** What setting up needs said beside the markers; absent on a card of before. */
+  /** What setting up needs said beside the markers; absent on a card from earlier versions. */
   notes?: Phrase[];
   /** How the child itself plays otherwise: from a line of its own, sitting, with the other hand. */
   self?: Omit<Role, "role">;
   /** Hits in a row after which play asks whether it shall be harder, and misses after which easier. */
   ladder?: UpAndDown;
-  /** What two or more are told: who stands where, whose things are whose; absent on a card for one, or of before. */
+  /** What two or more are told: who stands where, whose things are whose; absent on a card for one, or from earlier versions. */
   together?: Phrase[];
   cautions: Caution[];
   /** Short exercises before and after the game, as much as is for the child's age. */

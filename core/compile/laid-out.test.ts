@@ -247,7 +247,7 @@ describe("a document with a layout", () => {
   it("kept from before has none, counts in steps, and lets things run on", () => {
     const { layout: _l, counted: _c, behind: _b, ...old } = climb;
     expect(activity.parse(old)).toEqual(climb);
-    // A card kept as it was compiled is not read anew.
+    // A card kept as it was compiled is not read again.
     expect(compileCard(old as Activity, child).markers).toEqual(compileCard(climb, child).markers);
     expect(layoutOf(old as Activity)).toEqual(layoutOf(climb));
   });

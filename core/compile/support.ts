@@ -28,7 +28,7 @@ export const SUPPORTS = {
 export type Support = keyof typeof SUPPORTS;
 export const SUPPORT_IDS = Object.keys(SUPPORTS) as Support[];
 
-/** A line of one's own is so much nearer, or farther back, metres; a bell comes so many times as late. */
+/** A line of their own is so much nearer, or farther back, metres; a bell comes so many times as late. */
 const NEARER = 0.75;
 const LONGER = 1.5;
 /** So many of the targets are left, as a share. */

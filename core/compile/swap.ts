@@ -33,7 +33,7 @@ function withAlso(making: Making, decided: Decided): Making {
   return { ...making, homes };
 }
 
-/** A card made again as the family decided. What does not fit any more (a thing that is gone) is chosen anew. */
+/** A card made again as the family decided. What does not fit any more (a thing that is gone) is chosen again. */
 export function remake(making: Making, decided: Decided): Card {
   const made = decided.bare ? { ...making, designed: bareOf(making.designed) } : withAlso(making, decided);
   const card = compileFor(made, decided.home ?? undefined, decided.bare ? {} : decided.fixed);

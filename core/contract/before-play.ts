@@ -131,7 +131,7 @@ export function beforePlay(
       params: game.params,
       match: game.match,
     });
-    // Other targets are set out anew.
+    // Other targets are set out again.
     const { laid, lines } = state as SetState;
     const stands = laid && e.field !== TARGETS_FIELD ? laid : null;
     const params = stands ? placed(next.params, stands) : next.params;
@@ -178,7 +178,7 @@ export function beforePlay(
     },
     company: (state) => (fresh.has(state) ? { leave: [], join: [] } : game.company(state)),
     step(state, event) {
-      // Until something has happened, who plays is chosen anew.
+      // Until something has happened, who plays is chosen again.
       if (fresh.has(state) && (event.kind === "leave" || event.kind === "join")) return refuse("refused.chooseAgain");
       const lies = toLay(state);
       if (lies && event.kind === "arrange") return lay(state, lies, event);

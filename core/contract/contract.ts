@@ -57,12 +57,12 @@ export interface Role {
   /** Its own court, or the goal it guards: so many times as wide. */
   court?: number | undefined;
 }
-/** A target of one's own is so many times as wide and high. */
+/** A target of their own is so many times as wide and high. */
 export const WIDER = 1.5;
-/** A court or a goal of one's own is so wide at least, times as drawn, in steps of a tenth. */
+/** A court or a goal of their own is so wide at least, times as drawn, in steps of a tenth. */
 export const MIN_COURT = 0.5;
 export const MAX_HEAD = 50;
-/** A line of one's own is so far from the line of all at most, metres. */
+/** A line of their own is so far from the line of all at most, metres. */
 export const MAX_NEARER = 3;
 
 /** Up after so many hits in a row, down after so many misses. */
@@ -382,7 +382,7 @@ export type Knob = KnobBase &
     | {
         kind: "choice";
         options: readonly { value: unknown; label: string }[];
-        /** What the middle child can expect of each is shown beside it. */
+        /** What the typical child can expect of each is shown beside it. */
         compared?: true;
       }
     | { kind: "toggle" }

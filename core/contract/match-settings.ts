@@ -1,7 +1,7 @@
 import type { GamePart } from "./contract.ts";
 import type { Match } from "./match.ts";
 
-/** What a document says around its pattern; documents kept from before lack the later ones. */
+/** What a document says around its pattern; documents kept from earlier versions lack the later ones. */
 interface Said {
   match: Match;
   family: NonNullable<GamePart["family"]>;

@@ -18,7 +18,7 @@ export interface Evidence {
   tries: number;
   /** Log-likelihood at the points of the axis. */
   ll: number[];
-  /** Tries that came off, and how many of them should at each point: what a forecast is held against. */
+  /** Tries that succeeded, and how many of them should at each point: what a forecast is held against. */
   hits: number;
   means: number[];
 }
@@ -197,7 +197,7 @@ function chanceOf(list: readonly { body: Body; p: number }[], event: GameEvent):
     return sum + w.p * Math.exp(-(((at - away) / within) ** 2) / 2);
   }, 0);
 }
-/** The chance that one touch of a run comes off. */
+/** The chance that one touch of a run succeeds. */
 const keptOf = (list: readonly { body: Body; p: number }[]): number =>
   list.reduce((sum, w) => sum + (w.body.kind === "count" && w.body.n > 0 ? w.p : 0), 0);
 const slipped = (chance: number, count = 2) => Math.log((1 - SLIP) * chance + SLIP / count);

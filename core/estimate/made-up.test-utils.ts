@@ -126,7 +126,7 @@ export function told(
 }
 /**
  * The chance that goes hit at least so often, by every roll and all that earlier goes say of the child: of the law itself, for the very goes that are in
- * doubt. A likelihood-ratio test of misses told as hits goes by it.
+ * doubt. A likelihood-ratio test of misses told as hits follows it.
  */
 export function asGood(before: readonly GoReported[], some: readonly GoReported[]): number {
   const { shares } = posterior("spread", AGE, before, some[0]!.week);

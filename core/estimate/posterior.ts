@@ -47,7 +47,7 @@ function kernelOf(axis: Axis, weeks: number): Float64Array {
   return made;
 }
 
-/** The shares after so many weeks, in which a child may have changed: spread by a normal law. */
+/** The shares after so many weeks, in which a child may have changed: spread by a normal distribution. */
 function drifted(axis: Axis, shares: number[], weeks: number): number[] {
   if (weeks <= 0) return shares;
   const kernel = kernelOf(axis, Math.min(MAX_WEEKS, weeks));

@@ -3,7 +3,7 @@ import type { Axis } from "./grid.ts";
 import { FINE, finer } from "./grid.ts";
 import { type Observation, posterior } from "./posterior.ts";
 
-/** One go, with what the forecast said of it beforehand: its tries, those that came off, and how many should have at each point of the axis. */
+/** One go, with what the forecast said of it beforehand: its tries, those that succeeded, and how many should have at each point of the axis. */
 export interface GoSeen extends Observation {
   child: string;
   age: Age;
@@ -28,7 +28,7 @@ export interface Forecasted {
 }
 export interface Truth {
   goes: Forecasted[];
-  /** In tenths of what was forecast: tries, the share forecast and the share that came off. */
+  /** In tenths of what was forecast: tries, the share forecast and the share that succeeded. */
   bins: { from: number; tries: number; forecast: number; seen: number }[];
   /** Share of goes inside their 80 % band; null without any. */
   inside: number | null;

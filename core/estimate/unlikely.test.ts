@@ -46,7 +46,7 @@ describe("goes that hit more often than a child's earlier ones let expect", () =
     ).toBeCloseTo(1 - 0.7 * 0.5, 12);
     expect(atLeast(0, [{ tries: 3, share: 0.2 }])).toBeCloseTo(1, 12);
     expect(atLeast(4, [{ tries: 3, share: 0.2 }])).toBe(0);
-    // Of very many tries the normal law says nearly the same, and at once.
+    // Of very many tries the normal distribution says nearly the same, and at once.
     expect(atLeast(540, [{ tries: 1001, share: 0.5 }])).toBeCloseTo(atLeast(540, [{ tries: 999, share: 0.501 }]), 3);
     expect(atLeast(90_000, [{ tries: 100_000, share: 0.9 }])).toBeCloseTo(0.5, 1);
   });

@@ -29,7 +29,7 @@ const CAN_HIT = 0.9;
 const EXPLAINED = 0.1;
 /** A child may have a good day: as much as it may change in so many weeks (5% of its spread, or 0.12 of log-odds), an assumption. */
 const GOOD_DAY = 1.5;
-/** Of more tries than this in all the normal law takes the place of the sum. */
+/** Of more tries than this in all the normal distribution takes the place of the sum. */
 const SUMMED = 1000;
 /** The chance of at least `hits`, of goes with so many tries each and one share of hits each: an exact sum, go by go, up to SUMMED tries in all. */
 export function atLeast(hits: number, goes: readonly { tries: number; share: number }[]): number {

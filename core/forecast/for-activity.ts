@@ -190,7 +190,7 @@ export const farthestAim = (activity: Activity, parts: readonly Part[] = layoutO
     ),
   );
 
-/** Whether nothing behind the targets stops what is sent. Documents kept from before do not say: nothing does. */
+/** Whether nothing behind the targets stops what is sent. Documents kept from earlier versions do not say: nothing does. */
 export const goesOn = (activity: Activity): boolean =>
   activity.behind !== "wall" && activity.behind !== "soft" && activity.off !== "wall";
 

@@ -172,7 +172,7 @@ class Names {
   private numberOf(o: object): number | string {
     const known = this.numbers.get(o);
     if (known !== undefined) return known;
-    // What holds nothing but a few words and numbers is often made anew.
+    // What holds nothing but a few words and numbers is often rebuilt.
     let flat = "";
     for (const key in o) {
       const v = (o as Record<string, unknown>)[key];
@@ -1170,7 +1170,7 @@ class Dealer {
       this.cost += known ? KNOWN_STEP : 1;
       const asks = kept ? graph!.asks(game, key, state) : game.asks(state);
       const options = book.options(asks, kept);
-      // Looking for the best choice goes by keys as well.
+      // Looking for the best choice follows keys as well.
       const looks = key === "" && options.length > 1 && graph !== null && !graph.beyond;
       const { player } = options[0]!.ask;
       const option = chooser.pick(looks ? game.key(state) : key, state, options).one(() => draw(player));

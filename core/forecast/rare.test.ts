@@ -19,7 +19,7 @@ describe("a score worth a look", () => {
       const { at, p } = forecastActivity(activity, [childAt(7, better)], ALONE, "middle").sides[0]!.points;
       return at.reduce((sum, v, i) => sum + (v >= rare ? p[i]! : 0), 0);
     };
-    // The middle child reaches it less often than the mixture may, a much better one more often.
+    // The typical child reaches it less often than the mixture may, a much better one more often.
     expect(reach(0)).toBeLessThan(RARE);
     expect(reach(2.5)).toBeGreaterThan(reach(0));
   });

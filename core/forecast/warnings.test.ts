@@ -53,7 +53,7 @@ describe("warnings", () => {
       nobody: of("climb", { ladder: far }, { space: { length: 30, width: 6, floor: "grass", indoors: false } }),
       cannotEnd: { ...of("passLadder", never, { match: { ...match, seconds: 60 } }), match },
       alwaysBest: priced([1, 1, 1]),
-      // Beyond the narrow band it counts as in it: half of all pieces, whoever sends them.
+      // Beyond the narrow band it counts as in it: half of all pieces, the player them.
       luck: of("bands", {
         lines: [3, 3.15],
         points: [2],

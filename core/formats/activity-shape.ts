@@ -167,7 +167,7 @@ export const activityShape = z.strictObject({
   /** What the card counts distances in. */
   counted: z.enum(COUNTED, { error: `counted must be one of ${COUNTED.join(", ")}` }).default("steps"),
   behind: z.enum(BEHIND, { error: `behind must be one of ${BEHIND.join(", ")}` }).default("open"),
-  /** Sent down a propped board instead of by hand: how high it begins, metres, and where whoever sends stands. */
+  /** Sent down a propped board instead of by hand: how high it begins, metres, and where the player stands. */
   ramp: z
     .strictObject({
       height: z

@@ -141,7 +141,7 @@ describe("choosing, against all there is to choose", () => {
       ).toBe(bestOfAll(choosing));
     }
     expect(proved).toBe(CASES);
-    // The cases are such that something hangs on it.
+    // The cases are such that something depends on it.
     expect(Math.min(made, same)).toBeGreaterThan(CASES / 100);
   });
   it("owning more never makes a choice dearer", () => {

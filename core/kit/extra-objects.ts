@@ -6,6 +6,6 @@ export type ThingRole = (typeof THING_ROLES)[number];
 /** Which of the others a role is, from 0; -1: none of them. */
 export const extraObjectIndex = (role: string | undefined): number =>
   (EXTRA_OBJECTS as readonly (string | undefined)[]).indexOf(role);
-/** What is sent beside the one thing; a document from before there was such has none. */
+/** What is sent beside the one thing; a document from earlier versions there was such has none. */
 export const extraObjects = (a: { kit: { others?: readonly string[] | undefined } }): readonly string[] =>
   a.kit.others ?? [];

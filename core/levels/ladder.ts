@@ -6,7 +6,7 @@ export interface Settled {
 
 /**
  * Where up-and-down rules settle: `rates` are the chances of a hit on each level, the easiest first; `up` hits in a row lead to the next one,
- * `down` misses in a row to the one before; a step begins both counts anew, and so does the other outcome. The ladder's own stationary
+ * `down` misses in a row to the one before; a step begins both counts again, and so does the other outcome. The ladder's own stationary
  * distribution over level and count, exact by solving it. On a fine ladder 1 up 1 down tends to 50 %, 2 up 1 down to 70.7 %, 3 up 1 down to
  * 79.4 %. RangeError without a level, or with a rule below 1.
  */

@@ -21,7 +21,7 @@ function turnsOf(play: Play, player: number): number {
 
 /**
  * What the rules of a ladder say now to whoever has the turn: harder after so many of its own sends in a row that counted, easier after so many
- * that did not; that it has found its place, once it has turned round as often as it shall; null: none of these. A step, by itself or by the rules, begins both counts anew. What was taken back or corrected counts as it stands.
+ * that did not; that it has found its place, once it has turned round as often as it shall; null: none of these. A step, by itself or by the rules, begins both counts again. What was taken back or corrected counts as it stands.
  */
 export function levelPromptOf(
   play: Play,

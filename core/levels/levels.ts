@@ -167,7 +167,7 @@ function turnsOf(
   const game = { params: activity.pattern.params, match: activity.match };
   return [
     AS_DRAWN,
-    // Other words or mixes: nothing is laid anew.
+    // Other words or mixes: nothing is laid again.
     ...(may("game") ? gradesOf(activity).map((settings) => one({ settings })) : []),
     ...(may("target") && first ? others(activity, targets, first).map((target) => one({ target })) : []),
     ...(may("hand") ? [one({ hand: "other" })] : []),

@@ -49,7 +49,7 @@ function noticeOf(
   return shares.every((share) => share < low) ? "stuck" : shares.every((share) => share > high) ? "bored" : null;
 }
 
-/** The levels of next week: those of the activity, or some proposed for the middle child where it has none. */
+/** The levels of next week: those of the activity, or some proposed for the typical child where it has none. */
 export function levelsNext(
   activity: Activity,
   middle: Who,

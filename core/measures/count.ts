@@ -83,7 +83,7 @@ export function countOut(
   return heelToToe.moved < steps.moved ? heelToToe : steps;
 }
 
-/** A way that no hit rate hangs on: half steps or shoe lengths, whichever ends nearer to it; or in the unit that the teacher chose. */
+/** A way that no hit rate depends on: half steps or shoe lengths, whichever ends nearer to it; or in the unit that the teacher chose. */
 export function countPlain(metres: number, own: Paces, counted: Counted = "steps"): ReturnType<typeof countIn> {
   if (counted !== "steps") return countIn(UNIT[counted], metres, own);
   const steps = countIn("step", metres, own);

@@ -28,7 +28,7 @@ export interface ReferenceResult {
 }
 
 /**
- * A plain second telling of the match around a go, for the tests only: a table with a chair for each side, and whoever sits on the chair whose turn
+ * A plain reference implementation of the match around a go, for the tests only: a table with a chair for each side, and whoever sits on the chair whose turn
  * it is plays. It shares no code with the match layer.
  */
 export function tellMatch(

@@ -94,7 +94,7 @@ function inCorridor(givenActivity: Activity, age: number, row: boolean): Activit
   return now;
 }
 
-/** A starter as a document: for its middle child, or for the youngest. */
+/** A starter as a document: for its typical child, or for the youngest. */
 export function made(starterSpec: StarterSpec, youngest: boolean): Activity {
   const base = fromPattern(starterSpec.pattern);
   const first = {

@@ -9,7 +9,7 @@ export interface Aimed {
   counts?: readonly ("touch" | "into" | "through" | "topple")[];
   points?: number;
 }
-/** A ready activity in a few lines; distances come from what the middle child hits (make.ts). */
+/** A ready activity in a few lines; distances come from what the typical child hits (make.ts). */
 export interface StarterSpec {
   id: string;
   pattern: PatternName;

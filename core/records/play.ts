@@ -84,14 +84,14 @@ export interface PlayScore {
   /** The score of the match, where it is another one. */
   match: number | null;
   unit: Unit;
-  /** Which way is better; scores kept from before do not say, see rank.ts. */
+  /** Which way is better; scores kept from earlier versions do not say, see rank.ts. */
   better?: Better;
   /** More is better; see rank.ts. */
   rank: number;
   working: string;
   /** What the family had set before the first send, by field: only goes alike in it compare. */
   set?: Readonly<Record<string, string | number | boolean>>;
-  /** The child's own sends at each thing, and its hits; goes from before do not say. See core/referee/aimed.ts. */
+  /** The child's own sends at each thing, and its hits; goes from earlier versions do not say. See core/referee/aimed.ts. */
   aimed?: Readonly<Record<string, readonly [sends: number, hits: number]>>;
   sends: number;
   stage: number;
@@ -136,7 +136,7 @@ export const handIn = z.strictObject({
   device: z.string().min(8).max(64),
   setup: playSetup,
   rulesVersion: z.number().int().min(1).max(1000),
-  /** The version of the card that was played; pages kept from before versions do not say. */
+  /** The version of the card that was played; pages kept from earlier versions versions do not say. */
   cardHash: hash.nullable().default(null),
   decided: decidedBefore.nullable().default(null),
   /** Device time of the start, milliseconds since 1970. */

@@ -5,7 +5,7 @@ import type { PlayScore } from "./play.ts";
 const FINISHED = 1e9;
 
 type Ranked = Pick<PlayScore, "unit" | "value" | "finished" | "stage" | "better">;
-/** Which way is better; scores kept from before say it by their unit. */
+/** Which way is better; scores kept from earlier versions say it by their unit. */
 export const betterOf = (s: Pick<PlayScore, "unit" | "better">): Better => s.better ?? betterIn(s.unit);
 
 /**

@@ -180,7 +180,7 @@ const lastOf = (play: Play, by: number): number =>
   play.standing.findLastIndex(({ event }) => "by" in event && event.by === by);
 
 export type Replayed = { play: Play; refused: null } | { play: Play; refused: Phrase; seq: number };
-/** Replays a whole record; the first refusal ends it and names its place. Kinds of before are translated. `version`: see `openPlay`. */
+/** Replays a whole record; the first refusal ends it and names its place. Kinds of earlier are translated. `version`: see `openPlay`. */
 export function replayOf(
   pattern: AnyPattern,
   part: Omit<GamePart, "name">,

@@ -17,7 +17,7 @@ import { normalDraw, random } from "../random.ts";
 import { asSeen } from "../yard/off-wall.ts";
 import { type Part, type Place, patchOf } from "../yard/parts.ts";
 
-/** What is known of a child on an axis, as a normal law on it: its middle and standard deviation. */
+/** What is known of a child on an axis, as a normal distribution on it: its middle and standard deviation. */
 export interface KnownAxis {
   middle: number;
   sd: number;
@@ -30,7 +30,7 @@ export interface Rehearsing {
   self: Omit<Role, "role"> | null;
   known: KnownChild;
 }
-/** Ends of an 80 % interval lie so many standard deviations from the middle of a normal law. */
+/** Ends of an 80 % interval lie so many standard deviations from the middle of a normal distribution. */
 const EIGHTY = 1.2816;
 /** A teacher's own word for a child is taken to be right within about so much, on the axis: an assumption. */
 const SAID_SD = 0.1;
@@ -170,7 +170,7 @@ function offOf({ ask, body }: Drawn): boolean | null {
 }
 
 type Spread = { lateral: number; range: number };
-/** A place is drawn anew so often where it lies where it may not. */
+/** A place is drawn again so often where it lies where it may not. */
 const AGAIN = 12;
 /** Where something came to lie, for the picture: in or at what it hit; else beside what was meant, as far off as this child usually is. */
 function placeOf(ask: AskOf<"send">, body: Body, parts: readonly Part[], spread: Spread, draw: () => number): Place {
@@ -235,7 +235,7 @@ export interface Foreseen {
   /** The middle of the minutes it takes. */
   minutes: number;
 }
-/** A normal law by three points that have its first five moments (Gauss and Hermite). */
+/** A normal distribution by three points that have its first five moments (Gauss and Hermite). */
 const POINTS: readonly (readonly [z: number, weight: number])[] = [
   [-Math.sqrt(3), 1 / 6],
   [0, 2 / 3],

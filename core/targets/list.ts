@@ -10,7 +10,7 @@ const ADDED = { item: "tin", label: "", width: 0.08, height: 0.11, counts: ["tou
 const FARTHER = 0.6;
 const ASIDE = 0.45;
 
-/** The line that is sent from, and whoever sends. */
+/** The line that is sent from, and the player. */
 export const startLine = (space: { width: number }): Part[] => [
   { kind: "line", id: "start", along: 0, across: 0, width: Math.min(LINE_WIDTH, space.width), role: "start" },
   { kind: "person", id: "sender", along: 0, across: 0, role: "sender" },

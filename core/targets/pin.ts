@@ -6,7 +6,7 @@ import type { Face } from "../kit/face.ts";
 import type { HitRule } from "../rules/hit-rule.ts";
 
 export const DOWNS = ["lying", "leaning", "moved", "top"] as const;
-/** What a pin is. Whether it falls goes by what it weighs (kilograms; contents when full; how full, 0 to 1); not given: touching fells it. */
+/** What a pin is. Whether it falls follows what it weighs (kilograms; contents when full; how full, 0 to 1); not given: touching fells it. */
 export const pin = z.strictObject({
   item: z.string().min(1).max(40),
   width: metres("width", 0.02, 0.5),

@@ -27,7 +27,7 @@ export const ways = z
 /** The same object for the same way. */
 const MANNERS: Readonly<Record<Bare, Manner>> = Object.fromEntries(BARE.map((action) => [action, { action }])) as never;
 export const mannerBy = (action: Bare): Manner => MANNERS[action];
-/** How the so-manieth is sent, from 0. A card from before there were ways has none. */
+/** How the nth is sent, from 0. A card from earlier versions there were ways has none. */
 export function wayOf(list: readonly Bare[] | undefined, count: number): Manner {
   const action = list?.[count % (list.length || 1)];
   return action ? MANNERS[action] : PLAIN;
@@ -44,7 +44,7 @@ const WITH: Readonly<Record<ThingRole, Manner>> = {
 };
 export const mannerWith = (role: ThingRole): Manner => WITH[role];
 const both = new Map<string, Manner>();
-/** How, and with what, the so-manieth is sent, from 0: the same object for the same. A card from before there were others has no list of them. */
+/** How, and with what, the nth is sent, from 0: the same object for the same. A card from earlier versions there were others has no list of them. */
 export function mannerOfTurn(
   ways: readonly Bare[] | undefined,
   list: readonly ThingRole[] | undefined,

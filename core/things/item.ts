@@ -21,7 +21,7 @@ export type Use = (typeof USES)[number];
 /** How a thing may be sent: it rolls (ground), it slides flat, it is thrown. */
 export const MOVES = ["ground", "slide", "air"] as const;
 export type Move = (typeof MOVES)[number];
-/** Where in a home it is looked for; the survey goes by room. */
+/** Where in a home it is looked for; the survey follows room. */
 export const ROOMS = ["kitchen", "living", "bedroom", "bathroom", "hall", "outside", "made"] as const;
 export type Room = (typeof ROOMS)[number];
 /** What touches the floor when it slides. */

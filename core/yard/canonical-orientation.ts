@@ -100,7 +100,7 @@ export function upright(ground: Ground): { ground: Ground; back: (placement: Pla
     corners: ground.corners.map((corner) => moved(corner, by)),
     obstacles: ground.obstacles.map((obstacle) => movedObstacle(obstacle, by)),
   };
-  // Corners and things in one order as well, so that nothing hangs on where the outline was begun.
+  // Corners and things in one order as well, so that nothing depends on where the outline was begun.
   const first = of.corners.reduce((sum, corner, i) => {
     const point = of.corners[sum]!;
     return corner.x + corner.y < point.x + point.y - SAME ||

@@ -16,7 +16,7 @@ export type Clash =
   | { kind: "hides"; ids: [near: string, far: string]; share: number }
   /** What is sent cannot get in, or through. */
   | { kind: "tooSmall"; ids: [string] }
-  /** Something, or somebody, within reach of whoever sends. Metres. */
+  /** Something, or somebody, within reach of the player. Metres. */
   | { kind: "swing"; ids: [string]; clear: number }
   /** A thing that stands there is in the way of what is sent at a target. */
   | { kind: "inWay"; ids: [thing: string, target: string] }
@@ -25,13 +25,13 @@ export type Clash =
   /** Nobody of that age gets so far with it: `reach` metres at most. */
   | { kind: "tooFar"; ids: [string]; reach: number };
 
-/** What is sent, by whom and under what: metres. `swing`: reach around whoever sends; `away`: how far others stay. */
+/** What is sent, by whom and under what: metres. `swing`: reach around the player; `away`: how far others stay. */
 export interface Sending {
   diameter: number;
   inAir: boolean;
   swing?: number;
   away?: number;
-  /** How whoever sends does it; nothing is said of reach and ceiling without. */
+  /** How the player does it; nothing is said of reach and ceiling without. */
   sends?: Sends;
   ceiling?: number | null;
 }

@@ -18,7 +18,7 @@ export function swingOf(action: Action, age: Age, held?: number): number {
     ? LEG * tall
     : ARM * tall + (sweeps(action) && held !== undefined ? held : implementOf(action));
 }
-/** How far from whoever sends the others stay, metres. */
+/** How far from the player the others stay, metres. */
 export const awayFrom = (action: Action, age: Age, held?: number): number => swingOf(action, age, held) + BETWEEN;
 /** Whether the swing must be free of everything: something long or hard goes round. */
 export const sweeps = (action: Action): boolean => implementOf(action) > 0;

@@ -45,7 +45,7 @@ export interface Fit {
   longest: number;
   /** What is sent may run out of the space here: something must stop it. */
   backstop: boolean;
-  /** No wall stands behind what hangs on one: it must be leant on something. */
+  /** No wall stands behind what depends on one: it must be leant on something. */
   noWall: boolean;
   trouble: Trouble | null;
   lets: Letting[];
@@ -56,7 +56,7 @@ export interface Sent {
   inAir: boolean;
   /** How it is sent; null where nobody knows. */
   sending?: Sending | null;
-  /** How far something long is swung around whoever sends, metres. */
+  /** How far something long is swung around the player, metres. */
   swing?: number;
 }
 
@@ -92,7 +92,7 @@ export function needsBackstop(pieces: readonly Piece[], ground: Ground, at: Plac
   });
 }
 
-/** Whether something that hangs on a wall has none behind it: a wall that stands there, or indoors a side of the space. */
+/** Whether something that depends on a wall has none behind it: a wall that stands there, or indoors a side of the space. */
 export function lacksWall(pieces: readonly Piece[], ground: Ground, at: Placement): boolean {
   return pieces.some((piece) => {
     if (!piece.wall) return false;

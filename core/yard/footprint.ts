@@ -20,13 +20,13 @@ export interface Piece {
   halfAlong: number;
   halfAcross: number;
   angle: number;
-  /** It hangs on a wall, which must stand behind it. */
+  /** It depends on a wall, which must stand behind it. */
   wall?: boolean;
   /** A lane that somebody runs: all of it must lie in the space, not its middle alone. */
   run?: boolean;
 }
 
-/** All that a layout takes up: `diameter` and `runOn` of what is sent, `swing` of what is swung around whoever sends, metres. */
+/** All that a layout takes up: `diameter` and `runOn` of what is sent, `swing` of what is swung around the player, metres. */
 export function footprintOf(
   parts: readonly Part[],
   object: { diameter: number; runOn: number; swing?: number },

@@ -22,7 +22,7 @@ export const offWall = (parts: readonly Part[], gap: number): Part => ({
 
 const seen = new WeakMap<readonly Part[], readonly Part[]>();
 /**
- * A layout as whoever sends off its wall sees it: everything but the lines to send from mirrored in the wall, so that a send is as long as the way
+ * A layout as the player off its wall sees it: everything but the lines to send from mirrored in the wall, so that a send is as long as the way
  * to the wall and back, and meets first what stands nearest to the wall. The same list where there is no such wall. That the wall gives back
  * speed and direction is an assumption; see docs/model.md.
  */

@@ -49,7 +49,7 @@ export type Part =
       across: number;
       width: number;
       points: number;
-      /** What has a thing on an inner line; what is on the last one has a rule of its own (kept from before: `out`). */
+      /** What has a thing on an inner line; what is on the last one has a rule of its own (kept from earlier versions: `out`). */
       lineRule: LineRule;
       lastLine?: LastLine;
     }

@@ -15,7 +15,7 @@ const SAME_HEADING = Math.PI / 180;
 /** Places looked at along a direction beside those where something touches: as far apart, metres, and so many at most. */
 const SAMPLE = 0.12;
 const MAX_SAMPLES = 24;
-/** What hangs on a wall has it so close behind, metres. */
+/** What depends on a wall has it so close behind, metres. */
 export const WALL_BEHIND = 0.15;
 /** Of a lane that things pass, its middle must lie inside so wide, metres; somebody who runs needs all of it. */
 export const THIN = 0.02;
@@ -204,7 +204,7 @@ interface Seen {
   /** As it must keep clear of things, and as it must lie in the space. */
   whole: Figure;
   thin: Figure;
-  /** The place behind it that must be wall, where it hangs on one. */
+  /** The place behind it that must be wall, where it depends on one. */
   behind: Point | null;
 }
 
@@ -276,7 +276,7 @@ export class PlacementSearch {
   /**
    * A place for a layout: for every direction, as drawn and mirrored, the nearest place along it at which there is room across; of the room
    * across, what is nearest to the middle. Deterministic. Along a direction it looks where something touches and every 12 cm (24 places at
-   * most); across, all of it. What hangs on a wall must have one behind it; where no such place is found, any place will do.
+   * most); across, all of it. What depends on a wall must have one behind it; where no such place is found, any place will do.
    */
   find(pieces: readonly Piece[]): Placement | null {
     return this.longest(() => pieces, 1, 1, 1)?.placement ?? null;
@@ -537,7 +537,7 @@ function shiftIn(view: View, seen: readonly Seen[], scratch: Scratch, hung: bool
   const front = Math.max(...inner.map((figure) => figure.highX));
   const back = Math.min(...inner.map((figure) => figure.lowX));
   const walls = hung ? seen.flatMap((eachSeen) => eachSeen.behind ?? []) : [];
-  // What hangs on a wall is where the layout meets it, and may not be its farthest end.
+  // What depends on a wall is where the layout meets it, and may not be its farthest end.
   const touching = [front, back, ...seen.flatMap((eachSeen) => (eachSeen.behind ? [eachSeen.whole.highX] : []))];
   const tried = triedAlong(view.marks, touching, within.least, within.most);
   // Among many things a few large pieces are looked at first: where they have no room, the rest need no looking at.

@@ -61,7 +61,7 @@ async function wake(tx: Parameters<typeof enqueue>[0], schoolId: string, id: str
   );
 }
 
-/** Gives a child another level of something that is out, from 0: its card is made anew, unless it was begun. */
+/** Gives a child another level of something that is out, from 0: its card is rebuilt, unless it was begun. */
 export async function setLevel(who: SignedIn, id: string, childId: string, level: number): Promise<void> {
   await withTenant(who.schoolId, async (tx) => {
     const { revision: row } = await ownAssignment(tx, who, id);

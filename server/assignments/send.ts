@@ -59,7 +59,7 @@ const orderFields = z.strictObject({
     .min(0, "The score to beat must be 0 or more.")
     .max(1_000_000, "The score to beat is too large.")
     .nullable(),
-  /** The unit that the mark was typed in: a change of scoring asks for it anew. */
+  /** The unit that the mark was typed in: a change of scoring asks for it again. */
   markUnit: z.enum(UNITS).nullable().default(null),
   /** Levels that the teacher chose, by child, from 0; what suits each unless given. */
   levels: z

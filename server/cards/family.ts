@@ -10,7 +10,7 @@ import { NotFound } from "../problem.ts";
 import { inForce } from "./versions.ts";
 
 const { assignment, card, cardVersion, child, school } = schema;
-/** A card that is being made anew is waited for so long, milliseconds; then the one before is shown. */
+/** A card that is being rebuilt is waited for so long, milliseconds; then the one before is shown. */
 const PATIENCE = 1500;
 
 export interface FamilyCard {
@@ -37,7 +37,7 @@ function stateOf(a: { opensAt: Date; closesAt: Date; withdrawnAt: Date | null },
   return now < a.opensAt ? "soon" : now > a.closesAt ? "closed" : "open";
 }
 
-/** Reads a child's cards; those that are to be made anew are made first, if that takes no longer than patience lasts. */
+/** Reads a child's cards; those that are to be rebuilt are made first, if that takes no longer than patience lasts. */
 async function settled<T>(link: OpenLink, read: (tx: Tx) => Promise<T>): Promise<T> {
   const told = await withTenant(link.schoolId, async (tx) => {
     if (await isQueued(tx, "cards", link.childId)) return null;

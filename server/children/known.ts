@@ -30,7 +30,7 @@ export async function leftOutOf(tx: Tx, childIds: readonly string[]): Promise<Re
     .from(evidence)
     .where(and(inArray(evidence.childId, [...childIds]), eq(evidence.axis, "none")))
     .groupBy(evidence.action);
-  // Kept from before without a reason: as good as silent.
+  // Kept from earlier versions without a reason: as good as silent.
   for (const row of rows) out[LEFT_OUT.find((word) => word === row.why) ?? "silent"] += row.n;
   return out;
 }

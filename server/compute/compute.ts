@@ -37,7 +37,7 @@ function start(thread: URL): Worker {
   return made;
 }
 
-/** Works something out beside the requests; a thread that fell over is started anew. */
+/** Works something out beside the requests; a thread that fell over is started again. */
 export function compute<K extends WorkName>(name: K, ...args: Args<K>): Promise<Reply<K>> {
   if (!file) return Promise.resolve((computeTasks[name] as (...parameters: Args<K>) => Reply<K>)(...args));
   worker ??= start(file);

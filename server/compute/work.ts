@@ -28,7 +28,7 @@ export interface Expected {
   low: number;
   middle: number;
   high: number;
-  /** The share of goes that it really holds; null: not known of a band of before. */
+  /** The share of goes that it really holds; null: not known of a band from earlier versions. */
   holds?: number | null;
   /** The score that one in a thousand reaches; null: none is so rare, or it is not worked out. */
   rare?: number | null;

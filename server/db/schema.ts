@@ -47,7 +47,7 @@ const schoolId = () =>
     .notNull()
     .references(() => school.id, { onDelete: "cascade" });
 
-/** What others hang on is found by school and id together, so that no row can hang on another school's. */
+/** What others depend on is found by school and id together, so that no row can depend on another school's. */
 interface Keyed {
   schoolId: AnyPgColumn;
   id: AnyPgColumn;
@@ -409,7 +409,7 @@ export const play = pgTable(
     source: text("source", { enum: ["device", "paper"] }).notNull(),
     setup: jsonb("setup").$type<PlaySetup>().notNull(),
     rulesVersion: integer("rules_version").notNull(),
-    /** The version of the card that was played; null where the device could not say (paper, and pages held from before versions). */
+    /** The version of the card that was played; null where the device could not say (paper, and pages held from earlier versions versions). */
     cardHash: text("card_hash"),
     /** What the family decided before play: things swapped, which home. */
     decided: jsonb("decided").$type<Decided>(),
@@ -546,7 +546,7 @@ export const expectedBand = pgTable(
     low: real("low").notNull(),
     middle: real("middle").notNull(),
     high: real("high").notNull(),
-    /** The share of all goes that it really holds; null: of a band of before. */
+    /** The share of all goes that it really holds; null: of a band from earlier versions. */
     holds: real("holds"),
     /** From which score on a go is worth a look; null while that is not worked out. */
     rare: jsonb("rare").$type<{ from: number | null }>(),
@@ -573,7 +573,7 @@ export const evidence = pgTable(
     at: instant("at").notNull(),
     tries: integer("tries").notNull(),
     ll: jsonb("ll").$type<number[]>().notNull(),
-    /** Tries that came off, and how many should have at the points; none where only a score was known. */
+    /** Tries that succeeded, and how many should have at the points; none where only a score was known. */
     hits: integer("hits").notNull().default(0),
     means: jsonb("means").$type<number[]>(),
   },

@@ -46,7 +46,7 @@ async function main(): Promise<void> {
 }
 
 /**
- * Where the model has changed, what it gave before is worked out anew once: the expected bands of what was sent, and the open cards of their
+ * Where the model has changed, what it gave before is recomputed once: the expected bands of what was sent, and the open cards of their
  * children that nobody has begun. Begun ones stay.
  */
 async function askForNewModel(sql: postgres.Sql): Promise<void> {

@@ -67,7 +67,7 @@ export function saveChild(who: SignedIn, childId: string, given: unknown): Promi
     const [was] = await tx.select().from(child).where(eq(child.id, childId));
     const { age, step, leftHanded } = read.data;
     await tx.update(child).set(read.data).where(eq(child.id, childId));
-    // Cards hang on nothing else of what is edited here.
+    // Cards depend on nothing else of what is edited here.
     if (was && (was.age !== age || was.step !== step || was.leftHanded !== leftHanded))
       await enqueue(tx, who.schoolId, "cards", [childId]);
   }).then(wakeJobRunner);

@@ -187,7 +187,7 @@ export interface KeptRows {
 }
 /**
  * Keeps the good rows of a file that was looked at before (`seen`); null where it is another file. All or nothing, and one file after
- * the other. The open cards of every child in it are made anew.
+ * the other. The open cards of every child in it are rebuilt.
  */
 export async function keepRows(
   who: SignedIn,

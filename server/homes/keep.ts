@@ -25,7 +25,7 @@ export function checked(given: unknown): SomeAnswers {
 /** A family is taken to have paused when it said nothing for so long, seconds. */
 export const PAUSE = 10;
 
-/** Its children's open cards that nobody began are made anew, once nothing more was said for a while. */
+/** Its children's open cards that nobody began are rebuilt, once nothing more was said for a while. */
 export async function makeAnew(tx: Tx, schoolId: string, homeId: string, inSeconds: number): Promise<void> {
   await enqueue(tx, schoolId, "cards", await childrenOf(tx, homeId), inSeconds);
 }

@@ -172,7 +172,7 @@ const WORDS = new Set(["uses", "moves", "cautions"]);
 const TEXTS = new Set(["id", "name", "drawing", "room", "material", "source"]);
 const YES_NO = new Set(["breakable", "kinds", "ask", "outdoorsOnly", "endless"]);
 const MAY_LACK = new Set(["drag", "opening", "gap", "contents"]);
-/** Columns that files from before do not have. */
+/** Columns that files from earlier versions do not have. */
 const MAY_BE_AWAY = new Set(["openingDepth"]);
 
 /** A row of CSV as a thing, not yet checked: what is not a number stays text, so that the check can name it. */

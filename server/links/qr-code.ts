@@ -1,12 +1,12 @@
 import QRCode from "qrcode";
 
-/** A square code as a picture: strokes 1 wide along the middles of its rows, in a box of `size` units; the white around it is left to whoever draws it. */
+/** A QR code as a picture: strokes 1 wide along the middles of its rows, in a box of `size` units; the white around it is left to whoever draws it. */
 export interface SquareCode {
   size: number;
   path: string;
 }
 
-/** The square code of an address. A seventh of it may be lost (a fold, a crayon). */
+/** The QR code of an address. A seventh of it may be lost (a fold, a crayon). */
 export function squareCode(address: string): SquareCode {
   // As bytes: an address gains nothing from the shorter alphabets, and looking for them takes half of the time.
   const { modules } = QRCode.create([{ data: new TextEncoder().encode(address), mode: "byte" }], {

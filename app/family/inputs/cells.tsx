@@ -13,7 +13,7 @@ export default function Cells({
   return <Grid places={aim.among} data={data} pieces={pieces} pick={(rest) => act({ kind: "send", rest })} />;
 }
 
-/** One of one's own pieces is taken up: tap it. */
+/** One of their own pieces is taken up: tap it. */
 export const Lift = ({ ask, data, act, pieces }: InputProps<AskOf<"choose">> & { pieces: Pieces }) => (
   <Grid
     places={ask.options}

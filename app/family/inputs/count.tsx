@@ -29,7 +29,7 @@ export default function Count({ ask, act, name, mending, data }: InputProps<AskO
     const timer = setInterval(() => now.current.one(), 1000);
     return () => clearInterval(timer);
   }, [runs, seconds]);
-  // A stage that was passed, or a run that was told: the next one is started anew.
+  // A stage that was passed, or a run that was told: the next one is started again.
   const begun = ask.soFar === 0;
   useEffect(() => {
     if (begun) setRuns(false);

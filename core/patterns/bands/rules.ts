@@ -356,7 +356,7 @@ function progress(state: BandsState): Progress[] {
 export const matchApart = (params: BandsParams, setup: Setup): boolean =>
   params.counting === "difference" && setup.mode === "against";
 
-/** Written on paper: see `Possible`. Alone all points count. */
+/** The score range for manual entry; see `Possible`. Alone all points count. */
 export function possible(params: BandsParams): Possible {
   const round = params.pieces * Math.max(...params.points);
   const { rounds, total, exact } = params.finish;

@@ -77,7 +77,7 @@ function story(params: BoardParams, bell: number | null): Story {
   };
 }
 
-/** A second, plain telling of Board. It shares no code with the rules. */
+/** Reference implementation of Board. It shares no code with the rules. */
 export const tellBoard = (
   params: BoardParams,
   match: Match,

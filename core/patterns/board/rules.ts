@@ -211,7 +211,7 @@ export const boardGo: GoRules<BoardParams, BoardGo> = {
   together: "share",
 };
 
-/** Written on paper: see `Possible`. */
+/** The score range for manual entry; see `Possible`. */
 export function possible(params: BoardParams, match: Match): Possible {
   const worth = placesIn(params)
     .map((points) => points.points)

@@ -54,7 +54,7 @@ function story(params: ChecklistParams, bell: number | null, relay: boolean): St
   };
 }
 
-/** A second, plain telling of Checklist. It shares no code with the rules. */
+/** Reference implementation of Checklist. It shares no code with the rules. */
 export const tellChecklist = (
   params: ChecklistParams,
   match: Match,

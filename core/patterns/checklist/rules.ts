@@ -7,7 +7,7 @@ import type { Counter, GoRules, StepResult, Sum } from "../../match/matched.ts";
 import { raced } from "../../match/raced.ts";
 import { allTimes, type ChecklistParams, doingOf, type ListItem, starsFor, taskId } from "./params.ts";
 
-/** One list on its way: of each task how many came off, and how many were tried. */
+/** One list on its way: of each task how many succeeded, and how many were tried. */
 export interface ListGo {
   done: readonly number[];
   tried: readonly number[];
@@ -179,7 +179,7 @@ export const listGo: GoRules<ChecklistParams, ListGo> = {
   together: "share",
 };
 
-/** Written on paper: see `Possible`. */
+/** The score range for manual entry; see `Possible`. */
 export function possible(params: ChecklistParams, match: Match): Possible {
   const all = allTimes(params);
   const kept = match.goes.keep === "total" ? match.goes.count : 1;

@@ -148,7 +148,7 @@ describe("Climb", () => {
     ]);
     expect(climb.asks(play(whole, "- ! -"))[0]!.kind).toBe("task");
     expect(climb.asks(play(whole, "- ! - ! - - -"))[0]!.kind).toBe("send");
-    // Without one, as in documents from before, each budget costs one.
+    // Without one, as in documents from earlier versions, each budget costs one.
     const { cap: _, ...before } = of;
     expect(climb.asks(play(params({ forfeit: before }), "- ! - ! -"))[0]!.kind).toBe("task");
   });

@@ -47,7 +47,7 @@ export const climbParams = z
         misses: whole("misses", 1, 20),
         exercise: z.string().min(1, "exercise must not be empty").max(40),
         dose: whole("dose", 1, 60),
-        /** So many in a go at most; null, or absent as in documents from before: no such limit. */
+        /** So many in a go at most; null, or absent as in documents from earlier versions: no such limit. */
         cap: whole("cap", 1, 20).nullable().optional(),
         /** What may be done instead, as the child likes; empty or absent: nothing. */
         second: otherExercise("second"),

@@ -212,7 +212,7 @@ export const climbGo: GoRules<ClimbParams, Climber> = {
   together: "share",
 };
 
-/** Written on paper: see `Possible`. */
+/** The score range for manual entry; see `Possible`. */
 export function possible(params: ClimbParams, match: Match): Possible {
   const count = params.ladder.kind === "line" ? params.ladder.lines.length : params.ladder.targets.length;
   const kept = match.goes.keep === "total" ? match.goes.count : 1;

@@ -467,7 +467,7 @@ export const closestRules1: Rules<ClosestParams, ClosestState> = {
   step: (state, event) => step(state, event, BEFORE),
 };
 
-/** Written on paper: see `Possible`. Alone against the mark. */
+/** The score range for manual entry; see `Possible`. Alone against the mark. */
 export function possible(field: ClosestParams): Possible {
   const { points, rounds } = field.finish;
   const inRounds = (rounds ?? MAX_ROUNDS) * field.pieces;

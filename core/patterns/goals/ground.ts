@@ -38,7 +38,7 @@ export const goalsGround: Ground<GoalsParams> = {
     ];
   },
   pegs: (params) => [{ id: "far", label: "", item: params.item, distance: params.length, kind: "line" }],
-  /** Whether the next goal is one's own. */
+  /** Whether the next goal is their own. */
   probes: (params): Probe[] => [
     {
       id: "next",

@@ -138,7 +138,7 @@ export const passGo: GoRules<PassParams, PassGo> = {
 /** Until version 2 it counted whoever had sent it. */
 export const { outOfTurn: _, ...passGo1 } = passGo;
 
-/** Written on paper: see `Possible`. */
+/** The score range for manual entry; see `Possible`. */
 export function possible(params: PassParams, match: Match): Possible {
   const kept = match.goes.keep === "total" ? match.goes.count : 1;
   const stages = params.marks.length;

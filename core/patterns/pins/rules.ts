@@ -24,7 +24,7 @@ export interface PinsGo {
   each: readonly { fell: number; bonus: number }[];
 }
 
-/** Standing up one pin, and laying out a formation of one's own, seconds. */
+/** Standing up one pin, and laying out a formation of their own, seconds. */
 const STAND = 1.5;
 const LAY = 4;
 

@@ -56,7 +56,7 @@ export const rallyGround: Ground<RallyParams> = {
       ? []
       : [{ id: LINES[1], label: "", distance: cm(params.near.length + params.far.length), kind: "line" } as const]),
   ],
-  /** Points won on one's own serve and on the other's, and one touch kept going. */
+  /** Points won on their own serve and on the other's, and one touch kept going. */
   probes: (params): Probe[] => {
     const point = (server: number): Probe => ({
       id: LINES[server]!,

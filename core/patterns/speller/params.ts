@@ -82,7 +82,7 @@ export const spellerParams = z
   });
 export type SpellerParams = z.infer<typeof spellerParams>;
 
-/** What is done with the so-manieth word, from 0. A card from before knows only sending. */
+/** What is done with the nth word, from 0. A card from earlier versions knows only sending. */
 export const doesAt = (params: SpellerParams, word: number): (typeof DOES)[number] =>
   params.does?.[word % (params.does.length || 1)] ?? "send";
 /** The words of the list, in the signs of the cards. */

@@ -225,7 +225,7 @@ export const spellerGo: GoRules<SpellerParams, SpellerGo> = {
   together: "share",
 };
 
-/** Written on paper: see `Possible`. */
+/** The score range for manual entry; see `Possible`. */
 export function possible(params: SpellerParams, match: Match): Possible {
   const words = wordsOf(params);
   // What is gone to or written takes no send.

@@ -86,7 +86,7 @@ function story(params: SpellerParams, bell: number | null): Story {
   };
 }
 
-/** A second, plain telling of Speller by letters, words or sends. It shares no code with the rules. */
+/** Reference implementation of Speller. It shares no code with the rules. */
 export const tellSpeller = (
   params: SpellerParams,
   match: Match,

@@ -21,7 +21,7 @@ export const stackParams = z.strictObject({
   sends: whole("sends", 1, 4),
   /** Rounds that a side has; null: no cap. */
   rounds: whole("rounds", 1, 60).nullable(),
-  /** The forecast counts what a falling pin knocks over (not given, from before: only what the object sweeps). */
+  /** The forecast counts what a falling pin knocks over (not given, from earlier versions: only what the object sweeps). */
   pinOnPin: z.boolean().optional(),
   /** A round that fails with a single pin standing ends the go. */
   firstEnds: z.boolean(),

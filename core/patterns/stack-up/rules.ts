@@ -208,7 +208,7 @@ export const stackGo1: GoRules<StackParams, StackGo> = {
   step: (params, go, event) => step(params, go, event, false),
 };
 
-/** Written on paper: see `Possible`. */
+/** The score range for manual entry; see `Possible`. */
 export function possible(params: StackParams, match: Match): Possible {
   const kept = match.goes.keep === "total" ? match.goes.count : 1;
   const times = (x: number | null) => (x === null ? null : x * kept);

@@ -114,7 +114,7 @@ function story(
   };
 }
 
-/** A second, plain telling of Stack-up by rounds, the row or pins felled. It shares no code with the rules. */
+/** Reference implementation of Stack-up. It shares no code with the rules. */
 export function tellStackUp(
   params: StackParams,
   match: Match,

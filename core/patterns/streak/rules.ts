@@ -186,7 +186,7 @@ export const streakGo1: GoRules<StreakParams, StreakGo> = {
   step: (params, go, event) => step(params, go, event, false),
 };
 
-/** Written on paper: see `Possible`. */
+/** The score range for manual entry; see `Possible`. */
 export function possible(params: StreakParams, match: Match): Possible {
   const tops = params.stages.map((stage) => stage.count ?? MAX_RUN);
   const most = worth(params, { best: tops, high: params.stages.filter((stage) => stage.count !== null).length });

@@ -83,7 +83,7 @@ function story(params: StreakParams, bell: number | null, relay: boolean): Story
   };
 }
 
-/** A second, plain telling of Streak. It shares no code with the rules. */
+/** Reference implementation of Streak. It shares no code with the rules. */
 export const tellStreak = (
   params: StreakParams,
   match: Match,

@@ -27,7 +27,7 @@ export const squareGround: Ground<SwapSquareParams> = {
     ),
   ],
   pegs: (params) => [{ id: SQUARE, label: "", distance: params.distance, kind: "line" }],
-  // Nothing is sent: no chance hangs on where it lies, only how long a trip takes.
+  // Nothing is sent: no chance depends on where it lies, only how long a trip takes.
   probes: () => [],
   moves: "each",
   move: (params, id, { along }) =>

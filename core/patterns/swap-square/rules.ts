@@ -165,7 +165,7 @@ export const squareGo: GoRules<SwapSquareParams, SquareGo> = {
 /** Until version 2 a race by time went on until all were done. */
 export const { race: _, ...squareGo1 } = squareGo;
 
-/** Written on paper: see `Possible`. */
+/** The score range for manual entry; see `Possible`. */
 export function possible(params: SwapSquareParams, match: Match): Possible {
   const kept = match.goes.keep === "total" ? match.goes.count : 1;
   if (params.score === "time")

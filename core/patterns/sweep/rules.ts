@@ -26,7 +26,7 @@ const left = (params: SweepParams, sweeper: Sweeper) =>
   params.targets.filter((target) => !sweeper.gone.includes(target.id)).map((target) => target.id);
 const pointsOf = (params: SweepParams, id: string) => params.targets.find((target) => target.id === id)!.points;
 
-/** What is aimed at while those are gone, the same object for the same heap. */
+/** What is aimed at while those are gone, shared because states are compared by identity. */
 const aimsOf = memoizeByIdentity((_: SweepParams) => new Map<string, AimOf<"any">>());
 function aimOf(params: SweepParams, sweeper: Sweeper): AimOf<"any"> {
   const want = left(params, sweeper);
@@ -47,7 +47,7 @@ function aimOf(params: SweepParams, sweeper: Sweeper): AimOf<"any"> {
   return aim;
 }
 
-/** All that a send touches counts: the same object for the same heap. */
+/** All that a send touches counts: shared because states are compared by identity. */
 const swept = memoizeByIdentity((_: SweepParams) => new Map<string, AimOf<"fall">>());
 function sweptOf(params: SweepParams, sweeper: Sweeper): AimOf<"fall"> {
   const key = sweeper.gone.join(" ");
@@ -167,7 +167,7 @@ export const sweepGo: GoRules<SweepParams, Sweeper> = {
   },
 };
 
-/** Written on paper: see `Possible`. */
+/** The score range for manual entry; see `Possible`. */
 export function possible(params: SweepParams, match: Match): Possible {
   const count = params.targets.length;
   const kept = match.goes.keep === "total" ? match.goes.count : 1;

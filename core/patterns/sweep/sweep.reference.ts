@@ -45,7 +45,7 @@ function story(params: SweepParams, bell: number | null, floor: Lying, pointed: 
   };
 }
 
-/** A second, plain telling of Sweep by sends or points. It shares no code with the rules. */
+/** Reference implementation of Sweep. It shares no code with the rules. */
 export function tellSweep(
   params: SweepParams,
   match: Match,

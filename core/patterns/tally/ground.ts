@@ -11,7 +11,7 @@ const HIGH = 0.6;
 const FACE = 0.3;
 const LINE_WIDTH = 0.8;
 
-/** The thing at the other end; the one at this end stands behind whoever sends. */
+/** The thing at the other end; the one at this end stands behind the player. */
 function ends(params: TallyParams): Part[] {
   const { distance, item, width, height } = shuttleOf(params);
   const rule = { kind: "touch", width, height } as const;

@@ -91,7 +91,7 @@ export const inPlace = (params: TallyParams): boolean =>
 export const bare = (params: TallyParams): boolean => params.rounds.every((eachRound) => eachRound.task === "exercise");
 export const tasksOf = (params: TallyParams): ReadonlySet<Round["task"]> =>
   new Set(params.rounds.map((eachRound) => eachRound.task));
-/** What documents from before do not say. */
+/** What documents from earlier versions do not say. */
 export const shuttleOf = (params: TallyParams): NonNullable<TallyParams["shuttle"]> =>
   params.shuttle ?? { action: "underarmThrow", distance: 2.5, item: "bucket", width: 0.28, height: 0.28 };
 export const courseOf = (params: TallyParams): NonNullable<TallyParams["course"]> =>

@@ -51,7 +51,7 @@ export function mannerOf(params: TallyParams, task: Round): Manner {
     ...(task.bounce && { bounce: true }),
   };
 }
-/** What a round's counts are for, the same object for the same parameters. */
+/** What a round's counts are for; shared, because chances are cached by the identity of an aim. */
 const aimsOf = memoizeByIdentity(
   (params: TallyParams): Record<Exclude<Round["task"], "exercise">, Aim> => ({
     keepUp: { kind: "keep" },

@@ -14,7 +14,7 @@ export const threeLineParams = z
     distance,
     /** Sends of a side, those sent again included; fewer make it a line within so many. */
     sends: whole("sends", 3, 60),
-    /** Against, once all pieces of both lie there without a line: one of one's own is taken up and sent again (also where it is not said), or it is a draw. */
+    /** Against, once all pieces of both lie there without a line: one of their own is taken up and sent again (also where it is not said), or it is a draw. */
     stuck: z.enum(["takeUp", "draw"], { error: "stuck must be takeUp or draw" }).optional(),
     /** Against: the pieces of each side, as many as make a line or more; null: just as many. */
     pieces: whole("pieces", 3, 8).nullable().default(null),

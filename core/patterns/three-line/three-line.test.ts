@@ -199,7 +199,7 @@ describe("Three-line, against", () => {
     expect(read(8, 4).success).toBe(true);
     expect(read(6).error?.issues[0]).toMatchObject({ path: ["pieces"], message: expect.stringContaining("3 to 5") });
     expect(read(3, 4).error?.issues[0]).toMatchObject({ path: ["pieces"] });
-    // A document from before says nothing of them.
+    // A document from earlier versions says nothing of them.
     const { pieces: _, ...before } = base as ThreeLineParams;
     expect(threeLineParams.parse(before).pieces).toBeNull();
   });

@@ -100,7 +100,7 @@ export function laidParts(givenLaid: Laid): Part[] {
             kind: "obstacle",
             id,
             ...put(part, part.id),
-            // What hangs on a wall takes no floor to speak of.
+            // What depends on a wall takes no floor to speak of.
             depth: part.base === undefined ? Math.min(part.width, 0.3) : FLAT_DEPTH,
             width: part.width,
             item: part.item,
