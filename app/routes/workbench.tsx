@@ -19,6 +19,7 @@ import { problemText } from "../ui/problem-text.ts";
 import { fromLocalInput, localInput } from "../when.ts";
 import { AttemptWords } from "../workbench/attempt-words.ts";
 import { useDraft } from "../workbench/draft.ts";
+import { ForecastFailures } from "../workbench/forecast-failures.tsx";
 import { fitOf, RANKS, shownOf, useHomesOf } from "../workbench/home-fits.ts";
 import { HomeView } from "../workbench/home-view.tsx";
 import { SchoolContext, schoolOf } from "../workbench/items.tsx";
@@ -305,6 +306,7 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
                 )}
               </section>
             </div>
+            <ForecastFailures />
             <Strip activity={game} people={people} names={names} unit={scoreUnit} homes={homes} apply={change} />
             <Clash draft={draft} zone={zone} />
             <SignInAgain draft={draft} />

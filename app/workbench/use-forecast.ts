@@ -1,65 +1,104 @@
-import * as Comlink from "comlink";
-import { useCallback, useEffect, useRef, useState } from "react";
+import type * as Comlink from "comlink";
+import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from "react";
 import type { SchoolItems } from "#core/compile/card.ts";
 import type { KitFit } from "#core/compile/class-fit.ts";
 import type { HomeFacts } from "#core/compile/for-home.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
 import type { Forecast } from "#core/forecast/result.ts";
 import type { Warning } from "#core/forecast/warnings.ts";
-import type { Activity } from "#core/formats/activity.ts";
+import { type Activity, parseActivity } from "#core/formats/activity.ts";
 import type { ForecastWorker, HomeMade } from "../workers/forecast.worker.ts";
+import { WorkerPool } from "../workers/pool.ts";
 
 /** Least time between two questions, so that a drag leaves the page its time; milliseconds. */
 const MIN_GAP = 100;
+/** Forecast workers of a page: more would take the page its own core. */
+const WORKERS = 2;
 type Remote = Comlink.Remote<ForecastWorker>;
+const pool = new WorkerPool<ForecastWorker>(
+  () => new Worker(new URL("../workers/forecast.worker.ts", import.meta.url), { type: "module" }),
+  WORKERS,
+);
+
+/** What the workers of the workbench could not answer, by the name of the question. */
+const failures = new Map<string, { message: string; retry: () => void }>();
+const failureListeners = new Set<() => void>();
+let failureSnapshot: readonly { message: string; retry: () => void }[] = [];
+function setFailure(name: string, failure: { message: string; retry: () => void } | null): void {
+  if (failure === null && !failures.has(name)) return;
+  if (failure) failures.set(name, failure);
+  else failures.delete(name);
+  failureSnapshot = [...failures.values()];
+  for (const listener of failureListeners) listener();
+}
+/** Questions that have no answer because something went wrong, each with a way to ask it again. */
+export const useForecastFailures = () =>
+  useSyncExternalStore(
+    (listener) => {
+      failureListeners.add(listener);
+      return () => failureListeners.delete(listener);
+    },
+    () => failureSnapshot,
+    () => failureSnapshot,
+  );
 
 /**
- * What a worker of its own answers to `ask`, worked out beside the page. While one question is under way only the newest waits; the last
- * answer stays until the next one comes, also where an activity cannot be played as it is being typed. The worker begins with the first question;
- * null: there is none.
+ * The answer of a worker to `ask`, worked out beside the page. While one question is under way only the newest waits, and
+ * the last answer stays until the next one comes. An activity that cannot be played as it is being typed keeps the last
+ * answer too; any other error is reported (`useForecastFailures`). Null: nothing is asked.
  */
-function useWorker<A>(ask: ((worker: Remote) => Promise<A>) | null, name: string): A | null {
+function useWorker<A>(
+  ask: ((worker: Remote) => Promise<A>) | null,
+  name: string,
+  activities: readonly Activity[],
+): A | null {
   const [answer, setAnswer] = useState<A | null>(null);
-  const worker = useRef<Remote | null>(null);
   const busy = useRef(false);
   const waiting = useRef<typeof ask | null>(null);
-
-  const begun = useRef<Worker | null>(null);
-  useEffect(
-    () => () => {
-      begun.current?.terminate();
-      begun.current = null;
-      worker.current = null;
-      busy.current = false;
-    },
-    [],
-  );
+  const gone = useRef(false);
+  const latest = useRef(activities);
+  latest.current = activities;
+  useEffect(() => {
+    gone.current = false;
+    return () => {
+      gone.current = true;
+      waiting.current = null;
+      setFailure(name, null);
+    };
+  }, [name]);
 
   useEffect(() => {
     waiting.current = ask;
     if (!ask) return;
-    if (!begun.current) {
-      begun.current = new Worker(new URL("../workers/forecast.worker.ts", import.meta.url), { type: "module" });
-      worker.current = Comlink.wrap<ForecastWorker>(begun.current);
-    }
     const run = async () => {
-      if (busy.current || !waiting.current || !worker.current) return;
+      if (busy.current || !waiting.current) return;
       const asked = waiting.current;
       waiting.current = null;
       busy.current = true;
       const began = performance.now();
       performance.mark(`${name}-asked`);
       try {
-        const told = await asked(worker.current);
-        setAnswer(told);
+        const answered = await pool.run(asked);
+        if (gone.current) return;
+        setAnswer(answered);
+        setFailure(name, null);
         performance.measure(name, `${name}-asked`);
-      } catch {
+      } catch (error) {
         // What is being typed cannot be played yet: the last answer stays.
+        const whole = latest.current.every((activity) => parseActivity(activity).ok);
+        if (whole && !gone.current)
+          setFailure(name, {
+            message: (error as Error).message,
+            retry: () => {
+              waiting.current = asked;
+              void run();
+            },
+          });
       } finally {
         const rest = MIN_GAP - (performance.now() - began);
         if (rest > 0) await new Promise((resolve) => setTimeout(resolve, rest));
         busy.current = false;
-        void run();
+        if (!gone.current) void run();
       }
     };
     void run();
@@ -70,7 +109,7 @@ function useWorker<A>(ask: ((worker: Remote) => Promise<A>) | null, name: string
 /** Forecasts of an activity for some people. */
 export function useForecast(activity: Activity, people: readonly Who[]): Forecast[] | null {
   const ask = useCallback((remote: Remote) => remote.each(activity, people), [activity, people]);
-  return useWorker(ask, "strip");
+  return useWorker(ask, "strip", [activity]);
 }
 
 /** The share of goes that reach the end on each level of an activity, by person; none where its levels are not made by that. */
@@ -80,7 +119,7 @@ export function useEnds(activity: Activity, people: readonly Who[]): number[][] 
     (remote: Remote) => remote.ends(activity, levels?.list ?? [], people),
     [activity, levels, people],
   );
-  return useWorker(levels?.of === "end" ? ask : null, "ends");
+  return useWorker(levels?.of === "end" ? ask : null, "ends", [activity]);
 }
 
 /** Where the child sets the targets out: what somebody meets with all of them near, and with all of them far. */
@@ -93,19 +132,19 @@ export function useSetOutEnds(ends: { near: Activity; far: Activity }, who: Who)
     },
     [ends, who],
   );
-  return useWorker(ask, "setOut");
+  return useWorker(ask, "setOut", [ends.near, ends.far]);
 }
 
 /** What should be looked at before an activity is sent, for the youngest, the middle and the oldest. */
 export function useWarnings(activity: Activity, people: readonly [Who, Who, Who]): Warning[] | null {
   const ask = useCallback((remote: Remote) => remote.warnings(activity, people), [activity, people]);
-  return useWorker(ask, "warnings");
+  return useWorker(ask, "warnings", [activity]);
 }
 
 /** What somebody can expect of each of some activities, points. */
 export function useExpected(activities: readonly Activity[], who: Who): (number | null)[] | null {
   const ask = useCallback((remote: Remote) => remote.expected(activities, who), [activities, who]);
-  return useWorker(ask, "expected");
+  return useWorker(ask, "expected", activities);
 }
 
 /** Which homes can do an activity with their own things. */
@@ -116,11 +155,11 @@ export function useKitFits(
   who: Who,
 ): KitFit[] | null {
   const ask = useCallback((remote: Remote) => remote.homes(activity, homes, items, who), [activity, homes, items, who]);
-  return useWorker(ask, "homes");
+  return useWorker(ask, "homes", [activity]);
 }
 
 /** An activity in one home. */
 export function useHomeFit(activity: Activity, home: HomeFacts, items: SchoolItems, age: number): HomeMade | null {
   const ask = useCallback((remote: Remote) => remote.oneHome(activity, home, items, age), [activity, home, items, age]);
-  return useWorker(ask, "home");
+  return useWorker(ask, "home", [activity]);
 }

@@ -1,0 +1,21 @@
+import { useForecastFailures } from "./use-forecast.ts";
+
+/** Says that a forecast could not be worked out, and asks it again. Nothing is shown while all is well. */
+export function ForecastFailures() {
+  const failures = useForecastFailures();
+  if (failures.length === 0) return null;
+  return (
+    <p role="alert" className="note problem mx-6 flex flex-wrap items-center gap-3">
+      <span>The forecast could not be worked out. Your activity is safe; the figures may be out of date.</span>
+      <button
+        type="button"
+        className="btn btn-small"
+        onClick={() => {
+          for (const { retry } of failures) retry();
+        }}
+      >
+        Try again
+      </button>
+    </p>
+  );
+}
