@@ -105,7 +105,7 @@ describe("levels", () => {
       )
       .toBe("0.5");
     await page.select("select[aria-label='Helper at level 1']", "feeds");
-    await sees(page, "somebody hands each one over");
+    await sees(page, "someone hands each one over");
     await expect
       .poll(
         async () =>
