@@ -6,7 +6,7 @@ import { itemName } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import { MiniPlan } from "../ui/mini-plan.tsx";
-import { answerOf } from "../workbench/stations.tsx";
+import { answerOf } from "../workbench/stations.ts";
 import { LENGTHS, MINUTES, PLACES, type Wish, wishing } from "./wish.ts";
 
 interface Found {

@@ -17,7 +17,7 @@ import { teacherOf } from "../session.server.ts";
 import { MiniPlan } from "../ui/mini-plan.tsx";
 import { Problems } from "../ui/problems.tsx";
 import { when } from "../when.ts";
-import { answerOf } from "../workbench/stations.tsx";
+import { answerOf } from "../workbench/stations.ts";
 import type { Route } from "./+types/activities";
 
 /** A file of an activity is a few kilobytes. */

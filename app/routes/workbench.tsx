@@ -29,7 +29,7 @@ import { Panel } from "../workbench/panel.tsx";
 import { Clash, SignInAgain } from "../workbench/saving.tsx";
 import { SendPanel } from "../workbench/send-panel.tsx";
 import { Stations } from "../workbench/station-list.tsx";
-import { STATIONS, type Station, stationName } from "../workbench/stations.tsx";
+import { STATIONS, type Station, stationName } from "../workbench/stations.ts";
 import { Strip } from "../workbench/strip.tsx";
 import { TitleBar } from "../workbench/title-bar.tsx";
 import { useKitFits } from "../workbench/use-forecast.ts";

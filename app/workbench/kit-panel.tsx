@@ -27,7 +27,7 @@ import { useAttemptWords } from "./attempt-words.ts";
 import { countHomes, type Housed } from "./home-count.ts";
 import { useSchool, withOwn } from "./items.tsx";
 import { NumberField } from "./knobs.tsx";
-import type { PanelProps } from "./stations.tsx";
+import type { PanelProps } from "./stations.ts";
 import { ThingPicker } from "./thing-picker.tsx";
 
 interface Props extends Omit<PanelProps, "middle"> {

@@ -35,7 +35,7 @@ import type { LevelsWorker } from "../workers/levels.worker.ts";
 import { useAttemptWords } from "./attempt-words.ts";
 import { useSchool, withOwn } from "./items.tsx";
 import { NumberField, TextField } from "./knobs.tsx";
-import type { PanelProps } from "./stations.tsx";
+import type { PanelProps } from "./stations.ts";
 import { useEnds } from "./use-forecast.ts";
 
 const levelsWorker = () => new Worker(new URL("../workers/levels.worker.ts", import.meta.url), { type: "module" });

@@ -1,14 +1,11 @@
 import { memo } from "react";
+import { AimPanel } from "./aim-panel.tsx";
+import { CuesPanel } from "./cues-panel.tsx";
 import { LevelsPanel } from "./levels-panel.tsx";
-import {
-  AimPanel,
-  CuesPanel,
-  type PanelProps,
-  PlayersPanel,
-  ScorePanel,
-  type Station,
-  YardPanel,
-} from "./stations.tsx";
+import { PlayersPanel } from "./players-panel.tsx";
+import { ScorePanel } from "./score-panel.tsx";
+import type { PanelProps, Station } from "./stations.ts";
+import { YardPanel } from "./yard-panel.tsx";
 
 const PANELS = {
   aim: AimPanel,

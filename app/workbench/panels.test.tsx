@@ -15,6 +15,7 @@ import { layoutNamed, layoutNames } from "#core/yard/layouts/index.ts";
 import { laidParts } from "#core/yard/layouts/laid.ts";
 import { countedBackFrom } from "#core/yard/parts.ts";
 import { label } from "#words/teacher.ts";
+import { CuesPanel } from "./cues-panel.tsx";
 import { fitOf, type HomesOf } from "./home-fits.ts";
 import { SchoolContext, schoolOf, withOwn } from "./items.tsx";
 import { changeText, KitPanel } from "./kit-panel.tsx";
@@ -22,7 +23,7 @@ import { LaidLayer } from "./laid-layer.tsx";
 import { withLayout } from "./layout-panel.tsx";
 import { Plan } from "./plan.tsx";
 import { planScale } from "./scale.ts";
-import { answerOf, CuesPanel } from "./stations.tsx";
+import { answerOf } from "./stations.ts";
 import { Strip } from "./strip.tsx";
 import { spreadAt, Tape } from "./tape.tsx";
 

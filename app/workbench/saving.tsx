@@ -5,7 +5,7 @@ import type { Activity } from "#core/formats/activity.ts";
 import { problemText } from "../ui/problem-text.ts";
 import { clockTime } from "../when.ts";
 import type { Draft } from "./draft.ts";
-import { answerOf } from "./stations.tsx";
+import { answerOf } from "./stations.ts";
 
 export function SaveNote({ draft, zone }: { draft: Draft; zone: string }) {
   const { state } = draft;

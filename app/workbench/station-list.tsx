@@ -1,7 +1,7 @@
 import { memo } from "react";
 import { Link, useSearchParams } from "react-router";
 import type { Activity } from "#core/formats/activity.ts";
-import { answerOf, STATIONS, type Station, stationName } from "./stations.tsx";
+import { answerOf, STATIONS, type Station, stationName } from "./stations.ts";
 
 /** The plan of the lesson, one line a station. Links, so that they work before the script loads. */
 export const Stations = memo(function Stations({ activity, station }: { activity: Activity; station: Station }) {

@@ -8,7 +8,7 @@ import { countedBackFrom } from "#core/yard/parts.ts";
 import { hasLabel } from "#words/teacher.ts";
 import { getIn, setIn } from "./knobs.tsx";
 import { planScale, WIDTH } from "./scale.ts";
-import { answerOf, STATIONS, stationName } from "./stations.tsx";
+import { answerOf, STATIONS, stationName } from "./stations.ts";
 import { stepsText } from "./tape.tsx";
 
 describe("places in a document", () => {

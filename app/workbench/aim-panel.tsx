@@ -1,0 +1,140 @@
+import { ACTIONS, actionFacts } from "#core/actions/actions.ts";
+import { starters } from "#core/aim/starters.ts";
+import type { Activity } from "#core/formats/activity.ts";
+import { opened } from "#core/formats/opened.ts";
+import type { Item } from "#core/things/item.ts";
+import { label } from "#words/teacher.ts";
+import { useSchool } from "./items.tsx";
+import { NumberField, TextField } from "./knobs.tsx";
+import { Offers } from "./station-parts.tsx";
+import type { PanelProps } from "./stations.ts";
+
+/** As many other skills may stand in. */
+const MAX_ALSO = 3;
+
+export function AimPanel({ activity, change }: PanelProps) {
+  const able = opened(activity).pattern.actions;
+  const { list } = useSchool();
+  const starter = starters[activity.aim.action];
+  const offered = starter.outcomes.filter((outcome) => outcome !== activity.aim.outcome);
+  return (
+    <>
+      <label className="field py-2">
+        <span>Action</span>
+        <select
+          value={activity.aim.action}
+          onChange={(event) => {
+            const action = event.target.value as Activity["aim"]["action"];
+            const travel = actionFacts[action].travel;
+            const serving = (item: Item) => item.uses.includes("send") && item.moves.includes(travel);
+            const fits = list.some((item) => item.id === activity.kit.send && serving(item));
+            change({
+              ...activity,
+              aim: { ...activity.aim, action, also: activity.aim.also?.filter((text) => text !== action) },
+              kit: { ...activity.kit, send: fits ? activity.kit.send : list.find(serving)!.id },
+            });
+          }}
+        >
+          {ACTIONS.filter(able).map((action) => (
+            <option key={action} value={action}>
+              {label(`action.${action}`)}
+            </option>
+          ))}
+        </select>
+      </label>
+      <details className="py-1">
+        <summary className="cursor-pointer text-sm">
+          Use another action where this one does not work
+          {activity.aim.also?.length
+            ? `: ${activity.aim.also.map((text) => label(`action.${text}`).toLowerCase()).join(", ")}`
+            : ""}
+        </summary>
+        <fieldset className="grid gap-1 py-1 text-sm">
+          <legend className="text-quiet">
+            Up to three, in the order you tick them. If you tick none, homes without room use a rolled T-shirt.
+          </legend>
+          {ACTIONS.filter((action) => action !== activity.aim.action && able(action)).map((action) => {
+            const on = activity.aim.also ?? [];
+            return (
+              <label key={action} className="flex items-center gap-2">
+                <input
+                  type="checkbox"
+                  checked={on.includes(action)}
+                  disabled={!on.includes(action) && on.length >= MAX_ALSO}
+                  onChange={(event) => {
+                    const also = event.target.checked ? [...on, action] : on.filter((text) => text !== action);
+                    change({ ...activity, aim: { ...activity.aim, also: also.length > 0 ? also : undefined } });
+                  }}
+                />
+                {label(`action.${action}`)}
+              </label>
+            );
+          })}
+        </fieldset>
+      </details>
+      <TextField
+        name="Outcome"
+        hint="what the child will be able to do"
+        rows={2}
+        most={200}
+        value={activity.aim.outcome}
+        change={(outcome) => change({ ...activity, aim: { ...activity.aim, outcome } }, "outcome")}
+      />
+      {offered.length > 0 && (
+        <Offers title="Ready-made outcomes">
+          {offered.map((option) => (
+            <button
+              key={option}
+              type="button"
+              className="btn btn-quiet btn-small h-auto justify-start text-left"
+              onClick={() => change({ ...activity, aim: { ...activity.aim, outcome: option } })}
+            >
+              {option}
+            </button>
+          ))}
+        </Offers>
+      )}
+      <TextField
+        name="Standards"
+        hint="your own, separated by commas"
+        most={200}
+        value={activity.aim.standards.join(", ")}
+        change={(text) =>
+          change(
+            {
+              ...activity,
+              aim: {
+                ...activity.aim,
+                standards: text
+                  .split(",")
+                  .map((eachText) => eachText.trimStart())
+                  .filter((eachText, i, all) => eachText.trim() !== "" || i === all.length - 1)
+                  .map((eachText) => eachText.slice(0, 60))
+                  .filter((eachText) => eachText !== ""),
+              },
+            },
+            "standards",
+          )
+        }
+      />
+      <div className="grid grid-cols-2 gap-x-3">
+        <NumberField
+          name="Ages from"
+          value={activity.ages.from}
+          least={4}
+          most={15}
+          step={1}
+          change={(from) => change({ ...activity, ages: { from, to: Math.max(from, activity.ages.to) } }, "ages")}
+        />
+        <NumberField
+          name="to"
+          value={activity.ages.to}
+          least={4}
+          most={15}
+          step={1}
+          change={(to) => change({ ...activity, ages: { to, from: Math.min(to, activity.ages.from) } }, "ages")}
+        />
+      </div>
+    </>
+  );
+}
