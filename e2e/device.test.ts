@@ -149,15 +149,15 @@ describe("a go on the device", () => {
       body: JSON.stringify({
         answer: "daring-yard",
         field: "events",
-        message: "events: number 1 is not allowed",
+        message: "Number 1 of what happened breaks the rules.",
         final: true,
       }),
     }));
     const link = await linkOf("Rafe J.");
     await playToTheEnd(page, await cardOf(page, link, "Hallway climb"));
-    await sees(page, "One go could not be handed in: Number 1 of what happened");
+    await sees(page, "One go could not be handed in: Number 1 of what happened breaks the rules.");
     await page.goto(link, { waitUntil: "networkidle0" });
-    await sees(page, "One go could not be handed in: Number 1 of what happened");
+    await sees(page, "One go could not be handed in: Number 1 of what happened breaks the rules.");
     await context.close();
   });
 

@@ -33,7 +33,7 @@ describe("short exercises", () => {
     expect(await page.$eval("input[name=name]", (input) => (input as HTMLInputElement).value)).toBe(name);
     await page.$eval("input[name=young]", (input) => ((input as HTMLInputElement).value = "5"));
     await press(page, "Add exercise");
-    await sees(page, `${name}: kept.`);
+    await sees(page, `${name} saved.`);
     // The same name again is refused.
     await open(page, `${base}/exercises`);
     await page.click("#own summary");

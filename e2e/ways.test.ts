@@ -61,7 +61,7 @@ describe("an empty school", () => {
     await page.type("input[name=name]", "Ada Lovelace");
     await page.type("input[name=age]", "7");
     await press(page, "Add child");
-    await sees(page, "this looks like a full name: write Ada L.");
+    await sees(page, "This looks like a full name. Write Ada L. instead.");
     // Nothing typed is lost, and the focus is where it is to be mended.
     expect(await page.$eval("input[name=name]", (input) => (input as HTMLInputElement).value)).toBe("Ada Lovelace");
     await page.$eval("input[name=name]", (input) => (input as HTMLInputElement).select());
@@ -285,7 +285,7 @@ describe("a family", () => {
     const card = await cardOf(page, await linkOf("Fenna B."), "Hallway climb");
     await open(page, card);
     await sees(page, "A game for Fenna");
-    expect(await page.title()).toBe("Fetch: Hallway climb");
+    expect(await page.title()).toBe("Get ready: Hallway climb");
     await press(page, "Next: Set up");
     await page.waitForFunction(() => document.activeElement?.tagName === "H1");
     expect(await page.title()).toBe("Set up: Hallway climb");
@@ -393,7 +393,7 @@ describe("a family", () => {
     await page.keyboard.press("Enter");
     await page.waitForFunction(() => document.querySelector("h1")?.textContent === "Get these ready");
     await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done, 300))));
-    await reach(/^To send, I have it/);
+    await reach(/^To roll, I have it/);
     await page.keyboard.press("Space");
     await reach("Next: Set up");
     await page.keyboard.press("Enter");

@@ -5,7 +5,7 @@ import type { Match } from "../contract/match.ts";
 import type { Body, GameEvent } from "../events/events.ts";
 import { random } from "../random.ts";
 
-/** A few in every run; many more when it is proved (`npm run prove`). */
+/** A few in every run; many more when it is proved (`npm run test:long`). */
 export const SEQUENCES = Number(process.env.YARD_SEQUENCES ?? 2_000);
 
 export interface ReferenceResult {

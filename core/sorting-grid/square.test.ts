@@ -88,7 +88,7 @@ function allAtOnce(count: number, reach: Reach): Map<string, number> {
   }
   return new Map(whole.map((text) => [text, known.get(clear(text, count))!]));
 }
-/** More of them where everything is proved at length (`npm run prove`). */
+/** More of them where everything is proved at length (`npm run test:long`). */
 const MIXES = process.env.YARD_SEQUENCES ? 500 : 20;
 const cellsOf = (text: string) => [...text].map(Number);
 
