@@ -447,7 +447,7 @@ describe("deleting a child", () => {
   }
 
   it("shows what will go, hides the child at once, brings everything back, and leaves nothing after the thirty days", async () => {
-    const { addChild } = await import("../server/homes/edit.ts");
+    const { addChild } = await import("../server/children/edit.ts");
     const { beginAnswer, saveAnswer, placeAnswer } = await import("../server/homes/answers.ts");
     const { acceptSubmission } = await import("../server/submissions/accept.ts");
     const { homesFor } = await import("../server/homes/homes.ts");

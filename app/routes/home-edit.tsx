@@ -1,6 +1,7 @@
 import { data, Form, Link, redirect } from "react-router";
 import { listOf } from "#core/kit/items.ts";
-import { addHomeFor, leaveHome, saveChild, saveHome } from "#server/homes/edit.ts";
+import { saveChild } from "#server/children/edit.ts";
+import { addHomeFor, leaveHome, saveHome } from "#server/homes/edit.ts";
 import { homesFor } from "#server/homes/homes.ts";
 import { INVITATION_DAYS, inviteToHomeFor, joinHomeFor } from "#server/homes/invitations.ts";
 import { schoolItemsFor } from "#server/kit/items.ts";

@@ -2,6 +2,7 @@ import { QrCode } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import { data, Form, Link } from "react-router";
 import { listOf } from "#core/kit/items.ts";
+import { addChild } from "#server/children/edit.ts";
 import { erasedChildren, restoreChild } from "#server/children/erase.ts";
 import {
   clearAnswers,
@@ -12,7 +13,6 @@ import {
   waitingAnswers,
 } from "#server/homes/answers.ts";
 import { askFamilies } from "#server/homes/ask.ts";
-import { addChild } from "#server/homes/edit.ts";
 import { homesFor } from "#server/homes/homes.ts";
 import { changeClassLink, changeLink, classLink, type LinkChange } from "#server/homes/links.ts";
 import { schoolItemsFor } from "#server/kit/items.ts";

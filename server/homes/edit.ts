@@ -1,77 +1,13 @@
-import { eq, sql } from "drizzle-orm";
-import { z } from "zod";
-import { problemsOf } from "#core/formats/activity.ts";
-import { LONGEST_STEP, SHORTEST_STEP } from "#core/measures/step.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { schema, withTenant } from "../db/client.ts";
-import { enqueue, wakeJobRunner } from "../jobs/jobs.ts";
-import { linksFor } from "../links/links.ts";
+import { enqueue } from "../jobs/jobs.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
-import { ownChild, ownClass } from "../school/classes.ts";
-import { shortName } from "./csv.ts";
+import { ownChild } from "../school/classes.ts";
 import { leave } from "./homes.ts";
 import { homesOf } from "./homes-of.ts";
-import { addHome, checked, homeIdFor, homeLabel, keep, note, oneByOne, room } from "./keep.ts";
+import { addHome, checked, homeIdFor, homeLabel, keep, oneByOne, room } from "./keep.ts";
 
-const { child, childHome } = schema;
-
-const childFacts = z.strictObject({
-  name: z.string().trim().min(1, "Give a name.").max(30, "The name can have up to 30 characters."),
-  age: z
-    .number({ error: "The age must be a number of years." })
-    .int("The age must be in whole years.")
-    .min(4, "The age must be 4 or more.")
-    .max(15, "The age must be 15 or less."),
-  leftHanded: z.boolean(),
-  step: z
-    .number({ error: "The step length must be a number of metres." })
-    .min(SHORTEST_STEP, `The step length must be ${SHORTEST_STEP} m or more.`)
-    .max(LONGEST_STEP, `The step length must be ${LONGEST_STEP} m or less.`)
-    .nullable(),
-  support: note.optional(),
-});
-const newChild = childFacts.pick({ name: true, age: true });
-/** A child by hand, in one of the teacher's own classes; a private link, and cards of what is out for all of the class, come by themselves. */
-export function addChild(who: SignedIn, classId: string, given: unknown): Promise<string> {
-  const read = newChild.safeParse(given);
-  if (!read.success) throw new NotAllowed(problemsOf(read.error));
-  const { name, age } = read.data;
-  const short = shortName(name);
-  if (short) throw NotAllowed.of("name", `This looks like a full name. Write ${short} instead.`);
-  return withTenant(who.schoolId, async (tx) => {
-    await ownClass(tx, who.teacherId, classId);
-    // One by one, so that nobody is added twice at once.
-    await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`rows ${who.schoolId}`}, 0))`);
-    const children = await tx.select({ name: child.name }).from(child).where(eq(child.classId, classId));
-    if (children.some((eachChild) => eachChild.name.toLowerCase() === name.toLowerCase()))
-      throw NotAllowed.of("name", `${name} is already in this class. Use another initial to tell them apart.`);
-    const [made] = await tx
-      .insert(child)
-      .values({ schoolId: who.schoolId, classId, name, age, leftHanded: false })
-      .returning({ id: child.id });
-    await linksFor(tx, who.schoolId, [made!]);
-    await enqueue(tx, who.schoolId, "cards", [made!.id]);
-    return made!.id;
-  }).then((id) => {
-    wakeJobRunner();
-    return id;
-  });
-}
-
-/** What the teacher changes about a child. */
-export function saveChild(who: SignedIn, childId: string, given: unknown): Promise<void> {
-  const read = childFacts.safeParse(given);
-  if (!read.success) throw new NotAllowed(problemsOf(read.error));
-  return withTenant(who.schoolId, async (tx) => {
-    await ownChild(tx, who, childId);
-    const [was] = await tx.select().from(child).where(eq(child.id, childId));
-    const { age, step, leftHanded } = read.data;
-    await tx.update(child).set(read.data).where(eq(child.id, childId));
-    // Cards depend on nothing else of what is edited here.
-    if (was && (was.age !== age || was.step !== step || was.leftHanded !== leftHanded))
-      await enqueue(tx, who.schoolId, "cards", [childId]);
-  }).then(wakeJobRunner);
-}
+const { childHome } = schema;
 
 /** Edits a home for its family; it does not count as the family's own answer. */
 export function saveHome(who: SignedIn, childId: string, homeId: string, given: unknown): Promise<void> {
