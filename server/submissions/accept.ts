@@ -79,16 +79,17 @@ export async function acceptSubmission(link: OpenLink, sent: HandInSent, now = n
     const receipt: Receipt = { play: sent.play, kept: [], conflicts: [], result: null };
     await takeEvents(tx, link.schoolId, sent, receipt, now);
     if (sent.result)
-      receipt.result = await takeResult(
-        tx,
-        link.schoolId,
+      receipt.result = await takeResult(tx, {
+        schoolId: link.schoolId,
         sent,
+        asked: sent.result,
         kept,
-        where,
-        gamesOf(kept, had?.compiled ?? where.compiled),
-        opened(where.compiled.activity).possible.unit,
+        closesAt: where.assignment.closesAt,
+        age: where.age,
+        games: gamesOf(kept, had?.compiled ?? where.compiled),
+        usual: opened(where.compiled.activity).possible.unit,
         now,
-      );
+      });
     await enqueue(tx, link.schoolId, "evidence", [link.childId], EVIDENCE_AFTER);
     return receipt;
   });
@@ -160,18 +161,23 @@ async function takeEvents(tx: Tx, schoolId: string, sent: HandInSent, receipt: R
   }
 }
 
+/** What a result is scored and timed by. `games`: the rules to replay it under, the most exact first. `usual`: the unit of the child alone. */
+interface Handed {
+  schoolId: string;
+  sent: HandInSent;
+  asked: NonNullable<HandInSent["result"]>;
+  kept: typeof play.$inferSelect;
+  closesAt: Date;
+  age: number;
+  games: readonly GamePart[];
+  usual: Unit;
+  now: Date;
+}
 async function takeResult(
   tx: Tx,
-  schoolId: string,
-  sent: HandInSent,
-  kept: typeof play.$inferSelect,
-  { assignment: sending, age }: { assignment: { closesAt: Date }; age: number },
-  games: readonly GamePart[],
-  usual: Unit,
-  now: Date,
+  { schoolId, sent, asked, kept, closesAt, age, games, usual, now }: Handed,
 ): Promise<string> {
   const stored = await tx.select().from(playEvent).where(eq(playEvent.playId, sent.play)).orderBy(asc(playEvent.seq));
-  const asked = sent.result!;
   if (stored.length < asked.events || stored.some((r, i) => r.seq !== i))
     throw NotAllowed.of(
       "send",
@@ -189,7 +195,7 @@ async function takeResult(
         .onConflictDoNothing();
     return before.contentHash;
   }
-  const closed = sending.closesAt.getTime();
+  const closed = closesAt.getTime();
   const timing =
     now.getTime() <= closed
       ? "inTime"
