@@ -113,7 +113,7 @@ describe("npm start", () => {
         const told = await post(weak);
         expect([weak, told.status]).toEqual([weak, 422]);
         const page = await told.text();
-        expect(page).toMatch(/too easy to guess|10 characters or more/);
+        expect(page).toMatch(/too easy to guess|at least 10 characters/);
         // Nothing else that was typed is lost.
         expect(page).toContain("Upper Fen");
       }
