@@ -1,5 +1,5 @@
 import { betterIn, type Unit } from "../contract/contract.ts";
-import type { Sum } from "./matched.ts";
+import type { Sum } from "./go-rules.ts";
 
 /** Above everything that a go not finished can reach, and what one stage is worth below it. */
 const FINISHED = 100_000_000;

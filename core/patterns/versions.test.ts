@@ -3,7 +3,8 @@ import { z } from "zod";
 import type { AnyPattern, Pattern } from "../contract/contract.ts";
 import { hasRules, openGame } from "../contract/game.ts";
 import { USUAL_MATCH } from "../contract/match.ts";
-import { type GoRules, matched } from "../match/matched.ts";
+import type { GoRules } from "../match/go-rules.ts";
+import { matched } from "../match/matched.ts";
 import { openPlayOf, replayOf, view } from "../referee/play.ts";
 
 /** A pattern of three sends; a hit was worth one point in the first version, and is worth `worth` in the next. */

@@ -3,7 +3,8 @@ import { type Knob, MODES, type Pattern, type Phrase } from "../../contract/cont
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
 import { cm } from "../../contract/schema.ts";
-import { type MatchState, matched } from "../../match/matched.ts";
+import type { MatchState } from "../../match/match-state.ts";
+import { matched } from "../../match/matched.ts";
 import { distanceKnob, targetKnobs } from "../../targets/knobs.ts";
 import { lineIndex, linesFrom } from "../../targets/lines.ts";
 import { thingsKnob, waysKnob } from "../../targets/ways.ts";

@@ -4,7 +4,7 @@ import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import type { ThingRole } from "../../kit/extra-objects.ts";
 import { sumOfMany } from "../../match/end.ts";
-import type { GoRules, StepResult, Sum } from "../../match/matched.ts";
+import type { GoRules, StepResult, Sum } from "../../match/go-rules.ts";
 import { memoizeByIdentity } from "../../memoize.ts";
 import { lineIndex } from "../../targets/lines.ts";
 import { type Bare, mannerBy, mannerWith } from "../../targets/ways.ts";

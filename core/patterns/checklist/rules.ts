@@ -3,7 +3,7 @@ import type { Ask, AskOf } from "../../asks/ask.ts";
 import { type Phrase, type Possible, type Refusal, refuse, type Unit } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import type { Counter, GoRules, StepResult, Sum } from "../../match/matched.ts";
+import type { Counter, GoRules, StepResult, Sum } from "../../match/go-rules.ts";
 import { raced } from "../../match/raced.ts";
 import { allTimes, type ChecklistParams, doingOf, type ListItem, starsFor, taskId } from "./params.ts";
 

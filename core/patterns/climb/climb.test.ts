@@ -3,7 +3,7 @@ import { askOf } from "../../asks/ask.ts";
 import { isRefusal, type Mode } from "../../contract/contract.ts";
 import { type Match, match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import type { MatchState } from "../../match/matched.ts";
+import type { MatchState } from "../../match/match-state.ts";
 import { climb as pattern } from "./index.ts";
 import { type ClimbParams, climbParams } from "./params.ts";
 import type { Climber } from "./rules.ts";

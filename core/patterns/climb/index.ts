@@ -1,7 +1,8 @@
 import { isSend } from "../../actions/actions.ts";
 import { MODES, type Pattern, type Phrase } from "../../contract/contract.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
-import { type MatchState, matched } from "../../match/matched.ts";
+import type { MatchState } from "../../match/match-state.ts";
+import { matched } from "../../match/matched.ts";
 import { knobs, pegKnobs } from "./knobs.ts";
 import { climbGround } from "./layout.ts";
 import { type ClimbParams, climbParams } from "./params.ts";

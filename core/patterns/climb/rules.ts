@@ -2,7 +2,7 @@ import { type AimOf, type Ask, PLAIN } from "../../asks/ask.ts";
 import { type Phrase, type Possible, type Refusal, refuse } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import { sumOf } from "../../match/end.ts";
-import type { Counter, GoRules, StepResult, Sum } from "../../match/matched.ts";
+import type { Counter, GoRules, StepResult, Sum } from "../../match/go-rules.ts";
 import { memoizeByIdentity } from "../../memoize.ts";
 import type { ClimbParams } from "./params.ts";
 

@@ -1,7 +1,8 @@
 import { isSend } from "../../actions/actions.ts";
 import { MODES, type Pattern } from "../../contract/contract.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
-import { type MatchState, matched } from "../../match/matched.ts";
+import type { MatchState } from "../../match/match-state.ts";
+import { matched } from "../../match/matched.ts";
 import { downPhrases, downSaid } from "../../targets/pin.ts";
 import { widestGap } from "./formation.ts";
 import { pinsGround } from "./ground.ts";

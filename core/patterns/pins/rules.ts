@@ -3,7 +3,7 @@ import { isRefusal, type Phrase, type Possible, type Refusal, refuse } from "../
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { note, sumOf } from "../../match/end.ts";
-import type { GoRules, StepResult, Sum } from "../../match/matched.ts";
+import type { GoRules, StepResult, Sum } from "../../match/go-rules.ts";
 import { allStanding, felled, type Standing, standingKey } from "../../targets/standing.ts";
 import { amiss, inMetres } from "../../yard/set-out.ts";
 import { depthOf, idsOf, spotsOf } from "./formation.ts";

@@ -3,7 +3,7 @@ import { type Phrase, type Possible, type Refusal, refuse, type Unit } from "../
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { note } from "../../match/end.ts";
-import type { GoRules, StepResult, Sum } from "../../match/matched.ts";
+import type { GoRules, StepResult, Sum } from "../../match/go-rules.ts";
 import { raced } from "../../match/raced.ts";
 import { memoizeByIdentity } from "../../memoize.ts";
 import { mannerOfTurn } from "../../targets/ways.ts";

@@ -2,7 +2,7 @@ import type { Ask } from "../../asks/ask.ts";
 import { isRefusal, type Phrase, type Possible, type Refusal, refuse, type Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import type { GoRules, StepResult, Sum } from "../../match/matched.ts";
+import type { GoRules, StepResult, Sum } from "../../match/go-rules.ts";
 import { raced } from "../../match/raced.ts";
 import { lineId } from "../../targets/lines.ts";
 import { allStanding, felled, type Standing, standingKey } from "../../targets/standing.ts";

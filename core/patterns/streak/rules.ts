@@ -3,7 +3,7 @@ import { type Phrase, type Possible, type Refusal, refuse, type Unit } from "../
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { sumOfMany } from "../../match/end.ts";
-import type { GoRules, StepResult, Sum } from "../../match/matched.ts";
+import type { GoRules, StepResult, Sum } from "../../match/go-rules.ts";
 import { aimOf, MAX_RUN, mannerOf, type Stage, type StreakParams } from "./params.ts";
 
 /** One go: a run that grows, and how high it stood in each stage. */

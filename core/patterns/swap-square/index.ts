@@ -1,7 +1,8 @@
 import type { Knob, Pattern } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
-import { type MatchState, matched } from "../../match/matched.ts";
+import type { MatchState } from "../../match/match-state.ts";
+import { matched } from "../../match/matched.ts";
 import { squareGround } from "./ground.ts";
 import { type SwapSquareParams, swapSquareParams } from "./params.ts";
 import { possible, type SquareGo, squareGo, squareGo1 } from "./rules.ts";

@@ -3,7 +3,7 @@ import { type Phrase, type Possible, type Refusal, refuse, type Setup } from "..
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { note, sumOfMany } from "../../match/end.ts";
-import type { GoRules, StepResult, Sum } from "../../match/matched.ts";
+import type { GoRules, StepResult, Sum } from "../../match/go-rules.ts";
 import { raced } from "../../match/raced.ts";
 import { memoizeByIdentity } from "../../memoize.ts";
 import type { SweepParams } from "./params.ts";

@@ -3,7 +3,8 @@ import { GATES } from "../../asks/ask.ts";
 import { type Knob, MODES, type Pattern } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
-import { type MatchState, matched } from "../../match/matched.ts";
+import type { MatchState } from "../../match/match-state.ts";
+import { matched } from "../../match/matched.ts";
 import { tallyGround } from "./ground.ts";
 import {
   bare,

@@ -2,7 +2,7 @@ import type { Ask } from "../../asks/ask.ts";
 import { type Possible, type Refusal, refuse } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import type { GoRules, StepResult, Sum } from "../../match/matched.ts";
+import type { GoRules, StepResult, Sum } from "../../match/go-rules.ts";
 import type { ThreeLineParams } from "./params.ts";
 
 /** One grid of one side: pieces that lie in a square of their own. */

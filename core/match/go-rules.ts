@@ -1,0 +1,71 @@
+import type { Ask } from "../asks/ask.ts";
+import type { Better, Figure, Phrase, Refusal, Setup, Unit } from "../contract/contract.ts";
+import type { Match } from "../contract/match.ts";
+import type { GameEvent } from "../events/events.ts";
+
+/** Whose go it is: the players of the side, in the order they take their turns. */
+export interface Seat {
+  players: readonly number[];
+  setup: Setup;
+}
+/** What an event made of a go: it goes on, after something that went right or wrong, or for the next one in any case (`pass`); its clock is done and the next part waits; or it is over. */
+export interface StepResult<G> {
+  go: G;
+  after: "on" | "hit" | "miss" | "spent" | "pass" | "part" | "end";
+}
+/** A clock that runs during a go: until its bell, or open; and the rest before it, seconds. */
+export interface Clock {
+  limit: number | null;
+  rest: number;
+}
+/** What a go amounts to. */
+export interface Sum {
+  value: number;
+  unit: Unit;
+  better: Better;
+  /** More is better, for comparing goes of the same game. */
+  rank: number;
+  /** Asked for only where it is shown: told when it is read. */
+  readonly working: string;
+  sends: number;
+  stage: number;
+  stages: number;
+  finished: boolean;
+}
+
+export interface Counter<G> {
+  of(go: G): number;
+  put(go: G, count: number): G;
+  feeds: readonly Figure[];
+}
+
+/** One go of one side: all that a pattern tells where sides do not meet. Times in milliseconds since the clock, or the go, began. */
+export interface GoRules<P, G> {
+  begin(params: P, seat: Seat): G;
+  /** What that player may do; the bell and the start of a clock come from the match. */
+  asks(params: P, go: G, player: number): Ask[];
+  step(params: P, go: G, event: GameEvent, ms: number): StepResult<G> | Refusal;
+  /**
+   * As a team, where turns are the rule: what it amounts to when somebody does this whose turn it is not, and whose turn it is then. Null, or where
+   * the pattern does not say: it counts like anybody's.
+   */
+  outOfTurn?(params: P, go: G, event: GameEvent): { event: GameEvent; turn: "stays" | "theirs" } | null;
+  /** The clock that is to run now; null: none. */
+  clock(params: P, match: Match, go: G): Clock | null;
+  /** The bell: the go is over unless it says otherwise. `ms`: how long the clock ran. */
+  bell?(params: P, go: G, ms: number): StepResult<G>;
+  sum(params: P, go: G, ms: number): Sum;
+  key(params: P, go: G): string;
+  /** Numbers of a go that grow and that nothing later depends on, and the figures that they bring; see `Counters`. */
+  counters?(params: P, match: Match): readonly Counter<G>[];
+  now(params: P, go: G): Phrase;
+  done(params: P, go: G): readonly string[];
+  /** Why it is over, where the best of all goes came so far. */
+  ended(params: P, reached: { finished: boolean }, goes: readonly G[]): Phrase;
+  /** Together: all share one go, or each has one and they are summed. */
+  together: "share" | "each";
+  /** All at once: whoever is at the end first ends the go for all. */
+  race?: (params: P) => boolean;
+  /** Sides that play for the same things: what one does is told to the go of each other. No clock runs, and one go is all. */
+  meet?: { shared(params: P, setup: Setup): boolean; tell(params: P, other: G, mine: G): StepResult<G> };
+}
