@@ -32,6 +32,7 @@ export default [
       route("classes/:id/truth", "routes/class-truth.tsx"),
       route("outbox", "routes/outbox.tsx"),
       route("how", "routes/how.tsx"),
+      route("guide", "routes/guide.tsx"),
     ]),
   ]),
   route("classes/:id/links.csv", "routes/class-links-csv.ts"),

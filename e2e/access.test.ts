@@ -86,6 +86,7 @@ describe("accessible, light and dark, and nothing scrolls sideways", () => {
       "/results",
       "/outbox",
       "/how",
+      "/guide",
       `/classes/${record!.class_id}/links`,
       `/classes/${record!.class_id}/truth`,
       `/children/${k!.id}`,

@@ -110,6 +110,7 @@ describe("the loop of the server", () => {
       `/classes/${first!.class_id}/truth`,
       "/outbox",
       "/how",
+      "/guide",
       link,
       `${link}/home`,
       card,

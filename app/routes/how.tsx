@@ -47,7 +47,10 @@ export default function How() {
         ))}
       </ol>
       <p className="mt-4">
-        Press <kbd className="tag">?</kbd> on any page to see the keyboard shortcuts.{" "}
+        <Link to="/guide" className="underline">
+          Read the teacher's guide
+        </Link>{" "}
+        for every step in detail. Press <kbd className="tag">?</kbd> on any page to see the keyboard shortcuts.{" "}
         <Link to="/week" className="underline">
           Go to This week
         </Link>

@@ -1,0 +1,45 @@
+import { Marked } from "marked";
+import markdown from "../../docs/guide.md?raw";
+
+/** Pictures of the guide by their file name, as they are served. */
+const pictures: Record<string, string> = Object.fromEntries(
+  Object.entries(
+    import.meta.glob<string>("../../docs/screenshots/*.png", { eager: true, query: "?url", import: "default" }),
+  ).map(([path, url]) => [path.split("/").at(-1)!, url]),
+);
+const idOf = (heading: string) => heading.toLowerCase().replace(/[^a-z0-9]+/g, "-");
+
+/** A part of the guide, for the list at its top. */
+export interface GuidePart {
+  id: string;
+  title: string;
+}
+let read: { html: string; parts: GuidePart[] } | undefined;
+/** The teacher's guide as it stands in docs/guide.md: its HTML and its parts. Pictures are those of the docs; other pages of the docs are named without a link. */
+export function guide(): { html: string; parts: GuidePart[] } {
+  read ??= parsed();
+  return read;
+}
+function parsed(): { html: string; parts: GuidePart[] } {
+  const parts: GuidePart[] = [];
+  const marked = new Marked({
+    renderer: {
+      heading({ tokens, depth, text }) {
+        const id = idOf(text);
+        if (depth === 2) parts.push({ id, title: text });
+        return `<h${depth} id="${id}">${this.parser.parseInline(tokens)}</h${depth}>\n`;
+      },
+      image({ href, text }) {
+        const url = pictures[href.split("/").at(-1)!];
+        if (url === undefined) throw new Error(`docs/guide.md shows ${href}, which is not in docs/screenshots`);
+        const narrow = href.includes("family-") ? ` class="narrow"` : "";
+        return `<img src="${url}" alt="${text}" loading="lazy"${narrow}>`;
+      },
+      link({ href, tokens }) {
+        const text = this.parser.parseInline(tokens);
+        return href.startsWith("#") ? `<a href="${href}">${text}</a>` : text;
+      },
+    },
+  });
+  return { html: marked.parse(markdown, { async: false }), parts };
+}
