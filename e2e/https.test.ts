@@ -109,7 +109,7 @@ describe("behind a proxy with HTTPS", () => {
     await page.type("input[name=email]", inject("email"));
     await page.type("input[name=password]", "not the password");
     await Promise.all([page.waitForNavigation(), page.click("button[type=submit]")]);
-    expect(await page.$eval("body", (element) => element.innerText)).toContain("do not belong together");
+    expect(await page.$eval("body", (element) => element.innerText)).toContain("do not match");
     await page.close();
   });
 

@@ -78,6 +78,7 @@ const MAY: Record<string, { paths: string[]; whole: string[] }> = {
       "cards",
       "cards[].id",
       "cards[].title",
+      "cards[].action",
       "cards[].minutes",
       "cards[].parts",
       "cards[].space.length",
@@ -524,7 +525,7 @@ describe("deleting a child", () => {
     await purgeChild(who.schoolId, id);
     expect(await sql`select 1 from child where id = ${id}`).toHaveLength(1);
     await open(page, `${base}/homes?class=${who.classId}`);
-    await press(page, `Bring ${name} back`);
+    await press(page, `Restore ${name}`);
     await sees(page, `${name} is back.`);
     expect((await fetch(link)).status).toBe(200);
     expect(JSON.stringify(await resultsFor(who, sent))).toContain("Xanthippe");

@@ -41,7 +41,7 @@ describe("ready activities and trying one", () => {
       await page.waitForFunction((n, words) => document.querySelectorAll(words).length === n, {}, left, those);
       await page.click(those);
     }
-    await press(page, "Make 3 rolls the score to beat");
+    await press(page, "Make 3 throws the score to beat");
     await page.waitForSelector("[name=mark]");
     expect(await page.$eval("[name=mark]", (element) => (element as HTMLInputElement).value)).toBe("3");
     const plays = await page.evaluate(

@@ -146,7 +146,7 @@ describe("saving", () => {
   it("refuses a broken document by field, and keeps the old one", async () => {
     const id = await activities.addActivity(theirs, fromPattern("climb"));
     await expect(activities.saveActivity(theirs, id, 1, { ...fromPattern("climb"), title: " " })).rejects.toThrow(
-      "Give a title.",
+      "title must not be empty",
     );
     expect((await activities.activityFor(theirs, id)).version).toBe(1);
   });
@@ -244,7 +244,7 @@ describe("once, under any number of clicks", () => {
     // A climb of five rungs gives 0, 1, 3, 6, 10 or 15.
     for (const value of [999, 16, 14])
       await expect(corrections.paperResult(theirs, sent, { ...typed, orderId: randomUUID(), value })).rejects.toThrow(
-        "this game gives",
+        "This game gives",
       );
     const paper = { ...typed, orderId: randomUUID(), value: 6 };
     await Promise.all(Array.from({ length: 4 }, () => corrections.paperResult(theirs, sent, paper)));
@@ -269,7 +269,7 @@ describe("once, under any number of clicks", () => {
     });
     // Somebody who saw the one before is told.
     await expect(change("gone", null)).rejects.toThrow("Someone else has corrected this score");
-    await expect(change({ value: 11, reachedTop: false, stage: null }, first)).rejects.toThrow("this game gives");
+    await expect(change({ value: 11, reachedTop: false, stage: null }, first)).rejects.toThrow("This game gives");
     const gone = randomUUID();
     await change("gone", first, gone);
     expect((await row()).best).toBeNull();
@@ -322,7 +322,7 @@ describe("once, under any number of clicks", () => {
     const { best, goes } = (await results.resultsFor(theirs, sent)).rows[0]!;
     expect(best).toMatchObject({ source: "paper" });
     expect(goes.every((go) => go.score.rank >= 0)).toBe(true);
-    await expect(paper(10, false, 5)).rejects.toThrow("how far");
+    await expect(paper(10, false, 5)).rejects.toThrow("how many targets");
   });
 });
 
@@ -374,8 +374,8 @@ describe("what is out", () => {
     expect(await state()).toBe("closed");
     await closeAt(theirs, some, new Date(Date.now() + DAY));
     expect(await state()).toBe("open");
-    await expect(closeAt(theirs, some, new Date(Number.NaN))).rejects.toThrow("give a date");
-    await expect(closeAt(theirs, some, new Date(Date.now() + 400 * DAY))).rejects.toThrow("within 120 days");
+    await expect(closeAt(theirs, some, new Date(Number.NaN))).rejects.toThrow(/date/i);
+    await expect(closeAt(theirs, some, new Date(Date.now() + 400 * DAY))).rejects.toThrow("at most 120 days");
     await expect(withdraw(ours, some, false)).rejects.toThrow("assignment");
     // A job may be at work on them at this moment: then once more.
     const gone = async () => {
@@ -402,7 +402,7 @@ describe("what is out", () => {
     );
     await expect(
       send.sendActivity(theirs, id, await order(theirs, { mark: most + 1, markUnit: unit })),
-    ).rejects.toThrow("this game gives");
+    ).rejects.toThrow("This game gives");
     const sent = await send.sendActivity(theirs, id, await order(theirs, { mark: most, markUnit: unit }));
     expect((await results.resultsFor(theirs, sent)).mark).toBe(most);
   });
@@ -576,7 +576,7 @@ describe("signing in is slowed, and nobody is locked out", () => {
           signing.signIn(address, "guess", "10.9.9.8", mark),
           new Promise((_, no) => setTimeout(() => no(new Error("slow")), 500)),
         ]),
-      ).rejects.toThrow(/slow|waiting/);
+      ).rejects.toThrow(/slow|Wait half a minute/);
     // From anywhere else the teacher waits a turn, and gets in.
     await sql`update sign_in_pace set next_at = now() + interval '1 second'`;
     expect(await signing.sessionOf(await signing.signIn(address, right, "10.9.9.7"))).toEqual(theirs);

@@ -111,7 +111,7 @@ describe("games of two sides", () => {
     const design = activity.parse(changed(fromPattern("swapSquare"), title(), { n: 2, least: 1, most: 2 }));
     const page = await playing(browser, "Umar Z.", design);
     await press(page, "Shuffle it for me");
-    await sees(page, "It can be done in");
+    await sees(page, "It takes at least");
     await press(page, "It looks like this");
     await sees(page, "Swap two in one row or column");
     const place = (i: number) => page.click(`[role=group] button:nth-of-type(${i})`);

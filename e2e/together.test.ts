@@ -145,7 +145,7 @@ describe("two homes in one match", () => {
     expect(await text(two)).not.toContain("Otter");
     expect(await text(two)).not.toContain("Quill");
     await yes(two, cards[1]!, "Comet");
-    await sees(two, "The other home is Otter.");
+    await sees(two, "The other home is called Otter.");
 
     const play = async (page: typeof one, card: string, hits: number) => {
       await page.bringToFront();

@@ -153,7 +153,7 @@ describe("variants on the play screen", () => {
     const formation = { kind: "own", count: 3, depth: 0.6, width: 0.6 };
     const page = await playing("Umar Z.", of(fromPattern("pins"), title(), { formation, frames: 1, rolls: 1 }));
     await sees(page, "Stand 3 pins where you like.");
-    const pin = (count: number) => `button[aria-label^="Pin ${count},"]`;
+    const pin = (count: number) => `button[aria-label^="Pin ${count}:"]`;
     await page.waitForSelector(pin(2));
     await page.focus(pin(2));
     for (let i = 0; i < 6; i++) await page.keyboard.press("ArrowLeft");
@@ -174,12 +174,12 @@ describe("variants on the play screen", () => {
     const cell = (count: number) =>
       page.waitForSelector(`button[aria-label^="Square ${count}"]`).then((elementHandle) => elementHandle!.click());
     await cell(1);
-    await sees(page, "Send 2.");
+    await sees(page, "Throw 2.");
     await press(page, "In a taken square");
     await cell(1);
-    await sees(page, "Send 3.");
+    await sees(page, "Throw 3.");
     await press(page, "Outside");
-    await sees(page, "Send 4.");
+    await sees(page, "Throw 4.");
     await page.focus("button[aria-label='Square 4']");
     await page.keyboard.press("ArrowDown");
     await page.keyboard.press("ArrowRight");

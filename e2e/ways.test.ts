@@ -67,7 +67,7 @@ describe("an empty school", () => {
     await page.$eval("input[name=name]", (input) => (input as HTMLInputElement).select());
     await page.type("input[name=name]", "Ada L.");
     await press(page, "Add child");
-    await sees(page, "Ada L. was added.");
+    await sees(page, "Ada L. has been added.");
     await page.waitForFunction(() => {
       const field = document.querySelector<HTMLInputElement>("details[open] input[name=name]");
       return field?.value === "" && document.activeElement === field;
@@ -426,7 +426,7 @@ describe("a family", () => {
       await page.keyboard.press(key as "Space");
       await page.evaluate(() => new Promise((done) => setTimeout(done, 150)));
     }
-    await sees(page, "Send 3 of");
+    await sees(page, "Roll 3 of");
     await reach("End game");
     await page.keyboard.press("Enter");
     await page.waitForFunction(() => document.activeElement?.textContent === "You ended the game here.");

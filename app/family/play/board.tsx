@@ -2,7 +2,6 @@ import { useEffect, useRef } from "react";
 import type { AnyPattern, Unit } from "#core/contract/contract.ts";
 import { levelPromptOf } from "#core/levels/level-prompt.ts";
 import { settingOf } from "#core/records/rank.ts";
-import { stateOf } from "#core/referee/play.ts";
 import { say, sayList, sayPhrase, sayScore } from "#words/say.ts";
 import { attemptWords } from "#words/verbs.ts";
 import type { CardData, Step } from "../card/card-data.ts";
@@ -196,7 +195,7 @@ function Picture({ scene, done }: { scene: Scene; done: readonly string[] }) {
 }
 
 /** What is open under the picture: the inputs, a change to an earlier attempt, another object, or the pause. */
-function OpenPanel({ data, own, local, again, session, snapshot, places }: Shown & { places: readonly string[] }) {
+function OpenPanel({ data, own, session, snapshot, places }: Shown & { places: readonly string[] }) {
   const { play, view, panel } = snapshot;
   const close = () => session.show("play");
   if (panel === "swap")
@@ -224,22 +223,16 @@ function OpenPanel({ data, own, local, again, session, snapshot, places }: Shown
         nudge={data.card.ladder ? levelPromptOf(play, data.card.ladder) : null}
       />
     );
-  /** The new player's name is for today, and stays on the device. */
-  const joins = async (side: number | null, called: string) => {
-    const { players } = stateOf(play).setup;
-    const names = Array.from({ length: players + 1 }, (_, i) =>
-      i === players ? called || say("play.player", { number: i + 1 }) : session.nameOf(i),
-    );
-    await changePlay(local.id, { names });
-    await again();
-    session.act({ kind: "goOn" });
-    session.act({ kind: "join", side });
-  };
   return (
     <>
       <p className="text-lg font-semibold">{say("play.paused")}</p>
       <Big text={say("play.goOn")} press={() => session.act({ kind: "goOn" })} />
-      <CompanyPanel play={play} act={session.act} name={session.nameOf} joins={joins} />
+      <CompanyPanel
+        play={play}
+        act={session.act}
+        name={session.nameOf}
+        joins={(side, called) => void session.join(side, called)}
+      />
     </>
   );
 }

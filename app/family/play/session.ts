@@ -1,12 +1,12 @@
 import { type AnyPattern, isRefusal } from "#core/contract/contract.ts";
 import { matchSettingsOf } from "#core/contract/match-settings.ts";
 import type { PlayEvent } from "#core/events/events.ts";
-import { bellAt, type Play, referee, replayOf, type View, view } from "#core/referee/play.ts";
+import { bellAt, type Play, referee, replayOf, stateOf, type View, view } from "#core/referee/play.ts";
 import { itemName, namesOf, say, sayPhrase } from "#words/say.ts";
 import { attemptWords } from "#words/verbs.ts";
 import type { CardData } from "../card/card-data.ts";
 import { sinceStart } from "../device/play-clock.ts";
-import { eventsOf, type LocalPlay } from "../device/store.ts";
+import { changePlay, eventsOf, type LocalPlay } from "../device/store.ts";
 import { syncSoon } from "../device/sync.ts";
 import { SaveQueue, type SaveTrouble } from "./save-queue.ts";
 import { heard } from "./seen.ts";
@@ -75,9 +75,12 @@ export class PlaySession {
   private whole: { due: number; seconds: number } | null = null;
   private lastSecond: number | null = null;
   private input: SessionInput;
+  /** What the players are called today. */
+  private names: readonly string[];
 
   constructor(input: SessionInput) {
     this.input = input;
+    this.names = input.local.names;
     this.queue = new SaveQueue(input.local.id, {
       trouble: (trouble) => this.setTrouble(trouble),
       changed: () => this.input.again(),
@@ -125,8 +128,7 @@ export class PlaySession {
   };
 
   /** What a player is called: the name typed for today, or a number. */
-  readonly nameOf = (player: number): string =>
-    this.input.local.names[player] ?? say("play.player", { number: player + 1 });
+  readonly nameOf = (player: number): string => this.names[player] ?? say("play.player", { number: player + 1 });
 
   /** Seconds on the clock: those left until time is up, or those played. */
   seconds(): number {
@@ -167,13 +169,25 @@ export class PlaySession {
       told: announced(this.toldOf(event, before), snapshot.told),
       heard: announced(this.heardOf(event, views), snapshot.heard),
     });
-    this.watchClock();
-    if (event.kind === "count" && event.n === 1 && !event.drop) {
-      this.run = { before, event, timer: setTimeout(() => this.flush(), RUN_PAUSE) };
-      return;
-    }
     const done = views.after.done !== null;
-    this.queue.add(seq, event, done === (views.before.done !== null) ? null : { done });
+    if (event.kind === "count" && event.n === 1 && !event.drop)
+      this.run = { before, event, timer: setTimeout(() => this.flush(), RUN_PAUSE) };
+    else this.queue.add(seq, event, done === (views.before.done !== null) ? null : { done });
+    // Last, because a bell that is already due is the next event: after an undo past it, it rings at once.
+    this.watchClock();
+  };
+
+  /** Somebody joins a side, or one of their own (null), in a paused game, which goes on. The name is for today, and stays on the device. */
+  readonly join = async (side: number | null, called: string): Promise<void> => {
+    if (!this.snapshot) return;
+    const { players } = stateOf(this.snapshot.play).setup;
+    this.names = Array.from({ length: players + 1 }, (_, i) =>
+      i === players ? called || say("play.player", { number: i + 1 }) : this.nameOf(i),
+    );
+    await changePlay(this.input.local.id, { names: [...this.names] });
+    await this.input.again();
+    this.act({ kind: "goOn" });
+    this.act({ kind: "join", side });
   };
 
   /** Saves the taps that were waiting to become one event. */
@@ -249,7 +263,7 @@ export class PlaySession {
       case "leave":
         return say("play.left", { name: this.nameOf(event.who) });
       case "join":
-        return say("play.joined", { name: this.nameOf(before.setup.players) });
+        return say("play.joined", { name: this.nameOf(stateOf(before).setup.players) });
       case "carry":
         return say("play.carried");
       case "bell":
