@@ -1,7 +1,7 @@
 import { defineConfig } from "vitest/config";
 
 /** These put words of their own in the place of ours, and so run by themselves. */
-const APART = ["app/family/pseudo.test.tsx"];
+const APART = ["app/family/pseudo.slow.test.tsx"];
 
 export default defineConfig({
   test: {

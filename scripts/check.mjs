@@ -1,8 +1,14 @@
 import { ensure } from "./lib/install.mjs";
 import { check, closingLine, tests, types } from "./lib/steps.mjs";
 
-/** `npm run check`: the quick part. Types, lint, and the unit tests but the long comparison with the reference implementations. */
+/** Left to `npm test`: comparisons with the reference implementations, and what takes more than a few seconds. */
+const SLOW = ["**/*.reference.test.ts", "**/*.slow.test.{ts,tsx}"];
+
+/** `npm run check`: what takes less than a minute. Types, lint and the fast unit tests. */
 await ensure();
 const quick = Promise.all([types(), check("lint", "biome", ["check", "."])]);
-const unit = await tests("unit tests", ["--exclude", "**/*.reference.test.ts"]);
+const unit = await tests(
+  "unit tests",
+  SLOW.flatMap((pattern) => ["--exclude", pattern]),
+);
 closingLine([...(await quick), unit]);

@@ -34,7 +34,7 @@ export function withdraw(who: SignedIn, id: string, back: boolean, now = new Dat
 export function closeAt(who: SignedIn, id: string, at: Date, now = new Date()): Promise<void> {
   return withTenant(who.schoolId, async (tx) => {
     const { assignment: row } = await ownAssignment(tx, who, id);
-    if (Number.isNaN(at.getTime())) throw NotAllowed.of("closesAt", "Closing time: give a date and a time.");
+    if (Number.isNaN(at.getTime())) throw NotAllowed.of("closesAt", "The closing time needs a date and a time.");
     if (at <= row.opensAt)
       throw NotAllowed.of(
         "closesAt",
