@@ -7,7 +7,7 @@ import { heldIn, rolesOf, targetOf } from "#core/compile/roles.ts";
 import { pegRates, sendingIn, USUAL_AGE, type Who } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
-import { serves } from "#core/kit/choose.ts";
+import { serves } from "#core/kit/candidates.ts";
 import { EXTRA_OBJECTS, extraObjectIndex, extraObjects } from "#core/kit/extra-objects.ts";
 import { faceOf } from "#core/kit/face.ts";
 import { doesFor } from "#core/kit/implements.ts";

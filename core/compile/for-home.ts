@@ -15,7 +15,7 @@ import {
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { catalogueItem } from "../kit/catalogue.ts";
-import type { Choosing, Chosen, Pick } from "../kit/choose.ts";
+import type { Choosing, Chosen, Pick } from "../kit/choosing.ts";
 import { EXTRA_OBJECTS, extraObjectIndex, extraObjects } from "../kit/extra-objects.ts";
 import { faceOf } from "../kit/face.ts";
 import { lengthOf } from "../kit/implements.ts";

@@ -1,4 +1,6 @@
-import { type Choosing, type Chosen, choose, endsOf, type Pick } from "../kit/choose.ts";
+import { endsOf } from "../kit/choice-search.ts";
+import { choose } from "../kit/choose.ts";
+import type { Choosing, Chosen, Pick } from "../kit/choosing.ts";
 import type { Property } from "../kit/property.ts";
 import type { Limit, Role } from "../kit/role.ts";
 import { targetOf } from "./roles.ts";

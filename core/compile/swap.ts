@@ -1,4 +1,5 @@
-import { choose, serves } from "../kit/choose.ts";
+import { serves } from "../kit/candidates.ts";
+import { choose } from "../kit/choose.ts";
 import { listOf } from "../kit/items.ts";
 import { bareOf } from "./bare.ts";
 import { type Card, compileFor, type Making } from "./card.ts";

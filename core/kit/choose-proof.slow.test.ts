@@ -2,7 +2,9 @@ import { describe, expect, it } from "vitest";
 import { random } from "../random.ts";
 import type { Item } from "../things/item.ts";
 import { catalogue } from "./catalogue.ts";
-import { type Choosing, CLEARANCE, choose } from "./choose.ts";
+import { CLEARANCE } from "./choice-search.ts";
+import { choose } from "./choose.ts";
+import type { Choosing } from "./choosing.ts";
 import type { Coupling, Role } from "./role.ts";
 
 const CASES = 10_000;

@@ -1,6 +1,8 @@
 import { own } from "../own.ts";
 import type { Item } from "../things/item.ts";
-import { type Choosing, choose, endsOf } from "./choose.ts";
+import { endsOf } from "./choice-search.ts";
+import { choose } from "./choose.ts";
+import type { Choosing } from "./choosing.ts";
 import type { Property } from "./property.ts";
 
 /** One change that would let a home in: a limit let go, a role that may be left out, or one more thing in the house. */
