@@ -173,7 +173,7 @@ describe("sending", () => {
     [{ tries: Number.NaN }, "The number of goes must be a number."],
     [{ mark: -1 }, "The score to beat must be 0 or more."],
     [{ closesAt: new Date(0) }, "The closing time must be later than the opening time."],
-    [{ closesAt: null }, "Closing time: give a date and a time."],
+    [{ closesAt: null }, "The closing time needs a date and a time."],
     [{ closesAt: new Date(Date.now() + 400 * DAY) }, "An activity can stay open for at most 120 days"],
   ])("names what is not allowed (%#)", async (over, message) => {
     const id = await activities.addActivity(theirs, fromPattern("climb"));

@@ -41,7 +41,7 @@ describe("who plays", () => {
     await page.click("[aria-label='Pause']");
     // Between goes only.
     expect(await text(page)).not.toContain("Someone joins in");
-    await press(page, "Player 2 stops");
+    await press(page, "Player 2 has to stop");
     await sees(page, "Nana, your turn.");
     await sees(page, "Player 2: left");
     await press(page, "Undo");

@@ -46,8 +46,8 @@ const orderFields = z.strictObject({
     .max(400)
     .nullable()
     .default(null),
-  opensAt: z.date({ error: "Opening time: give a date and a time." }),
-  closesAt: z.date({ error: "Closing time: give a date and a time." }),
+  opensAt: z.date({ error: "The opening time needs a date and a time." }),
+  closesAt: z.date({ error: "The closing time needs a date and a time." }),
   tries: z
     .number({ error: "The number of goes must be a number." })
     .int("The number of goes must be a whole number.")
@@ -107,7 +107,7 @@ function checkMark(activity: Activity, mark: number | null, unit: ScoreUnit | nu
   if (mark < least || (most !== null && mark > most))
     throw NotAllowed.of(
       "mark",
-      `Score to beat: this game gives ${most === null ? `${least} or more` : `${least}–${most}`}.`,
+      `This game gives ${most === null ? `${least} or more` : `${least}–${most}`}. Choose a score to beat that it can give.`,
     );
 }
 

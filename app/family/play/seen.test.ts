@@ -40,9 +40,28 @@ describe("what is read out", () => {
           silent: false,
         });
         if (!TOLD_BESIDE.has(event.kind)) expect(said, JSON.stringify(event)).not.toBe("");
-        expect(said).not.toMatch(/undefined|\{/);
+        expect(said).not.toMatch(/undefined|\{|\.\./);
         play = after;
       }
     }
+  });
+
+  it("a pause is announced as one sentence, with the score and who is next", () => {
+    const card = compileFor({
+      designed: fromPattern("climb"),
+      child: { age: 8, step: null, leftHanded: false },
+      homes: [{ ...NOTHING_SAID, id: "h", label: "home" }],
+      items: { own: [], hidden: [] },
+    });
+    const play = openPlay(gamePartOf(card.activity), { players: 2, mode: "against", seed: 1 });
+    const event = { kind: "pause", at: 0 } as const;
+    const after = referee(play, event);
+    if (isRefusal(after)) throw new Error(after.refused.key);
+    const said = heard(event, { before: view(play), after: view(after) }, { card } as unknown as CardData, {
+      name: (i) => ["Kezia", "Nana"][i]!,
+      attempt: attemptWords("underarmRoll"),
+      silent: false,
+    });
+    expect(said).toBe("Paused. The clock has stopped. Kezia: 0 points. Kezia, your turn.");
   });
 });

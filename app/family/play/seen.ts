@@ -142,9 +142,11 @@ export function heard(
     : after.score.length > 1 || after.player !== before.player
       ? say("play.turn", { name: name(after.player) })
       : sayPhrase(after.now, {}, attempt);
-  if (silent) return say("play.heardNext", { what, next });
+  // The sentence around it ends with a full stop of its own.
+  const happened = what.replace(/\.$/, "");
+  if (silent) return say("play.heardNext", { what: happened, next });
   return say("play.heard", {
-    what,
+    what: happened,
     score: several ? say("play.heardScore", { name: players.map(name).join(", "), score }) : score,
     next,
   });
