@@ -19,7 +19,7 @@ export const localInput = (instant: Date | string, zone: string): string =>
 export function fromLocalInput(text: string, zone: string): Date | null {
   const match = /^(\d{4})-(\d{2})-(\d{2})T(\d{2}):(\d{2})/.exec(text);
   if (!match) return null;
-  const [y, mo, distance, height, mi] = match.slice(1).map(Number) as [number, number, number, number, number];
-  const at = new TZDate(y, mo - 1, distance, height, mi, zone);
+  const [year, month, day, hour, minute] = match.slice(1).map(Number) as [number, number, number, number, number];
+  const at = new TZDate(year, month - 1, day, hour, minute, zone);
   return Number.isNaN(at.getTime()) ? null : new Date(at.getTime());
 }

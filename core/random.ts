@@ -3,10 +3,10 @@
  * "mulberry32" mixing function. State lives in the closure; nothing is global.
  */
 export function random(seed: number): () => number {
-  let age = seed >>> 0;
+  let state = seed >>> 0;
   return () => {
-    age = (age + 0x6d2b79f5) >>> 0;
-    let t = age;
+    state = (state + 0x6d2b79f5) >>> 0;
+    let t = state;
     t = Math.imul(t ^ (t >>> 15), t | 1);
     t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
     return ((t ^ (t >>> 14)) >>> 0) / 4294967296;

@@ -56,7 +56,7 @@ async function fitsIn(page: Page, width: number, where: string): Promise<void> {
   const usual = page.viewport()!;
   await page.setViewport({ ...usual, width });
   await page.waitForFunction((w) => innerWidth === w, {}, width);
-  const fits = (weight: number) => document.documentElement.scrollWidth <= weight;
+  const fits = (width: number) => document.documentElement.scrollWidth <= width;
   await page.waitForFunction(fits, { timeout: REDRAWN }, width).catch(() => {});
   expect(await page.evaluate(() => document.documentElement.scrollWidth), where).toBeLessThanOrEqual(width);
   await page.setViewport(usual);

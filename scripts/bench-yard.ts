@@ -16,8 +16,8 @@ const cm = (metres: number) => Math.round(metres * 100) / 100;
 function space(draw: () => number, corners: number, things: number): HomeSpace {
   const [length, width] = [cm(3 + draw() * 5), cm(1.6 + draw() * 3)];
   const round = Array.from({ length: corners }, (_, i) => {
-    const age = (2 * Math.PI * i) / corners;
-    return { x: cm((length / 2) * (1 + Math.cos(age))), y: cm((width / 2) * (1 + Math.sin(age))) };
+    const angle = (2 * Math.PI * i) / corners;
+    return { x: cm((length / 2) * (1 + Math.cos(angle))), y: cm((width / 2) * (1 + Math.sin(angle))) };
   });
   const outline =
     corners === 4 ? undefined : corners === 6 ? ell(length, width, cm(length * 0.4), cm(width * 0.4)) : round;

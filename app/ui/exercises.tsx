@@ -19,9 +19,9 @@ function jointsOf([body, armA, handA, armB, handB, thighA, shinA, thighB, shinB]
   const hip: Point = [0, 0];
   const neck = down(hip, 180 - body, BODY);
   const head = down(neck, 180 - body, HEAD + 1);
-  const limb = (from: Point, age: number, b: number, length: number): Point[] => {
-    const joint = down(from, age, length);
-    return [from, joint, down(joint, b, length)];
+  const limb = (from: Point, first: number, second: number, length: number): Point[] => {
+    const joint = down(from, first, length);
+    return [from, joint, down(joint, second, length)];
   };
   const limbs = [
     limb(neck, armA, handA, ARM),

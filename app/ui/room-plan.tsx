@@ -38,10 +38,10 @@ export function RoomPlan({
   const corners = outlineOf(space);
   const [xs, ys] = [corners.map((corner) => corner.x), corners.map((corner) => corner.y)];
   const [lx, ly] = [Math.min(...xs), Math.min(...ys)];
-  const [weight, h] = [Math.max(...xs) - lx, Math.max(...ys) - ly];
-  const k = Math.min((wide - 2 * PAD) / weight, (tall - 2 * PAD) / h);
-  const height = h * k + 2 * PAD;
-  const x = (metres: number) => (wide - weight * k) / 2 + (metres - lx) * k;
+  const [across, down] = [Math.max(...xs) - lx, Math.max(...ys) - ly];
+  const k = Math.min((wide - 2 * PAD) / across, (tall - 2 * PAD) / down);
+  const height = down * k + 2 * PAD;
+  const x = (metres: number) => (wide - across * k) / 2 + (metres - lx) * k;
   const y = (metres: number) => PAD + (metres - ly) * k;
   const to = (place: Place): readonly [number, number] => {
     const at = pointIn(place, placement!);

@@ -163,9 +163,9 @@ describe("hit rules", () => {
     fc.assert(
       fc.property(width, width, width, (w, h, r) => {
         const rules = [{ kind: "touch", width: w, height: h } as const, { kind: "on", radius: r } as const];
-        const [age, c] = rules.map((one) => hitChance(one, shot())) as [number, number];
+        const [first, c] = rules.map((one) => hitChance(one, shot())) as [number, number];
         const both = hitChance({ kind: "anyOf", rules }, shot());
-        return both >= Math.max(age, c) - 1e-9 && both <= age + c + 1e-9 && both <= 1 + 1e-9;
+        return both >= Math.max(first, c) - 1e-9 && both <= first + c + 1e-9 && both <= 1 + 1e-9;
       }),
     );
   });

@@ -45,11 +45,11 @@ for (let i = 0; i <= SATURATED * PER_UNIT; i++) {
  * forecast, so that it follows polynomials worked out once. `erf(0.5)` is 0.5204998778.
  */
 export function erf(x: number): number {
-  const age = Math.abs(x);
+  const size = Math.abs(x);
   // Not below: what is no number stays none.
-  if (!(age < SATURATED)) return Math.sign(x);
-  const i = Math.round(age * PER_UNIT);
-  const height = age - i / PER_UNIT;
+  if (!(size < SATURATED)) return Math.sign(x);
+  const i = Math.round(size * PER_UNIT);
+  const height = size - i / PER_UNIT;
   const at = i * (DEGREE + 1);
   let sum = about[at + DEGREE]!;
   for (let n = DEGREE - 1; n >= 0; n--) sum = sum * height + about[at + n]!;

@@ -77,9 +77,9 @@ export function spanAt(inside: Inside, x: number): readonly [number, number] {
       if (Math.abs(at) > half) [lo, hi] = [0, 0];
       return;
     }
-    const [age, b] = [(-half - at) / slope, (half - at) / slope];
-    lo = Math.max(lo, Math.min(age, b));
-    hi = Math.min(hi, Math.max(age, b));
+    const [one, other] = [(-half - at) / slope, (half - at) / slope];
+    lo = Math.max(lo, Math.min(one, other));
+    hi = Math.min(hi, Math.max(one, other));
   };
   keep(s, x * c, inside.x);
   keep(c, -x * s, inside.y);

@@ -166,12 +166,15 @@ export function guardedBy(ask: Ask, courts: readonly number[]): Ask {
   guarded.set(ask.aim, known);
   let aim = known.get(courts);
   if (!aim) {
-    const [age, b] = ask.aim.people.map((side) => Math.min(1, ...side.map((i) => courts[i] ?? 1))) as [number, number];
+    const [first, second] = ask.aim.people.map((side) => Math.min(1, ...side.map((i) => courts[i] ?? 1))) as [
+      number,
+      number,
+    ];
     aim =
       ask.aim.kind === "point"
-        ? { ...ask.aim, areas: [ask.aim.areas[0]! * age, ask.aim.areas[1]! * b] }
+        ? { ...ask.aim, areas: [ask.aim.areas[0]! * first, ask.aim.areas[1]! * second] }
         : // Each side shoots at the goal of the other.
-          { ...ask.aim, widths: [ask.aim.widths[0] * b, ask.aim.widths[1] * age] };
+          { ...ask.aim, widths: [ask.aim.widths[0] * second, ask.aim.widths[1] * first] };
     known.set(courts, aim);
   }
   return { ...ask, aim };

@@ -26,7 +26,7 @@ function tossed(aim: Chases, sight: Sight, near: number, far: number) {
   const distance = (from + to) / 2;
   const speed = Math.sqrt((GRAVITY * distance) / Math.sin(2 * STEEP));
   const sd = player.spread.range * distance;
-  const lands = (age: number, b: number) => within(age - distance, b - distance, sd);
+  const lands = (near: number, far: number) => within(near - distance, far - distance, sd);
   const inside = under && speed <= player.sending.most ? lands(from, to) : 0;
   const chance = inside * person.does({ id: "catch", height: (distance * Math.tan(STEEP)) / 4 }, sight.manner).p;
   const short = lands(Number.NEGATIVE_INFINITY, near);

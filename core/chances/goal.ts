@@ -42,7 +42,7 @@ export const goal: KindOf<AimOf<"goal">> = {
   meets: () => null,
   runsOn: () => 0,
   outcomes(aim, sight) {
-    const [age, b] = goalRates(aim, sight);
+    const [own, other] = goalRates(aim, sight);
     // With a clock the time until play goes on is a step of its own: a goal counts that is scored before the bell.
     const after = { lies: 0, after: aim.ticks ? 0 : RESTART, released: 0 };
     if (aim.shot !== null) {
@@ -56,9 +56,9 @@ export const goal: KindOf<AimOf<"goal">> = {
     }
     const on = { ref: "on", seen: { point: null, why: "on" }, under: 0, lies: 0, after: 0, released: 0 } as const;
     if (aim.stopped) return { list: [{ ...on, p: 1, windUp: RESTART }], distance: 0, across: 0 };
-    const all = age + b;
+    const all = own + other;
     const windUp = aim.ticks ? TICK : 1 / all;
-    const [pa, pb] = aim.ticks ? [age * TICK, b * TICK] : [age / all, b / all];
+    const [pa, pb] = aim.ticks ? [own * TICK, other * TICK] : [own / all, other / all];
     return {
       list: [
         { ref: "won", seen: { point: 0 }, p: pa, under: 0, windUp, ...after },

@@ -109,13 +109,13 @@ export function bestAim(worth: (x: number) => number, lo: number, hi: number): n
     const weight = worth(x);
     if (weight > most + 1e-12) [best, most] = [x, weight];
   }
-  let age = Math.max(lo, best - (hi - lo) / TRIALS);
+  let left = Math.max(lo, best - (hi - lo) / TRIALS);
   let b = Math.min(hi, best + (hi - lo) / TRIALS);
   for (let i = 0; i < NARROWINGS; i++) {
-    const third = (b - age) / 3;
-    if (worth(age + third) < worth(b - third)) age += third;
+    const third = (b - left) / 3;
+    if (worth(left + third) < worth(b - third)) left += third;
     else b -= third;
   }
-  const x = (age + b) / 2;
+  const x = (left + b) / 2;
   return worth(x) > most ? x : best;
 }

@@ -22,8 +22,8 @@ const NEAR_ENOUGH = 1e-12;
  */
 export function radiusOf(share: number, sx: number, sy: number): number {
   const along = Array.from({ length: ANGLES }, (_, i) => {
-    const age = (Math.PI * (i + 0.5)) / ANGLES;
-    return (Math.cos(age) / sx) ** 2 + (Math.sin(age) / sy) ** 2;
+    const angle = (Math.PI * (i + 0.5)) / ANGLES;
+    return (Math.cos(angle) / sx) ** 2 + (Math.sin(angle) / sy) ** 2;
   });
   const most = Math.max(sx, sy);
   let [lo, hi] = [0, 8 * most];

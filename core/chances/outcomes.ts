@@ -246,8 +246,8 @@ const chancesOf: { [K in AskKind]: ((ask: AskOf<K>, play: Play) => Way[]) | null
     }));
   },
   swap: (ask, play) => {
-    const [age, b] = ask.sensible ?? [0, 1];
-    return sure({ kind: "swap", a: age, b }, ask.takes, play);
+    const [one, other] = ask.sensible ?? [0, 1];
+    return sure({ kind: "swap", a: one, b: other }, ask.takes, play);
   },
   stand: (ask, play) => sure({ kind: "stand" }, ask.takes, play),
   ready: (ask, play) => sure({ kind: "ready" }, ask.takes, play),

@@ -49,10 +49,12 @@ export function finer(ll: readonly number[], times = FINER): number[] {
   const out: number[] = [];
   for (let i = 0; i < ll.length - 1; i++) {
     const [b, c] = [ll[i]!, ll[i + 1]!];
-    const [age, distance] = [ll[i - 1] ?? 2 * b - c, ll[i + 2] ?? 2 * c - b];
+    const [before, after] = [ll[i - 1] ?? 2 * b - c, ll[i + 2] ?? 2 * c - b];
     for (let k = 0; k < times; k++) {
       const t = k / times;
-      out.push(b + 0.5 * t * (c - age + t * (2 * age - 5 * b + 4 * c - distance + t * (3 * (b - c) + distance - age))));
+      out.push(
+        b + 0.5 * t * (c - before + t * (2 * before - 5 * b + 4 * c - after + t * (3 * (b - c) + after - before))),
+      );
     }
   }
   out.push(ll[ll.length - 1]!);

@@ -67,8 +67,8 @@ export function leanOf(all: readonly Resting[]): Lean | null {
     const density = (resting: Resting, times: number) =>
       axes.reduce((d, ax) => (d * Math.exp(-(((resting[ax] - middle[ax]) / (times * sd[ax])) ** 2) / 2)) / times, 1);
     wild = all.map((resting) => {
-      const [weight, u] = [share * density(resting, WILD.wider), (1 - share) * density(resting, 1)];
-      return weight + u > 0 ? weight / (weight + u) : 1;
+      const [wild, usual] = [share * density(resting, WILD.wider), (1 - share) * density(resting, 1)];
+      return wild + usual > 0 ? wild / (wild + usual) : 1;
     });
     share = (wild.reduce((sum, y) => sum + y, 0) + WILD.are) / (count + WILD.of);
     for (const ax of axes) {

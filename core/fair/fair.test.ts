@@ -28,7 +28,7 @@ describe("a fair match", () => {
     const fair = fairMatch(activity, who);
     expect(fair.before[1]).toBeGreaterThan(0.6);
     expect(fair.fair).toBe(true);
-    for (const weight of fair.after) expect(Math.abs(weight - 0.5)).toBeLessThanOrEqual(0.03);
+    for (const share of fair.after) expect(Math.abs(share - 0.5)).toBeLessThanOrEqual(0.03);
     // One change is enough: points for the child, or a line farther back for the grown-up, and both hands as they are.
     expect((fair.people[0]!.head ?? 0) > 0 || (fair.people[1]!.nearer ?? 0) < 0).toBe(true);
     expect(fair.people[1]!.otherHand).toBeUndefined();

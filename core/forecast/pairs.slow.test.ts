@@ -100,7 +100,7 @@ describe("forecasts that have something in common", () => {
       const [timed, untimed] = [exact(name, false), exact(name, true)];
       if (!timed) continue;
       looked++;
-      for (const [i, weight] of timed.entries()) expect(untimed![i], name).toBeCloseTo(weight, 9);
+      for (const [i, value] of timed.entries()) expect(untimed![i], name).toBeCloseTo(value, 9);
     }
     expect(looked).toBeGreaterThan(8);
   });

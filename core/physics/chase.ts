@@ -37,9 +37,9 @@ export function timeAt(speed: number, metres: number, slows: number): number | n
  * line at 0 s; the runner leaves the line after the turn.
  */
 export function fieldedAt(speed: number, { slows, turn, run }: Chase): { seconds: number; metres: number } | null {
-  const age = slows / 2;
+  const halved = slows / 2;
   const b = run - speed;
-  const seconds = (-b + Math.sqrt(b * b + 4 * age * run * turn)) / (2 * age);
+  const seconds = (-b + Math.sqrt(b * b + 4 * halved * run * turn)) / (2 * halved);
   if (seconds > (speed / slows) * (1 + 1e-9)) return null;
   return { seconds, metres: run * (seconds - turn) };
 }
@@ -61,11 +61,11 @@ export function fieldable(near: number, far: number, chase: Chase): { from: numb
   };
   if (!inTime(from)) return null;
   // The harder it is rolled, the farther out it is fielded.
-  let [age, b] = [from, most];
+  let [low, high] = [from, most];
   for (let i = 0; i < 60; i++) {
-    const metres = (age + b) / 2;
-    if (inTime(metres)) age = metres;
-    else b = metres;
+    const metres = (low + high) / 2;
+    if (inTime(metres)) low = metres;
+    else high = metres;
   }
-  return { from, to: age };
+  return { from, to: low };
 }

@@ -45,7 +45,7 @@ interface Letting {
   /** Usual length of what is struck with, metres. */
   implement?: number;
 }
-const degrees = (distance: number) => (distance * Math.PI) / 180;
+const degrees = (angle: number) => (angle * Math.PI) / 180;
 const TABLE: Record<Send, Letting> = {
   underarmRoll: { speed: 0.65, steady: 0.12, height: 0.1, loft: 0, limb: 0.6 },
   slide: { speed: 0.45, steady: 0.15, height: 0.05, loft: 0, limb: 0.8 },

@@ -83,13 +83,13 @@ export function pathTo(sending: Sending, metres: number, height = 0, purpose: Pu
 
 /** v0^2 = v^2 + 2 a d, held between the least steady and the most. */
 function alongTheFloor(sending: Sending, metres: number, purpose: Purpose): Path {
-  const age = sending.slows;
+  const slows = sending.slows;
   const left = purpose === "stop" ? 0 : TO_SPARE;
-  const needed = Math.sqrt(left ** 2 + 2 * age * Math.max(0, metres));
+  const needed = Math.sqrt(left ** 2 + 2 * slows * Math.max(0, metres));
   const wanted = purpose === "fell" ? Math.max(needed, FIRM * sending.most) : needed;
   const speed = Math.min(sending.most, Math.max(sending.least, wanted));
-  const ends = stopsAfter(speed, age);
-  const speedAt = (x: number) => Math.sqrt(Math.max(0, speed ** 2 - 2 * age * Math.max(0, x)));
+  const ends = stopsAfter(speed, slows);
+  const speedAt = (x: number) => Math.sqrt(Math.max(0, speed ** 2 - 2 * slows * Math.max(0, x)));
   return {
     speed,
     loft: 0,
@@ -97,7 +97,7 @@ function alongTheFloor(sending: Sending, metres: number, purpose: Purpose): Path
     apex: 0,
     apexAt: 0,
     at: () => 0,
-    seconds: (x) => (speed - speedAt(x)) / age,
+    seconds: (x) => (speed - speedAt(x)) / slows,
     speedAt,
     angleAt: () => 0,
     ends,
@@ -131,19 +131,19 @@ function flight(sending: Sending, metres: number, height: number, purpose: Purpo
       both === null ? steep : Math.abs(both[0] - sending.loft) <= Math.abs(both[1] - sending.loft) ? both[0] : both[1];
   }
   const gets = effort <= sending.most * (1 + 1e-9);
-  const [u, weight] = [speed * Math.cos(loft), speed * Math.sin(loft)];
+  const [forward, upward] = [speed * Math.cos(loft), speed * Math.sin(loft)];
   const at = (x: number) => {
     const far = throughAir(x, sending.air);
-    return sending.height + far * Math.tan(loft) - (GRAVITY * far ** 2) / (2 * u ** 2);
+    return sending.height + far * Math.tan(loft) - (GRAVITY * far ** 2) / (2 * forward ** 2);
   };
   const lands = farOf(
-    (u / GRAVITY) * (weight + Math.sqrt(Math.max(0, weight ** 2 + 2 * GRAVITY * sending.height))),
+    (forward / GRAVITY) * (upward + Math.sqrt(Math.max(0, upward ** 2 + 2 * GRAVITY * sending.height))),
     sending.air,
   );
-  const seconds = (x: number) => throughAir(Math.min(x, lands), sending.air) / u;
-  const over = (x: number) => (x > lands + 1e-9 ? 0 : u * Math.exp(-x / sending.air));
-  const down = (x: number) => Math.max(0, GRAVITY * seconds(x) - weight);
-  const topAt = Math.max(0, farOf((u * weight) / GRAVITY, sending.air));
+  const seconds = (x: number) => throughAir(Math.min(x, lands), sending.air) / forward;
+  const over = (x: number) => (x > lands + 1e-9 ? 0 : forward * Math.exp(-x / sending.air));
+  const down = (x: number) => Math.max(0, GRAVITY * seconds(x) - upward);
+  const topAt = Math.max(0, farOf((forward * upward) / GRAVITY, sending.air));
   const apexAt = Math.min(Math.max(MIN_THROW, metres), topAt);
   return {
     speed,

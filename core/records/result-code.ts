@@ -28,12 +28,12 @@ const numberBytes = (value: number, count: number) =>
   Array.from({ length: count }, (_, i) => Math.floor(value / 256 ** (count - 1 - i)) % 256);
 /** Two sums, so that a wrong letter and two that changed places are both noticed (Fletcher's checksum, 16 bits). */
 function checkOf(bytes: readonly number[]): number[] {
-  let [age, b] = [1, 0];
+  let [low, high] = [1, 0];
   for (const x of bytes) {
-    age = (age + x) % 255;
-    b = (b + age) % 255;
+    low = (low + x) % 255;
+    high = (high + low) % 255;
   }
-  return [b, age];
+  return [high, low];
 }
 
 /**

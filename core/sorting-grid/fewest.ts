@@ -124,9 +124,9 @@ export function fewestTrips(
       const { cells, trips } = list.pop()!;
       if (known.get(keyOf(cells, count, reach))! < trips) continue;
       if (++looked > budget || (looked % 512 === 0 && stop?.())) return { lower: total, upper };
-      for (const [age, b] of pairsIn(rowsIn(cells, count), count, reach)) {
-        if (cells[age] === cells[b]) continue;
-        const next = collected(swapped(cells, age, b), count).cells;
+      for (const [one, other] of pairsIn(rowsIn(cells, count), count, reach)) {
+        if (cells[one] === cells[other]) continue;
+        const next = collected(swapped(cells, one, other), count).cells;
         if (next.length === 0) {
           if (trips + 1 <= total) return { lower: trips + 1, upper: trips + 1 };
           upper = Math.min(upper, trips + 1);

@@ -25,15 +25,15 @@ export function collected(cells: Cells, count: number): { cells: Cells; rows: nu
   return { cells: left, rows };
 }
 /** Whether two cells may be swapped: in one row or column, and as near to each other as the reach says. */
-export function maySwap(age: number, b: number, count: number, reach: Reach): boolean {
-  const [ra, rb] = [Math.floor(age / count), Math.floor(b / count)];
-  const [ca, cb] = [age % count, b % count];
-  if (age === b || (ra !== rb && ca !== cb)) return false;
+export function maySwap(one: number, other: number, count: number, reach: Reach): boolean {
+  const [ra, rb] = [Math.floor(one / count), Math.floor(other / count)];
+  const [ca, cb] = [one % count, other % count];
+  if (one === other || (ra !== rb && ca !== cb)) return false;
   return reach === "line" || Math.abs(ra - rb) + Math.abs(ca - cb) === 1;
 }
-export function swapped(cells: Cells, age: number, b: number): number[] {
+export function swapped(cells: Cells, one: number, other: number): number[] {
   const next = [...cells];
-  [next[age], next[b]] = [cells[b]!, cells[age]!];
+  [next[one], next[other]] = [cells[other]!, cells[one]!];
   return next;
 }
 /** All pairs that may be swapped in so many rows, lower positions first. */
@@ -75,12 +75,12 @@ export function greedy(cells: Cells, count: number, reach: Reach): readonly [num
   if (cells.length === 0) return null;
   let best: readonly [number, number] | null = null;
   let most = -1;
-  for (const [age, b] of pairsIn(rowsIn(cells, count), count, reach)) {
-    if (cells[age] === cells[b]) continue;
-    const next = swapped(cells, age, b);
+  for (const [one, other] of pairsIn(rowsIn(cells, count), count, reach)) {
+    if (cells[one] === cells[other]) continue;
+    const next = swapped(cells, one, other);
     const { rows } = collected(next, count);
     const worth = mostNear(next, count) * 10 + rows;
-    if (worth > most) [most, best] = [worth, [age, b]];
+    if (worth > most) [most, best] = [worth, [one, other]];
   }
   return best;
 }

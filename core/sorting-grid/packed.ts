@@ -56,11 +56,11 @@ export class Packed {
     this.left = left >>> 0;
     return r;
   }
-  swap(s: number, age: number, b: number): number {
-    const [x, y] = [(s >>> (2 * age)) & 3, (s >>> (2 * b)) & 3];
+  swap(s: number, one: number, other: number): number {
+    const [x, y] = [(s >>> (2 * one)) & 3, (s >>> (2 * other)) & 3];
     if (x === y) return s;
-    const distance = x ^ y;
-    return (s ^ (distance << (2 * age)) ^ (distance << (2 * b))) >>> 0;
+    const difference = x ^ y;
+    return (s ^ (difference << (2 * one)) ^ (difference << (2 * other))) >>> 0;
   }
 
   /**
@@ -156,8 +156,8 @@ export function searchPacked(
       const s = list.pop()!;
       if (known.get(packed.key(s, rows))! < trips) continue;
       if (++looked > given.budget || (looked % 2048 === 0 && given.stop?.())) return { lower: total, upper };
-      for (const [age, b] of packed.pairs(rows)) {
-        const moved = packed.swap(s, age, b);
+      for (const [one, other] of packed.pairs(rows)) {
+        const moved = packed.swap(s, one, other);
         if (moved === s) continue;
         const r = packed.collect(moved, rows);
         const next = packed.left;

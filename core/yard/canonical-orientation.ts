@@ -33,8 +33,8 @@ function movedObstacle(o: Obstacle, motion: Motion): Obstacle {
 
 /** An angle between half a turn either way. */
 const within = (angle: number) => {
-  const age = Math.atan2(Math.sin(angle), Math.cos(angle));
-  return age <= -Math.PI + SAME ? Math.PI : age;
+  const turned = Math.atan2(Math.sin(angle), Math.cos(angle));
+  return turned <= -Math.PI + SAME ? Math.PI : turned;
 };
 
 /** The ways a space is looked at: quarter turns where things stand in it, else with a longest side along x; each as it is and mirrored. */

@@ -254,14 +254,14 @@ describe("fitting", () => {
   const spaces = fc.oneof(
     fc
       .record({ l: fc.double({ min: 1, max: 7, noNaN: true }), w: fc.double({ min: 0.7, max: 4, noNaN: true }) })
-      .map(({ l, w: weight }) => rectangle(l, weight)),
+      .map(({ l, w: width }) => rectangle(l, width)),
     fc
       .record({
         l: fc.double({ min: 2, max: 6, noNaN: true }),
         w: fc.double({ min: 2, max: 5, noNaN: true }),
         c: fc.double({ min: 0.3, max: 0.7, noNaN: true }),
       })
-      .map(({ l, w: weight, c }) => ell(l, weight, l * c, weight * c)),
+      .map(({ l, w: width, c }) => ell(l, width, l * c, width * c)),
   );
   const things = fc.array(
     fc.record({

@@ -18,8 +18,8 @@ const polygons = fc
   .array(fc.double({ min: 0.5, max: 4, noNaN: true }), { minLength: 4, maxLength: 12 })
   .map((far) =>
     far.map((r, i): Point => {
-      const age = (2 * Math.PI * i) / far.length;
-      return { x: cm(4 + r * Math.cos(age)), y: cm(4 + r * Math.sin(age)) };
+      const angle = (2 * Math.PI * i) / far.length;
+      return { x: cm(4 + r * Math.cos(angle)), y: cm(4 + r * Math.sin(angle)) };
     }),
   )
   .filter((corners) => crossingSides(corners) === null && Math.abs(areaOf(corners)) > 1);

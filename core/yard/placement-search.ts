@@ -363,7 +363,7 @@ interface Side {
   seen: Seen[];
 }
 function sidesOf(pieces: readonly Piece[]): Side[] {
-  const near = (age: number, b: number) => Math.abs(age - b) < 1e-9;
+  const near = (one: number, other: number) => Math.abs(one - other) < 1e-9;
   const own = pieces.every((piece) =>
     pieces.some(
       (eachPiece) =>
@@ -434,17 +434,17 @@ function forbiddenIn(
   let low = 0;
   let high = 0;
   /** One half plane a x + b y < c of the shifts that overlap. */
-  const add = (age: number, b: number, c: number): void => {
-    if (b > FLAT) {
-      above[over] = c / b;
-      above[over + 1] = -age / b;
+  const add = (one: number, other: number, c: number): void => {
+    if (other > FLAT) {
+      above[over] = c / other;
+      above[over + 1] = -one / other;
       over += 2;
-    } else if (b < -FLAT) {
-      lines[n] = c / b;
-      lines[n + 1] = -age / b;
+    } else if (other < -FLAT) {
+      lines[n] = c / other;
+      lines[n + 1] = -one / other;
       n += 2;
-    } else if (age > 0) high = Math.min(high, c / age);
-    else low = Math.max(low, c / age);
+    } else if (one > 0) high = Math.min(high, c / one);
+    else low = Math.max(low, c / one);
   };
   // Things that stand in a space lie along its sides, all with the same four directions: what the pieces reach that way is worked out once.
   const { boxes } = view;

@@ -68,14 +68,14 @@ export function planSvg(
   }: { title: string; drawing: (item: string) => string; name: (target: { label: string; item: string }) => string },
 ): string {
   const length = Math.max(space.length, endOfRunOn(parts));
-  const weight = length * PER_METRE + 2 * MARGIN;
+  const width = length * PER_METRE + 2 * MARGIN;
   const height = space.width * PER_METRE + 2 * MARGIN;
   const x = (along: number) => (MARGIN + along * PER_METRE).toFixed(1);
   const y = (across: number) => (height / 2 + across * PER_METRE).toFixed(1);
   const written = (part: Part) =>
     part.kind === "target" ? `${name(part)}, ${part.along.toFixed(2)} m` : writtenOn(part);
   return [
-    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${weight.toFixed(1)} ${height.toFixed(1)}" width="${weight.toFixed(1)}mm" height="${height.toFixed(1)}mm">`,
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width.toFixed(1)} ${height.toFixed(1)}" width="${width.toFixed(1)}mm" height="${height.toFixed(1)}mm">`,
     `<title>${escaped(title)}</title>`,
     `<rect width="100%" height="100%" fill="#fff"/>`,
     `<g fill="none" stroke="${INK}" stroke-width="2" stroke-linecap="round" stroke-linejoin="round" font-family="sans-serif" font-size="13">`,

@@ -401,12 +401,12 @@ async function weeks(who: { teacherId: string; schoolId: string }, classId: stri
     const document = withTexts({ ...fromPattern(name), title: WEEKLY_TITLES[name] }, {});
     documents.set(name, { id: await addActivity(who, document), document });
   }
-  for (const [weight, name] of WEEKLY.entries()) {
+  for (const [week, name] of WEEKLY.entries()) {
     const { id, document } = documents.get(name)!;
-    const ago = WEEKS - weight;
+    const ago = WEEKS - week;
     const plays = (own: BehaviorProfile, i: number): BehaviorProfile => {
       const far = i % ONE_IN === 0 ? 1.7 : i % ONE_IN === 4 ? 0.55 : 1;
-      return { ...own, skill: own.skill * far * BETTER ** (weight * (0.4 + (i % 4) * 0.4)) };
+      return { ...own, skill: own.skill * far * BETTER ** (week * (0.4 + (i % 4) * 0.4)) };
     };
     const opens = -ago * 7 * DAY - 2 * DAY;
     await play(
@@ -426,7 +426,7 @@ async function weeks(who: { teacherId: string; schoolId: string }, classId: stri
         everybody: true,
       },
       now,
-      200 + weight,
+      200 + week,
     );
   }
 }

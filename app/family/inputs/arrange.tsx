@@ -69,8 +69,9 @@ export default function Arrange({ ask, data, act }: InputProps<AskOf<"arrange">>
       : say("play.pinAt", { number: i + 1, cm: cm(spot.across - court.across), far: cm(spot.along - court.along) });
   const at = spots[chosen];
   const typed = (along: string, across: string) => {
-    const [age, b] = [Number(along), Number(across)];
-    if (along !== "" && across !== "" && Number.isFinite(age) && Number.isFinite(b)) put(chosen, age / 100, b / 100);
+    const [far, aside] = [Number(along), Number(across)];
+    if (along !== "" && across !== "" && Number.isFinite(far) && Number.isFinite(aside))
+      put(chosen, far / 100, aside / 100);
   };
   return (
     <>

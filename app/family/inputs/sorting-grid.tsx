@@ -235,10 +235,10 @@ export function Swap({ ask, act, data, mending = false }: InputProps<AskOf<"swap
     if (chosen === null || chosen === at) return choose(chosen === at ? null : at);
     if (!maySwap(chosen, at, count, reach))
       return setWrong(say(maySwap(chosen, at, count, "line") ? "refused.notNext" : "refused.notInLine"));
-    const [age, b] = [Math.min(chosen, at), Math.max(chosen, at)];
+    const [first, second] = [Math.min(chosen, at), Math.max(chosen, at)];
     choose(null);
     setHint(null);
-    act({ kind: "swap", a: age, b, ...(several && { by: ask.player }) });
+    act({ kind: "swap", a: first, b: second, ...(several && { by: ask.player }) });
   };
   const counts = names.map((_, k) => cells.slice(0, count).filter((cell) => cell === k).length);
   const pair = hint === "move" ? greedySwap(cells, count, reach) : null;

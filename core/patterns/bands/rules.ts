@@ -234,8 +234,8 @@ const lying = (state: BandsState) =>
 
 function gains(state: BandsState, points: readonly number[]): number[] {
   if (!byDifference(state)) return [...points];
-  const [age, b] = points as [number, number];
-  return [Math.max(0, age - b), Math.max(0, b - age)];
+  const [first, second] = points as [number, number];
+  return [Math.max(0, first - second), Math.max(0, second - first)];
 }
 
 function added(params: BandsParams, total: number, gained: number): number {

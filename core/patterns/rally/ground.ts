@@ -10,7 +10,7 @@ const SIDES = [[0], [1]] as const;
 export const rallyGround: Ground<RallyParams> = {
   parts: (params, space) => {
     const wall = params.over === "wall";
-    const wide = (weight: number) => Math.min(weight, space.width);
+    const wide = (width: number) => Math.min(width, space.width);
     const end = params.near.length + (wall ? 0 : params.far.length);
     return [
       { kind: "line", id: LINES[0], along: 0, across: 0, width: wide(params.near.width), role: "start" },

@@ -116,10 +116,10 @@ describe("Rally's chances to win, against the recursion", () => {
     // Serving all the time it is the plain first to seven.
     const plain = (chance: number, count: number) => {
       const memo = new Map<string, number>();
-      const of = (age: number, b: number): number => {
-        if (age === count || b === count) return age === count ? 1 : 0;
-        const key = `${age} ${b}`;
-        if (!memo.has(key)) memo.set(key, chance * of(age + 1, b) + (1 - chance) * of(age, b + 1));
+      const of = (own: number, theirs: number): number => {
+        if (own === count || theirs === count) return own === count ? 1 : 0;
+        const key = `${own} ${theirs}`;
+        if (!memo.has(key)) memo.set(key, chance * of(own + 1, theirs) + (1 - chance) * of(own, theirs + 1));
         return memo.get(key)!;
       };
       return of(0, 0);

@@ -10,36 +10,36 @@ function story(params: SpellerParams, bell: number | null): Story {
   const cards = new Map(
     params.cards.map((card) => [card.id, { letter: card.text.toLowerCase(), up: true, now: false }]),
   );
-  let weight = 0;
+  let word = 0;
   let found = "";
   let points = 0;
   let sends = 0;
-  const done = () => weight === words.length;
-  const value = () => (params.score === "letters" ? points : params.score === "words" ? weight : sends);
+  const done = () => word === words.length;
+  const value = () => (params.score === "letters" ? points : params.score === "words" ? word : sends);
   return {
     clock: () => (bell === null ? undefined : bell),
     rings: () => "end",
     finished: done,
     value,
-    rank: () => (params.score !== "sends" ? value() : done() ? 1e8 - sends : weight * 1000),
+    rank: () => (params.score !== "sends" ? value() : done() ? 1e8 - sends : word * 1000),
     take(event) {
-      const way = params.does[weight % Math.max(1, params.does.length)] ?? "send";
+      const way = params.does[word % Math.max(1, params.does.length)] ?? "send";
       if (way === "write") {
         if (event.kind !== "task") return "no";
-        points += words[weight]!.length;
-        weight++;
+        points += words[word]!.length;
+        word++;
         if (params.knock === "word") for (const eachCard of cards.values()) eachCard.up = true;
         return done() ? "end" : "hit";
       }
       if (way === "travel") {
         if (event.kind !== "choose" || event.of !== "letter" || event.pick === null || !cards.get(event.pick)?.up)
           return "no";
-        if (cards.get(event.pick)!.letter === words[weight]![found.length]) {
+        if (cards.get(event.pick)!.letter === words[word]![found.length]) {
           points++;
-          found += words[weight]![found.length];
-          if (found.length < words[weight]!.length) return "hit";
+          found += words[word]![found.length];
+          if (found.length < words[word]!.length) return "hit";
           found = "";
-          weight++;
+          word++;
           if (params.knock === "word") for (const eachCard of cards.values()) eachCard.up = true;
           return done() ? "end" : "hit";
         }
@@ -55,7 +55,7 @@ function story(params: SpellerParams, bell: number | null): Story {
       if (card === undefined || card?.up === false) return "no";
       sends++;
       let took: "hit" | "miss" = "miss";
-      if (card && card.letter === words[weight]![found.length]) {
+      if (card && card.letter === words[word]![found.length]) {
         took = "hit";
         points++;
         found += card.letter;
@@ -63,8 +63,8 @@ function story(params: SpellerParams, bell: number | null): Story {
           card.up = false;
           card.now = true;
         }
-        if (found.length === words[weight]!.length) {
-          weight++;
+        if (found.length === words[word]!.length) {
+          word++;
           found = "";
           for (const eachCard of cards.values()) {
             eachCard.now = false;

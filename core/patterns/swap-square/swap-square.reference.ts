@@ -54,13 +54,13 @@ function story(params: SwapSquareParams, one: { table: string[][] | null } | nul
         return "miss";
       }
       if (event.kind !== "swap" || tired || event.a === event.b) return "no";
-      const [[r, c], [q, distance]] = [at(event.a), at(event.b)];
-      if (r >= own.table.length || q >= own.table.length) return "no";
-      if (r !== q && c !== distance) return "no";
-      if (params.reach === "next" && Math.abs(r - q) + Math.abs(c - distance) > 1) return "no";
-      const held = own.table[r]![c]!;
-      own.table[r]![c] = own.table[q]![distance]!;
-      own.table[q]![distance] = held;
+      const [[row, column], [otherRow, otherColumn]] = [at(event.a), at(event.b)];
+      if (row >= own.table.length || otherRow >= own.table.length) return "no";
+      if (row !== otherRow && column !== otherColumn) return "no";
+      if (params.reach === "next" && Math.abs(row - otherRow) + Math.abs(column - otherColumn) > 1) return "no";
+      const held = own.table[row]![column]!;
+      own.table[row]![column] = own.table[otherRow]![otherColumn]!;
+      own.table[otherRow]![otherColumn] = held;
       trips++;
       rows += clear();
       if (done() || trips >= 200) return "end";

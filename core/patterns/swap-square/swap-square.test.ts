@@ -21,7 +21,7 @@ const mix = (text: string, fewest?: number) => ({
   cells: [...text].map(Number),
   ...(fewest !== undefined && { fewest: { lower: fewest, upper: fewest } }),
 });
-const swap = (age: number, b: number, more = {}) => ({ kind: "swap", a: age, b, ...more });
+const swap = (one: number, other: number, more = {}) => ({ kind: "swap", a: one, b: other, ...more });
 
 describe("Swap square: a second telling agrees", () => {
   const paramsOf = (draws: Draw): Drawn<SwapSquareParams> => {

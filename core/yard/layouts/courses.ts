@@ -97,8 +97,8 @@ export const bases = defineLayout({
     const r = count === 1 ? side / 2 : side / 2 / Math.sin(Math.PI / n);
     const sign = way === "left" ? -1 : 1;
     const at = upTo(n).map((i) => {
-      const age = (2 * Math.PI * i) / n;
-      return { along: cm(r - r * Math.cos(age)), across: cm(sign * r * Math.sin(age)) };
+      const angle = (2 * Math.PI * i) / n;
+      return { along: cm(r - r * Math.cos(angle)), across: cm(sign * r * Math.sin(angle)) };
     });
     return [
       { kind: "path", id: "w1", points: at, closed: true, role: "run" },
