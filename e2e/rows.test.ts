@@ -162,7 +162,7 @@ describe("a roster from a file", () => {
     ].join("\n");
     const { looked, done } = await keep(text);
     expect(looked.bad.map((badRow) => `${badRow.line} ${badRow.reason}`)).toEqual([
-      "2 2 children in Row class are called Ben C. Give the child_id.",
+      "2 2 children called Ben C. are in Row class. Give the child_id.",
       "3 child_id is not one of your children. Leave it empty for a new child.",
       "4 home_id is not a home in your classes. Leave it empty for a new home.",
     ]);

@@ -434,17 +434,17 @@ function forbiddenIn(
   let low = 0;
   let high = 0;
   /** One half plane a x + b y < c of the shifts that overlap. */
-  const add = (one: number, other: number, c: number): void => {
-    if (other > FLAT) {
-      above[over] = c / other;
-      above[over + 1] = -one / other;
+  const add = (a: number, b: number, c: number): void => {
+    if (b > FLAT) {
+      above[over] = c / b;
+      above[over + 1] = -a / b;
       over += 2;
-    } else if (other < -FLAT) {
-      lines[n] = c / other;
-      lines[n + 1] = -one / other;
+    } else if (b < -FLAT) {
+      lines[n] = c / b;
+      lines[n + 1] = -a / b;
       n += 2;
-    } else if (one > 0) high = Math.min(high, c / one);
-    else low = Math.max(low, c / one);
+    } else if (a > 0) high = Math.min(high, c / a);
+    else low = Math.max(low, c / a);
   };
   // Things that stand in a space lie along its sides, all with the same four directions: what the pieces reach that way is worked out once.
   const { boxes } = view;

@@ -101,7 +101,7 @@ async function plan(
     if (known.length > 1) {
       bad.push({
         line: row.line,
-        reason: `${known.length} children in ${row.className} are called ${row.child}. Give the child_id.`,
+        reason: `${known.length} children called ${row.child} are in ${row.className}. Give the child_id.`,
       });
       continue;
     }
