@@ -75,7 +75,7 @@ describe("an empty school", () => {
     await page.type("input[name=name]", "ada l.");
     await page.type("input[name=age]", "8");
     await press(page, "Add child");
-    await sees(page, "ada l. is already in this class");
+    await sees(page, "Ada l. is already in this class.");
     await open(page, `${base}/activities`);
     await page.$$eval("button[value=new]", (all) => (all[0] as HTMLElement).click());
     await page.waitForSelector("[data-peg]");
@@ -88,7 +88,7 @@ describe("an empty school", () => {
     await press(page, "Send to the class");
     await sees(page, "to 1 child in One");
     await press(page, "Links and QR codes for One");
-    await sees(page, "Links of One");
+    await sees(page, "Links for One");
     await sees(page, "Ada L.");
     await open(page, `${base}/week`);
     await sees(page, "The first card");
@@ -232,7 +232,7 @@ describe("ways back", () => {
       expect(pages, format).toHaveLength(sheets);
     }
     await open(page, `${base}/results/${record!.id}`);
-    await press(page, "Print the card of Ilse P.");
+    await press(page, "Print the card for Ilse P.");
     await sees(page, "A game for Ilse");
     expect(await page.$$eval("article.sheet", (all) => all.length)).toBe(1);
     await page.close();
