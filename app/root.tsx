@@ -1,8 +1,9 @@
 import atkinson from "@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2?url";
 import bricolage from "@fontsource-variable/bricolage-grotesque/files/bricolage-grotesque-latin-wght-normal.woff2?url";
-import { Links, Meta, Outlet, Scripts, ScrollRestoration, useLocation } from "react-router";
+import { Links, Meta, Outlet, Scripts, ScrollRestoration, useLocation, useMatches } from "react-router";
 import type { Route } from "./+types/root";
-import { Trouble, troubleOf } from "./ui/error-page.tsx";
+import { troubleOf } from "./ui/error-message.ts";
+import { Trouble } from "./ui/trouble.tsx";
 import "./app.css";
 
 export const links: Route.LinksFunction = () => [
@@ -17,7 +18,11 @@ export const links: Route.LinksFunction = () => [
   { rel: "manifest", href: "/manifest.webmanifest" },
 ];
 
+/** A family's pages bring a small script of their own: the router's is for pages that need it. */
+const bringsOwnScript = (handle: unknown) => (handle as { ownScript?: boolean } | undefined)?.ownScript === true;
+
 export function Layout({ children }: { children: React.ReactNode }) {
+  const own = useMatches().some((match) => bringsOwnScript(match.handle));
   return (
     <html lang="en">
       <head>
@@ -30,8 +35,12 @@ export function Layout({ children }: { children: React.ReactNode }) {
       </head>
       <body>
         {children}
-        <ScrollRestoration />
-        <Scripts />
+        {!own && (
+          <>
+            <ScrollRestoration />
+            <Scripts />
+          </>
+        )}
       </body>
     </html>
   );

@@ -1,7 +1,8 @@
 import { Outlet, useLocation, useParams } from "react-router";
 import { say } from "#words/say.ts";
-import { Trouble, troubleOf } from "../ui/error-page.tsx";
+import { troubleOf } from "../ui/error-message.ts";
 import { Pending } from "../ui/pending.tsx";
+import { Trouble } from "../ui/trouble.tsx";
 import type { Route } from "./+types/family";
 
 /** Around every page of a family. */

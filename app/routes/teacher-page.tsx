@@ -1,5 +1,6 @@
 import { Outlet } from "react-router";
-import { Trouble, troubleOf } from "../ui/error-page.tsx";
+import { troubleOf } from "../ui/error-message.ts";
+import { Trouble } from "../ui/trouble.tsx";
 import type { Route } from "./+types/teacher-page";
 
 /** The part of a teacher's page under the header: what goes wrong in it leaves the header, and so the way on, where it is. */

@@ -10,6 +10,8 @@ const SOURCES = [
   "words",
   "core",
   "server",
+  "docs/guide.md",
+  "docs/screenshots",
   "public",
   "package-lock.json",
   "scripts/vite",
@@ -19,8 +21,9 @@ const SOURCES = [
   "react-router.config.ts",
   "tsconfig.json",
 ];
-/** Routes that a family opens; the service worker keeps what they need. */
-const FAMILY = ["app/root.tsx", "app/routes/family.tsx", "app/routes/family-cards.tsx", "app/routes/family-card.tsx"];
+/** What a family's pages run, and where the style of every page comes from; the service worker keeps what they need. */
+const FAMILY = "app/family/start.tsx";
+const STYLE = "app/root.tsx";
 
 function* filesIn(path) {
   if (statSync(path).isFile()) yield path;
@@ -43,22 +46,23 @@ export function familyFiles() {
   const manifest = JSON.parse(readFileSync(join(root, "build/client/.vite/manifest.json"), "utf8"));
   const seen = new Set();
   const files = new Set(["/mark.svg", "/manifest.webmanifest"]);
+  const look = (entry) => {
+    for (const value of [...(entry.css ?? []), ...(entry.assets ?? [])])
+      if (!value.endsWith(".woff") && !/-(cyrillic|cyrillic-ext|vietnamese|latin-ext|greek|greek-ext)-/.test(value))
+        files.add(`/${value}`);
+  };
   const visit = (key) => {
     const entry = manifest[key];
     if (!entry || seen.has(key)) return;
     seen.add(key);
     files.add(`/${entry.file}`);
-    for (const value of [...(entry.css ?? []), ...(entry.assets ?? [])])
-      if (!value.endsWith(".woff") && !/-(cyrillic|cyrillic-ext|vietnamese|latin-ext|greek|greek-ext)-/.test(value))
-        files.add(`/${value}`);
+    look(entry);
     for (const value of [...(entry.imports ?? []), ...(entry.dynamicImports ?? [])]) visit(value);
   };
-  for (const [key, entry] of Object.entries(manifest)) {
-    const name = (entry.src ?? key).split("?")[0];
-    if (entry.isEntry && (FAMILY.some((field) => name.endsWith(field)) || /entry\.client/.test(name))) visit(key);
-  }
-  for (const field of readdirSync(join(root, "build/client/assets")))
-    if (/^manifest-.*\.js$/.test(field)) files.add(`/assets/${field}`);
+  if (!manifest[FAMILY]) give(`The build has no ${FAMILY}.`);
+  visit(FAMILY);
+  for (const [key, entry] of Object.entries(manifest))
+    if ((entry.src ?? key).split("?")[0].endsWith(STYLE)) look(entry);
   return [...files];
 }
 

@@ -1,6 +1,5 @@
 import { ArrowLeft } from "lucide-react";
 import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from "react";
-import { Link, useSearchParams } from "react-router";
 import { say } from "#words/say.ts";
 import { drawingsOf, OwnDrawings } from "../../drawings/items.tsx";
 import { remember, rememberedJson } from "../../kept.ts";
@@ -11,6 +10,7 @@ import { keepSyncing, onSync } from "../device/sync.ts";
 import { FetchScreen } from "../screens/fetch-screen.tsx";
 import { HandInScreen } from "../screens/hand-in-screen.tsx";
 import { LookScreen } from "../screens/look-screen.tsx";
+import { ScreenLink, useQuery, visit } from "./address.tsx";
 import { type CardData, STEPS, type Step, stepOf, type Ticks } from "./card-data.ts";
 import { MemoryNote } from "./memory-note.tsx";
 import { type OwnCard, useOwnCard } from "./own-card.ts";
@@ -83,8 +83,12 @@ export function CardApp({ data: sent }: { data: CardData }) {
   );
 }
 
+/** The title of the page, by the screen that is shown. */
+export const titleOf = (step: Step, title: string): string =>
+  say("card.titled", { step: say(`card.step.${step}`), title });
+
 function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
-  const [search, setSearch] = useSearchParams();
+  const search = useQuery();
   // The first picture is the one that the page came with, so that what is there and what is drawn agree.
   const [mounted, setMounted] = useState(false);
   useEffect(() => setMounted(true), []);
@@ -106,8 +110,12 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
       setTicks({ ...ticks, look: [], grownUp: false, of: underWay.id });
   }, [underWay, ticks, setTicks]);
   useHeading(`${step} ${asked.at ?? ""}`);
+  const { title } = data.card.activity;
+  useEffect(() => {
+    document.title = titleOf(step, title);
+  }, [step, title]);
   const game = data.card.activity.pattern.name;
-  const go = useCallback((to: Step) => setSearch({ screen: to }, { preventScrollReset: false }), [setSearch]);
+  const go = useCallback((to: Step) => visit(`?screen=${to}`), []);
   useEffect(() => {
     performance.mark("usable");
     // The game comes before anything else of the site: it can be played once the network is gone.
@@ -159,14 +167,13 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
         <ol className="mx-auto grid max-w-lg grid-cols-5 gap-1 text-center text-sm">
           {STEPS.map((text, i) => (
             <li key={text}>
-              <Link
+              <ScreenLink
                 to={`?screen=${text}`}
-                discover="none"
                 aria-current={text === step ? "step" : undefined}
                 className={`block border-t-4 pt-1.5 pb-1 no-underline ${text === step ? "border-mustard font-bold" : i < at ? "border-mint" : "border-chalk/35"}`}
               >
                 {say(`card.step.${text}`)}
-              </Link>
+              </ScreenLink>
             </li>
           ))}
         </ol>
@@ -219,13 +226,12 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
           </noscript>
         )}
         {at < 3 && (
-          <Link
+          <ScreenLink
             to={`?screen=${STEPS[at + 1]}`}
-            discover="none"
             className="btn btn-main mt-6 min-h-16 w-full text-xl no-underline"
           >
             {say("card.next", { step: say(`card.step.${STEPS[at + 1]}`) })}
-          </Link>
+          </ScreenLink>
         )}
       </div>
     </main>

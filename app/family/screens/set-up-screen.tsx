@@ -1,11 +1,11 @@
 import { ArrowLeft, ArrowRight } from "lucide-react";
-import { Link } from "react-router";
 import type { Marker } from "#core/compile/card.ts";
 import type { HitRule } from "#core/rules/hit-rule.ts";
 import type { Place } from "#core/yard/parts.ts";
 import { countedIn, itemName, type Names, namesOf, say, sayPhrase, targetName } from "#words/say.ts";
 import { attemptWords } from "#words/verbs.ts";
 import { ItemDrawing } from "../../drawings/items.tsx";
+import { ScreenLink } from "../card/address.tsx";
 import type { CardData, Ticks } from "../card/card-data.ts";
 import { RoomMap } from "./room-map.tsx";
 import { YardMap } from "./yard-map.tsx";
@@ -261,16 +261,16 @@ export function SetUpScreen({
       )}
       <div className="mt-4 grid grid-cols-2 gap-3">
         {at > 0 ? (
-          <Link to={to(at - 1)} replace preventScrollReset discover="none" className="btn min-h-14 text-lg">
+          <ScreenLink to={to(at - 1)} replace stay className="btn min-h-14 text-lg">
             <ArrowLeft aria-hidden="true" /> {say("setup.prev")}
-          </Link>
+          </ScreenLink>
         ) : (
           <span />
         )}
         {!whole && (
-          <Link to={to(at + 1)} replace preventScrollReset discover="none" className="btn min-h-14 text-lg">
+          <ScreenLink to={to(at + 1)} replace stay className="btn min-h-14 text-lg">
             {say("setup.next")} <ArrowRight aria-hidden="true" />
-          </Link>
+          </ScreenLink>
         )}
       </div>
     </>

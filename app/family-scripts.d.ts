@@ -1,0 +1,4 @@
+declare module "virtual:family-scripts" {
+  const scripts: readonly string[];
+  export default scripts;
+}

@@ -1,0 +1,38 @@
+import { Component, type ReactNode } from "react";
+import { say } from "#words/say.ts";
+import { Trouble } from "../ui/trouble.tsx";
+import { CardApp } from "./card/card-app.tsx";
+import type { CardData } from "./card/card-data.ts";
+import type { CardsData } from "./cards/cards-data.ts";
+import { CardsPage } from "./cards/cards-page.tsx";
+
+/** A page of a family that runs on the device: which one, and what it shows. */
+export type FamilyPageData = { page: "card"; data: CardData } | { page: "cards"; data: CardsData };
+
+/** An error while drawing: what was played is saved on the device, and the page can be opened again. */
+class Broken extends Component<{ token: string; children: ReactNode }, { broken: boolean }> {
+  override state = { broken: false };
+  static getDerivedStateFromError() {
+    return { broken: true };
+  }
+  override render() {
+    if (!this.state.broken) return this.props.children;
+    return (
+      <Trouble
+        title={say("trouble.title")}
+        text={say("trouble.text")}
+        to={`/f/${this.props.token}`}
+        way={say("trouble.again")}
+      />
+    );
+  }
+}
+
+/** The same on the server and on the device, which goes on from what the server has drawn. */
+export function FamilyPage(given: FamilyPageData) {
+  return (
+    <Broken token={given.data.token}>
+      {given.page === "card" ? <CardApp data={given.data} /> : <CardsPage data={given.data} />}
+    </Broken>
+  );
+}
