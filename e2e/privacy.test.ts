@@ -71,6 +71,8 @@ const MAY: Record<string, { paths: string[]; whole: string[] }> = {
   "routes/family-cards": {
     whole: ["cards[].parts"],
     paths: [
+      "token",
+      "scripts[]",
       "name",
       "school",
       "answered",
@@ -160,6 +162,7 @@ const MAY: Record<string, { paths: string[]; whole: string[] }> = {
       "token",
       "asked.screen",
       "asked.at",
+      "scripts[]",
       "card.model",
       "card.activity",
       "card.step",
