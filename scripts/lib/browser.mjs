@@ -76,7 +76,9 @@ export async function ready(page) {
       document.fonts.status === "loaded" &&
       (!scripted ||
         !document.querySelector("script[type=module]") ||
-        Object.keys(document.body.firstElementChild ?? {}).some((key) => key.startsWith("__reactFiber"))),
+        Object.keys((document.getElementById("family-page") ?? document.body).firstElementChild ?? {}).some((key) =>
+          key.startsWith("__reactFiber"),
+        )),
     { timeout: PATIENCE, polling: 30 },
     scripted,
   );
