@@ -25,6 +25,16 @@ const imports = (file: string) =>
     (match) => match[1]!,
   );
 
+/** What a file imports at run time: no types, nothing lazy. */
+const valueImports = (file: string) =>
+  file.startsWith(root) && statSync(file).isFile()
+    ? [
+        ...readFileSync(file, "utf8").matchAll(/^(?:import|export)\s+(?!type\s)(?:([^"]*?)\sfrom\s+)?"([^"]+)"/gm),
+      ].flatMap(([, names = "", spec]) =>
+        /^\{(\s*type\s[^,}]+,?)*\s*\}$/.test(names) && names.includes("type ") ? [] : [spec!],
+      )
+    : [];
+
 function houseOf(file: string, spec: string): string | null {
   if (spec.startsWith("#")) return spec.slice(1).split("/")[0]!;
   if (spec.startsWith(".")) return relative(root, resolve(dirname(file), spec)).split("/")[0]!;
@@ -144,6 +154,29 @@ describe("imports run downward only", () => {
         ]),
       ),
     ).toEqual([["b", "c"]]);
+  });
+
+  it("what a phone plays of a game reaches no schema", () => {
+    const reached = (start: string) => {
+      const seen = new Set([start]);
+      for (const file of seen)
+        for (const spec of valueImports(file)) {
+          const path = spec.startsWith("#")
+            ? join(root, spec.slice(1))
+            : spec.startsWith(".")
+              ? resolve(dirname(file), spec)
+              : spec;
+          seen.add(path);
+        }
+      return seen;
+    };
+    const patterns = join(root, "core/patterns");
+    const folders = readdirSync(patterns, { withFileTypes: true }).filter((dirent) => dirent.isDirectory());
+    const starts = folders.map(({ name }) => join(patterns, name, "play.ts"));
+    expect(starts.filter((file) => reached(file).has("zod")).map((file) => relative(root, file))).toEqual([]);
+    expect(starts.length).toBeGreaterThan(16);
+    // The search finds a schema where there is one.
+    expect(reached(join(patterns, "tally/index.ts")).has("zod")).toBe(true);
   });
 
   it("nothing but one file reads what a request carries, so that all of it is well-formed", () => {

@@ -5,6 +5,7 @@ import { partsOf } from "../yard/parts.ts";
 import { amiss, inMetres, mm } from "../yard/set-out.ts";
 import {
   type AnyPattern,
+  type AnyPlayPattern,
   type BaseState,
   type GamePart,
   refuse,
@@ -31,14 +32,14 @@ export const setIn = (state: BaseState): SetState["set"] => (state as SetState).
 export const laidIn = (state: BaseState): readonly Spot[] | null => (state as SetState).laid ?? null;
 
 /** The targets of a layout, as they are set out. Only their own game's: nothing about the space matters to them. */
-const targetsOf = (pattern: AnyPattern, params: unknown) =>
+const targetsOf = (pattern: AnyPlayPattern, params: unknown) =>
   partsOf(pattern.ground.parts(params, { length: 100, width: 100 }), "target");
 /** Setting one target out, seconds of a child of 8: an assumption. */
 const LAY = 6;
 
 /** The same game, of which the family may set something, and set targets out, within what it may, until something has happened. */
 export function beforePlay(
-  game: Game,
+  game: Game & { pattern: AnyPattern },
   { family, setOut }: { family: NonNullable<GamePart["family"]>; setOut: SetOut | null },
   start: (params: unknown, match: Match, setup: Setup) => BaseState,
 ): Game {

@@ -6,8 +6,9 @@ import type { Face } from "../kit/face.ts";
 import type { Posture } from "../physics/release.ts";
 import type { Floor } from "../things/floors.ts";
 import type { Part } from "../yard/parts.ts";
-import type { Match, MatchField, Swap } from "./match.ts";
+import type { Match, MatchField } from "./match.ts";
 import type { Setting } from "./setting.ts";
+import type { Swap } from "./swaps.ts";
 
 /** A message key with its parameters; the sentence lives in a catalogue. */
 export interface Phrase {
@@ -293,15 +294,12 @@ export interface Ground<P> {
   touchCounts(params: P, id: string): P;
 }
 
-/** Everything a game pattern is. One folder each; see docs/architecture.md. */
-export interface Pattern<P, S extends BaseState = BaseState> {
+/** What is played of a game: all that a device needs to run a go of it. It is free of Zod, so that a phone need not load it. */
+export interface PlayPattern<P, S extends BaseState = BaseState> {
   /** The name of its folder in camel case. */
   name: string;
-  /** Its place wherever games are listed, from 1. */
-  rank: number;
   /** Raised whenever the same events could score differently. Stored with every play. */
   rulesVersion: number;
-  params: z.ZodType<P>;
   rules: Rules<P, S>;
   /** Rules of earlier versions, for plays that began with them. */
   earlier?: Readonly<Record<number, Rules<P, BaseState>>>;
@@ -313,8 +311,18 @@ export interface Pattern<P, S extends BaseState = BaseState> {
     initial: Match;
   };
   modes: readonly Mode[];
-  actions: (action: Action) => boolean;
   ground: Ground<P>;
+  /** Whether a match is scored in another way than the points that a child's goes are compared by. */
+  matchApart(params: P, setup: Setup): boolean;
+  needs(params: P, match: Match): Needs;
+}
+
+/** Everything a game pattern is: what is played of it, and what a teacher designs with. One folder each; see docs/architecture.md. */
+export interface Pattern<P, S extends BaseState = BaseState> extends PlayPattern<P, S> {
+  /** Its place wherever games are listed, from 1. */
+  rank: number;
+  params: z.ZodType<P>;
+  actions: (action: Action) => boolean;
   /** What parameters and match do not allow together, by its path in the document's pattern or match. */
   problems(params: P, match: Match): { path: readonly (string | number)[]; message: string }[];
   /**
@@ -322,9 +330,6 @@ export interface Pattern<P, S extends BaseState = BaseState> {
    * follows from the states of the game (`referee/possible.ts`), which a game with a clock or very many states cannot do.
    */
   possible?(params: P, match: Match): Possible;
-  /** Whether a match is scored in another way than the points that a child's goes are compared by. */
-  matchApart(params: P, setup: Setup): boolean;
-  needs(params: P, match: Match): Needs;
   /** What setting up needs said beside what is put down at each peg. */
   setUp(params: P): Phrase[];
   /** Where everybody stands while two or more play; at and behind the line unless given. */
@@ -430,6 +435,10 @@ export interface Peg {
 
 /** A pattern whose parameters and state are its own business: what referee, forecast and screens work on. */
 export type AnyPattern = Pattern<unknown, BaseState>;
+/** What is played of a pattern, its parameters and state its own business. */
+export type AnyPlayPattern = PlayPattern<unknown, BaseState>;
+/** Whether the whole of a pattern is there, its schema too, and not only what is played of it. */
+export const isWhole = (pattern: AnyPlayPattern): pattern is AnyPattern => "params" in pattern;
 /** The state with something seen in it at that time, milliseconds since the play began; itself where nothing is later than before. */
 export const seenAt = <S extends { last: number }>(state: S, at: number): S =>
   at === state.last ? state : { ...state, last: at };

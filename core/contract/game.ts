@@ -1,13 +1,16 @@
 import { beforePlay } from "./before-play.ts";
 import { withBetween } from "./between.ts";
 import { withCompany } from "./company.ts";
-import type { AnyPattern, GamePart, Setup } from "./contract.ts";
+import { type AnyPlayPattern, type GamePart, isWhole, type Setup } from "./contract.ts";
 import type { Match } from "./match.ts";
 import type { Game } from "./opened-game.ts";
 import { ownWay } from "./people.ts";
 
-/** Opens a game of a pattern. `version`: the rules that a play began with; those of now unless given. RangeError names a version that is not there. */
-export function openGame(pattern: AnyPattern, part: Omit<GamePart, "name">, version?: number): Game {
+/**
+ * Opens a game of a pattern. `version`: the rules that a play began with; those of now unless given. RangeError names a version that is not
+ * there, or a pattern without its schema where something is set before play.
+ */
+export function openGame(pattern: AnyPlayPattern, part: Omit<GamePart, "name">, version?: number): Game {
   const { params, match = pattern.match.initial, family = [], setOut = null, between = null } = part;
   const current = version === undefined || version === pattern.rulesVersion;
   const rules = current ? pattern.rules : pattern.earlier?.[version];
@@ -39,10 +42,16 @@ export function openGame(pattern: AnyPattern, part: Omit<GamePart, "name">, vers
   };
   const plain = withCompany(table, rules);
   const game = between ? withBetween(plain, between) : plain;
-  return family.length === 0 && !setOut ? game : beforePlay(game, { family, setOut }, first);
+  if (!setBeforePlay(part)) return game;
+  if (!isWhole(pattern)) throw new RangeError(`pattern: what is set before play takes the whole of ${pattern.name}`);
+  return beforePlay({ ...game, pattern }, { family, setOut }, first);
 }
 
+/** Whether a family may set something before play: what it sets is checked by the pattern's schema. */
+export const setBeforePlay = ({ family = [], setOut = null }: Pick<GamePart, "family" | "setOut">): boolean =>
+  family.length > 0 || setOut !== null;
+
 /** Whether a pattern still has the rules of a version. */
-export function hasRules(pattern: AnyPattern, version: number): boolean {
+export function hasRules(pattern: AnyPlayPattern, version: number): boolean {
   return version === pattern.rulesVersion || pattern.earlier?.[version] !== undefined;
 }

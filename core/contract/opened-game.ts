@@ -1,4 +1,4 @@
-import type { AnyPattern, BaseState, Counters, Rules, Setup } from "./contract.ts";
+import type { AnyPlayPattern, BaseState, Counters, Rules, Setup } from "./contract.ts";
 import type { Match } from "./match.ts";
 
 /** Who may stop playing now, and where somebody more may begin: a side by number, or (null) a side of its own. */
@@ -15,7 +15,7 @@ export interface Game
   name: string;
   params: unknown;
   match: Match;
-  pattern: AnyPattern;
+  pattern: AnyPlayPattern;
   start(setup: Setup): BaseState;
   clock(setup: Setup): "none" | "bell" | "state";
   sidesMeet(setup: Setup): boolean;

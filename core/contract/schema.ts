@@ -25,7 +25,3 @@ export const weight = z.strictObject({
   contents: z.number().min(0).max(80),
   filling: z.number().min(0, "filling must be 0 to 1").max(1, "filling must be 0 to 1"),
 });
-/** Pegs snap to whole centimetres. */
-export const cm = (givenMetres: number): number => Math.round(givenMetres * 100) / 100;
-export const held = (givenMetres: number, least: number, most: number): number =>
-  cm(Math.min(most, Math.max(least, givenMetres)));

@@ -1,5 +1,5 @@
 import { fromLine } from "../asks/ask.ts";
-import type { AnyPattern, Knob } from "./contract.ts";
+import type { AnyPattern, AnyPlayPattern, Knob } from "./contract.ts";
 import { MAX_NEARER } from "./contract.ts";
 
 /** Where somebody stands who may come nearer, metres before the line; and how many of the targets are played. */
@@ -35,18 +35,21 @@ export const withTargets = (params: unknown, count: number): unknown => {
 };
 
 /** Whether each side has a court or a goal of its own to guard, that may be narrower. */
-export const hasGuards = (pattern: AnyPattern, params: unknown): boolean =>
+export const hasGuards = (pattern: AnyPlayPattern, params: unknown): boolean =>
   pattern.ground.probes(params).some((probe) => probe.ask.aim.kind === "point" || probe.ask.aim.kind === "goal");
 
 /** The least metres between the line and something that is sent at from it. */
-function room(pattern: AnyPattern, params: unknown): number | null {
+function room(pattern: AnyPlayPattern, params: unknown): number | null {
   const probes = pattern.ground.probes(params).filter((probe) => fromLine(probe.ask));
   if (probes.length === 0) return null;
   const pegs = pattern.ground.pegs(params).map((peg) => peg.distance);
   return pegs.length === 0 ? MAX_NEARER : Math.min(...pegs);
 }
 /** How much nearer to and farther from the line somebody may stand in a game, metres in steps of `by`; null: nothing is sent from a line. */
-export function lineRange(pattern: AnyPattern, params: unknown): { least: number; most: number; by: number } | null {
+export function lineRange(
+  pattern: AnyPlayPattern,
+  params: unknown,
+): { least: number; most: number; by: number } | null {
   const free = room(pattern, params);
   if (free === null) return null;
   const most = Math.max(0, Math.min(MAX_NEARER, Math.floor((free - NEAREST) / BY) * BY));
@@ -54,7 +57,7 @@ export function lineRange(pattern: AnyPattern, params: unknown): { least: number
 }
 
 /** Of the lines that a teacher allows those that there is room for, from the farthest back to the nearest. A home may stand things nearer than they were drawn. */
-export function linesOf(pattern: AnyPattern, params: unknown, allowed: readonly unknown[]): number[] {
+export function linesOf(pattern: AnyPlayPattern, params: unknown, allowed: readonly unknown[]): number[] {
   const range = lineRange(pattern, params);
   const values = allowed.flatMap((v) => (typeof v === "number" && range && v <= range.most + 1e-9 ? [v] : []));
   return [...new Set([...values, 0])].sort((a, b) => a - b);

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Setup } from "../contract/contract.ts";
-import { SWAPS } from "../contract/match.ts";
+import { SWAPS } from "../contract/swaps.ts";
 import { type Activity, fromPattern } from "../formats/activity.ts";
 import { patternNames, patterns } from "../patterns/registry.ts";
 import { mean } from "./distribution.ts";

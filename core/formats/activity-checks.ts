@@ -2,7 +2,7 @@ import type { z } from "zod";
 import { type Action, actionFacts, isSend } from "../actions/actions.ts";
 import { type AimKind, fromLine } from "../asks/ask.ts";
 import { MAX_NEARER, SET_OUT_FIELD } from "../contract/contract.ts";
-import { match } from "../contract/match.ts";
+import { match } from "../contract/match-schema.ts";
 import { fieldOf } from "../contract/range.ts";
 import { hasField, withSetting } from "../contract/settings.ts";
 import { LINE_FIELD, standingKnobs } from "../contract/standing.ts";

@@ -1,7 +1,8 @@
 import { z } from "zod";
 import { ACTIONS } from "../actions/actions.ts";
 import { MAX_PLAYERS, MODES, type Role } from "../contract/contract.ts";
-import { match, USUAL_MATCH } from "../contract/match.ts";
+import { USUAL_MATCH } from "../contract/match.ts";
+import { match } from "../contract/match-schema.ts";
 import { FAIR_KNOBS } from "../contract/people.ts";
 import { whole } from "../contract/schema.ts";
 import { MAX_IN_ACTIVITY, ownExercise } from "../exercises/own.ts";

@@ -1,7 +1,8 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { eventsNow } from "../events/before.ts";
-import { type RecordedEvent, recordedEvent } from "../events/events.ts";
+import { recordedEvent } from "../events/event-schema.ts";
+import type { RecordedEvent } from "../events/events.ts";
 import { replay, view } from "../referee/referee.ts";
 import { parseActivity } from "./activity.ts";
 import { cardNow, documentNow, gameNow, playedNow } from "./before.ts";

@@ -1,6 +1,8 @@
 import type { Knob } from "../contract/contract.ts";
 import { fieldsOf } from "../contract/fields.ts";
-import { type Match, type MatchField, match, type Swap } from "../contract/match.ts";
+import type { Match, MatchField } from "../contract/match.ts";
+import { match } from "../contract/match-schema.ts";
+import type { Swap } from "../contract/swaps.ts";
 
 const USUAL: readonly (readonly [Swap, string])[] = [
   ["send", "knob.swapSend"],

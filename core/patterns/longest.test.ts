@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { isRefusal } from "../contract/contract.ts";
 import { openGame } from "../contract/game.ts";
-import { match } from "../contract/match.ts";
-import { MAX_EVENTS } from "../events/events.ts";
+import { match } from "../contract/match-schema.ts";
+import { MAX_EVENTS } from "../events/limits.ts";
 import { fromPattern } from "../formats/activity.ts";
 import { opened, withParams } from "../formats/opened.ts";
 import { openPlay, referee, view } from "../referee/referee.ts";

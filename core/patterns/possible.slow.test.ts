@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { askOf, mainAsks } from "../asks/ask.ts";
 import { type BaseState, isRefusal, type Possible } from "../contract/contract.ts";
 import { openGame } from "../contract/game.ts";
-import { match } from "../contract/match.ts";
+import { match } from "../contract/match-schema.ts";
 import type { Game } from "../contract/opened-game.ts";
 import { fromPattern } from "../formats/activity.ts";
 import { random } from "../random.ts";

@@ -5,29 +5,33 @@ import { type Aim, mainAsks } from "../asks/ask.ts";
 import { kindOf } from "../chances/kinds.ts";
 import { sightOf } from "../chances/outcomes.ts";
 import { isRefusal, MODES } from "../contract/contract.ts";
-import { match as matchSchema } from "../contract/match.ts";
+import { match as matchSchema } from "../contract/match-schema.ts";
 import { forecastActivity, layoutOf, personOf, rates } from "../forecast/for-activity.ts";
 import { activity, fromPattern } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { matchKnobs } from "../match/knobs.ts";
 import { openPlay, outlook, referee, stateOf, view } from "../referee/referee.ts";
 import { behaviorProfile, playGo } from "../simulated-player/child.ts";
-import { loadPattern } from "./load.ts";
+import { loadPattern, loadPlay } from "./load.ts";
 import { patternNames, patternOf } from "./registry.ts";
 
 describe("the folders of the patterns", () => {
   const folders = readdirSync(import.meta.dirname, { withFileTypes: true }).filter((dirent) => dirent.isDirectory());
-  it("are those of the registry, each with its parameters, its rules, its index and a second telling", () => {
+  it("are those of the registry, each with its schema, its rules, what is played, its index and a second telling", () => {
     expect(folders).toHaveLength(patternNames.length);
     for (const { name } of folders) {
       const files = readdirSync(join(import.meta.dirname, name));
-      for (const file of ["params.ts", "rules.ts", "index.ts", `${name}.reference.ts`])
+      for (const file of ["schema.ts", "rules.ts", "play.ts", "index.ts", `${name}.reference.ts`])
         expect(files, name).toContain(file);
     }
   });
   it("are each loaded by themselves", async () => {
-    for (const name of patternNames) expect(await loadPattern(name)).toBe(patternOf(name));
+    for (const name of patternNames) {
+      expect(await loadPattern(name)).toBe(patternOf(name));
+      expect(patternOf(name)).toMatchObject(await loadPlay(name));
+    }
     await expect(loadPattern("constructor")).rejects.toThrow("pattern.name");
+    await expect(loadPlay("constructor")).rejects.toThrow("pattern.name");
   });
 });
 

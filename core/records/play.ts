@@ -9,7 +9,8 @@ import {
   ROLES,
   type Unit,
 } from "../contract/contract.ts";
-import { MAX_EVENTS, recordedEvent } from "../events/events.ts";
+import { recordedEvent } from "../events/event-schema.ts";
+import { MAX_EVENTS } from "../events/limits.ts";
 import { POSTURES } from "../physics/release.ts";
 
 const player = z

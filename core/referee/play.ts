@@ -1,7 +1,7 @@
 import { type Ask, arranged, askOf, mainAsks, type Spot, standsAt } from "../asks/ask.ts";
 import { laidIn, setIn } from "../contract/before-play.ts";
 import {
-  type AnyPattern,
+  type AnyPlayPattern,
   type BaseState,
   type Ending,
   type GamePart,
@@ -16,7 +16,8 @@ import {
 import { openGame } from "../contract/game.ts";
 import type { Company, Game } from "../contract/opened-game.ts";
 import { eventNow } from "../events/before.ts";
-import { type Body, type GameEvent, MAX_EVENTS, type PlayEvent, type RecordedEvent } from "../events/events.ts";
+import type { Body, GameEvent, PlayEvent, RecordedEvent } from "../events/events.ts";
+import { MAX_EVENTS } from "../events/limits.ts";
 
 /** What stands in the record and changes nothing that the rules know. */
 type Aside = Extract<PlayEvent, { kind: "object" | "again" | "dispute" }>;
@@ -47,7 +48,12 @@ export interface Play {
 }
 
 /** Opens a play of a pattern. `version`: the rules that it began with; those of now unless given. */
-export function openPlayOf(pattern: AnyPattern, part: Omit<GamePart, "name">, setup: Setup, version?: number): Play {
+export function openPlayOf(
+  pattern: AnyPlayPattern,
+  part: Omit<GamePart, "name">,
+  setup: Setup,
+  version?: number,
+): Play {
   const game = openGame(pattern, part, version);
   return {
     game,
@@ -182,7 +188,7 @@ const lastOf = (play: Play, by: number): number =>
 export type Replayed = { play: Play; refused: null } | { play: Play; refused: Phrase; seq: number };
 /** Replays a whole record; the first refusal ends it and names its place. Kinds of earlier are translated. `version`: see `openPlay`. */
 export function replayOf(
-  pattern: AnyPattern,
+  pattern: AnyPlayPattern,
   part: Omit<GamePart, "name">,
   setup: Setup,
   events: readonly RecordedEvent[],

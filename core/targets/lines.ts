@@ -1,5 +1,5 @@
 import type { Peg, Probe } from "../contract/contract.ts";
-import { cm, held } from "../contract/schema.ts";
+import { cm, held } from "../contract/round.ts";
 import type { Part } from "../yard/parts.ts";
 import { targetProbes } from "./list.ts";
 import { MIN_GAP, type Standing, targetPart } from "./target.ts";

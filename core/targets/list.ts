@@ -1,8 +1,10 @@
 import type { Peg, Probe, Space } from "../contract/contract.ts";
-import { cm, held } from "../contract/schema.ts";
+import { cm, held } from "../contract/round.ts";
 import type { Face } from "../kit/face.ts";
 import type { Part } from "../yard/parts.ts";
-import { type Standing, type Target, targetPart } from "./target.ts";
+import type { Standing } from "./target.ts";
+import { targetPart } from "./target.ts";
+import type { Target } from "./target-schema.ts";
 
 const LINE_WIDTH = 1.2;
 /** What a further target begins as, and how much farther away it stands where there is room, metres. */

@@ -1,7 +1,6 @@
-import { z } from "zod";
-import { across, distance, metres, weight } from "../contract/schema.ts";
 import type { HitRule, SingleRule } from "../rules/hit-rule.ts";
 import type { Part } from "../yard/parts.ts";
+import type { Target } from "./target-schema.ts";
 
 /** Two targets in one place would be one target, metres. */
 export const MIN_GAP = 0.05;
@@ -11,45 +10,6 @@ const LIP = 0.008;
 const WALL = 0.02;
 /** A thing that nobody weighed: an empty bottle, kilograms. */
 const LIGHT = { mass: 0.03, contents: 0, filling: 0 };
-
-const inner = (name: string) => metres(name, 0.01, 3);
-
-/** One thing to send at: where it stands before the line, how big it is, and what counts as a hit. */
-export const target = z.strictObject({
-  id: z.string().min(1).max(40),
-  /** Household thing; see the kit list. */
-  item: z.string().min(1).max(40),
-  /** What the card calls it; empty: as the thing is called. */
-  label: z.string().max(30, "label must be 30 letters or fewer"),
-  distance,
-  /** To the player's right of the middle, metres. */
-  across,
-  width: metres("width", 0.02, 3),
-  height: metres("height", 0.01, 3),
-  /** What counts as a hit; any of them. */
-  counts: z
-    .array(
-      z.enum(["touch", "into", "through", "topple"], { error: "counts must be among touch, into, through, topple" }),
-    )
-    .min(1, "counts must name at least one of touch, into, through, topple")
-    .max(4),
-  /** Opening, for into (its diameter, or the width of one that is rectangular); gap, for through. Not given: the width less its walls. */
-  opening: inner("opening").optional(),
-  /** The other side of a rectangular opening. */
-  openingDepth: inner("openingDepth").optional(),
-  /** Whether it lies on its side, its mouth towards the player. Not given: it stands, but what is rolled into lies. */
-  lies: z.boolean({ error: "lies must be true or false" }).optional(),
-  /** How far its opening is turned away from the player, degrees. */
-  turn: z
-    .number({ error: "turn must be a number of degrees" })
-    .min(-80, "turn must be -80 or more")
-    .max(80, "turn must be 80 or less")
-    .optional(),
-  gap: inner("gap").optional(),
-  /** For topple: mass empty, contents when full (kilograms), and how full, 0 to 1. */
-  weight: weight.optional(),
-});
-export type Target = z.infer<typeof target>;
 /** A target without its place on the tape: where the line moves instead. */
 export type Standing = Omit<Target, "distance">;
 
@@ -79,13 +39,6 @@ export function ruleOf(standing: Standing): HitRule {
   return rules.length === 1 ? rules[0]! : { kind: "anyOf", rules };
 }
 
-/** A target on the floor, `along` metres from the start line. */
-export function targetPart(standing: Standing, along: number, points?: number): Part {
-  const { id, across: aside, width, height, item, label } = standing;
-  const worth = points === undefined ? {} : { points };
-  return { kind: "target", id, along, across: aside, width, height, item, label, rule: ruleOf(standing), ...worth };
-}
-
 /** What is wrong with targets that stand side by side: an id used twice, or one on top of another. `path`: where their list lies. */
 export function checkTargets(
   targets: readonly Target[],
@@ -103,4 +56,11 @@ export function checkTargets(
       if (Math.abs(aim.distance - b.distance) < MIN_GAP && Math.abs(aim.across - b.across) < (aim.width + b.width) / 2)
         wrong(i, "distance", `target ${i + 1} stands on target ${j + 1}: move one by ${MIN_GAP} m or more`);
   }
+}
+
+/** A target on the floor, `along` metres from the start line. */
+export function targetPart(standing: Standing, along: number, points?: number): Part {
+  const { id, across: aside, width, height, item, label } = standing;
+  const worth = points === undefined ? {} : { points };
+  return { kind: "target", id, along, across: aside, width, height, item, label, rule: ruleOf(standing), ...worth };
 }

@@ -2,7 +2,7 @@ import { expect, it } from "vitest";
 import { pegRates } from "../forecast/for-activity.ts";
 import { type Activity, activity, fromPattern, parseActivity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
-import { boardParams } from "../patterns/board/params.ts";
+import { boardParams } from "../patterns/board/schema.ts";
 import { patternNames } from "../patterns/registry.ts";
 import { asSeen, WALL_GAP, WALL_PART } from "./off-wall.ts";
 import { partsOf } from "./parts.ts";

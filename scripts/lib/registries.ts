@@ -68,18 +68,25 @@ export function patternOf(name: string): AnyPattern {
 }
 
 function loader(games: readonly Game[]): string {
-  return `${HEAD}import type { AnyPattern } from "../contract/contract.ts";
+  return `${HEAD}import type { AnyPattern, AnyPlayPattern } from "../contract/contract.ts";
 import type { PatternName } from "./registry.ts";
 
-/** One pattern by itself: a device that plays it gets no other. */
-const loaders: Record<PatternName, () => Promise<unknown>> = {
+/** What is played of one pattern: a device that plays it gets no other, and nothing that only a teacher needs. */
+const players: Record<PatternName, () => Promise<unknown>> = {
+${lines(games.map(({ folder, name }) => `  ${name}: async () => (await import("./${folder}/play.ts")).play,`))}};
+/** The whole of one pattern, its schema too. */
+const wholes: Record<PatternName, () => Promise<unknown>> = {
 ${lines(games.map(({ folder, name }) => `  ${name}: async () => (await import("./${folder}/index.ts")).${name},`))}};
 
-/** The pattern of a name; RangeError where there is none. */
-export async function loadPattern(name: string): Promise<AnyPattern> {
-  if (!Object.hasOwn(loaders, name))
-    throw new RangeError(\`pattern.name: "\${name}" is not one of \${Object.keys(loaders)}\`);
-  return (await loaders[name as PatternName]()) as AnyPattern;
+/** What is played of the pattern of a name; RangeError where there is none. */
+export const loadPlay = (name: string): Promise<AnyPlayPattern> => loaded<AnyPlayPattern>(players, name);
+/** The whole pattern of a name; RangeError where there is none. */
+export const loadPattern = (name: string): Promise<AnyPattern> => loaded<AnyPattern>(wholes, name);
+
+async function loaded<T>(from: Record<PatternName, () => Promise<unknown>>, name: string): Promise<T> {
+  if (!Object.hasOwn(from, name))
+    throw new RangeError(\`pattern.name: "\${name}" is not one of \${Object.keys(from)}\`);
+  return (await from[name as PatternName]()) as T;
 }
 `;
 }

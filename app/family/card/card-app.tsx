@@ -114,16 +114,16 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
   useEffect(() => {
     document.title = titleOf(step, title);
   }, [step, title]);
-  const game = data.card.activity.pattern.name;
+  const { activity } = data.card;
   const go = useCallback((to: Step) => visit(`?screen=${to}`), []);
   useEffect(() => {
     performance.mark("usable");
     // The game comes before anything else of the site: it can be played once the network is gone.
     void keepPages([location.pathname], () =>
-      Promise.all([loadSetUp(), loadPlay().then(({ loadGame }) => loadGame(game))]),
+      Promise.all([loadSetUp(), loadPlay(), import("../play/load-game.ts").then(({ loadGame }) => loadGame(activity))]),
     );
     return keepSyncing(data.token, [data.id]);
-  }, [data.token, data.id, game]);
+  }, [data.token, data.id, activity]);
   useEffect(() => {
     if (step === "fetch") requestIdleCallback?.(() => void loadSetUp().catch(() => undefined));
     if (step === "look" || step === "setup" || step === "fetch")

@@ -1,7 +1,7 @@
 import { useEffect } from "react";
 import { extraObjectIndex, extraObjects } from "#core/kit/extra-objects.ts";
 import { own } from "#core/own.ts";
-import { BARE } from "#core/targets/ways.ts";
+import { BARE } from "#core/targets/bare-ways.ts";
 import type { Part } from "#core/yard/parts.ts";
 import { itemName, namesOf, say, targetName } from "#words/say.ts";
 import { ItemDrawing } from "../../drawings/items.tsx";

@@ -1,9 +1,9 @@
-import type { AnyPattern } from "#core/contract/contract.ts";
+import type { AnyPlayPattern } from "#core/contract/contract.ts";
 import type { CardData } from "../card/card-data.ts";
 import { decidedEvents, type OwnCard } from "../card/own-card.ts";
 import { holdPage } from "../device/offline.ts";
 import { addEvent, addPlay, deviceId, type LocalPlay } from "../device/store.ts";
-import type { SetValue } from "./family-set.tsx";
+import type { SetValue } from "./choosable.ts";
 import { takeChosen } from "./question.tsx";
 
 /** How a go begins, as the family chose it. */
@@ -22,7 +22,12 @@ export interface Beginning {
 }
 
 /** Begins a go on this device, with what the family decided before play first in its record. */
-export async function beginPlay(data: CardData, pattern: AnyPattern, own: OwnCard, given: Beginning): Promise<void> {
+export async function beginPlay(
+  data: CardData,
+  pattern: AnyPlayPattern,
+  own: OwnCard,
+  given: Beginning,
+): Promise<void> {
   const { setup, names, settings, adds, call, practice, speed } = given;
   // The answer to the quick question goes with the first go that counts.
   const chose = practice ? null : takeChosen(data.id);

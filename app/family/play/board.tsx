@@ -1,5 +1,5 @@
 import { useEffect, useRef } from "react";
-import type { AnyPattern, Unit } from "#core/contract/contract.ts";
+import type { AnyPlayPattern, Unit } from "#core/contract/contract.ts";
 import { levelPromptOf } from "#core/levels/level-prompt.ts";
 import { settingOf } from "#core/records/rank.ts";
 import { say, sayList, sayPhrase, sayScore } from "#words/say.ts";
@@ -29,7 +29,7 @@ import { useSession } from "./use-session.ts";
 
 interface Props {
   data: CardData;
-  pattern: AnyPattern;
+  pattern: AnyPlayPattern;
   own: OwnCard;
   local: LocalPlay;
   again: () => Promise<void>;

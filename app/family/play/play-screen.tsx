@@ -1,16 +1,15 @@
 import { useEffect, useState } from "react";
-import type { AnyPattern, Unit } from "#core/contract/contract.ts";
+import type { Unit } from "#core/contract/contract.ts";
 import { hasRules } from "#core/contract/game.ts";
-import { loadPattern } from "#core/patterns/load.ts";
-import type { PatternName } from "#core/patterns/registry.ts";
+import type { Activity } from "#core/formats/activity.ts";
 import { enGame } from "#words/en-game.ts";
-import { loadWords } from "#words/generated/load.ts";
 import { addWords, say } from "#words/say.ts";
 import type { CardData, Step } from "../card/card-data.ts";
 import type { OwnCard } from "../card/own-card.ts";
 import { useHeading } from "../card/use-heading.ts";
 import { changePlay, type LocalPlay } from "../device/store.ts";
 import { Board } from "./board.tsx";
+import { type LoadedGame, loadGame } from "./load-game.ts";
 import { Question, toAsk } from "./question.tsx";
 import { useTight } from "./use-tight.ts";
 import { Who } from "./who.tsx";
@@ -50,19 +49,15 @@ function useOnlyTab(card: string): { state: "asking" | "mine" | "other"; retry: 
   return { state, retry: () => setTries(tries + 1) };
 }
 
-/** The code of a game, and its sentences with it. */
-export const loadGame = async (name: PatternName): Promise<AnyPattern> =>
-  (await Promise.all([loadPattern(name), loadWords(name)]))[0];
-
-/** The one pattern that is played: its code comes with the game, and so do its sentences. */
-function usePattern(name: PatternName): AnyPattern | null {
-  const [pattern, set] = useState<AnyPattern | null>(null);
+/** The one game that is played: its code comes with it, and so do its sentences. */
+function useGame(activity: Activity): LoadedGame | null {
+  const [game, set] = useState<LoadedGame | null>(null);
   const [error, setError] = useState<unknown>(null);
   useEffect(() => {
-    loadGame(name).then(set, setError);
-  }, [name]);
+    loadGame(activity).then(set, setError);
+  }, [activity]);
   if (error) throw error;
-  return pattern;
+  return game;
 }
 
 /** An invisible element one rem wide, by which the reader's text size is measured. */
@@ -74,8 +69,9 @@ export default function PlayScreen({ data, own, underWay, again, go, trying }: P
   const tab = useOnlyTab(data.id);
   const [asks, setAsks] = useState(() => toAsk(data));
   useHeading(underWay ? "game" : asks ? "question" : "who");
-  const pattern = usePattern(data.card.activity.pattern.name);
-  if (tab.state === "asking" || !pattern) return null;
+  const game = useGame(data.card.activity);
+  if (tab.state === "asking" || !game) return null;
+  const { pattern, choices } = game;
   if (tab.state === "other")
     return (
       <div className="grid gap-4 p-6 text-lg">
@@ -86,7 +82,8 @@ export default function PlayScreen({ data, own, underWay, again, go, trying }: P
       </div>
     );
   if (!underWay && asks) return <Question data={data} done={() => setAsks(false)} />;
-  if (!underWay) return <Who data={data} pattern={pattern} own={own} again={again} {...(trying && { trying })} />;
+  if (!underWay)
+    return <Who data={data} pattern={pattern} choices={choices} own={own} again={again} {...(trying && { trying })} />;
   const board = (
     <>
       <Tight />

@@ -1,5 +1,5 @@
 import { type AimKind, type Ask, askOf, mainAsks } from "#core/asks/ask.ts";
-import type { AnyPattern } from "#core/contract/contract.ts";
+import type { AnyPlayPattern } from "#core/contract/contract.ts";
 import { hasField, withSetting } from "#core/contract/settings.ts";
 import { TARGETS_FIELD } from "#core/contract/standing.ts";
 import { extraObjectIndex, extraObjects } from "#core/kit/extra-objects.ts";
@@ -9,7 +9,7 @@ import { itemName, namesOf, sayPhrase } from "#words/say.ts";
 import { attemptWords } from "#words/verbs.ts";
 import type { CardData } from "../card/card-data.ts";
 import { piecesIn } from "../inputs/zones.tsx";
-import type { SetValues } from "./family-set.tsx";
+import type { SetValues } from "./choosable.ts";
 
 /** Aims that are reported on a picture of the floor. */
 const ON_FLOOR = new Set(["zones", "cells", "fall", "near"]);
@@ -35,7 +35,7 @@ export function asSet(
 /** Which parts a game has does not depend on the space. */
 const SOMEWHERE = { length: 60, width: 60 };
 /** The parts of a card, without the targets that are not played. */
-function playedParts(pattern: AnyPattern, parts: readonly Part[], all: unknown, some: unknown): Part[] {
+function playedParts(pattern: AnyPlayPattern, parts: readonly Part[], all: unknown, some: unknown): Part[] {
   const ids = (params: unknown) => new Set(pattern.ground.parts(params, SOMEWHERE).map((part) => part.id));
   const [known, played] = [ids(all), ids(some)];
   return parts.filter((part) => played.has(part.id) || !known.has(part.id));
@@ -76,7 +76,7 @@ export function sceneOf(
     pattern,
     places,
     mending,
-  }: { data: CardData; pattern: AnyPattern; places: readonly string[]; mending: boolean },
+  }: { data: CardData; pattern: AnyPlayPattern; places: readonly string[]; mending: boolean },
 ): Scene & { places: readonly string[] } {
   const { activity } = data.card;
   const asked = mainAsks(view.asks)[0];

@@ -1,4 +1,4 @@
-import { type AnyPattern, isRefusal } from "#core/contract/contract.ts";
+import { type AnyPlayPattern, isRefusal } from "#core/contract/contract.ts";
 import { matchSettingsOf } from "#core/contract/match-settings.ts";
 import type { PlayEvent } from "#core/events/events.ts";
 import { bellAt, type Play, referee, replayOf, stateOf, type View, view } from "#core/referee/play.ts";
@@ -51,7 +51,7 @@ interface Run {
 interface SessionInput {
   local: LocalPlay;
   data: CardData;
-  pattern: AnyPattern;
+  pattern: AnyPlayPattern;
   /** Reads the go of this card again, after the go itself has changed. */
   again: () => Promise<void>;
   /** Makes the sounds of the clock; without it, the device's own. */

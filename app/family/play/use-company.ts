@@ -1,5 +1,5 @@
 import { useMemo, useState } from "react";
-import { type AnyPattern, MODES, type Mode, type Setup } from "#core/contract/contract.ts";
+import { type AnyPlayPattern, MODES, type Mode, type Setup } from "#core/contract/contract.ts";
 import { openGame } from "#core/contract/game.ts";
 import { hasGuards, lineRange, linesIn } from "#core/contract/standing.ts";
 import { mostHead } from "#core/match/heads.ts";
@@ -12,7 +12,7 @@ import { type Person, PLAIN_PERSON, personOf, rolesOf } from "./people.tsx";
  * Who plays and how: what the family chooses before play, and what follows from it. `trying`: a teacher tries the game out, so nobody
  * plays over a call.
  */
-export function useCompany(data: CardData, pattern: AnyPattern, trying: boolean) {
+export function useCompany(data: CardData, pattern: AnyPlayPattern, trying: boolean) {
   const { players } = data.card.activity;
   const modes = MODES.filter((eachMode) => players.modes.includes(eachMode));
   const least = modes.includes("alone") ? players.least : Math.max(2, players.least);

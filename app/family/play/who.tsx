@@ -1,12 +1,13 @@
 import { useState } from "react";
-import type { AnyPattern } from "#core/contract/contract.ts";
+import type { AnyPlayPattern } from "#core/contract/contract.ts";
 import { say } from "#words/say.ts";
 import { attemptWords } from "#words/verbs.ts";
 import type { CardData } from "../card/card-data.ts";
 import type { OwnCard } from "../card/own-card.ts";
 import { beginPlay } from "./begin-play.ts";
 import { FollowCall } from "./call.tsx";
-import { choosable, FamilySet, type SetValues } from "./family-set.tsx";
+import type { Choosable, SetValues } from "./choosable.ts";
+import { FamilySet } from "./family-set.tsx";
 import { useCompany } from "./use-company.ts";
 import { Fairness, HowMany, HowTogether, Names, OverACall, Tick, WhoStarts } from "./who-choices.tsx";
 
@@ -14,12 +15,15 @@ import { Fairness, HowMany, HowTogether, Names, OverACall, Tick, WhoStarts } fro
 export function Who({
   data,
   pattern,
+  choices,
   own,
   again,
   trying,
 }: {
   data: CardData;
-  pattern: AnyPattern;
+  pattern: AnyPlayPattern;
+  /** What the family may set before the first send. */
+  choices: readonly Choosable[];
   own: OwnCard;
   again: () => Promise<void>;
   /** A teacher tries the game out, with a clock so many times as fast. */
@@ -31,7 +35,6 @@ export function Who({
   const calls = company.callable && call;
   const [following, setFollowing] = useState(false);
   const [adds, setAdds] = useState(false);
-  const list = choosable(data.card.activity, pattern);
   const [chosen, choose] = useState<SetValues>({});
   const attempt = attemptWords(data.card.activity.aim.action);
   const waits = company.empty || company.how === null || (calls && !callYes);
@@ -40,7 +43,7 @@ export function Who({
     await beginPlay(data, pattern, own, {
       setup: company.setup(),
       names: company.names.map((_, i) => company.nameOf(i)),
-      settings: list.flatMap(({ field, usual }) => {
+      settings: choices.flatMap(({ field, usual }) => {
         const value = chosen[field];
         return value === undefined || value === usual ? [] : [{ field, value }];
       }),
@@ -94,12 +97,12 @@ export function Who({
       )}
       {company.order.length > 1 && !company.empty && <WhoStarts company={company} />}
       {company.unit !== "tenths" && <Tick text={say("who.adds")} is={adds} turn={() => setAdds(!adds)} />}
-      {list.length > 0 && (
+      {choices.length > 0 && (
         <fieldset>
           <legend className="mb-2 font-semibold">{say("set.title")}</legend>
           <FamilySet
             attempt={attempt}
-            list={list}
+            list={choices}
             now={chosen}
             step={data.card.step}
             set={(field, value) => choose({ ...chosen, [field]: value })}

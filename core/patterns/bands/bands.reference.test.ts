@@ -5,7 +5,8 @@ import type { GameEvent } from "../../events/events.ts";
 import { type Draw, type Drawn, everySequence, run, SEQUENCES } from "../reference.test-utils.ts";
 import { tellBands } from "./bands.reference.ts";
 import { bands } from "./index.ts";
-import { type BandsParams, bandsParams } from "./params.ts";
+import type { BandsParams } from "./schema.ts";
+import { bandsParams } from "./schema.ts";
 
 function bandsOf(draws: Draw): Drawn<BandsParams> {
   const count = 1 + draws.upTo(3);

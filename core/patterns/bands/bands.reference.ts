@@ -1,7 +1,7 @@
 import type { Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import type { BandsParams } from "./params.ts";
+import type { BandsParams } from "./schema.ts";
 
 /**
  * A second, plain telling of Bands from its description, for the tests only: it keeps a scoresheet of whole rounds and reads

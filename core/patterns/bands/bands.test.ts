@@ -3,8 +3,9 @@ import { askOf } from "../../asks/ask.ts";
 import { isRefusal, type Mode } from "../../contract/contract.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { bands as pattern } from "./index.ts";
-import { type BandsParams, bandsParams } from "./params.ts";
 import type { BandsState } from "./rules.ts";
+import type { BandsParams } from "./schema.ts";
+import { bandsParams } from "./schema.ts";
 
 const bands = pattern.rules;
 const { initial } = pattern.match;

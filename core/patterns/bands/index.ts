@@ -1,10 +1,11 @@
 import { isSend } from "../../actions/actions.ts";
-import { MODES, type Pattern, type Phrase } from "../../contract/contract.ts";
+import type { Pattern, Phrase } from "../../contract/contract.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
 import { knobs, pegKnobs } from "./knobs.ts";
-import { bandsGround } from "./layout.ts";
-import { type BandsParams, bandsParams } from "./params.ts";
-import { type BandsState, bandsRules, matchApart, possible } from "./rules.ts";
+import { play } from "./play.ts";
+import { type BandsState, possible } from "./rules.ts";
+import type { BandsParams } from "./schema.ts";
+import { bandsParams } from "./schema.ts";
 
 function summary(params: BandsParams): Phrase {
   const { rounds, total } = params.finish;
@@ -18,19 +19,12 @@ function summary(params: BandsParams): Phrase {
 
 /** Slide or roll so that it stops in a scoring band. */
 export const bands: Pattern<BandsParams, BandsState> = {
-  name: "bands",
+  ...play,
   rank: 2,
-  rulesVersion: 1,
   params: bandsParams,
-  rules: bandsRules,
-  match: { fields: ["foot", "carry"], initial: { ...USUAL_MATCH, carry: true } },
-  modes: MODES,
   actions: isSend,
-  ground: bandsGround,
   problems: () => [],
   possible,
-  matchApart,
-  needs: (params) => ({ pieces: params.pieces, blocker: params.blocker, apart: true, sends: null }),
   setUp: () => [],
   knobs,
   pegKnobs,

@@ -1,8 +1,7 @@
-import type { Knob, Space } from "../../contract/contract.ts";
+import type { Knob } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
-import { type BandsParams, bandsParams, MAX_BANDS } from "./params.ts";
-
-const cm = (metres: number) => Math.round(metres * 100) / 100;
+import type { BandsParams } from "./schema.ts";
+import { bandsParams } from "./schema.ts";
 
 /** What the stations offer for bands. */
 export function knobs(params: BandsParams): Knob[] {
@@ -84,26 +83,4 @@ export function pegKnobs(params: BandsParams, id: string): Knob[] {
     fields.number("yard", ["lines", i], "knob.distance", { unit: "m", step: 0.05 }),
     ...(i < params.points.length ? [fields.number("yard", ["points", i], "knob.bandPoints")] : []),
   ];
-}
-
-export function addPeg(params: BandsParams, space: Space): BandsParams | null {
-  const last = params.lines[params.lines.length - 1]!;
-  const next = cm(Math.min(last + 0.4, space.length));
-  if (params.points.length >= MAX_BANDS || next < last + 0.1) return null;
-  return {
-    ...params,
-    lines: [...params.lines, next],
-    points: [...params.points, Math.min(100, params.points[params.points.length - 1]! + 2)],
-  };
-}
-
-/** A line goes with the band that begins at it; the last one with the band before it. */
-export function removePeg(params: BandsParams, id: string): BandsParams | null {
-  if (params.lines.length <= 2) return null;
-  const i = Number(id.slice(1)) - 1;
-  return {
-    ...params,
-    lines: params.lines.filter((_, k) => k !== i),
-    points: params.points.filter((_, k) => k !== Math.min(i, params.points.length - 1)),
-  };
 }

@@ -1,7 +1,7 @@
 import type { Ground, Peg, Probe } from "../../contract/contract.ts";
 import type { Part } from "../../yard/parts.ts";
-import { addPeg, removePeg } from "./knobs.ts";
-import type { BandsParams } from "./params.ts";
+import { addPeg, removePeg } from "./pegs.ts";
+import type { BandsParams } from "./schema.ts";
 
 const MIN_DEPTH = 0.1;
 const cm = (metres: number) => Math.round(metres * 100) / 100;

@@ -19,7 +19,8 @@ import type { GameEvent } from "../../events/events.ts";
 import { cut, joins, leaves, renumbered, sideOf } from "../../match/company.ts";
 import { endOf, mostOf, sumOf } from "../../match/end.ts";
 import { memoizeByIdentity } from "../../memoize.ts";
-import { type BandsParams, MAX_ROUNDS } from "./params.ts";
+import { MAX_ROUNDS } from "./limits.ts";
+import type { BandsParams } from "./schema.ts";
 
 interface Piece {
   player: number;

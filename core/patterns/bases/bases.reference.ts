@@ -2,7 +2,7 @@ import type { Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import type { ReferenceResult } from "../match.reference.ts";
-import type { BasesParams } from "./params.ts";
+import type { BasesParams } from "./schema.ts";
 
 /** A second, plain telling of Bases: people in a queue, and cushions with whoever sits on them. It shares no code with the rules. */
 export function tellBases(

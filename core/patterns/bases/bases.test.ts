@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { askOf } from "../../asks/ask.ts";
 import { isRefusal, type Setup } from "../../contract/contract.ts";
-import { match as matchSchema } from "../../contract/match.ts";
+import { match as matchSchema } from "../../contract/match-schema.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { mean } from "../../forecast/distribution.ts";
 import { forecastActivity } from "../../forecast/for-activity.ts";
@@ -13,7 +13,8 @@ import { type Draw, type Drawn, run, SEQUENCES } from "../reference.test-utils.t
 import { tellBases } from "./bases.reference.ts";
 import { circuit } from "./ground.ts";
 import { bases } from "./index.ts";
-import { type BasesParams, basesParams, OUTS } from "./params.ts";
+import { OUTS } from "./limits.ts";
+import { type BasesParams, basesParams } from "./schema.ts";
 
 const TWO: Setup = { players: 2, mode: "against", seed: 1 };
 const ALONE: Setup = { players: 1, mode: "alone", seed: 1 };

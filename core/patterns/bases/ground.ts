@@ -1,8 +1,8 @@
 import type { Ground, Probe } from "../../contract/contract.ts";
-import { cm, held } from "../../contract/schema.ts";
+import { cm, held } from "../../contract/round.ts";
 import type { Part, Place } from "../../yard/parts.ts";
-import type { BasesParams } from "./params.ts";
 import { mannerOf } from "./rules.ts";
+import type { BasesParams } from "./schema.ts";
 
 const BASE = 0.18;
 /** Home and the bases, round a circuit that is run to the right first, all as far from the next; metres from the line. */

@@ -2,9 +2,10 @@ import { isSend } from "../../actions/actions.ts";
 import type { Knob, Pattern } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
-import { basesGround } from "./ground.ts";
-import { type BasesParams, basesParams, OUTS, PUTS } from "./params.ts";
-import { type BasesState, basesRules, basesRules1, possible } from "./rules.ts";
+import { OUTS, PUTS } from "./limits.ts";
+import { play } from "./play.ts";
+import { type BasesState, possible } from "./rules.ts";
+import { type BasesParams, basesParams } from "./schema.ts";
 
 function knobs(params: BasesParams): Knob[] {
   const fields = fieldsOf(basesParams, params);
@@ -47,17 +48,11 @@ function knobs(params: BasesParams): Knob[] {
 
 /** A ball is hit, and a circuit run before it is back: runs, outs, innings. */
 export const bases: Pattern<BasesParams, BasesState> = {
-  name: "bases",
+  ...play,
   rank: 17,
-  rulesVersion: 2,
   params: basesParams,
-  rules: basesRules,
-  earlier: { 1: basesRules1 },
-  match: { fields: ["seconds", "carry"], initial: USUAL_MATCH },
-  modes: ["alone", "against", "relay"],
   together: () => ({ key: "together.bases" }),
   actions: isSend,
-  ground: basesGround,
   problems: (params, match) => [
     ...(match.goes.count > 1
       ? [{ path: ["match", "goes"], message: "a game of bases is one go, with a set number of innings" }]
@@ -75,8 +70,6 @@ export const bases: Pattern<BasesParams, BasesState> = {
       : []),
   ],
   possible,
-  matchApart: (_, setup) => setup.mode === "against",
-  needs: () => ({ pieces: 1, blocker: false, apart: false, sends: null, implement: true }),
   setUp: (params) => [
     { key: "bases.setUp", params: { count: params.bases } },
     ...(params.stop ? [{ key: "bases.setUp.stop" }] : []),

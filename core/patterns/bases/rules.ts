@@ -19,7 +19,8 @@ import { endOf, note, sumOfMany } from "../../match/end.ts";
 import { oneClock, READY, type Timed } from "../../match/one-clock.ts";
 import { twoSides } from "../../match/two-sides.ts";
 import { memoizeByIdentity } from "../../memoize.ts";
-import { type BasesParams, MAX_BATTERS, MAX_TRIPS, OUTS, type Out, SWINGS } from "./params.ts";
+import { MAX_BATTERS, MAX_TRIPS, OUTS, type Out, SWINGS } from "./limits.ts";
+import type { BasesParams } from "./schema.ts";
 
 /** Somebody on a base; `player` null: an invisible runner that holds it. */
 export interface Runner {

@@ -1,11 +1,13 @@
 import { expect, it } from "vitest";
 import type { AskKind } from "../../asks/ask.ts";
-import { match } from "../../contract/match.ts";
+import { match } from "../../contract/match-schema.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { type Draw, type Drawn, run, SEQUENCES } from "../reference.test-utils.ts";
 import { tellBoard } from "./board.reference.ts";
 import { board } from "./index.ts";
-import { type BoardParams, boardParams, placesOf } from "./params.ts";
+import { placesOf } from "./params.ts";
+import type { BoardParams } from "./schema.ts";
+import { boardParams } from "./schema.ts";
 
 const { layout } = board.example.params;
 const targets = layout.kind === "targets" ? layout.targets : [];

@@ -2,7 +2,7 @@ import type { Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
-import type { BoardParams } from "./params.ts";
+import type { BoardParams } from "./schema.ts";
 
 /** A board as a row of tallies, one a place; whoever plays says where it goes before, if it must be said. */
 function story(params: BoardParams, bell: number | null): Story {

@@ -5,7 +5,8 @@ import { mean } from "../../forecast/distribution.ts";
 import { forecastActivity, layoutOf, personOf } from "../../forecast/for-activity.ts";
 import { type Activity, fromPattern } from "../../formats/activity.ts";
 import { board } from "./index.ts";
-import { type BoardParams, boardParams } from "./params.ts";
+import type { BoardParams } from "./schema.ts";
+import { boardParams } from "./schema.ts";
 
 const { layout } = board.example.params;
 const [one] = layout.kind === "targets" ? layout.targets : [];

@@ -1,9 +1,10 @@
 import type { Ground } from "../../contract/contract.ts";
-import { held } from "../../contract/schema.ts";
+import { held } from "../../contract/round.ts";
 import { lineId, lineParts, linePegs, lineProbes, movedLine, nextLine } from "../../targets/lines.ts";
 import { added, changed, faced, moved, squeezed, targetParts, targetPegs, targetProbes } from "../../targets/list.ts";
 import type { Standing } from "../../targets/target.ts";
-import { type BoardParams, MAX_TARGETS } from "./params.ts";
+import { MAX_TARGETS } from "./limits.ts";
+import type { BoardParams } from "./schema.ts";
 
 const distances = (spots: readonly { distance: number }[]) => spots.map((spot) => spot.distance);
 function changeTarget(params: BoardParams, id: string, change: <T extends Standing>(t: T) => T): BoardParams {

@@ -1,16 +1,16 @@
 import { isSend } from "../../actions/actions.ts";
-import { type Knob, MODES, type Pattern, type Phrase } from "../../contract/contract.ts";
+import type { Knob, Pattern, Phrase } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
-import { cm } from "../../contract/schema.ts";
+import { cm } from "../../contract/round.ts";
 import type { MatchState } from "../../match/match-state.ts";
-import { matched } from "../../match/matched.ts";
 import { distanceKnob, targetKnobs } from "../../targets/knobs.ts";
 import { lineIndex, linesFrom } from "../../targets/lines.ts";
-import { thingsKnob, waysKnob } from "../../targets/ways.ts";
-import { boardGround } from "./ground.ts";
-import { type BoardParams, boardParams } from "./params.ts";
-import { type BoardGo, boardGo, capOf, possible } from "./rules.ts";
+import { thingsKnob, waysKnob } from "../../targets/ways-knobs.ts";
+import { play } from "./play.ts";
+import { type BoardGo, capOf, possible } from "./rules.ts";
+import type { BoardParams } from "./schema.ts";
+import { boardParams } from "./schema.ts";
 
 /** The same board told the other way: targets before one line, or one target and spots to send from. */
 function layouts({ layout }: BoardParams) {
@@ -86,15 +86,10 @@ function summary(givenParams: BoardParams): Phrase {
 
 /** Things or spots with points each: the child weighs what is near against what brings more. */
 export const board: Pattern<BoardParams, MatchState<BoardParams, BoardGo>> = {
-  name: "board",
+  ...play,
   rank: 7,
-  rulesVersion: 1,
   params: boardParams,
-  rules: matched(boardGo),
-  match: { fields: ["seconds", "goes", "swap", "foot", "carry"], initial: USUAL_MATCH },
-  modes: MODES,
   actions: isSend,
-  ground: boardGround,
   problems: (params, match) => {
     if (
       params.layout.kind === "targets" &&
@@ -122,13 +117,6 @@ export const board: Pattern<BoardParams, MatchState<BoardParams, BoardGo>> = {
     return [];
   },
   possible,
-  matchApart: () => false,
-  needs: (params) => ({
-    pieces: params.fetch === "end" && params.choice !== "thing" ? params.sends! : 1,
-    blocker: false,
-    apart: false,
-    sends: capOf(params),
-  }),
   setUp: () => [],
   knobs,
   pegKnobs,

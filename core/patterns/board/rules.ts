@@ -6,9 +6,11 @@ import type { ThingRole } from "../../kit/extra-objects.ts";
 import { sumOfMany } from "../../match/end.ts";
 import type { GoRules, StepResult, Sum } from "../../match/go-rules.ts";
 import { memoizeByIdentity } from "../../memoize.ts";
+import type { Bare } from "../../targets/bare-ways.ts";
 import { lineIndex } from "../../targets/lines.ts";
-import { type Bare, mannerBy, mannerWith } from "../../targets/ways.ts";
-import { type BoardParams, placesOf } from "./params.ts";
+import { mannerBy, mannerWith } from "../../targets/ways.ts";
+import { placesOf } from "./params.ts";
+import type { BoardParams } from "./schema.ts";
 
 /** One go at a board. */
 export interface BoardGo {

@@ -2,7 +2,7 @@ import type { Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
-import type { ChecklistParams } from "./params.ts";
+import type { ChecklistParams } from "./schema.ts";
 
 /** A sheet of paper with a line a task: good ones and all attempts. */
 function story(params: ChecklistParams, bell: number | null, relay: boolean): Story {

@@ -1,14 +1,16 @@
 import { describe, expect, it } from "vitest";
 import { airTime, performerOf } from "../../aim/performer.ts";
 import type { AskKind } from "../../asks/ask.ts";
-import { match, USUAL_MATCH } from "../../contract/match.ts";
+import { USUAL_MATCH } from "../../contract/match.ts";
+import { match } from "../../contract/match-schema.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { catalogueItem } from "../../kit/catalogue.ts";
 import { chainOf } from "../chain.test-utils.ts";
 import { type Draw, type Drawn, run, SEQUENCES } from "../reference.test-utils.ts";
 import { tellChecklist } from "./checklist.reference.ts";
 import { checklist } from "./index.ts";
-import { type ChecklistParams, checklistParams, starsFor, taskId } from "./params.ts";
+import { starsFor, taskId } from "./params.ts";
+import { type ChecklistParams, checklistParams } from "./schema.ts";
 
 const of = (over: object): ChecklistParams => checklistParams.parse({ ...checklist.example.params, ...over });
 const [toss] = checklist.example.params.tasks;

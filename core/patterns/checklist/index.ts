@@ -1,22 +1,14 @@
 import { isSend } from "../../actions/actions.ts";
 import { leastToss } from "../../aim/performer.ts";
 import { DOINGS } from "../../asks/ask.ts";
-import { type Knob, MODES, type Pattern } from "../../contract/contract.ts";
+import type { Knob, Pattern } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
 import type { MatchState } from "../../match/match-state.ts";
-import { matched } from "../../match/matched.ts";
-import { roomGround } from "../../targets/room.ts";
-import { type ChecklistParams, checklistParams, doingOf, MAX_TASKS } from "./params.ts";
-import { type ListGo, listGo, possible } from "./rules.ts";
-
-const ground = roomGround((params: ChecklistParams) =>
-  params.tasks.map((task, i) => ({
-    id: `task${i + 1}`,
-    aim: { kind: "skill" as const, task: doingOf(task) },
-    manner: {},
-  })),
-);
+import { MAX_TASKS } from "./limits.ts";
+import { play } from "./play.ts";
+import { type ListGo, possible } from "./rules.ts";
+import { type ChecklistParams, checklistParams } from "./schema.ts";
 
 function knobs(params: ChecklistParams): Knob[] {
   const fields = fieldsOf(checklistParams, params);
@@ -85,24 +77,11 @@ function knobs(params: ChecklistParams): Knob[] {
 
 /** A list of tasks, so many times each: ticked, or every one told. */
 export const checklist: Pattern<ChecklistParams, MatchState<ChecklistParams, ListGo>> = {
-  name: "checklist",
+  ...play,
   rank: 13,
-  rulesVersion: 1,
   params: checklistParams,
-  rules: matched(listGo),
-  match: {
-    fields: ["seconds", "goes", "swap", "carry"],
-    swaps: [
-      ["send", "knob.swapEach"],
-      ["miss", "knob.swapMiss"],
-      ["go", "knob.swapGo"],
-    ],
-    initial: { ...USUAL_MATCH, swap: "go" },
-  },
-  modes: MODES,
   together: () => ({ key: "together.space" }),
   actions: (action) => action === "tossCatch" || action === "balance" || action === "carry" || isSend(action),
-  ground,
   problems: (params) =>
     params.score === "sends" && (params.how === "tick" || params.need === "attempts")
       ? [
@@ -113,8 +92,6 @@ export const checklist: Pattern<ChecklistParams, MatchState<ChecklistParams, Lis
         ]
       : [],
   possible,
-  matchApart: () => false,
-  needs: () => ({ pieces: 1, blocker: false, apart: false, sends: null }),
   setUp: (params) => [
     { key: params.square ? "checklist.setUp.square" : "tally.setUp.room" },
     ...(params.tasks.some((task) => task.task === "turn") ? [{ key: "checklist.setUp.turn" }] : []),

@@ -1,43 +1,5 @@
-import { z } from "zod";
-import { canToss } from "../../aim/performer.ts";
-import { DOINGS, type Doing } from "../../asks/ask.ts";
-import { metres, whole } from "../../contract/schema.ts";
-
-export const MAX_TASKS = 10;
-const item = z.strictObject({
-  task: z.enum(DOINGS, { error: `task must be one of ${DOINGS.join(", ")}` }),
-  times: whole("times", 1, 30),
-  /** How high it is tossed above the hand, metres. */
-  height: metres("height", 0.2, 4),
-  /** How long a balance is held. */
-  seconds: whole("seconds", 2, 120),
-  /** How far it is carried. */
-  metres: metres("metres", 1, 30),
-});
-export type ListItem = z.infer<typeof item>;
-
-export const checklistParams = z
-  .strictObject({
-    tasks: z.array(item).min(1, "a list needs at least 1 task").max(MAX_TASKS, `a list has at most ${MAX_TASKS} tasks`),
-    /** A tick gives all times of a task; or every one is told, with those that failed. */
-    how: z.enum(["tick", "each"], { error: "how must be tick or each" }),
-    /** So many that come off; or so many attempts, come what may. */
-    need: z.enum(["done", "attempts"], { error: "need must be done or attempts" }),
-    order: z.enum(["free", "fixed"], { error: "order must be free or fixed" }),
-    /** Inside a marked square: leaving it spends the attempt. */
-    square: z.boolean(),
-    score: z.enum(["times", "sends", "stars"], { error: "score must be times, sends or stars" }),
-  })
-  .superRefine((params, ctx) => {
-    for (const [i, task] of params.tasks.entries())
-      if (!canToss(task.task, task.height))
-        ctx.addIssue({
-          code: "custom",
-          path: ["tasks", i, "height"],
-          message: `task ${i + 1} is impossible: a toss of ${task.height} m is too low for it. Toss higher.`,
-        });
-  });
-export type ChecklistParams = z.infer<typeof checklistParams>;
+import type { Doing } from "../../asks/ask.ts";
+import type { ChecklistParams, ListItem } from "./schema.ts";
 
 export const taskId = (i: number) => `k${i + 1}`;
 export const doingOf = (task: ListItem): Doing =>

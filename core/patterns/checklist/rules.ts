@@ -5,7 +5,8 @@ import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import type { Counter, GoRules, StepResult, Sum } from "../../match/go-rules.ts";
 import { raced } from "../../match/raced.ts";
-import { allTimes, type ChecklistParams, doingOf, type ListItem, starsFor, taskId } from "./params.ts";
+import { allTimes, doingOf, starsFor, taskId } from "./params.ts";
+import type { ChecklistParams, ListItem } from "./schema.ts";
 
 /** One list on its way: of each task how many succeeded, and how many were tried. */
 export interface ListGo {

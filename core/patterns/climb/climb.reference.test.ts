@@ -1,11 +1,13 @@
 import { expect, it } from "vitest";
 import type { AskKind } from "../../asks/ask.ts";
-import { match, USUAL_MATCH } from "../../contract/match.ts";
+import { USUAL_MATCH } from "../../contract/match.ts";
+import { match } from "../../contract/match-schema.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { type Draw, type Drawn, everySequence, run, SEQUENCES } from "../reference.test-utils.ts";
 import { tellClimb } from "./climb.reference.ts";
 import { climb } from "./index.ts";
-import { type ClimbParams, climbParams } from "./params.ts";
+import type { ClimbParams } from "./schema.ts";
+import { climbParams } from "./schema.ts";
 
 function climbOf(draws: Draw): Drawn<ClimbParams> {
   const rungs = 1 + draws.upTo(3);

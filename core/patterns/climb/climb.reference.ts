@@ -1,7 +1,7 @@
 import type { Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import type { ClimbParams } from "./params.ts";
+import type { ClimbParams } from "./schema.ts";
 
 /**
  * A second, plain telling of Climb from its description, for the tests only: each climber is a small story that waits for what

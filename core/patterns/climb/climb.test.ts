@@ -1,12 +1,14 @@
 import { describe, expect, it } from "vitest";
 import { askOf } from "../../asks/ask.ts";
 import { isRefusal, type Mode } from "../../contract/contract.ts";
-import { type Match, match } from "../../contract/match.ts";
+import type { Match } from "../../contract/match.ts";
+import { match } from "../../contract/match-schema.ts";
 import type { GameEvent } from "../../events/events.ts";
 import type { MatchState } from "../../match/match-state.ts";
 import { climb as pattern } from "./index.ts";
-import { type ClimbParams, climbParams } from "./params.ts";
 import type { Climber } from "./rules.ts";
+import type { ClimbParams } from "./schema.ts";
+import { climbParams } from "./schema.ts";
 
 type Whole = ClimbParams & Match;
 type Change = Partial<Whole>;

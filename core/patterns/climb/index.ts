@@ -1,12 +1,12 @@
 import { isSend } from "../../actions/actions.ts";
-import { MODES, type Pattern, type Phrase } from "../../contract/contract.ts";
+import type { Pattern, Phrase } from "../../contract/contract.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
 import type { MatchState } from "../../match/match-state.ts";
-import { matched } from "../../match/matched.ts";
 import { knobs, pegKnobs } from "./knobs.ts";
-import { climbGround } from "./layout.ts";
-import { type ClimbParams, climbParams } from "./params.ts";
-import { type Climber, climbGo, possible } from "./rules.ts";
+import { play } from "./play.ts";
+import { type Climber, possible } from "./rules.ts";
+import type { ClimbParams } from "./schema.ts";
+import { climbParams } from "./schema.ts";
 
 function summary(params: ClimbParams): Phrase {
   const tries = params.tries ?? 0;
@@ -20,15 +20,10 @@ function summary(params: ClimbParams): Phrase {
 
 /** Targets in a fixed order: a hit moves on, a miss repeats; or one target, and the line moves back. */
 export const climb: Pattern<ClimbParams, MatchState<ClimbParams, Climber>> = {
-  name: "climb",
+  ...play,
   rank: 1,
-  rulesVersion: 1,
   params: climbParams,
-  rules: matched(climbGo),
-  match: { fields: ["seconds", "goes", "swap", "end", "foot", "carry"], initial: USUAL_MATCH },
-  modes: MODES,
   actions: isSend,
-  ground: climbGround,
   problems: (params, match) =>
     params.tries === null && match.seconds === null && params.scoring.by === "points" && match.goes.count > 1
       ? [
@@ -39,8 +34,6 @@ export const climb: Pattern<ClimbParams, MatchState<ClimbParams, Climber>> = {
         ]
       : [],
   possible,
-  matchApart: () => false,
-  needs: (params) => ({ pieces: 1, blocker: false, apart: false, sends: params.tries }),
   setUp: () => [],
   knobs,
   pegKnobs,

@@ -1,10 +1,10 @@
-import type { Knob, Space } from "../../contract/contract.ts";
+import type { Knob } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
-import { cm } from "../../contract/schema.ts";
+import { cm } from "../../contract/round.ts";
 import { distanceKnob, targetKnobs } from "../../targets/knobs.ts";
-import { lineId, lineIndex, linesFrom, nextLine } from "../../targets/lines.ts";
-import { added } from "../../targets/list.ts";
-import { type ClimbParams, climbParams, MAX_RUNGS } from "./params.ts";
+import { lineIndex, linesFrom } from "../../targets/lines.ts";
+import type { ClimbParams } from "./schema.ts";
+import { climbParams } from "./schema.ts";
 
 /** What the stations offer for a climb. */
 export function knobs(params: ClimbParams): Knob[] {
@@ -116,27 +116,4 @@ export function pegKnobs(params: ClimbParams, id: string): Knob[] {
       : distanceKnob(fields, ["ladder", "lines", lineIndex(id)], "knob.fromTarget"),
     ...targetKnobs(fields, base, ladder.kind === "targets" ? ladder.targets[place] : ladder.target),
   ];
-}
-
-export function addPeg(params: ClimbParams, space: Space): ClimbParams | null {
-  const { ladder } = params;
-  if (ladder.kind === "line") {
-    const next = nextLine(ladder.lines, space);
-    return ladder.lines.length >= MAX_RUNGS || next === null
-      ? null
-      : { ...params, ladder: { ...ladder, lines: [...ladder.lines, next] } };
-  }
-  if (ladder.targets.length >= MAX_RUNGS) return null;
-  return { ...params, ladder: { ...ladder, targets: [...ladder.targets, added(ladder.targets, space)] } };
-}
-
-export function removePeg(params: ClimbParams, id: string): ClimbParams | null {
-  const { ladder } = params;
-  if (ladder.kind === "line")
-    return ladder.lines.length < 2
-      ? null
-      : { ...params, ladder: { ...ladder, lines: ladder.lines.filter((_, i) => lineId(i) !== id) } };
-  return ladder.targets.length < 2
-    ? null
-    : { ...params, ladder: { ...ladder, targets: ladder.targets.filter((target) => target.id !== id) } };
 }

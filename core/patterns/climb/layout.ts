@@ -1,5 +1,5 @@
 import type { Ground, Peg, Probe } from "../../contract/contract.ts";
-import { held } from "../../contract/schema.ts";
+import { held } from "../../contract/round.ts";
 import { lineParts, linePegs, lineProbes, movedLine } from "../../targets/lines.ts";
 import {
   changed,
@@ -13,8 +13,8 @@ import {
 } from "../../targets/list.ts";
 import type { Standing } from "../../targets/target.ts";
 import type { Part } from "../../yard/parts.ts";
-import { addPeg, removePeg } from "./knobs.ts";
-import type { ClimbParams } from "./params.ts";
+import { addPeg, removePeg } from "./pegs.ts";
+import type { ClimbParams } from "./schema.ts";
 
 /** Targets in front of one line; or, where the line moves, one target near the far end and a line a level. */
 const parts = ({ ladder }: ClimbParams, space: { length: number; width: number }): Part[] =>

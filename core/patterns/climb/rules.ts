@@ -4,7 +4,7 @@ import type { Match } from "../../contract/match.ts";
 import { sumOf } from "../../match/end.ts";
 import type { Counter, GoRules, StepResult, Sum } from "../../match/go-rules.ts";
 import { memoizeByIdentity } from "../../memoize.ts";
-import type { ClimbParams } from "./params.ts";
+import type { ClimbParams } from "./schema.ts";
 
 /** One climb of one side. */
 export interface Climber {

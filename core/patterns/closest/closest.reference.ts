@@ -2,7 +2,7 @@ import type { Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import type { ReferenceResult } from "../match.reference.ts";
-import type { ClosestParams } from "./params.ts";
+import type { ClosestParams } from "./schema.ts";
 
 /** A second, plain telling of Closest from its description: a chalk drawing, round by round. It shares no code with the rules. */
 export function tellClosest(

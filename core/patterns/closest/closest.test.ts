@@ -2,14 +2,16 @@ import { describe, expect, it } from "vitest";
 import type { AskKind } from "../../asks/ask.ts";
 import { radiusOf } from "../../chances/near.ts";
 import { isRefusal, type Setup } from "../../contract/contract.ts";
-import { match, USUAL_MATCH } from "../../contract/match.ts";
+import { USUAL_MATCH } from "../../contract/match.ts";
+import { match } from "../../contract/match-schema.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { forecastActivity } from "../../forecast/for-activity.ts";
 import { fromPattern } from "../../formats/activity.ts";
 import { type Draw, type Drawn, run, SEQUENCES } from "../reference.test-utils.ts";
 import { tellClosest } from "./closest.reference.ts";
 import { closest } from "./index.ts";
-import { type ClosestParams, closestParams } from "./params.ts";
+import type { ClosestParams } from "./schema.ts";
+import { closestParams } from "./schema.ts";
 
 const of = (over: object): ClosestParams => closestParams.parse({ ...closest.example.params, ...over });
 const two: Setup = { players: 2, mode: "against", seed: 1 };

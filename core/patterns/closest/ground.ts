@@ -1,7 +1,8 @@
 import type { Ground } from "../../contract/contract.ts";
-import { cm, held } from "../../contract/schema.ts";
+import { cm, held } from "../../contract/round.ts";
 import { startLine } from "../../targets/list.ts";
-import { type ClosestParams, middleOf } from "./params.ts";
+import { middleOf } from "./params.ts";
+import type { ClosestParams } from "./schema.ts";
 
 const LEAST = 0.3;
 

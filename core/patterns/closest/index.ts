@@ -3,9 +3,10 @@ import type { Knob, Pattern } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
 import { distanceKnob } from "../../targets/knobs.ts";
-import { closestGround } from "./ground.ts";
-import { type ClosestParams, closestParams } from "./params.ts";
-import { type ClosestState, closestRules, closestRules1, possible } from "./rules.ts";
+import { play } from "./play.ts";
+import { type ClosestState, possible } from "./rules.ts";
+import type { ClosestParams } from "./schema.ts";
+import { closestParams } from "./schema.ts";
 
 function knobs(field: ClosestParams): Knob[] {
   const fields = fieldsOf(closestParams, field);
@@ -44,23 +45,15 @@ function knobs(field: ClosestParams): Knob[] {
 
 /** A jack is sent first; then whoever lies nearest to it scores, round after round. */
 export const closest: Pattern<ClosestParams, ClosestState> = {
-  name: "closest",
+  ...play,
   rank: 10,
-  rulesVersion: 2,
   params: closestParams,
-  rules: closestRules,
-  earlier: { 1: closestRules1 },
-  match: { fields: ["foot", "carry"], initial: USUAL_MATCH },
-  modes: ["alone", "against", "relay"],
   actions: isSend,
-  ground: closestGround,
   problems: (_, match) =>
     match.goes.count > 1 || match.seconds !== null
       ? [{ path: ["match", "goes"], message: "rounds with a jack are one go, without a time limit" }]
       : [],
   possible,
-  matchApart: () => false,
-  needs: (field) => ({ pieces: field.pieces, blocker: false, apart: true, sends: null }),
   setUp: (field) => [{ key: field.jack === "sent" ? "closest.setUp.sent" : "closest.setUp.placed" }],
   knobs,
   pegKnobs: (field, id) => [distanceKnob(fieldsOf(closestParams, field), [id])],

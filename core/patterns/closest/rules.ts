@@ -19,7 +19,8 @@ import type { GameEvent } from "../../events/events.ts";
 import { cut, joins, leaves, renumbered, sideOf } from "../../match/company.ts";
 import { endOf, sumOfMany } from "../../match/end.ts";
 import { memoizeByIdentity } from "../../memoize.ts";
-import { type ClosestParams, MAX_ROUNDS } from "./params.ts";
+import { MAX_ROUNDS } from "./limits.ts";
+import type { ClosestParams } from "./schema.ts";
 
 interface Piece {
   side: number;

@@ -2,7 +2,7 @@ import type { Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import type { ReferenceResult } from "../match.reference.ts";
-import type { GoalsParams } from "./params.ts";
+import type { GoalsParams } from "./schema.ts";
 
 /**
  * A second, plain telling of Goals: a referee's notebook, one line for each whistle, and somebody who holds the ball. It shares no code with the

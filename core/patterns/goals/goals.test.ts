@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Setup } from "../../contract/contract.ts";
-import { match as matchSchema } from "../../contract/match.ts";
+import { match as matchSchema } from "../../contract/match-schema.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { mean } from "../../forecast/distribution.ts";
 import { forecastActivity } from "../../forecast/for-activity.ts";
@@ -10,7 +10,8 @@ import { openPlay, view } from "../../referee/referee.ts";
 import { type Draw, type Drawn, run, SEQUENCES } from "../reference.test-utils.ts";
 import { tellGoals } from "./goals.reference.ts";
 import { goals } from "./index.ts";
-import { FOULS, type GoalsParams, goalsParams } from "./params.ts";
+import { FOULS } from "./limits.ts";
+import { type GoalsParams, goalsParams } from "./schema.ts";
 
 const TWO: Setup = { players: 2, mode: "against", seed: 1 };
 const ALONE: Setup = { players: 1, mode: "alone", seed: 1 };

@@ -1,8 +1,8 @@
 import type { Ground, Probe } from "../../contract/contract.ts";
-import { cm, held } from "../../contract/schema.ts";
+import { cm, held } from "../../contract/round.ts";
 import type { Part } from "../../yard/parts.ts";
-import type { GoalsParams } from "./params.ts";
 import { mannerOf } from "./rules.ts";
+import type { GoalsParams } from "./schema.ts";
 
 const POST = 0.08;
 /** Whoever begins stands so far before the middle, metres. */

@@ -2,9 +2,10 @@ import { isSend } from "../../actions/actions.ts";
 import type { Knob, Pattern } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
-import { goalsGround } from "./ground.ts";
-import { FOULS, type GoalsParams, goalsParams } from "./params.ts";
-import { type GoalsState, goalsRules, possible } from "./rules.ts";
+import { FOULS } from "./limits.ts";
+import { play } from "./play.ts";
+import { type GoalsState, possible } from "./rules.ts";
+import { type GoalsParams, goalsParams } from "./schema.ts";
 
 function knobs(params: GoalsParams): Knob[] {
   const fields = fieldsOf(goalsParams, params);
@@ -64,16 +65,11 @@ function knobs(params: GoalsParams): Knob[] {
 
 /** Two goals and two sides: to so many, or until the bell; or a child alone, goal by goal. */
 export const goals: Pattern<GoalsParams, GoalsState> = {
-  name: "goals",
+  ...play,
   rank: 15,
-  rulesVersion: 1,
   params: goalsParams,
-  rules: goalsRules,
-  match: { fields: ["seconds", "carry"], initial: USUAL_MATCH },
-  modes: ["alone", "against"],
   together: () => ({ key: "together.goals" }),
   actions: (action) => isSend(action) || action === "dribbleFoot" || action === "dribbleStick",
-  ground: goalsGround,
   problems: (params, match) => [
     ...(match.goes.count > 1 ? [{ path: ["match", "goes"], message: "a game with goals is one go" }] : []),
     ...(params.points === null && match.seconds === null
@@ -92,8 +88,6 @@ export const goals: Pattern<GoalsParams, GoalsState> = {
       : []),
   ],
   possible,
-  matchApart: (_, setup) => setup.mode === "against",
-  needs: () => ({ pieces: 1, blocker: false, apart: false, sends: null, implement: true }),
   setUp: (params) => [
     { key: "goals.setUp", params: { near: Math.round(params.nearGoal * 100), far: Math.round(params.farGoal * 100) } },
     ...(params.riding ? [{ key: "goals.setUp.riding" }] : []),

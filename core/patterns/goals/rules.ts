@@ -18,7 +18,8 @@ import { endOf } from "../../match/end.ts";
 import { oneClock, type Timed } from "../../match/one-clock.ts";
 import { twoSides } from "../../match/two-sides.ts";
 import { memoizeByIdentity } from "../../memoize.ts";
-import { type Foul, type GoalsParams, MAX_ALONE } from "./params.ts";
+import { type Foul, MAX_ALONE } from "./limits.ts";
+import type { GoalsParams } from "./schema.ts";
 
 /** How play goes on, and who has the ball; null: whoever gets it. */
 type Restart = { how: "middle" | "bringIn" | "there" | "shot" | "again"; side: number | null };

@@ -1,12 +1,13 @@
 import type { Ground } from "../../contract/contract.ts";
-import { held } from "../../contract/schema.ts";
+import { held } from "../../contract/round.ts";
 import { lineIndex, movedLine, nextLine } from "../../targets/lines.ts";
 import { faced, startLine } from "../../targets/list.ts";
 import { targetPart } from "../../targets/target.ts";
 import { wayOf } from "../../targets/ways.ts";
 import type { Part } from "../../yard/parts.ts";
-import { MAX_MARKS, markId, type PassParams } from "./params.ts";
+import { MAX_MARKS, markId } from "./limits.ts";
 import { aimAt } from "./rules.ts";
+import type { PassParams } from "./schema.ts";
 
 const MARK_WIDTH = 1;
 /** One thing that moves from mark to mark. */

@@ -1,15 +1,15 @@
 import { isSend } from "../../actions/actions.ts";
-import { type Knob, MODES, type Pattern } from "../../contract/contract.ts";
+import type { Knob, Pattern } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
 import type { MatchState } from "../../match/match-state.ts";
-import { matched } from "../../match/matched.ts";
 import { distanceKnob, targetKnobs } from "../../targets/knobs.ts";
 import { lineIndex } from "../../targets/lines.ts";
-import { thingsKnob, waysKnob } from "../../targets/ways.ts";
-import { passGround } from "./ground.ts";
-import { type PassParams, passParams } from "./params.ts";
-import { type PassGo, passGo, passGo1, possible } from "./rules.ts";
+import { thingsKnob, waysKnob } from "../../targets/ways-knobs.ts";
+import { play } from "./play.ts";
+import { type PassGo, possible } from "./rules.ts";
+import type { PassParams } from "./schema.ts";
+import { passParams } from "./schema.ts";
 
 const BUCKET = {
   id: "container",
@@ -57,26 +57,12 @@ function knobs(params: PassParams): Knob[] {
 
 /** Marks at growing distance: so many clean passes at one open the next. */
 export const passLadder: Pattern<PassParams, MatchState<PassParams, PassGo>> = {
-  name: "passLadder",
+  ...play,
   rank: 11,
-  rulesVersion: 2,
   params: passParams,
-  rules: matched(passGo),
-  earlier: { 1: matched(passGo1) },
-  match: {
-    fields: ["seconds", "goes", "swap", "foot", "carry"],
-    swaps: [
-      ["go", "knob.swapGo"],
-      ["miss", "knob.swapDrop"],
-      ["send", "knob.swapSend"],
-    ],
-    initial: { ...USUAL_MATCH, swap: "go" },
-  },
-  modes: MODES,
   together: () => ({ key: "together.ladder" }),
   // Whoever is to learn to catch is sent to in a way of its own.
   actions: (action) => action === "catch" || isSend(action),
-  ground: passGround,
   problems: (params, match) => {
     if (params.sends === null && match.seconds === null)
       return [
@@ -85,8 +71,6 @@ export const passLadder: Pattern<PassParams, MatchState<PassParams, PassGo>> = {
     return [];
   },
   possible,
-  matchApart: () => false,
-  needs: (params) => ({ pieces: 1, blocker: false, apart: false, sends: params.sends }),
   setUp: (params) => [{ key: `passLadder.setUp.${params.way.kind}` }],
   knobs,
   pegKnobs: (params, id) => {

@@ -2,7 +2,7 @@ import type { Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
-import type { PassParams } from "./params.ts";
+import type { PassParams } from "./schema.ts";
 
 /** Pegs in a strip of wood, one a mark: how many clean ones stand at each. */
 function story(params: PassParams, bell: number | null, relay: boolean): Story {

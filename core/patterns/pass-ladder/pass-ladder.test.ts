@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { AskKind } from "../../asks/ask.ts";
-import { match, USUAL_MATCH } from "../../contract/match.ts";
+import { USUAL_MATCH } from "../../contract/match.ts";
+import { match } from "../../contract/match-schema.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { pegRates } from "../../forecast/for-activity.ts";
 import { fromPattern } from "../../formats/activity.ts";
@@ -8,8 +9,9 @@ import { canCatchUp, fieldable, fieldedAt, inReach, longestRoll, slowsInAir, tim
 import { chainOf } from "../chain.test-utils.ts";
 import { type Draw, type Drawn, run, SEQUENCES } from "../reference.test-utils.ts";
 import { passLadder } from "./index.ts";
-import { markId, type PassParams, passParams } from "./params.ts";
+import { markId } from "./limits.ts";
 import { tellPassLadder } from "./pass-ladder.reference.ts";
+import { type PassParams, passParams } from "./schema.ts";
 
 const of = (over: object): PassParams => passParams.parse({ ...passLadder.example.params, ...over });
 const container = {

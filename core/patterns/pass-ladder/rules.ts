@@ -6,7 +6,8 @@ import type { GoRules, StepResult, Sum } from "../../match/go-rules.ts";
 import { raced } from "../../match/raced.ts";
 import { memoizeByIdentity } from "../../memoize.ts";
 import { mannerOfTurn } from "../../targets/ways.ts";
-import { markId, type PassParams } from "./params.ts";
+import { markId } from "./limits.ts";
+import type { PassParams } from "./schema.ts";
 
 /** One climb from mark to mark. */
 export interface PassGo {

@@ -1,6 +1,7 @@
 import type { Spot } from "../../asks/ask.ts";
 import { memoizeByIdentity } from "../../memoize.ts";
-import type { PinsParams, Shape } from "./params.ts";
+import type { Shape } from "./limits.ts";
+import type { PinsParams } from "./schema.ts";
 
 const ROOT = Math.sqrt(3) / 2;
 

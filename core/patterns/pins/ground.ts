@@ -1,10 +1,11 @@
 import type { Ground } from "../../contract/contract.ts";
-import { cm, held } from "../../contract/schema.ts";
+import { cm, held } from "../../contract/round.ts";
 import { pinFaced, pinRule, pinTouched } from "../../targets/pin.ts";
 import type { Part } from "../../yard/parts.ts";
 import { spotsOf } from "./formation.ts";
-import { FEWEST_PINS, MAX_PINS, type PinsParams } from "./params.ts";
+import { FEWEST_PINS, MAX_PINS } from "./limits.ts";
 import { knocksIn } from "./rules.ts";
+import type { PinsParams } from "./schema.ts";
 
 /** The formation is one thing on the tape, and one role. */
 export const PINS = "pins";

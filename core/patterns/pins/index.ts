@@ -1,42 +1,23 @@
 import { isSend } from "../../actions/actions.ts";
-import { MODES, type Pattern } from "../../contract/contract.ts";
+import type { Pattern } from "../../contract/contract.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
 import type { MatchState } from "../../match/match-state.ts";
-import { matched } from "../../match/matched.ts";
-import { downPhrases, downSaid } from "../../targets/pin.ts";
+import { downPhrases, downSaid } from "../../targets/pin-knobs.ts";
 import { widestGap } from "./formation.ts";
-import { pinsGround } from "./ground.ts";
 import { knobs, pegKnobs } from "./knobs.ts";
-import { type PinsParams, pinsParams } from "./params.ts";
-import { type PinsGo, pinsGo, possible } from "./rules.ts";
+import { play } from "./play.ts";
+import { type PinsGo, possible } from "./rules.ts";
+import type { PinsParams } from "./schema.ts";
+import { pinsParams } from "./schema.ts";
 
 /** A formation that may not touch, a few rolls a frame, points a pin, and more for all of them at once. */
 export const pins: Pattern<PinsParams, MatchState<PinsParams, PinsGo>> = {
-  name: "pins",
+  ...play,
   rank: 3,
-  rulesVersion: 1,
   params: pinsParams,
-  rules: matched(pinsGo),
-  match: {
-    fields: ["swap", "foot", "carry"],
-    swaps: [
-      ["budget", "knob.swapFrame"],
-      ["go", "knob.swapGo"],
-    ],
-    initial: { ...USUAL_MATCH, swap: "budget" },
-  },
-  modes: MODES,
   actions: isSend,
-  ground: pinsGround,
   problems: () => [],
   possible,
-  matchApart: () => false,
-  needs: (params) => ({
-    pieces: params.pieces ?? 1,
-    blocker: false,
-    apart: false,
-    sends: params.frames * params.rolls,
-  }),
   setUp: (params) => {
     const { count } = params.formation;
     const untouched = params.untouched === "stood" ? [{ key: "pins.setUp.untouched" }] : [];

@@ -1,7 +1,8 @@
 import type { Knob } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
-import { downKnob, pinKnobs } from "../../targets/pin.ts";
-import { type PinsParams, pinsParams, SHAPES } from "./params.ts";
+import { downKnob, pinKnobs } from "../../targets/pin-knobs.ts";
+import { SHAPES } from "./limits.ts";
+import { type PinsParams, pinsParams } from "./schema.ts";
 
 export function knobs(params: PinsParams): Knob[] {
   const fields = fieldsOf(pinsParams, params);

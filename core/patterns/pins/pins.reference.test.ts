@@ -1,12 +1,13 @@
 import { expect, it } from "vitest";
 import type { AskKind } from "../../asks/ask.ts";
-import { match } from "../../contract/match.ts";
+import { match } from "../../contract/match-schema.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { type Draw, type Drawn, run, SEQUENCES } from "../reference.test-utils.ts";
 import { spotsOf } from "./formation.ts";
 import { pins } from "./index.ts";
-import { type PinsParams, pinsParams, SHAPES } from "./params.ts";
+import { SHAPES } from "./limits.ts";
 import { tellPins } from "./pins.reference.ts";
+import { type PinsParams, pinsParams } from "./schema.ts";
 
 function pinsOf(draws: Draw): Drawn<PinsParams> {
   const count = 3 + draws.upTo(2);

@@ -2,7 +2,7 @@ import type { Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
-import type { PinsParams } from "./params.ts";
+import type { PinsParams } from "./schema.ts";
 
 /** A second, plain telling of Pins from its description: a sheet of frames, each a list of what fell. It shares no code with the rules. */
 function story(params: PinsParams): Story {

@@ -11,10 +11,13 @@ import { type Activity, fromPattern } from "../../formats/activity.ts";
 import { opened } from "../../formats/opened.ts";
 import { reachChance } from "../../physics/send.ts";
 import { normalDraw, random } from "../../random.ts";
-import { DOWNS, downSaid, pin, pinFaced, pinRule } from "../../targets/pin.ts";
+import { pinFaced, pinRule } from "../../targets/pin.ts";
+import { downSaid } from "../../targets/pin-knobs.ts";
+import { DOWNS, pin } from "../../targets/pin-schema.ts";
 import { spotsOf } from "./formation.ts";
 import { pins as pattern } from "./index.ts";
-import { type PinsParams, SHAPES } from "./params.ts";
+import { SHAPES } from "./limits.ts";
+import type { PinsParams } from "./schema.ts";
 
 // What the object itself fells: pins that knock over pins have a reference of their own.
 const base = { ...pattern.example.params, pinOnPin: false };

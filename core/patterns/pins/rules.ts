@@ -7,7 +7,7 @@ import type { GoRules, StepResult, Sum } from "../../match/go-rules.ts";
 import { allStanding, felled, type Standing, standingKey } from "../../targets/standing.ts";
 import { amiss, inMetres } from "../../yard/set-out.ts";
 import { depthOf, idsOf, spotsOf } from "./formation.ts";
-import type { PinsParams } from "./params.ts";
+import type { PinsParams } from "./schema.ts";
 
 /** One go: so many frames of so many rolls. */
 export interface PinsGo {

@@ -1,7 +1,7 @@
 import type { Ground, Probe } from "../../contract/contract.ts";
-import { cm, held } from "../../contract/schema.ts";
-import type { RallyParams } from "./params.ts";
+import { cm, held } from "../../contract/round.ts";
 import { LINES, mannerOf, overAim } from "./rules.ts";
+import type { RallyParams } from "./schema.ts";
 
 const [LEAST, MOST] = [0.8, 8];
 const SIDES = [[0], [1]] as const;

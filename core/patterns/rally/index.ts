@@ -2,9 +2,10 @@ import { isSend } from "../../actions/actions.ts";
 import type { Knob, Pattern, Phrase } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
-import { rallyGround } from "./ground.ts";
-import { OVERS, type RallyParams, rallyParams } from "./params.ts";
-import { possible, type RallyState, rallyRules, rallyRules1 } from "./rules.ts";
+import { OVERS } from "./limits.ts";
+import { play } from "./play.ts";
+import { possible, type RallyState } from "./rules.ts";
+import { type RallyParams, rallyParams } from "./schema.ts";
 
 function knobs(params: RallyParams): Knob[] {
   const fields = fieldsOf(rallyParams, params);
@@ -55,17 +56,11 @@ function knobs(params: RallyParams): Knob[] {
 
 /** Over a line, a net, a rope or off a wall: two sides for points, or the longest rally together or alone. */
 export const rally: Pattern<RallyParams, RallyState> = {
-  name: "rally",
+  ...play,
   rank: 14,
-  rulesVersion: 2,
   params: rallyParams,
-  rules: rallyRules,
-  earlier: { 1: rallyRules1 },
-  match: { fields: ["seconds", "carry"], initial: USUAL_MATCH },
-  modes: ["alone", "against", "relay"],
   together: (params) => ({ key: params.over === "wall" ? "together.wall" : "together.halves" }),
   actions: (action) => isSend(action) || action === "keepUp" || action === "catch",
-  ground: rallyGround,
   problems: (params, match) => [
     ...(match.goes.count > 1
       ? [{ path: ["match", "goes"], message: "a rally is one go; to play several, set the match length" }]
@@ -75,8 +70,6 @@ export const rally: Pattern<RallyParams, RallyState> = {
       : []),
   ],
   possible,
-  matchApart: (_, setup) => setup.mode === "against",
-  needs: () => ({ pieces: 1, blocker: false, apart: false, sends: null, implement: true }),
   setUp: (params): Phrase[] => [
     { key: `rally.setUp.${params.over}`, params: { cm: Math.round(params.height * 100) } },
     { key: `rally.counts.${params.lines}`, params: { bounces: params.bounces } },

@@ -2,7 +2,7 @@ import type { Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import type { ReferenceResult } from "../match.reference.ts";
-import type { RallyParams } from "./params.ts";
+import type { RallyParams } from "./schema.ts";
 
 /**
  * A second, plain telling of a Rally against each other: a strip of paper with one letter a point, read from its beginning each time. It shares no code

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { askOf } from "../../asks/ask.ts";
 import type { Setup } from "../../contract/contract.ts";
-import { match as matchSchema } from "../../contract/match.ts";
+import { match as matchSchema } from "../../contract/match-schema.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { mean } from "../../forecast/distribution.ts";
 import { forecastActivity } from "../../forecast/for-activity.ts";
@@ -10,8 +10,9 @@ import { having, refusedBy, take } from "../../referee/playing.test-utils.ts";
 import { openPlay, outlook, view } from "../../referee/referee.ts";
 import { type Draw, type Drawn, run, SEQUENCES } from "../reference.test-utils.ts";
 import { rally } from "./index.ts";
-import { type RallyParams, rallyParams } from "./params.ts";
 import { tellRally } from "./rally.reference.ts";
+import type { RallyParams } from "./schema.ts";
+import { rallyParams } from "./schema.ts";
 
 const TWO: Setup = { players: 2, mode: "against", seed: 1 };
 const serve = (by: string, every = 1, second = false) => ({ serve: { by, every, how: "hand", second } });

@@ -18,7 +18,8 @@ import { endOf } from "../../match/end.ts";
 import { oneClock, type Timed } from "../../match/one-clock.ts";
 import { twoSides } from "../../match/two-sides.ts";
 import { memoizeByIdentity } from "../../memoize.ts";
-import { MAX_RUN, type RallyParams, REASONS } from "./params.ts";
+import { MAX_RUN, REASONS } from "./limits.ts";
+import type { RallyParams } from "./schema.ts";
 
 /** Two sides for points; or all together, one rally after the other. */
 export interface RallyState extends Timed {

@@ -1,8 +1,10 @@
 import type { Ground, Space } from "../../contract/contract.ts";
-import { cm, held } from "../../contract/schema.ts";
+import { cm, held } from "../../contract/round.ts";
 import { added, startLine, targetProbes, untilHit } from "../../targets/list.ts";
 import type { Part } from "../../yard/parts.ts";
-import { askedOf, type Card, MAX_CARDS, type SpellerParams, wordsOf } from "./params.ts";
+import { MAX_CARDS } from "./limits.ts";
+import { askedOf, wordsOf } from "./params.ts";
+import type { Card, SpellerParams } from "./schema.ts";
 import { cannotSpell, entriesOf, plain } from "./words.ts";
 
 /** All cards are one role: sheets of one kind. */

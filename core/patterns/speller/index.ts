@@ -1,27 +1,17 @@
 import { isSend } from "../../actions/actions.ts";
-import { type Knob, MODES, type Pattern, type Phrase } from "../../contract/contract.ts";
+import type { Knob, Pattern, Phrase } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
 import { catalogueItem } from "../../kit/catalogue.ts";
 import { spelledBy, WORD_LISTS } from "../../letters/lists.ts";
 import type { MatchState } from "../../match/match-state.ts";
-import { matched } from "../../match/matched.ts";
 import { memoizeByIdentity } from "../../memoize.ts";
-import { thingsKnob, waysKnob } from "../../targets/ways.ts";
-import { spellerGround } from "./ground.ts";
-import {
-  DOES,
-  doesAt,
-  fewestOf,
-  laidOut,
-  MAX_DOES,
-  type SpellerParams,
-  spellerParams,
-  TRAVELS,
-  wordsByEase,
-  wordsOf,
-} from "./params.ts";
-import { possible, type SpellerGo, spellerGo } from "./rules.ts";
+import { thingsKnob, waysKnob } from "../../targets/ways-knobs.ts";
+import { DOES, MAX_DOES, TRAVELS } from "./limits.ts";
+import { doesAt, fewestOf, laidOut, wordsByEase, wordsOf } from "./params.ts";
+import { play } from "./play.ts";
+import { possible, type SpellerGo } from "./rules.ts";
+import { type SpellerParams, spellerParams } from "./schema.ts";
 import { cannotSpell, plain } from "./words.ts";
 
 /** How wide the cards may be laid out where the stations do not know the space, metres. */
@@ -131,15 +121,10 @@ function knobs(params: SpellerParams): Knob[] {
 
 /** Cards with letters: words are spelled letter by letter, each sent at in its turn. */
 export const speller: Pattern<SpellerParams, MatchState<SpellerParams, SpellerGo>> = {
-  name: "speller",
+  ...play,
   rank: 12,
-  rulesVersion: 1,
   params: spellerParams,
-  rules: matched(spellerGo),
-  match: { fields: ["seconds", "goes", "swap", "end", "foot", "carry"], initial: USUAL_MATCH },
-  modes: MODES,
   actions: isSend,
-  ground: spellerGround,
   problems: (params, match) => {
     const unseen = params.show === "picture" ? wordsOf(params).find((word) => !catalogueItem(word.prompt)) : undefined;
     if (unseen)
@@ -163,8 +148,6 @@ export const speller: Pattern<SpellerParams, MatchState<SpellerParams, SpellerGo
     return [];
   },
   possible,
-  matchApart: () => false,
-  needs: (params) => ({ pieces: 1, blocker: false, apart: false, sends: params.sends }),
   setUp: (params) => [
     {
       key: params.up > 0 ? "speller.setUp.wall" : "speller.setUp.floor",

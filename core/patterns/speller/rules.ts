@@ -7,7 +7,8 @@ import type { GoRules, StepResult, Sum } from "../../match/go-rules.ts";
 import { raced } from "../../match/raced.ts";
 import { memoizeByIdentity } from "../../memoize.ts";
 import { mannerOfTurn } from "../../targets/ways.ts";
-import { doesAt, type SpellerParams, wordsOf } from "./params.ts";
+import { doesAt, wordsOf } from "./params.ts";
+import type { SpellerParams } from "./schema.ts";
 import { plain } from "./words.ts";
 
 /** One go: which word, which letter of it, and what lies down. */

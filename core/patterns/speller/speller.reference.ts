@@ -2,7 +2,7 @@ import type { Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
-import type { SpellerParams } from "./params.ts";
+import type { SpellerParams } from "./schema.ts";
 
 /** A child with a sheet: the words cut up, and what is crossed off. Cards of one letter only. */
 function story(params: SpellerParams, bell: number | null): Story {

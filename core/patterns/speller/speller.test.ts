@@ -1,13 +1,15 @@
 import { describe, expect, it } from "vitest";
 import type { AskKind } from "../../asks/ask.ts";
-import { match, USUAL_MATCH } from "../../contract/match.ts";
+import { USUAL_MATCH } from "../../contract/match.ts";
+import { match } from "../../contract/match-schema.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { mean } from "../../forecast/distribution.ts";
 import { forecastActivity } from "../../forecast/for-activity.ts";
 import { fromPattern } from "../../formats/activity.ts";
 import { type Draw, type Drawn, run, SEQUENCES } from "../reference.test-utils.ts";
 import { speller } from "./index.ts";
-import { fewestOf, laidOut, type SpellerParams, spellerParams } from "./params.ts";
+import { fewestOf, laidOut } from "./params.ts";
+import { type SpellerParams, spellerParams } from "./schema.ts";
 import { tellSpeller } from "./speller.reference.ts";
 import { entriesOf, signsOf } from "./words.ts";
 

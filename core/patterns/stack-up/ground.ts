@@ -1,10 +1,12 @@
 import type { Ground } from "../../contract/contract.ts";
-import { cm, held } from "../../contract/schema.ts";
+import { cm, held } from "../../contract/round.ts";
 import { lineId } from "../../targets/lines.ts";
 import { startLine } from "../../targets/list.ts";
 import { pinFaced, pinRule, pinTouched } from "../../targets/pin.ts";
 import type { Part } from "../../yard/parts.ts";
-import { backOf, LINES_BACK, type StackParams, spotsOf } from "./params.ts";
+import { LINES_BACK } from "./limits.ts";
+import { backOf, spotsOf } from "./params.ts";
+import type { StackParams } from "./schema.ts";
 
 /** The row is one thing on the tape, and one role. */
 export const ROW = "row";

@@ -1,13 +1,13 @@
 import { isSend } from "../../actions/actions.ts";
-import { type Knob, MODES, type Pattern } from "../../contract/contract.ts";
+import type { Knob, Pattern } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
 import type { MatchState } from "../../match/match-state.ts";
-import { matched } from "../../match/matched.ts";
-import { downKnob, downPhrases, downSaid, pinKnobs } from "../../targets/pin.ts";
-import { stackGround } from "./ground.ts";
-import { GROWS, type StackParams, stackParams } from "./params.ts";
-import { possible, type StackGo, stackGo, stackGo1 } from "./rules.ts";
+import { downKnob, downPhrases, downSaid, pinKnobs } from "../../targets/pin-knobs.ts";
+import { GROWS } from "./limits.ts";
+import { play } from "./play.ts";
+import { possible, type StackGo } from "./rules.ts";
+import { type StackParams, stackParams } from "./schema.ts";
 
 function knobs(params: StackParams): Knob[] {
   const fields = fieldsOf(stackParams, params);
@@ -48,16 +48,10 @@ function knobs(params: StackParams): Knob[] {
 
 /** A pin more for each row that falls, one fewer for each that does not. */
 export const stackUp: Pattern<StackParams, MatchState<StackParams, StackGo>> = {
-  name: "stackUp",
+  ...play,
   rank: 8,
-  rulesVersion: 2,
   params: stackParams,
-  rules: matched(stackGo),
-  earlier: { 1: matched(stackGo1) },
-  match: { fields: ["seconds", "goes", "end", "foot", "carry"], initial: USUAL_MATCH },
-  modes: MODES,
   actions: isSend,
-  ground: stackGround,
   problems: (params, match) => {
     const wrong = (field: string, message: string) => [{ path: ["params", field], message }];
     if (params.heap === "shared" && (match.seconds !== null || params.score === "time"))
@@ -70,13 +64,6 @@ export const stackUp: Pattern<StackParams, MatchState<StackParams, StackGo>> = {
     return [];
   },
   possible,
-  matchApart: (params, setup) => params.heap === "shared" && setup.mode === "against" && params.score !== "felled",
-  needs: () => ({
-    pieces: 1,
-    blocker: false,
-    apart: false,
-    sends: null,
-  }),
   setUp: (params) => [
     { key: `stackUp.setUp.${params.grow}`, params: { full: params.full, cm: Math.round(params.gap * 100) } },
     { key: "stackUp.setUp.one" },

@@ -6,7 +6,9 @@ import type { GoRules, StepResult, Sum } from "../../match/go-rules.ts";
 import { raced } from "../../match/raced.ts";
 import { lineId } from "../../targets/lines.ts";
 import { allStanding, felled, type Standing, standingKey } from "../../targets/standing.ts";
-import { idsUpTo, LINES_BACK, type StackParams, spotsOf } from "./params.ts";
+import { LINES_BACK } from "./limits.ts";
+import { idsUpTo, spotsOf } from "./params.ts";
+import type { StackParams } from "./schema.ts";
 
 /** The row of a side, or of all where they share one. */
 interface Row {

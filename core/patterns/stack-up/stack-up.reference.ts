@@ -2,7 +2,7 @@ import type { Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
-import type { StackParams } from "./params.ts";
+import type { StackParams } from "./schema.ts";
 
 /** A row on the floor: pin numbers that are up, and those that may be. */
 interface Floor {

@@ -1,11 +1,13 @@
 import { describe, expect, it } from "vitest";
 import type { AskKind } from "../../asks/ask.ts";
 import { isRefusal } from "../../contract/contract.ts";
-import { match, USUAL_MATCH } from "../../contract/match.ts";
+import { USUAL_MATCH } from "../../contract/match.ts";
+import { match } from "../../contract/match-schema.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { type Draw, type Drawn, run, SEQUENCES } from "../reference.test-utils.ts";
 import { stackUp } from "./index.ts";
-import { idsUpTo, type StackParams, stackParams } from "./params.ts";
+import { idsUpTo } from "./params.ts";
+import { type StackParams, stackParams } from "./schema.ts";
 import { tellStackUp } from "./stack-up.reference.ts";
 
 function stackOf(draws: Draw): Drawn<StackParams> {

@@ -1,18 +1,15 @@
 import { isSend } from "../../actions/actions.ts";
 import { leastToss } from "../../aim/performer.ts";
-import { type Knob, MODES, type Pattern } from "../../contract/contract.ts";
+import type { Knob, Pattern } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
 import { THING_ROLES } from "../../kit/extra-objects.ts";
 import type { MatchState } from "../../match/match-state.ts";
-import { matched } from "../../match/matched.ts";
-import { roomGround } from "../../targets/room.ts";
-import { aimOf, isTossed, MAX_STAGES, mannerOf, type Stage, type StreakParams, streakParams } from "./params.ts";
-import { possible, type StreakGo, streakGo, streakGo1 } from "./rules.ts";
-
-const ground = roomGround((params: StreakParams) =>
-  params.stages.map((stage, i) => ({ id: `stage${i + 1}`, aim: aimOf(stage), manner: mannerOf(stage) })),
-);
+import { MAX_STAGES } from "./limits.ts";
+import { isTossed } from "./params.ts";
+import { play } from "./play.ts";
+import { possible, type StreakGo } from "./rules.ts";
+import { type Stage, type StreakParams, streakParams } from "./schema.ts";
 
 /** So many stages: those there are, and the last one again a little longer. */
 function staged(params: StreakParams, count: number): Stage[] {
@@ -117,24 +114,11 @@ function knobs(params: StreakParams): Knob[] {
 
 /** The longest run without a drop; or so many in a row open the next stage. */
 export const streak: Pattern<StreakParams, MatchState<StreakParams, StreakGo>> = {
-  name: "streak",
+  ...play,
   rank: 9,
-  rulesVersion: 2,
   params: streakParams,
-  rules: matched(streakGo),
-  earlier: { 1: matched(streakGo1) },
-  match: {
-    fields: ["seconds", "goes", "swap", "carry"],
-    swaps: [
-      ["miss", "knob.swapDrop"],
-      ["go", "knob.swapGo"],
-    ],
-    initial: { ...USUAL_MATCH, swap: "miss" },
-  },
-  modes: MODES,
   together: () => ({ key: "together.space" }),
   actions: (action) => action === "keepUp" || action === "tossCatch" || isSend(action),
-  ground,
   problems: (params, match) =>
     params.tries === null &&
     match.seconds === null &&
@@ -148,14 +132,6 @@ export const streak: Pattern<StreakParams, MatchState<StreakParams, StreakGo>> =
         ]
       : [],
   possible,
-  matchApart: () => false,
-  needs: (params) => ({
-    pieces: 1,
-    blocker: false,
-    apart: false,
-    sends: null,
-    ...(params.stages.some((stage) => stage.task === "touch") && { implement: true }),
-  }),
   setUp: () => [{ key: "tally.setUp.room" }],
   knobs,
   pegKnobs: () => [],

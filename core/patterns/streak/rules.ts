@@ -4,7 +4,9 @@ import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { sumOfMany } from "../../match/end.ts";
 import type { GoRules, StepResult, Sum } from "../../match/go-rules.ts";
-import { aimOf, MAX_RUN, mannerOf, type Stage, type StreakParams } from "./params.ts";
+import { MAX_RUN } from "./limits.ts";
+import { aimOf, mannerOf } from "./params.ts";
+import type { Stage, StreakParams } from "./schema.ts";
 
 /** One go: a run that grows, and how high it stood in each stage. */
 export interface StreakGo {

@@ -2,7 +2,7 @@ import type { Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
-import type { StreakParams } from "./params.ts";
+import type { StreakParams } from "./schema.ts";
 
 /** Rows of strokes, one a stage; a drop wipes some out. */
 function story(params: StreakParams, bell: number | null, relay: boolean): Story {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { AskKind } from "../../asks/ask.ts";
-import { match, USUAL_MATCH } from "../../contract/match.ts";
+import { USUAL_MATCH } from "../../contract/match.ts";
+import { match } from "../../contract/match-schema.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { mean } from "../../forecast/distribution.ts";
 import { forecastActivity, personOf } from "../../forecast/for-activity.ts";
@@ -8,8 +9,9 @@ import { type Activity, fromPattern } from "../../formats/activity.ts";
 import { chainOf } from "../chain.test-utils.ts";
 import { type Draw, type Drawn, run, SEQUENCES } from "../reference.test-utils.ts";
 import { streak } from "./index.ts";
-import { MAX_RUN, type StreakParams, streakParams } from "./params.ts";
+import { MAX_RUN } from "./limits.ts";
 import { possible } from "./rules.ts";
+import { type StreakParams, streakParams } from "./schema.ts";
 import { tellStreak } from "./streak.reference.ts";
 
 const [first] = streak.example.params.stages;

@@ -1,8 +1,8 @@
 import type { Ground } from "../../contract/contract.ts";
-import { cm, held } from "../../contract/schema.ts";
+import { cm, held } from "../../contract/round.ts";
 import { startLine } from "../../targets/list.ts";
 import type { Part } from "../../yard/parts.ts";
-import type { SwapSquareParams } from "./params.ts";
+import type { SwapSquareParams } from "./schema.ts";
 
 /** The near edge of the square is what moves. */
 const SQUARE = "square";

@@ -2,10 +2,10 @@ import type { Knob, Pattern } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
 import type { MatchState } from "../../match/match-state.ts";
-import { matched } from "../../match/matched.ts";
-import { squareGround } from "./ground.ts";
-import { type SwapSquareParams, swapSquareParams } from "./params.ts";
-import { possible, type SquareGo, squareGo, squareGo1 } from "./rules.ts";
+import { play } from "./play.ts";
+import { possible, type SquareGo } from "./rules.ts";
+import type { SwapSquareParams } from "./schema.ts";
+import { swapSquareParams } from "./schema.ts";
 
 function knobs(params: SwapSquareParams): Knob[] {
   const fields = fieldsOf(swapSquareParams, params);
@@ -49,26 +49,13 @@ function knobs(params: SwapSquareParams): Knob[] {
 /** The fewest trips that a mix of three kinds may take: to any place in line 6, to the next one 8; of more kinds about as many a kind. */
 const farthest = ({ n: count, reach }: SwapSquareParams): number =>
   Math.min(20, reach === "line" ? 2 * count : 2 * count + 2);
+
 export const swapSquare: Pattern<SwapSquareParams, MatchState<SwapSquareParams, SquareGo>> = {
-  name: "swapSquare",
+  ...play,
   rank: 16,
-  rulesVersion: 2,
   params: swapSquareParams,
-  rules: matched(squareGo),
-  earlier: { 1: matched(squareGo1) },
-  match: {
-    fields: ["goes", "swap", "carry"],
-    swaps: [
-      ["send", "knob.swapTrip"],
-      ["go", "knob.swapGo"],
-      ["once", "knob.swapOnce"],
-    ],
-    initial: USUAL_MATCH,
-  },
-  modes: ["alone", "turns", "against", "relay"],
   together: (params) => ({ key: params.squares === "own" ? "together.squares" : "together.square" }),
   actions: (action) => action === "carry" || action === "balance",
-  ground: squareGround,
   problems: (params, match) => [
     ...(params.squares === "one" && params.score === "time"
       ? [{ path: ["params", "score"], message: "on one grid, sides score the rows they complete, not time" }]
@@ -79,14 +66,6 @@ export const swapSquare: Pattern<SwapSquareParams, MatchState<SwapSquareParams, 
     ...(match.seconds !== null ? [{ path: ["match", "seconds"], message: "Swap square has no time limit" }] : []),
   ],
   possible,
-  matchApart: (params, setup) => params.squares === "one" && setup.mode === "against",
-  needs: (params) => ({
-    pieces: 0,
-    blocker: false,
-    apart: false,
-    sends: null,
-    kinds: params.kinds.slice(0, params.n).map((item) => ({ item, count: params.n })),
-  }),
   setUp: (params) => [{ key: "square.setUp", params: { n: params.n } }, { key: "square.slips" }],
   knobs,
   pegKnobs: (params) => [

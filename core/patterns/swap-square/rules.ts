@@ -8,7 +8,8 @@ import { memoizeByIdentity } from "../../memoize.ts";
 import { random } from "../../random.ts";
 import { type Cells, collected, greedySwap, isWhole, maySwap, rowsIn, swapped } from "../../sorting-grid/grid.ts";
 import { beginsComplete, stirred } from "../../sorting-grid/mix.ts";
-import { MAX_TRIPS, type SwapSquareParams } from "./params.ts";
+import { MAX_TRIPS } from "./limits.ts";
+import type { SwapSquareParams } from "./schema.ts";
 
 /** One square of one side; or the one square, as a side sees it that takes turns on it. */
 export interface SquareGo {

@@ -2,7 +2,7 @@ import type { Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
-import type { SwapSquareParams } from "./params.ts";
+import type { SwapSquareParams } from "./schema.ts";
 
 /** A second, plain telling of Swap square: rows of words on a table, the near one first. It shares no code with the rules. */
 function story(params: SwapSquareParams, one: { table: string[][] | null } | null): Story {

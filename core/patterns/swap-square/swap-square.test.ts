@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Setup } from "../../contract/contract.ts";
-import { match as matchSchema } from "../../contract/match.ts";
+import { match as matchSchema } from "../../contract/match-schema.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { mean } from "../../forecast/distribution.ts";
 import { forecastActivity } from "../../forecast/for-activity.ts";
@@ -9,7 +9,8 @@ import { having, refusedBy, take } from "../../referee/playing.test-utils.ts";
 import { openPlay, view } from "../../referee/referee.ts";
 import { type Draw, type Drawn, run, SEQUENCES } from "../reference.test-utils.ts";
 import { swapSquare } from "./index.ts";
-import { type SwapSquareParams, swapSquareParams } from "./params.ts";
+import type { SwapSquareParams } from "./schema.ts";
+import { swapSquareParams } from "./schema.ts";
 import { tellSwapSquare } from "./swap-square.reference.ts";
 
 const ALONE: Setup = { players: 1, mode: "alone", seed: 1 };

@@ -10,7 +10,8 @@ import {
   targetProbes,
   untilHit,
 } from "../../targets/list.ts";
-import { FEWEST_TARGETS, MAX_TARGETS, type SweepParams } from "./params.ts";
+import { FEWEST_TARGETS, MAX_TARGETS } from "./limits.ts";
+import type { SweepParams } from "./schema.ts";
 
 export const sweepGround: Ground<SweepParams> = {
   parts: (params, space) =>

@@ -1,13 +1,13 @@
 import { isSend } from "../../actions/actions.ts";
-import { type Knob, MODES, type Pattern } from "../../contract/contract.ts";
+import type { Knob, Pattern } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
 import type { MatchState } from "../../match/match-state.ts";
-import { matched } from "../../match/matched.ts";
 import { distanceKnob, targetKnobs } from "../../targets/knobs.ts";
-import { sweepGround } from "./ground.ts";
-import { type SweepParams, sweepParams } from "./params.ts";
-import { possible, type Sweeper, sweepGo } from "./rules.ts";
+import { play } from "./play.ts";
+import { possible, type Sweeper } from "./rules.ts";
+import type { SweepParams } from "./schema.ts";
+import { sweepParams } from "./schema.ts";
 
 function knobs(params: SweepParams): Knob[] {
   const fields = fieldsOf(sweepParams, params);
@@ -45,15 +45,10 @@ function knobs(params: SweepParams): Knob[] {
 
 /** Any order: what is hit is carried back or crossed out, until nothing stands. */
 export const sweep: Pattern<SweepParams, MatchState<SweepParams, Sweeper>> = {
-  name: "sweep",
+  ...play,
   rank: 6,
-  rulesVersion: 1,
   params: sweepParams,
-  rules: matched(sweepGo),
-  match: { fields: ["seconds", "goes", "swap", "end", "foot", "carry"], initial: USUAL_MATCH },
-  modes: MODES,
   actions: isSend,
-  ground: sweepGround,
   problems: (params, match) => {
     const shared = (message: string) => [{ path: ["params", "heap"], message }];
     if (params.heap === "shared" && (match.seconds !== null || params.score === "time"))
@@ -71,8 +66,6 @@ export const sweep: Pattern<SweepParams, MatchState<SweepParams, Sweeper>> = {
     return [];
   },
   possible,
-  matchApart: (params, setup) => params.heap === "shared" && setup.mode === "against" && params.score !== "points",
-  needs: (params) => ({ pieces: 1, blocker: false, apart: false, sends: params.sends }),
   setUp: (params) => [{ key: params.collect ? "sweep.setUp.collect" : "sweep.setUp.cross" }],
   knobs,
   pegKnobs: (params, id) => {

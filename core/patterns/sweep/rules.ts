@@ -6,7 +6,7 @@ import { note, sumOfMany } from "../../match/end.ts";
 import type { GoRules, StepResult, Sum } from "../../match/go-rules.ts";
 import { raced } from "../../match/raced.ts";
 import { memoizeByIdentity } from "../../memoize.ts";
-import type { SweepParams } from "./params.ts";
+import type { SweepParams } from "./schema.ts";
 
 /** One sweep of one side. */
 export interface Sweeper {

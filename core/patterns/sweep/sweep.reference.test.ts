@@ -1,10 +1,11 @@
 import { expect, it } from "vitest";
 import type { AskKind } from "../../asks/ask.ts";
-import { match } from "../../contract/match.ts";
+import { match } from "../../contract/match-schema.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { type Draw, type Drawn, run, SEQUENCES } from "../reference.test-utils.ts";
 import { sweep } from "./index.ts";
-import { type SweepParams, sweepParams } from "./params.ts";
+import type { SweepParams } from "./schema.ts";
+import { sweepParams } from "./schema.ts";
 import { tellSweep } from "./sweep.reference.ts";
 
 function sweepOf(draws: Draw): Drawn<SweepParams> {

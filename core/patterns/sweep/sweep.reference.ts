@@ -2,7 +2,7 @@ import type { Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
-import type { SweepParams } from "./params.ts";
+import type { SweepParams } from "./schema.ts";
 
 /** Things lie on a floor; each belongs to whoever hit it first. */
 type Lying = Map<string, object | null>;

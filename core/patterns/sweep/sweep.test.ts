@@ -5,7 +5,7 @@ import { forecastActivity, rates } from "../../forecast/for-activity.ts";
 import { type Activity, fromPattern } from "../../formats/activity.ts";
 import { chainOf } from "../chain.test-utils.ts";
 import { sweep } from "./index.ts";
-import { sweepParams } from "./params.ts";
+import { sweepParams } from "./schema.ts";
 
 const { params } = sweep.example;
 const free = sweepParams.parse({ ...params, sends: null, score: "sends" });

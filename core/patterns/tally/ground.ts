@@ -1,8 +1,10 @@
 import type { Ground, Probe } from "../../contract/contract.ts";
-import { cm, held } from "../../contract/schema.ts";
+import { cm, held } from "../../contract/round.ts";
 import type { Part } from "../../yard/parts.ts";
-import { courseOf, ENDS, inPlace, MARK, shuttleOf, type TallyParams, tasksOf, WALL, walled } from "./params.ts";
+import { ENDS, MARK, WALL } from "./limits.ts";
+import { courseOf, inPlace, shuttleOf, tasksOf, walled } from "./params.ts";
 import { aimOf, mannerOf } from "./rules.ts";
+import type { TallyParams } from "./schema.ts";
 
 /** Room to keep something up in, metres. */
 const ROOM = 1.6;

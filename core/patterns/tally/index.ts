@@ -1,25 +1,14 @@
 import { isSend } from "../../actions/actions.ts";
 import { GATES } from "../../asks/ask.ts";
-import { type Knob, MODES, type Pattern } from "../../contract/contract.ts";
+import type { Knob, Pattern } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
 import type { MatchState } from "../../match/match-state.ts";
-import { matched } from "../../match/matched.ts";
-import { tallyGround } from "./ground.ts";
-import {
-  bare,
-  courseOf,
-  inPlace,
-  kept,
-  MAX_ROUNDS,
-  type TallyParams,
-  tallyParams,
-  tasksOf,
-  USUAL_EXERCISE,
-  WALL,
-  walled,
-} from "./params.ts";
-import { possible, type TallyGo, tallyGo } from "./rules.ts";
+import { MAX_ROUNDS, USUAL_EXERCISE, WALL } from "./limits.ts";
+import { courseOf, inPlace, tasksOf, walled } from "./params.ts";
+import { play } from "./play.ts";
+import { possible, type TallyGo } from "./rules.ts";
+import { type TallyParams, tallyParams } from "./schema.ts";
 
 function knobs(params: TallyParams): Knob[] {
   const fields = fieldsOf(tallyParams, params);
@@ -145,20 +134,9 @@ function courseKnobs(params: TallyParams, fields: ReturnType<typeof fieldsOf>): 
 
 /** How many in so many seconds: touches kept up, or sends off a wall onto a mark on the floor. */
 export const tally: Pattern<TallyParams, MatchState<TallyParams, TallyGo>> = {
-  name: "tally",
+  ...play,
   rank: 5,
-  rulesVersion: 1,
   params: tallyParams,
-  rules: matched(tallyGo),
-  match: {
-    fields: ["goes", "swap", "carry"],
-    swaps: [
-      ["go", "knob.swapGo"],
-      ["once", "knob.swapOnce"],
-    ],
-    initial: { ...USUAL_MATCH, swap: "go" },
-  },
-  modes: MODES,
   together: () => ({ key: "together.space" }),
   actions: (action) =>
     action === "keepUp" ||
@@ -167,7 +145,6 @@ export const tally: Pattern<TallyParams, MatchState<TallyParams, TallyGo>> = {
     action === "dribbleFoot" ||
     action === "dribbleStick" ||
     isSend(action),
-  ground: tallyGround,
   problems: (params) =>
     walled(params) && params.wall.distance - params.wall.landing < 0.3
       ? [
@@ -178,14 +155,6 @@ export const tally: Pattern<TallyParams, MatchState<TallyParams, TallyGo>> = {
         ]
       : [],
   possible,
-  matchApart: () => false,
-  needs: (params) => ({
-    pieces: bare(params) ? 0 : 1,
-    blocker: false,
-    apart: false,
-    sends: null,
-    ...(kept(params) && { implement: true }),
-  }),
   setUp: (params) => [
     ...(walled(params) ? [{ key: "tally.setUp.wall", params: { cm: Math.round(params.wall.landing * 100) } }] : []),
     ...(tasksOf(params).has("shuttle") ? [{ key: "tally.setUp.shuttle" }] : []),

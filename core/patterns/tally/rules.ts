@@ -4,17 +4,9 @@ import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import type { GoRules, StepResult, Sum } from "../../match/go-rules.ts";
 import { memoizeByIdentity } from "../../memoize.ts";
-import {
-  courseOf,
-  ENDS,
-  MARK,
-  type Round,
-  shuttleOf,
-  type TallyParams,
-  tasksOf,
-  USUAL_EXERCISE,
-  WALL,
-} from "./params.ts";
+import { ENDS, MARK, USUAL_EXERCISE, WALL } from "./limits.ts";
+import { courseOf, shuttleOf, tasksOf } from "./params.ts";
+import type { Round, TallyParams } from "./schema.ts";
 
 /** All rounds of one side: the clock opens the next, whatever happened in the one before. */
 export interface TallyGo {

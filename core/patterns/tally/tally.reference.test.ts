@@ -1,10 +1,11 @@
 import { expect, it } from "vitest";
 import type { AskKind } from "../../asks/ask.ts";
-import { match } from "../../contract/match.ts";
+import { match } from "../../contract/match-schema.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { type Draw, type Drawn, run, SEQUENCES } from "../reference.test-utils.ts";
 import { tally } from "./index.ts";
-import { type TallyParams, tallyParams } from "./params.ts";
+import type { TallyParams } from "./schema.ts";
+import { tallyParams } from "./schema.ts";
 import { tellTally } from "./tally.reference.ts";
 
 function tallyOf(draws: Draw): Drawn<TallyParams> {

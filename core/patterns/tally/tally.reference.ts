@@ -2,7 +2,7 @@ import type { Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
-import type { TallyParams } from "./params.ts";
+import type { TallyParams } from "./schema.ts";
 
 /** A second, plain telling of Tally: a slip of paper for each round, with strokes on it until it is signed. It shares no code with the rules. */
 function story(params: TallyParams): Story {

@@ -9,7 +9,7 @@ import { forecastActivity, rates } from "../../forecast/for-activity.ts";
 import { forecast } from "../../forecast/forecast.ts";
 import { type Activity, activity, fromPattern } from "../../formats/activity.ts";
 import { tally as pattern } from "./index.ts";
-import type { Round, TallyParams } from "./params.ts";
+import type { Round, TallyParams } from "./schema.ts";
 
 const base = pattern.example.params;
 const { rules } = pattern;

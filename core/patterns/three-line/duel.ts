@@ -16,8 +16,9 @@ import { asTheyPlay, whoPlays } from "../../contract/people.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { joins, LEFT, leaves, sideOf } from "../../match/company.ts";
 import { memoizeByIdentity } from "../../memoize.ts";
-import { piecesOf, type ThreeLineParams } from "./params.ts";
+import { piecesOf } from "./params.ts";
 import { cellsOf, gridOf, inLine, type Squares, taken } from "./rules.ts";
+import type { ThreeLineParams } from "./schema.ts";
 
 interface Lying {
   side: number;

@@ -1,9 +1,9 @@
 import type { AimOf } from "../../asks/ask.ts";
 import type { Ground } from "../../contract/contract.ts";
-import { cm, held } from "../../contract/schema.ts";
+import { cm, held } from "../../contract/round.ts";
 import type { Part } from "../../yard/parts.ts";
-import type { ThreeLineParams } from "./params.ts";
 import { cellId, cellsOf } from "./rules.ts";
+import type { ThreeLineParams } from "./schema.ts";
 
 /** The near edge of the grid is what moves. */
 const GRID = "grid";

@@ -1,13 +1,11 @@
 import { isSend } from "../../actions/actions.ts";
-import { type Knob, MODES, type Pattern, type Rules, type Setup } from "../../contract/contract.ts";
+import type { Knob, Pattern } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
-import type { MatchState } from "../../match/match-state.ts";
-import { matched } from "../../match/matched.ts";
-import { type DuelState, duelRules, duelRules1 } from "./duel.ts";
-import { threeLineGround } from "./ground.ts";
-import { piecesOf, type ThreeLineParams, threeLineParams } from "./params.ts";
-import { type Grid, possible, threeLineGo } from "./rules.ts";
+import { play, type State } from "./play.ts";
+import { possible } from "./rules.ts";
+import type { ThreeLineParams } from "./schema.ts";
+import { threeLineParams } from "./schema.ts";
 
 function knobs(params: ThreeLineParams): Knob[] {
   const fields = fieldsOf(threeLineParams, params);
@@ -32,50 +30,14 @@ function knobs(params: ThreeLineParams): Knob[] {
   ];
 }
 
-type Alone = MatchState<ThreeLineParams, Grid>;
-type State = Alone | DuelState;
-const alone = matched(threeLineGo);
-const isDuel = (state: State): state is DuelState => "duel" in state;
-/** Against each other one grid is shared, and has rules of its own. */
-function either(duel: Rules<ThreeLineParams, DuelState>): Rules<ThreeLineParams, State> {
-  const of = (state: State) => (isDuel(state) ? duel : alone) as unknown as Rules<ThreeLineParams, State>;
-  const by = (setup: Setup) => (setup.mode === "against" ? duel : alone) as unknown as Rules<ThreeLineParams, State>;
-  return {
-    start: (params, match, setup) => by(setup).start(params, match, setup),
-    asks: (state) => of(state).asks(state),
-    step: (state, event) => of(state).step(state, event),
-    due: (state) => of(state).due(state),
-    clock: (params, match, setup) => by(setup).clock(params, match, setup),
-    sidesMeet: (params, match, setup) => by(setup).sidesMeet(params, match, setup),
-    key: (state) => of(state).key(state),
-    turn: (state) => of(state).turn(state),
-    done: (state) => of(state).done(state),
-    score: (state) => of(state).score(state),
-    ending: (state) => of(state).ending(state),
-    progress: (state) => of(state).progress(state),
-    leave: (state, who) => of(state).leave(state, who),
-    join: (state, who, side) => of(state).join(state, who, side),
-  };
-}
-export const threeLineRules = either(duelRules);
-
 /** A grid of squares, one piece a square: a line of them in as few sends as can be. */
 export const threeLine: Pattern<ThreeLineParams, State> = {
-  name: "threeLine",
+  ...play,
   rank: 4,
-  rulesVersion: 2,
   params: threeLineParams,
-  rules: threeLineRules,
-  earlier: { 1: either(duelRules1) },
-  match: { fields: ["goes", "swap", "foot", "carry"], initial: USUAL_MATCH },
-  modes: MODES,
   actions: isSend,
-  ground: threeLineGround,
   problems: () => [],
   possible,
-  matchApart: (_, setup) => setup.mode === "against",
-  // A line can be had with so many; with fewer than squares a slip of paper keeps the place of one that is taken up.
-  needs: (params) => ({ pieces: piecesOf(params), blocker: false, apart: true, sends: params.sends }),
   setUp: (params) => [
     {
       key: `threeLine.setUp.${params.marked}`,

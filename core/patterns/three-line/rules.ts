@@ -3,7 +3,7 @@ import { type Possible, type Refusal, refuse } from "../../contract/contract.ts"
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import type { GoRules, StepResult, Sum } from "../../match/go-rules.ts";
-import type { ThreeLineParams } from "./params.ts";
+import type { ThreeLineParams } from "./schema.ts";
 
 /** One grid of one side: pieces that lie in a square of their own. */
 export interface Grid {

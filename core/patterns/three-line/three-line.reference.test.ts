@@ -1,10 +1,11 @@
 import { expect, it } from "vitest";
 import type { AskKind } from "../../asks/ask.ts";
-import { match } from "../../contract/match.ts";
+import { match } from "../../contract/match-schema.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { type Draw, type Drawn, run, SEQUENCES } from "../reference.test-utils.ts";
 import { threeLine } from "./index.ts";
-import { mostPieces, type ThreeLineParams, threeLineParams } from "./params.ts";
+import { mostPieces } from "./limits.ts";
+import { type ThreeLineParams, threeLineParams } from "./schema.ts";
 import { tellThreeLine } from "./three-line.reference.ts";
 
 function threeLineOf(draws: Draw): Drawn<ThreeLineParams> {

@@ -2,7 +2,7 @@ import type { Setup } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
-import type { ThreeLineParams } from "./params.ts";
+import type { ThreeLineParams } from "./schema.ts";
 
 /** A second, plain telling of Three-line alone: a board of rows, looked through for a line after every piece. It shares no code with the rules. */
 function story(params: ThreeLineParams): Story {

@@ -6,8 +6,9 @@ import { forecastActivity } from "../../forecast/for-activity.ts";
 import { type Activity, fromPattern } from "../../formats/activity.ts";
 import { opened } from "../../formats/opened.ts";
 import { threeLine as pattern } from "./index.ts";
-import { type ThreeLineParams, threeLineParams } from "./params.ts";
 import { cellsOf, linesOf } from "./rules.ts";
+import type { ThreeLineParams } from "./schema.ts";
+import { threeLineParams } from "./schema.ts";
 
 const base = pattern.example.params;
 const alone = { players: 1, mode: "alone", seed: 1 } as const;

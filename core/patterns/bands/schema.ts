@@ -2,10 +2,8 @@ import { z } from "zod";
 import { LAST_LINES } from "../../aim/band-lines.ts";
 import { whole } from "../../contract/schema.ts";
 import { LINE_RULES } from "../../rules/hit-rule.ts";
+import { MAX_BANDS, MAX_ROUNDS } from "./limits.ts";
 
-export const MAX_BANDS = 8;
-/** Even an exact finish ends after so many rounds. */
-export const MAX_ROUNDS = 100;
 /** Thinner bands cannot be laid out at home, metres. */
 const MIN_DEPTH = 0.1;
 
@@ -82,4 +80,5 @@ export const bandsParams = z
         message: `the score to drop to must be below ${params.finish.total}, the score to reach`,
       });
   });
+
 export type BandsParams = z.infer<typeof bandsParams>;

@@ -1,11 +1,9 @@
 import { z } from "zod";
 import { distance, whole } from "../../contract/schema.ts";
 import { checkLines } from "../../targets/lines.ts";
-import { target } from "../../targets/target.ts";
-import { things, ways } from "../../targets/ways.ts";
-
-export const MAX_MARKS = 8;
-export const markId = (i: number) => `m${i + 1}`;
+import { target } from "../../targets/target-schema.ts";
+import { things, ways } from "../../targets/ways-schema.ts";
+import { MAX_MARKS } from "./limits.ts";
 
 export const passParams = z
   .strictObject({
@@ -39,4 +37,5 @@ export const passParams = z
     score: z.enum(["marks", "passes", "time"], { error: "score must be marks, passes or time" }),
   })
   .superRefine((params, ctx) => checkLines(params.marks, (i) => ["marks", i], "mark", ctx));
+
 export type PassParams = z.infer<typeof passParams>;

@@ -2,9 +2,6 @@ import { z } from "zod";
 import { metres, whole } from "../../contract/schema.ts";
 import { MAX_N, MIN_N, REACHES } from "../../sorting-grid/grid.ts";
 
-/** Trips of one go at most: whoever walks on has long been shown the way. */
-export const MAX_TRIPS = 200;
-
 export const swapSquareParams = z
   .strictObject({
     /** So many kinds, so many of each. */
@@ -50,4 +47,5 @@ export const swapSquareParams = z
         message: `the most trips must not be below the fewest (${params.least})`,
       });
   });
+
 export type SwapSquareParams = z.infer<typeof swapSquareParams>;

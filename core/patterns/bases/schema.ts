@@ -1,18 +1,6 @@
 import { z } from "zod";
 import { metres, whole } from "../../contract/schema.ts";
-
-/** How the ball is put into play. */
-export const PUTS = ["tee", "toss", "pitch", "kick", "throw"] as const;
-/** By what somebody is out, where it is played so. */
-export const OUTS = ["caught", "tagged", "first", "swings"] as const;
-export type Out = (typeof OUTS)[number];
-/** Missed swings that put a batter out, where they do. */
-export const SWINGS = 3;
-export const MAX_INNINGS = 9;
-/** Who bats in a turn at most, however it ends: nobody is left to stand in the field for ever. */
-export const MAX_BATTERS = 40;
-/** Trips there and back of one batter at most. */
-export const MAX_TRIPS = 30;
+import { MAX_BATTERS, MAX_INNINGS, OUTS, PUTS } from "./limits.ts";
 
 export const basesParams = z.strictObject({
   /** Bases besides home, and from one to the next, metres. */
@@ -34,4 +22,5 @@ export const basesParams = z.strictObject({
   /** One base, and every trip there and back is a run, until the stop. */
   trips: z.boolean({ error: "trips must be true or false" }),
 });
+
 export type BasesParams = z.infer<typeof basesParams>;

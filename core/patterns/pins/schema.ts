@@ -1,11 +1,8 @@
 import { z } from "zod";
 import { across, distance, metres, whole } from "../../contract/schema.ts";
-import { pin } from "../../targets/pin.ts";
+import { pin } from "../../targets/pin-schema.ts";
+import { FEWEST_PINS, MAX_PINS, SHAPES } from "./limits.ts";
 
-export const FEWEST_PINS = 3;
-export const MAX_PINS = 15;
-export const SHAPES = ["triangle", "row", "arc", "diamond"] as const;
-export type Shape = (typeof SHAPES)[number];
 const count = whole("count", FEWEST_PINS, MAX_PINS);
 
 export const pinsParams = z.strictObject({
@@ -42,4 +39,5 @@ export const pinsParams = z.strictObject({
   /** Things to roll; null: one, fetched after every roll. */
   pieces: whole("pieces", 1, 5).nullable(),
 });
+
 export type PinsParams = z.infer<typeof pinsParams>;

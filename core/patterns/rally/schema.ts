@@ -1,13 +1,6 @@
 import { z } from "zod";
 import { metres, whole } from "../../contract/schema.ts";
-
-/** What lies between the sides. */
-export const OVERS = ["line", "net", "rope", "wall"] as const;
-/** Why a point was won, as far as anybody says. */
-export const REASONS = ["out", "net", "bounces", "missed", "serve"] as const;
-/** A rally is counted so far at most, touches. */
-export const MAX_RUN = 500;
-export const MAX_POINTS = 30;
+import { MAX_POINTS, OVERS } from "./limits.ts";
 
 const court = (name: string) =>
   z.strictObject({ length: metres(`${name} length`, 0.8, 8), width: metres(`${name} width`, 0.8, 8) });
@@ -42,4 +35,5 @@ export const rallyParams = z.strictObject({
   /** What is told of a rally: who won it, why too, or how many touches it had. */
   told: z.enum(["points", "why", "touches"], { error: "told must be points, why or touches" }),
 });
+
 export type RallyParams = z.infer<typeof rallyParams>;

@@ -1,12 +1,6 @@
 import { z } from "zod";
 import { metres, whole } from "../../contract/schema.ts";
-
-/** What is not allowed, where it is played so. */
-export const FOULS = ["high", "hands", "feet", "push"] as const;
-export type Foul = (typeof FOULS)[number];
-export const MAX_GOALS = 30;
-/** Goals that a child alone may count in one go. */
-export const MAX_ALONE = 200;
+import { FOULS, MAX_GOALS } from "./limits.ts";
 
 export const goalsParams = z.strictObject({
   /** From goal to goal, and how wide it is played, metres. */
@@ -37,4 +31,5 @@ export const goalsParams = z.strictObject({
     goals: whole("goals", 1, 30),
   }),
 });
+
 export type GoalsParams = z.infer<typeof goalsParams>;

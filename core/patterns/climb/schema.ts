@@ -1,10 +1,9 @@
 import { z } from "zod";
 import { distance, whole } from "../../contract/schema.ts";
 import { checkLines } from "../../targets/lines.ts";
-import { checkTargets, target } from "../../targets/target.ts";
-
-export const MAX_RUNGS = 10;
-export const MAX_TRIES = 200;
+import { checkTargets } from "../../targets/target.ts";
+import { target } from "../../targets/target-schema.ts";
+import { MAX_RUNGS, MAX_TRIES } from "./limits.ts";
 
 /** An exercise beside the first. */
 const otherExercise = (name: string) => z.string().max(40, `${name} must be 40 letters or fewer`).optional();
@@ -61,4 +60,5 @@ export const climbParams = z
     if (params.ladder.kind === "targets") checkTargets(params.ladder.targets, ["ladder", "targets"], ctx);
     else checkLines(params.ladder.lines, (i) => ["ladder", "lines", i], "line", ctx);
   });
+
 export type ClimbParams = z.infer<typeof climbParams>;

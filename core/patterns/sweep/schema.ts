@@ -1,16 +1,13 @@
 import { z } from "zod";
 import { whole } from "../../contract/schema.ts";
-import { checkTargets, target } from "../../targets/target.ts";
-
-export const FEWEST_TARGETS = 2;
-export const MAX_TARGETS = 12;
-export const MAX_SENDS = 200;
+import { checkTargets } from "../../targets/target.ts";
+import { target } from "../../targets/target-schema.ts";
+import { FEWEST_TARGETS, MAX_SENDS, MAX_TARGETS } from "./limits.ts";
 
 export const sweepTarget = target.extend({
   /** What it is worth where points are scored. */
   points: whole("points", 0, 100),
 });
-export type SweepTarget = z.infer<typeof sweepTarget>;
 
 export const sweepParams = z
   .strictObject({
@@ -31,4 +28,7 @@ export const sweepParams = z
     heap: z.enum(["own", "shared"], { error: "heap must be own or shared" }),
   })
   .superRefine((params, ctx) => checkTargets(params.targets, ["targets"], ctx));
+
+export type SweepTarget = z.infer<typeof sweepTarget>;
+
 export type SweepParams = z.infer<typeof sweepParams>;

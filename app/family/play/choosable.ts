@@ -1,0 +1,37 @@
+import type { AnyPattern } from "#core/contract/contract.ts";
+import { type FamilyKnob, familyKnobs, fieldOf, setTo } from "#core/contract/range.ts";
+import { LINE_FIELD, linesOf, standingKnobs } from "#core/contract/standing.ts";
+import type { Activity } from "#core/formats/activity.ts";
+import { matchKnobs } from "#core/match/knobs.ts";
+
+export type SetValue = string | number | boolean;
+export type SetValues = Readonly<Record<string, SetValue>>;
+
+export interface Choosable {
+  knob: FamilyKnob;
+  field: string;
+  /** What may be chosen, the teacher's own value among it. */
+  values: readonly SetValue[];
+  usual: SetValue;
+}
+
+/** What the family may set of a game before the first send. */
+export function choosable(activity: Activity, pattern: AnyPattern): Choosable[] {
+  const game = { params: activity.pattern.params, match: activity.match };
+  const knobs = [
+    ...pattern.knobs(game.params),
+    ...matchKnobs(activity.match, pattern.match.fields, pattern.match.swaps),
+    ...standingKnobs(pattern, game.params),
+  ];
+  return familyKnobs(knobs, game).flatMap((knob) => {
+    const field = fieldOf(knob);
+    const range = activity.family.find((eachRange) => eachRange.field === field);
+    if (!range) return [];
+    const usual = setTo(knob, game) as SetValue;
+    const values =
+      field === LINE_FIELD
+        ? linesOf(pattern, game.params, range.values)
+        : [...new Set([...range.values, usual])].sort((x, y) => Number(x) - Number(y));
+    return values.length > 1 ? [{ knob, field, values, usual }] : [];
+  });
+}

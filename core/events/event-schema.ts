@@ -1,0 +1,171 @@
+import { z } from "zod";
+import { LONGEST_PLAY, MAX_EVENTS } from "./limits.ts";
+
+export const at = z.number().int().min(0).max(LONGEST_PLAY);
+const ref = z.string().min(1).max(40);
+/** Where a piece stopped on the plan, millimetres from the start line and to the right of its middle. */
+const spot = z.strictObject({
+  along: z.number().int().min(-60000).max(60000),
+  across: z.number().int().min(-60000).max(60000),
+});
+/** Who it was, by number, where several play at the same time; else whose turn it is. */
+const by = z.number().int().min(0).max(20).optional();
+const some = z.number().int().min(0).max(5000);
+
+const game = [
+  /**
+   * A send, as a person sees it: the target first touched or hit (`hit`), what fell (`fell`: which, or how many), where it came to rest
+   * (`rest`: a zone, a square, `short`, `over` or `out`), how far from the jack (`away`, millimetres; or `spot`, from the jack). `foot`: over the line, so that it counts as a miss.
+   */
+  z.strictObject({
+    kind: z.literal("send"),
+    at,
+    by,
+    hit: ref.nullable().optional(),
+    fell: z.union([z.array(ref).max(20), z.number().int().min(0).max(20)]).optional(),
+    rest: ref.optional(),
+    spot: spot.optional(),
+    away: z.number().int().min(0).max(60000).optional(),
+    foot: z.literal(true).optional(),
+  }),
+  /**
+   * A point or a goal for a side, by number; null: for nobody, for a reason (a let, a fault, out of play, a foul `by` somebody). `n`: touches of the rally, where they were
+   * counted.
+   */
+  z.strictObject({
+    kind: z.literal("point"),
+    at,
+    by,
+    side: z.number().int().min(0).max(5).nullable(),
+    why: ref.optional(),
+    n: some.optional(),
+  }),
+  /**
+   * What came of a ball put into play: a miss, a catch; else the base that every runner reached and then the batter (0: none; home is one more than there are bases), and who was
+   * out, by the same numbers.
+   */
+  z.strictObject({
+    kind: z.literal("run"),
+    at,
+    by,
+    missed: z.literal(true).optional(),
+    caught: z.literal(true).optional(),
+    reached: z.array(z.number().int().min(0).max(5)).max(7).optional(),
+    out: z.array(z.number().int().min(0).max(6)).max(7).optional(),
+  }),
+  /** How a square was mixed: kinds from 0, row by row from the near one; and what it could be done in, where that was worked out. */
+  z.strictObject({
+    kind: z.literal("mix"),
+    at,
+    by,
+    cells: z.array(z.number().int().min(0).max(4)).min(4).max(25),
+    fewest: z
+      .strictObject({ lower: z.number().int().min(0).max(200), upper: z.number().int().min(0).max(200) })
+      .optional(),
+  }),
+  /** Two places of a square were swapped, by number from 0. */
+  z.strictObject({
+    kind: z.literal("swap"),
+    at,
+    by,
+    a: z.number().int().min(0).max(24),
+    b: z.number().int().min(0).max(24),
+  }),
+  /** So many more of a run, and whether it ended with a drop. */
+  z.strictObject({ kind: z.literal("count"), at, by, n: some, drop: z.literal(true).optional() }),
+  /** How many there were in all, whatever was tapped. */
+  z.strictObject({ kind: z.literal("total"), at, by, n: some }),
+  /** The exercise was done. */
+  z.strictObject({ kind: z.literal("task"), at, by }),
+  /** A choice of the one whose turn it is, or none. */
+  z.strictObject({ kind: z.literal("choose"), at, by, of: ref, pick: ref.nullable() }),
+  /** Where the child stood its own formation, millimetres. */
+  z.strictObject({
+    kind: z.literal("arrange"),
+    at,
+    by,
+    spots: z.array(spot.extend({ id: ref })).max(20),
+  }),
+  /** A resting piece was knocked to another place. */
+  z.strictObject({
+    kind: z.literal("move"),
+    at,
+    piece: z.number().int().min(0).max(200),
+    place: ref,
+    spot: spot.optional(),
+  }),
+  /** How far a piece lies from the jack, measured, millimetres. */
+  z.strictObject({
+    kind: z.literal("measure"),
+    at,
+    piece: z.number().int().min(1).max(200),
+    away: z.number().int().min(0).max(60000),
+  }),
+  /** What fell was stood up again. */
+  z.strictObject({ kind: z.literal("stand"), at }),
+  /** The match goes on another day, perhaps with another thing. */
+  z.strictObject({ kind: z.literal("carry"), at, object: ref.optional() }),
+  /** Something was changed within what is allowed: a field by its id. */
+  z.strictObject({
+    kind: z.literal("set"),
+    at,
+    by,
+    field: ref,
+    value: z.union([z.string().max(40), z.number(), z.boolean()]),
+  }),
+  /** Somebody stops playing, by number. */
+  z.strictObject({ kind: z.literal("leave"), at, who: z.number().int().min(0).max(20) }),
+  /** Somebody more plays, as the next number: on a side, or (null) as one of its own. */
+  z.strictObject({ kind: z.literal("join"), at, side: z.number().int().min(0).max(20).nullable() }),
+  z.strictObject({ kind: z.literal("ready"), at }),
+  z.strictObject({ kind: z.literal("bell"), at }),
+] as const;
+export const gameEvent = z.discriminatedUnion("kind", [...game]);
+
+/** Kinds that plays were recorded in before sends said all in one; read, never written. See before.ts. */
+const before = [
+  z.strictObject({ kind: z.literal("rest"), at, zone: ref, spot: spot.optional() }),
+  z.strictObject({
+    kind: z.literal("knock"),
+    at,
+    piece: z.number().int().min(0).max(200),
+    zone: ref,
+    spot: spot.optional(),
+  }),
+  z.strictObject({ kind: z.literal("block"), at, zone: ref.nullable() }),
+  z.strictObject({ kind: z.literal("forfeit"), at }),
+] as const;
+
+const seq = z.number().int().min(0).max(MAX_EVENTS);
+const reason = z.string().min(1).max(200);
+const people = [
+  /** Takes back the last thing that still stands; `by`: of those that one did. */
+  z.strictObject({ kind: z.literal("undo"), at, by }),
+  /** Something else serves in a role from now on (or, in role `home`, it is played in that home): later sums know. */
+  z.strictObject({ kind: z.literal("object"), at, role: ref, item: ref }),
+  /** What was just sent is sent again and does not count: a foot was over the line, or nobody agreed on what it was. */
+  z.strictObject({ kind: z.literal("again"), at, by, why: z.enum(["foot", "call"]) }),
+  /** Nobody agreed on what was seen, and it was settled without sending again; `by`: who looked and said. */
+  z.strictObject({ kind: z.literal("dispute"), at, by }),
+  /** The game stands still, its clock with it, until it goes on. */
+  z.strictObject({ kind: z.literal("pause"), at }),
+  z.strictObject({ kind: z.literal("goOn"), at }),
+  /** The people stopped before the end. */
+  z.strictObject({ kind: z.literal("stop"), at }),
+] as const;
+/** Everything a play can record: what the game saw, and what the people at it decided about the record. */
+export const playEvent = z.discriminatedUnion("kind", [
+  ...game,
+  ...people,
+  /** The event at `seq` was wrong. */
+  z.strictObject({ kind: z.literal("correct"), at, seq, event: gameEvent, reason }),
+]);
+
+/** As devices, files and rows have it: what is recorded now, or what was before. */
+export const recordedGame = z.discriminatedUnion("kind", [...game, ...before]);
+export const recordedEvent = z.discriminatedUnion("kind", [
+  ...game,
+  ...before,
+  ...people,
+  z.strictObject({ kind: z.literal("correct"), at, seq, event: recordedGame, reason }),
+]);

@@ -1,0 +1,3 @@
+export const MAX_TARGETS = 12;
+
+export const MAX_SENDS = 120;

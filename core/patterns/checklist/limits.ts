@@ -1,0 +1,1 @@
+export const MAX_TASKS = 10;

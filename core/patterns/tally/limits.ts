@@ -1,0 +1,17 @@
+/**
+ * What is counted: touches that keep a thing up, sends off a wall onto a mark, hits there and back between two things, laps of a course, things tossed up
+ * and caught, or a short exercise.
+ */
+export const TASKS = ["keepUp", "rebound", "shuttle", "course", "catch", "exercise"] as const;
+
+/** The thing at either end. */
+export const ENDS = ["near", "far"] as const;
+
+export const MAX_ROUNDS = 6;
+
+/** What is aimed at on the wall, and the mark on the floor. */
+export const WALL = "wall";
+
+export const MARK = "mark";
+
+export const USUAL_EXERCISE = { exercise: "star jumps", each: 1.2 } as const;

@@ -1,0 +1,42 @@
+import { z } from "zod";
+import { across, distance, metres, weight } from "../contract/schema.ts";
+
+const inner = (name: string) => metres(name, 0.01, 3);
+
+/** One thing to send at: where it stands before the line, how big it is, and what counts as a hit. */
+export const target = z.strictObject({
+  id: z.string().min(1).max(40),
+  /** Household thing; see the kit list. */
+  item: z.string().min(1).max(40),
+  /** What the card calls it; empty: as the thing is called. */
+  label: z.string().max(30, "label must be 30 letters or fewer"),
+  distance,
+  /** To the player's right of the middle, metres. */
+  across,
+  width: metres("width", 0.02, 3),
+  height: metres("height", 0.01, 3),
+  /** What counts as a hit; any of them. */
+  counts: z
+    .array(
+      z.enum(["touch", "into", "through", "topple"], { error: "counts must be among touch, into, through, topple" }),
+    )
+    .min(1, "counts must name at least one of touch, into, through, topple")
+    .max(4),
+  /** Opening, for into (its diameter, or the width of one that is rectangular); gap, for through. Not given: the width less its walls. */
+  opening: inner("opening").optional(),
+  /** The other side of a rectangular opening. */
+  openingDepth: inner("openingDepth").optional(),
+  /** Whether it lies on its side, its mouth towards the player. Not given: it stands, but what is rolled into lies. */
+  lies: z.boolean({ error: "lies must be true or false" }).optional(),
+  /** How far its opening is turned away from the player, degrees. */
+  turn: z
+    .number({ error: "turn must be a number of degrees" })
+    .min(-80, "turn must be -80 or more")
+    .max(80, "turn must be 80 or less")
+    .optional(),
+  gap: inner("gap").optional(),
+  /** For topple: mass empty, contents when full (kilograms), and how full, 0 to 1. */
+  weight: weight.optional(),
+});
+
+export type Target = z.infer<typeof target>;
