@@ -5,6 +5,12 @@ import { familyScripts } from "./scripts/vite/family-scripts.mjs";
 import { noJsonSchema } from "./scripts/vite/no-json-schema.mjs";
 import { readyWords } from "./scripts/vite/ready-words.mjs";
 
+/**
+ * What loads one of many games would carry the list of everything that each of them brings, to fetch it all at once. A phone would pay for the
+ * lists of the games that it does not play, and it loads its own ahead, while nobody waits.
+ */
+const LOADERS = /^assets\/(load-game|own-card)-/;
+
 /** The server's entry is our own: `app/serve.ts` holds the routes and listens. */
 export default defineConfig(({ isSsrBuild }) => ({
   plugins: [readyWords(), noJsonSchema(), familyScripts(), tailwindcss(), reactRouter()],
@@ -12,6 +18,9 @@ export default defineConfig(({ isSsrBuild }) => ({
   build: {
     target: "es2022",
     manifest: true,
+    modulePreload: {
+      resolveDependencies: (_, dependencies, { hostId }) => (LOADERS.test(hostId) ? [] : dependencies),
+    },
     ...(isSsrBuild && { rollupOptions: { input: "app/serve.ts" } }),
   },
 }));

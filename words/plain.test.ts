@@ -7,22 +7,34 @@ import { fromPattern } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import { patternNames } from "#core/patterns/registry.ts";
 import { en } from "./en.ts";
+import { enCall } from "./en-call.ts";
+import { enFull } from "./en-full.ts";
 import { enGame } from "./en-game.ts";
 import { enHome } from "./en-home.ts";
+import { enMatch } from "./en-match.ts";
+import { enPaper } from "./en-paper.ts";
 import { enRules } from "./en-rules.ts";
+import { enSetUp } from "./en-set-up.ts";
 import { enSheet } from "./en-sheet.ts";
 import { enTeacher } from "./en-teacher.ts";
 import { gameWords } from "./generated/all.ts";
-import { cardWords } from "./generated/card.ts";
 import { ruleWords } from "./generated/rules.ts";
+import { setUpWords } from "./generated/set-up.ts";
 import { sheetWords } from "./generated/sheet.ts";
+import { togetherWords } from "./generated/together.ts";
 import { sayList } from "./say.ts";
 import { label, labels } from "./teacher.ts";
 
 const CATALOGUES = {
   en,
-  cardWords,
+  enSetUp,
+  setUpWords,
+  togetherWords,
+  enMatch,
+  enPaper,
   enGame,
+  enCall,
+  enFull,
   ...gameWords,
   enHome,
   enTeacher,

@@ -3,13 +3,13 @@ import type { Phrase } from "#core/contract/contract.ts";
 import { own } from "#core/own.ts";
 import { clockText, type ScoreUnit } from "#core/records/score-text.ts";
 import { en } from "./en.ts";
-import { cardWords } from "./generated/card.ts";
+import { togetherWords } from "./generated/together.ts";
 import { ANY_TRY } from "./verbs.ts";
 
 /** A message as it is written, or, in the browser's files, as it was read while they were built (scripts/vite/ready-words.mjs). */
 type Message = string | ConstructorParameters<typeof IntlMessageFormat>[0];
 /** Sentences by key; a part of the catalogue that only some pages need is added by them. */
-const all: Record<string, Message> = { ...en, ...cardWords };
+const all: Record<string, Message> = { ...en, ...togetherWords };
 export function addWords(more: Readonly<Record<string, string>>): void {
   Object.assign(all, more);
 }

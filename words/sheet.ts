@@ -8,6 +8,7 @@ import { enSheet } from "./en-sheet.ts";
 import { sheetWords } from "./generated/sheet.ts";
 import { ruleOf } from "./rules.ts";
 import { addWords, itemName, namesOf, say, targetName } from "./say.ts";
+import "./set-up.ts";
 import { label } from "./teacher.ts";
 import { attemptWords } from "./verbs.ts";
 

@@ -1,14 +1,23 @@
 import type { Action } from "#core/actions/actions.ts";
 import type { ScoreUnit } from "#core/records/score-text.ts";
+import { enCall } from "./en-call.ts";
+import { enFull } from "./en-full.ts";
 import { enGame } from "./en-game.ts";
+import { enMatch } from "./en-match.ts";
+import { enPaper } from "./en-paper.ts";
 import { enRules } from "./en-rules.ts";
 import { enTeacher } from "./en-teacher.ts";
 import { gameWords } from "./generated/all.ts";
 import { ruleWords } from "./generated/rules.ts";
 import { addWords, say, sayScore } from "./say.ts";
+import "./set-up.ts";
 import { ANY_ATTEMPT, attemptWordsForTeacher } from "./verbs.ts";
 
 addWords(enGame);
+addWords(enCall);
+addWords(enFull);
+addWords(enMatch);
+addWords(enPaper);
 for (const words of Object.values(gameWords)) addWords(words);
 addWords(enTeacher);
 addWords(enRules);

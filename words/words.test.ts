@@ -16,12 +16,17 @@ import { ROOMS } from "#core/things/item.ts";
 import { en as common } from "./en.ts";
 import { enGame } from "./en-game.ts";
 import { enHome } from "./en-home.ts";
+import { enMatch } from "./en-match.ts";
+import { enPaper } from "./en-paper.ts";
+import { enSetUp } from "./en-set-up.ts";
 import { gameWords } from "./generated/all.ts";
-import { cardWords } from "./generated/card.ts";
+import { setUpWords } from "./generated/set-up.ts";
+import { togetherWords } from "./generated/together.ts";
 import { addWords, itemName, namesOf, say, sayPhrase, sayScore } from "./say.ts";
 import { hasLabel } from "./teacher.ts";
 
-const base = { ...common, ...cardWords };
+/** What is there before any game is. */
+const base = { ...common, ...togetherWords, ...enSetUp, ...setUpWords, ...enMatch, ...enPaper };
 const games: Record<string, string> = Object.assign({}, ...Object.values(gameWords));
 addWords(enGame);
 addWords(games);

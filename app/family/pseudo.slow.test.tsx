@@ -23,9 +23,21 @@ vi.mock("#words/en.ts", async (original) => {
   const { en } = await original<typeof import("#words/en.ts")>();
   return { en: Object.fromEntries(Object.entries(en).map(([key, text]) => [key, `⟦${text}⟧`])) };
 });
-vi.mock("#words/generated/card.ts", async (original) => {
-  const { cardWords } = await original<typeof import("#words/generated/card.ts")>();
-  return { cardWords: Object.fromEntries(Object.entries(cardWords).map(([key, text]) => [key, `⟦${text}⟧`])) };
+vi.mock("#words/generated/together.ts", async (original) => {
+  const { togetherWords } = await original<typeof import("#words/generated/together.ts")>();
+  return { togetherWords: Object.fromEntries(Object.entries(togetherWords).map(([key, text]) => [key, `⟦${text}⟧`])) };
+});
+vi.mock("#words/generated/set-up.ts", async (original) => {
+  const { setUpWords } = await original<typeof import("#words/generated/set-up.ts")>();
+  return { setUpWords: Object.fromEntries(Object.entries(setUpWords).map(([key, text]) => [key, `⟦${text}⟧`])) };
+});
+vi.mock("#words/en-set-up.ts", async (original) => {
+  const { enSetUp } = await original<typeof import("#words/en-set-up.ts")>();
+  return { enSetUp: Object.fromEntries(Object.entries(enSetUp).map(([key, text]) => [key, `⟦${text}⟧`])) };
+});
+vi.mock("#words/en-paper.ts", async (original) => {
+  const { enPaper } = await original<typeof import("#words/en-paper.ts")>();
+  return { enPaper: Object.fromEntries(Object.entries(enPaper).map(([key, text]) => [key, `⟦${text}⟧`])) };
 });
 vi.mock("#words/en-game.ts", async (original) => {
   const { enGame } = await original<typeof import("#words/en-game.ts")>();

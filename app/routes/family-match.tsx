@@ -3,7 +3,8 @@ import { Form, redirect, useNavigation, useRevalidator } from "react-router";
 import { CHOSEN_WORDS } from "#core/records/two-homes.ts";
 import { familyMatch, matchYes, sayNo, sayYes } from "#server/assignments/two-homes.ts";
 import { NotAllowed } from "#server/problem.ts";
-import { say, sayScore } from "#words/say.ts";
+import { enMatch } from "#words/en-match.ts";
+import { addWords, say, sayScore } from "#words/say.ts";
 import { answered, found, idOf } from "../answer.server.ts";
 import { useWaiting } from "../family/card/waiting.ts";
 import { keepSyncing } from "../family/device/sync.ts";
@@ -11,6 +12,8 @@ import { familyOf } from "../family-link.server.ts";
 import { fieldsOf } from "../read.server.ts";
 import { problemText } from "../ui/problem-text.ts";
 import type { Route } from "./+types/family-match";
+
+addWords(enMatch);
 
 export const meta: Route.MetaFunction = () => [{ title: say("match.title") }, { name: "robots", content: "noindex" }];
 

@@ -12,7 +12,8 @@ import { opened } from "../formats/opened.ts";
 import { matchKnobs } from "../match/knobs.ts";
 import { openPlay, outlook, referee, stateOf, view } from "../referee/referee.ts";
 import { behaviorProfile, playGo } from "../simulated-player/child.ts";
-import { loadPattern, loadPlay } from "./load.ts";
+import { loadPattern } from "./load.ts";
+import { loadPlay } from "./load-play.ts";
 import { patternNames, patternOf } from "./registry.ts";
 
 describe("the folders of the patterns", () => {

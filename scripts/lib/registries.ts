@@ -67,26 +67,29 @@ export function patternOf(name: string): AnyPattern {
 `;
 }
 
-function loader(games: readonly Game[]): string {
-  return `${HEAD}import type { AnyPattern, AnyPlayPattern } from "../contract/contract.ts";
+/** A file that loads one of the games by its name. */
+function loader(
+  games: readonly Game[],
+  {
+    type,
+    doc,
+    returns,
+    called,
+    load,
+  }: Record<"type" | "doc" | "returns" | "called", string> & { load: (game: Game) => string },
+): string {
+  return `${HEAD}import type { ${type} } from "../contract/contract.ts";
 import type { PatternName } from "./registry.ts";
 
-/** What is played of one pattern: a device that plays it gets no other, and nothing that only a teacher needs. */
-const players: Record<PatternName, () => Promise<unknown>> = {
-${lines(games.map(({ folder, name }) => `  ${name}: async () => (await import("./${folder}/play.ts")).play,`))}};
-/** The whole of one pattern, its schema too. */
-const wholes: Record<PatternName, () => Promise<unknown>> = {
-${lines(games.map(({ folder, name }) => `  ${name}: async () => (await import("./${folder}/index.ts")).${name},`))}};
+/** ${doc} */
+const loaders: Record<PatternName, () => Promise<unknown>> = {
+${lines(games.map((game) => `  ${game.name}: ${load(game)},`))}};
 
-/** What is played of the pattern of a name; RangeError where there is none. */
-export const loadPlay = (name: string): Promise<AnyPlayPattern> => loaded<AnyPlayPattern>(players, name);
-/** The whole pattern of a name; RangeError where there is none. */
-export const loadPattern = (name: string): Promise<AnyPattern> => loaded<AnyPattern>(wholes, name);
-
-async function loaded<T>(from: Record<PatternName, () => Promise<unknown>>, name: string): Promise<T> {
-  if (!Object.hasOwn(from, name))
-    throw new RangeError(\`pattern.name: "\${name}" is not one of \${Object.keys(from)}\`);
-  return (await from[name as PatternName]()) as T;
+/** ${returns} of a name; RangeError where there is none. */
+export async function ${called}(name: string): Promise<${type}> {
+  if (!Object.hasOwn(loaders, name))
+    throw new RangeError(\`pattern.name: "\${name}" is not one of \${Object.keys(loaders)}\`);
+  return (await loaders[name as PatternName]()) as ${type};
 }
 `;
 }
@@ -94,9 +97,20 @@ async function loaded<T>(from: Record<PatternName, () => Promise<unknown>>, name
 const object = (all: Readonly<Record<string, string>>): string =>
   `{\n${lines(Object.entries(all).map(([key, text]) => `  ${JSON.stringify(key)}: ${JSON.stringify(text)},`))}}`;
 
-/** The sentences of all games for one kind of reader. */
-const catalogue = (games: readonly Game[], kind: Exclude<keyof Sentences, "page">, name: string, doc: string): string =>
-  `${HEAD}\n/** ${doc} */\nexport const ${name}: Readonly<Record<string, string>> = ${object(Object.assign({}, ...games.map((game) => game.words[kind])))};\n`;
+/** A sentence of a card for two or more; the others are for setting up. */
+const isTogether = (key: string): boolean => key.startsWith("together.");
+/** The sentences of all games for one kind of reader, those that `takes` lets through. */
+function catalogue(
+  games: readonly Game[],
+  kind: Exclude<keyof Sentences, "page">,
+  name: string,
+  doc: string,
+  takes: (key: string) => boolean = () => true,
+): string {
+  const all = Object.assign({}, ...games.map((game) => game.words[kind])) as Record<string, string>;
+  const taken = Object.fromEntries(Object.entries(all).filter(([key]) => takes(key)));
+  return `${HEAD}\n/** ${doc} */\nexport const ${name}: Readonly<Record<string, string>> = ${object(taken)};\n`;
+}
 
 const playWords = (
   games: readonly Game[],
@@ -148,10 +162,33 @@ export async function registries(root: string): Promise<Generated[]> {
   const games = await gamesIn(root);
   return [
     { file: "core/patterns/registry.ts", text: registry(games) },
-    { file: "core/patterns/load.ts", text: loader(games) },
     {
-      file: "words/generated/card.ts",
-      text: catalogue(games, "card", "cardWords", "What cards say of each game: how to set it up."),
+      file: "core/patterns/load.ts",
+      text: loader(games, {
+        type: "AnyPattern",
+        doc: "The whole of one pattern, its schema too.",
+        returns: "The whole pattern",
+        called: "loadPattern",
+        load: ({ folder, name }) => `async () => (await import("./${folder}/index.ts")).${name}`,
+      }),
+    },
+    {
+      file: "core/patterns/load-play.ts",
+      text: loader(games, {
+        type: "AnyPlayPattern",
+        doc: "What is played of one pattern: a device that plays it gets no other, and nothing that only a teacher needs.",
+        returns: "What is played of the pattern",
+        called: "loadPlay",
+        load: ({ folder }) => `async () => (await import("./${folder}/play.ts")).play`,
+      }),
+    },
+    {
+      file: "words/generated/set-up.ts",
+      text: catalogue(games, "card", "setUpWords", "How each game is set up.", (key) => !isTogether(key)),
+    },
+    {
+      file: "words/generated/together.ts",
+      text: catalogue(games, "card", "togetherWords", "Where everybody stands when two or more play.", isTogether),
     },
     {
       file: "words/generated/teacher.ts",

@@ -33,7 +33,10 @@ export function readyWords() {
             },
           },
     async transform(code, id, options) {
-      if (options?.ssr || !/\/words\/(en(-[a-z]+)?|generated\/(card|rules|sheet|play\/[a-z-]+))\.ts$/.test(id))
+      if (
+        options?.ssr ||
+        !/\/words\/(en(-[a-z-]+)?|generated\/(set-up|together|rules|sheet|play\/[a-z-]+))\.ts$/.test(id)
+      )
         return null;
       const { outputText } = ts.transpileModule(code, { compilerOptions: { module: "ESNext", target: "ES2022" } });
       const exported = await import(`data:text/javascript;base64,${Buffer.from(outputText).toString("base64")}`);

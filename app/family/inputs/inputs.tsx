@@ -1,4 +1,4 @@
-import { lazy, Suspense, useEffect, useState } from "react";
+import { Suspense, useEffect, useState } from "react";
 import { type AimKind, type AimOf, type Ask, type AskKind, type AskOf, askOf, mainAsks } from "#core/asks/ask.ts";
 import { LINE_FIELD } from "#core/contract/standing.ts";
 import type { levelPromptOf } from "#core/levels/level-prompt.ts";
@@ -7,29 +7,9 @@ import { Carry, Ready, Stand, Task } from "./big.tsx";
 import { HitOrMiss } from "./hit-or-miss.tsx";
 import type { InputProps } from "./input.ts";
 import { Move } from "./move.tsx";
-import { SetPanel } from "./set.tsx";
+import { loadPieces, piece } from "./piece.ts";
 import { Choose, piecesIn, Rest } from "./zones.tsx";
 
-/** Loads the inputs that have not been needed yet. */
-const ahead: (() => Promise<unknown>)[] = [];
-/**
- * An input in a file of its own. Once it is loaded React gets it at once, without a promise: with one it would show the fallback for a moment, and
- * what stands around the input would move.
- */
-const piece: typeof lazy = (load) => {
-  type Loaded = Awaited<ReturnType<typeof load>>;
-  let loaded: Loaded | null = null;
-  const fetched = async () => {
-    loaded = await load();
-    return loaded;
-  };
-  ahead.push(fetched);
-  return lazy(() => {
-    const has = loaded;
-    // biome-ignore lint/suspicious/noThenProperty: React reads a thenable that answers at once without a pause
-    return has ? ({ then: (give: (l: Loaded) => void) => give(has) } as unknown as Promise<Loaded>) : fetched();
-  });
-};
 /** What only some games need comes with them. */
 const Cells = piece(() => import("./cells.tsx"));
 const Lift = piece(async () => ({ default: (await import("./cells.tsx")).Lift }));
@@ -53,6 +33,7 @@ const Call = piece(async () => ({ default: (await import("./bases.tsx")).Call })
 const Mix = piece(async () => ({ default: (await import("./sorting-grid.tsx")).Mix }));
 const Swap = piece(async () => ({ default: (await import("./sorting-grid.tsx")).Swap }));
 const AnyOf = piece(() => import("./any-of.tsx"));
+const SetPanel = piece(async () => ({ default: (await import("./set.tsx")).SetPanel }));
 
 type WithAll<A extends Ask> = InputProps<A> & { all: readonly Ask[] };
 type InputOf<K extends AskKind> = (props: WithAll<AskOf<K>>) => React.ReactNode;
@@ -168,11 +149,16 @@ export function Inputs({
   const [calling, setCalling] = useState(false);
   const [telling, setTelling] = useState(false);
   useEffect(() => {
-    // The first input is on its way; the next ones are there before they are asked for. One that does not load is asked for again when it is needed.
-    for (const load of ahead) void load().catch(() => undefined);
+    // The first input is on its way; the next ones are there before they are asked for.
+    loadPieces();
   }, []);
   const open = askOf(asks, "set");
-  if (choosing && open) return <SetPanel ask={open} data={p.data} act={p.act} close={() => setChoosing(false)} />;
+  if (choosing && open)
+    return (
+      <Suspense fallback={<p role="status">{say("play.loading")}</p>}>
+        <SetPanel ask={open} data={p.data} act={p.act} close={() => setChoosing(false)} />
+      </Suspense>
+    );
   const again = asks.find(
     (ask): ask is AskOf<"choose"> =>
       ask.kind === "choose" && ask.must === true && ask.optional === true && ask.options.length > 1,

@@ -4,7 +4,7 @@ import { say } from "#words/say.ts";
 import { attemptWords } from "#words/verbs.ts";
 import type { Choosable } from "../play/choosable.ts";
 import { FamilySet } from "../play/family-set.tsx";
-import { loadChoices } from "../play/load-game.ts";
+import { loadGame } from "../play/load-game.ts";
 import type { InputProps } from "./input.ts";
 
 /** What was left to the family, changed until something has happened. */
@@ -16,7 +16,7 @@ export function SetPanel({
 }: Pick<InputProps<AskOf<"set">>, "ask" | "data" | "act"> & { close: () => void }) {
   const [choices, setChoices] = useState<readonly Choosable[]>([]);
   const { activity } = data.card;
-  useEffect(() => void loadChoices(activity).then(setChoices), [activity]);
+  useEffect(() => void loadGame(activity).then((game) => setChoices(game.choices)), [activity]);
   return (
     <>
       <h2 data-heading className="text-xl">

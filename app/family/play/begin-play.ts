@@ -3,8 +3,8 @@ import type { CardData } from "../card/card-data.ts";
 import { decidedEvents, type OwnCard } from "../card/own-card.ts";
 import { holdPage } from "../device/offline.ts";
 import { addEvent, addPlay, deviceId, type LocalPlay } from "../device/store.ts";
+import { takeChosen } from "./answered.ts";
 import type { SetValue } from "./choosable.ts";
-import { takeChosen } from "./question.tsx";
 
 /** How a go begins, as the family chose it. */
 export interface Beginning {

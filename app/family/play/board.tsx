@@ -1,4 +1,4 @@
-import { useEffect, useRef } from "react";
+import { Suspense, useEffect, useRef } from "react";
 import type { AnyPlayPattern, Unit } from "#core/contract/contract.ts";
 import { levelPromptOf } from "#core/levels/level-prompt.ts";
 import { settingOf } from "#core/records/rank.ts";
@@ -11,21 +11,26 @@ import { guardSecondTaps } from "../device/second-tap.ts";
 import { changePlay, dropPractice, type LocalPlay } from "../device/store.ts";
 import { Big } from "../inputs/big.tsx";
 import { Inputs } from "../inputs/inputs.tsx";
+import { piece } from "../inputs/piece.ts";
 import { YardMap } from "../screens/yard-map.tsx";
-import { CallCode } from "./call.tsx";
 import { Clock } from "./clock.tsx";
-import { CompanyPanel } from "./company.tsx";
-import { Finished, markOf } from "./finished.tsx";
-import { FixPanel } from "./fix-panel.tsx";
 import { Heading } from "./heading.tsx";
+import { markOf } from "./mark.ts";
 import { type Scene, sceneOf } from "./scene.ts";
 import { Scores } from "./scores.tsx";
 import type { PlaySession, Snapshot } from "./session.ts";
 import { sound } from "./sounds.ts";
-import { StorageTrouble } from "./storage-trouble.tsx";
-import { SwapInPlay } from "./swap-in-play.tsx";
 import { Toolbar } from "./toolbar.tsx";
 import { useSession } from "./use-session.ts";
+
+/** What is needed seldom comes by itself. */
+const CallCode = piece(async () => ({ default: (await import("./call.tsx")).CallCode }));
+const CompanyPanel = piece(async () => ({ default: (await import("./company.tsx")).CompanyPanel }));
+const Finished = piece(async () => ({ default: (await import("./finished.tsx")).Finished }));
+const FixPanel = piece(async () => ({ default: (await import("./fix-panel.tsx")).FixPanel }));
+const StorageTrouble = piece(async () => ({ default: (await import("./storage-trouble.tsx")).StorageTrouble }));
+const SwapInPlay = piece(async () => ({ default: (await import("./swap-in-play.tsx")).SwapInPlay }));
+const loading = <p role="status">{say("play.loading")}</p>;
 
 interface Props {
   data: CardData;
@@ -55,8 +60,17 @@ export function Board(props: Props) {
   if (!snapshot) return <p className="p-6 text-lg">{say("play.loading")}</p>;
   if (snapshot.trouble === "otherTab") return <OtherTab />;
   if (snapshot.trouble === "full")
-    return <StorageTrouble data={data} local={local} play={snapshot.play} saving={session.saving} />;
-  if (snapshot.view.done) return <Over {...props} session={session} snapshot={snapshot} />;
+    return (
+      <Suspense fallback={loading}>
+        <StorageTrouble data={data} local={local} play={snapshot.play} saving={session.saving} />
+      </Suspense>
+    );
+  if (snapshot.view.done)
+    return (
+      <Suspense fallback={loading}>
+        <Over {...props} session={session} snapshot={snapshot} />
+      </Suspense>
+    );
   return <Playing {...props} session={session} snapshot={snapshot} />;
 }
 
@@ -160,12 +174,18 @@ function Playing(props: Shown) {
           mark={mark === null ? null : sayScore(mark, unit, attempt)}
           hidden={local.adds === true}
         >
-          {local.call && <CallCode view={view} />}
+          {local.call && (
+            <Suspense>
+              <CallCode view={view} />
+            </Suspense>
+          )}
         </Scores>
       </div>
       <div className="mt-2 flex flex-col rounded-t-2xl bg-page p-3 pb-2.5 text-ink short:mt-1 short:p-2 short:pb-1.5 flat:col-start-2 flat:row-span-2 flat:row-start-1 flat:mt-0 flat:rounded-none">
         <div className="mx-auto flex w-full max-w-lg grow flex-col gap-2.5 short:gap-1.5">
-          <OpenPanel {...props} places={kept} />
+          <Suspense fallback={loading}>
+            <OpenPanel {...props} places={kept} />
+          </Suspense>
         </div>
       </div>
       <Toolbar

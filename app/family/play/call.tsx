@@ -3,6 +3,7 @@ import type { Unit } from "#core/contract/contract.ts";
 import { callCode, readCallCode, type Standing } from "#core/match/call-code.ts";
 import type { View } from "#core/referee/play.ts";
 import { say, sayScore } from "#words/say.ts";
+import "./call-words.ts";
 
 /** Tenths of a second are more than anybody reads out: whole seconds go over a call. */
 const scale = (unit: Unit) => (unit === "tenths" ? 10 : 1);

@@ -3,6 +3,7 @@ import { type FamilyKnob, familyKnobs, fieldOf, setTo } from "#core/contract/ran
 import { LINE_FIELD, linesOf, standingKnobs } from "#core/contract/standing.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { matchKnobs } from "#core/match/knobs.ts";
+import { loadPattern } from "#core/patterns/load.ts";
 
 export type SetValue = string | number | boolean;
 export type SetValues = Readonly<Record<string, SetValue>>;
@@ -16,7 +17,7 @@ export interface Choosable {
 }
 
 /** What the family may set of a game before the first send. */
-export function choosable(activity: Activity, pattern: AnyPattern): Choosable[] {
+function choosable(activity: Activity, pattern: AnyPattern): Choosable[] {
   const game = { params: activity.pattern.params, match: activity.match };
   const knobs = [
     ...pattern.knobs(game.params),
@@ -34,4 +35,12 @@ export function choosable(activity: Activity, pattern: AnyPattern): Choosable[] 
         : [...new Set([...range.values, usual])].sort((x, y) => Number(x) - Number(y));
     return values.length > 1 ? [{ knob, field, values, usual }] : [];
   });
+}
+
+/** The whole pattern of an activity, and what of it the family may set before the first send. */
+export async function loadChoosable(
+  activity: Activity,
+): Promise<{ pattern: AnyPattern; choices: readonly Choosable[] }> {
+  const pattern = await loadPattern(activity.pattern.name);
+  return { pattern, choices: choosable(activity, pattern) };
 }

@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import type { AnyPlayPattern, Unit } from "#core/contract/contract.ts";
+import type { Unit } from "#core/contract/contract.ts";
 import { beatsMark, rankOf, settingOf } from "#core/records/rank.ts";
 import { type Play, view } from "#core/referee/play.ts";
 import { say, sayList, sayScore, sayWorking } from "#words/say.ts";
@@ -7,13 +7,7 @@ import { attemptWords } from "#words/verbs.ts";
 import { remember } from "../../kept.ts";
 import type { CardData } from "../card/card-data.ts";
 import type { LocalPlay } from "../device/store.ts";
-
-/** The teacher's mark, unless the match is scored in another way than it. */
-export function markOf(pattern: AnyPlayPattern, data: CardData, local: LocalPlay): number | null {
-  // A go without things compares with nothing that was sent.
-  if (local.decided?.bare) return null;
-  return pattern.matchApart(data.card.activity.pattern.params, local.setup) ? null : data.mark;
-}
+import { markOf } from "./mark.ts";
 
 export function Finished({
   data,

@@ -1,7 +1,7 @@
 import type { AnyPlayPattern } from "#core/contract/contract.ts";
 import { setBeforePlay } from "#core/contract/game.ts";
 import type { Activity } from "#core/formats/activity.ts";
-import { loadPattern, loadPlay } from "#core/patterns/load.ts";
+import { loadPlay } from "#core/patterns/load-play.ts";
 import { loadWords } from "#words/generated/load.ts";
 import type { Choosable } from "./choosable.ts";
 
@@ -11,20 +11,14 @@ export interface LoadedGame {
   choices: readonly Choosable[];
 }
 
-/** What the family may set of an activity; nothing is loaded where it may set nothing. */
-export async function loadChoices(activity: Activity): Promise<readonly Choosable[]> {
-  if (activity.family.length === 0) return [];
-  const [pattern, { choosable }] = await Promise.all([loadPattern(activity.pattern.name), import("./choosable.ts")]);
-  return choosable(activity, pattern);
+async function loadPlayed(activity: Activity): Promise<LoadedGame> {
+  if (!setBeforePlay(activity)) return { pattern: await loadPlay(activity.pattern.name), choices: [] };
+  const { loadChoosable } = await import("./choosable.ts");
+  return loadChoosable(activity);
 }
 
 /** The code of the game of an activity, and its sentences with it. The schema comes along only where something is set before play. */
 export async function loadGame(activity: Activity): Promise<LoadedGame> {
-  const { name } = activity.pattern;
-  const [pattern, choices] = await Promise.all([
-    setBeforePlay(activity) ? loadPattern(name) : loadPlay(name),
-    loadChoices(activity),
-    loadWords(name),
-  ]);
-  return { pattern, choices };
+  const [game] = await Promise.all([loadPlayed(activity), loadWords(activity.pattern.name)]);
+  return game;
 }

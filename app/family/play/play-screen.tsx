@@ -1,4 +1,4 @@
-import { useEffect, useState } from "react";
+import { Suspense, useEffect, useState } from "react";
 import type { Unit } from "#core/contract/contract.ts";
 import { hasRules } from "#core/contract/game.ts";
 import type { Activity } from "#core/formats/activity.ts";
@@ -8,13 +8,16 @@ import type { CardData, Step } from "../card/card-data.ts";
 import type { OwnCard } from "../card/own-card.ts";
 import { useHeading } from "../card/use-heading.ts";
 import { changePlay, type LocalPlay } from "../device/store.ts";
+import { piece } from "../inputs/piece.ts";
+import { toAsk } from "./answered.ts";
 import { Board } from "./board.tsx";
 import { type LoadedGame, loadGame } from "./load-game.ts";
-import { Question, toAsk } from "./question.tsx";
 import { useTight } from "./use-tight.ts";
 import { Who } from "./who.tsx";
 
 addWords(enGame);
+
+const Question = piece(async () => ({ default: (await import("./question.tsx")).Question }));
 
 interface Props {
   data: CardData;
@@ -81,7 +84,12 @@ export default function PlayScreen({ data, own, underWay, again, go, trying }: P
         </button>
       </div>
     );
-  if (!underWay && asks) return <Question data={data} done={() => setAsks(false)} />;
+  if (!underWay && asks)
+    return (
+      <Suspense>
+        <Question data={data} done={() => setAsks(false)} />
+      </Suspense>
+    );
   if (!underWay)
     return <Who data={data} pattern={pattern} choices={choices} own={own} again={again} {...(trying && { trying })} />;
   const board = (

@@ -1,22 +1,8 @@
 import { useState } from "react";
 import { say } from "#words/say.ts";
 import { ItemDrawing } from "../../drawings/items.tsx";
-import { remember, remembered } from "../../kept.ts";
 import type { CardData } from "../card/card-data.ts";
-
-const keyOf = (card: string) => `yard-question-${card}`;
-/** Whether the question of a card was not answered yet on this device. */
-export const toAsk = (data: CardData): boolean =>
-  data.card.activity.answers !== null &&
-  data.card.activity.answers !== undefined &&
-  remembered(keyOf(data.id)) === null;
-/** The answer that goes along with the first go after it; null: it went already, or there is none. */
-export function takeChosen(card: string): number | null {
-  const kept = remembered(keyOf(card));
-  if (kept === null || kept === "") return null;
-  remember(keyOf(card), "");
-  return Number(kept);
-}
+import { keepAnswer } from "./answered.ts";
 
 /** One question with pictures to answer, once before play; then why. */
 export function Question({ data, done }: { data: CardData; done: () => void }) {
@@ -39,7 +25,7 @@ export function Question({ data, done }: { data: CardData; done: () => void }) {
               disabled={chosen !== null}
               className={`grid min-h-36 content-center justify-items-center gap-2 rounded-lg border-3 p-2 text-center text-xl leading-tight font-bold text-chalk disabled:opacity-100 ${good ? "border-mint bg-mint text-night" : is ? "border-mustard bg-mustard text-night" : "border-chalk/50"}`}
               onClick={() => {
-                remember(keyOf(data.id), String(i));
+                keepAnswer(data.id, i);
                 choose(i);
               }}
             >

@@ -1,11 +1,14 @@
 import { useState } from "react";
 import { resultCode } from "#core/records/result-code.ts";
 import { type Play, view } from "#core/referee/play.ts";
-import { say, sayScore } from "#words/say.ts";
+import { enFull } from "#words/en-full.ts";
+import { addWords, say, sayScore } from "#words/say.ts";
 import { attemptWords } from "#words/verbs.ts";
 import type { CardData } from "../card/card-data.ts";
 import type { LocalPlay } from "../device/store.ts";
 import type { PlaySession } from "./session.ts";
+
+addWords(enFull);
 
 /** The score so far, and a code that brings it to the teacher by hand. */
 export function ResultCode({ data, local, play }: { data: CardData; local: LocalPlay; play: Play }) {

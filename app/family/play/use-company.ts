@@ -6,7 +6,7 @@ import { mostHead } from "#core/match/heads.ts";
 import { say, sayList } from "#words/say.ts";
 import type { CardData } from "../card/card-data.ts";
 import type { LocalPlay } from "../device/store.ts";
-import { type Person, PLAIN_PERSON, personOf, rolesOf } from "./people.tsx";
+import { type Person, PLAIN_PERSON, personOf, rolesOf } from "./people.ts";
 
 /**
  * Who plays and how: what the family chooses before play, and what follows from it. `trying`: a teacher tries the game out, so nobody

@@ -1,10 +1,12 @@
-import { type ReactNode, useState } from "react";
+import { type ReactNode, Suspense, useState } from "react";
 import { say, sayPhrase } from "#words/say.ts";
 import { attemptWords } from "#words/verbs.ts";
 import type { CardData } from "../card/card-data.ts";
-import { FairMatch } from "./fair-match.tsx";
-import { PersonRow, personOf } from "./people.tsx";
+import { piece } from "../inputs/piece.ts";
 import type { Company } from "./use-company.ts";
+
+/** Seldom needed, and it brings the model that works it out. */
+const MakeItFair = piece(async () => ({ default: (await import("./make-it-fair.tsx")).MakeItFair }));
 
 export const Tick = ({ text, is, turn }: { text: string; is: boolean; turn: () => void }) => (
   <label className="flex min-h-12 items-center gap-3 rounded-md border-2 border-chalk/50 px-3 font-semibold">
@@ -88,37 +90,6 @@ export function HowTogether({ data, company }: { data: CardData; company: Compan
   );
 }
 
-/** Two over a call: its rules, a grown-up's yes, and that the other home may count. */
-export function OverACall({
-  call,
-  setCall,
-  yes,
-  setYes,
-  follow,
-}: {
-  call: boolean;
-  setCall: (call: boolean) => void;
-  yes: boolean;
-  setYes: (yes: boolean) => void;
-  follow: () => void;
-}) {
-  return (
-    <div className="grid gap-2">
-      <Tick text={say("call.with")} is={call} turn={() => setCall(!call)} />
-      {call && (
-        <>
-          <p className="text-base">{say("call.rules")}</p>
-          <p className="text-base">{say("call.rules2")}</p>
-          <Tick text={say("call.yes")} is={yes} turn={() => setYes(!yes)} />
-          <button type="button" className="btn min-h-12 border-chalk text-chalk" disabled={!yes} onClick={follow}>
-            {say("call.theyCount")}
-          </button>
-        </>
-      )}
-    </div>
-  );
-}
-
 /** The names for the day, and who is on which side. */
 export const Names = ({ company }: { company: Company }) => (
   <fieldset className="grid gap-2">
@@ -152,27 +123,11 @@ export const Names = ({ company }: { company: Company }) => (
 export const Fairness = ({ data, company }: { data: CardData; company: Company }) => (
   <div className="grid gap-1">
     <Tick text={say("who.fair")} is={company.fair} turn={() => company.setFair(!company.fair)} />
-    {company.fair && company.mode === "against" && !company.inSides && company.playing.length === company.count && (
-      <FairMatch
-        data={data}
-        names={company.names.map((_, i) => company.nameOf(i))}
-        chosen={(all) => company.setPeople(all.map(personOf))}
-      />
+    {company.fair && (
+      <Suspense fallback={<p role="status">{say("play.loading")}</p>}>
+        <MakeItFair data={data} company={company} />
+      </Suspense>
     )}
-    {company.fair &&
-      company.people.map((is, i) => (
-        <PersonRow
-          key={`person${i + 1}`}
-          name={company.nameOf(i)}
-          first={i === 0}
-          is={is}
-          most={company.mostHead}
-          line={company.lines && { values: company.lines, step: data.card.step }}
-          guards={company.guards}
-          targets={data.card.parts.some((part) => part.kind === "target") && !data.card.unaimed}
-          change={(person) => company.setPerson(i, person)}
-        />
-      ))}
   </div>
 );
 

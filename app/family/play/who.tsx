@@ -1,15 +1,18 @@
-import { useState } from "react";
+import { Suspense, useState } from "react";
 import type { AnyPlayPattern } from "#core/contract/contract.ts";
 import { say } from "#words/say.ts";
 import { attemptWords } from "#words/verbs.ts";
 import type { CardData } from "../card/card-data.ts";
 import type { OwnCard } from "../card/own-card.ts";
+import { piece } from "../inputs/piece.ts";
 import { beginPlay } from "./begin-play.ts";
-import { FollowCall } from "./call.tsx";
 import type { Choosable, SetValues } from "./choosable.ts";
-import { FamilySet } from "./family-set.tsx";
 import { useCompany } from "./use-company.ts";
-import { Fairness, HowMany, HowTogether, Names, OverACall, Tick, WhoStarts } from "./who-choices.tsx";
+import { Fairness, HowMany, HowTogether, Names, Tick, WhoStarts } from "./who-choices.tsx";
+
+const FollowCall = piece(async () => ({ default: (await import("./call.tsx")).FollowCall }));
+const OverACall = piece(async () => ({ default: (await import("./over-a-call.tsx")).OverACall }));
+const FamilySet = piece(async () => ({ default: (await import("./family-set.tsx")).FamilySet }));
 
 /** Who plays, how, and the names for the day. */
 export function Who({
@@ -57,12 +60,14 @@ export function Who({
 
   if (following)
     return (
-      <FollowCall
-        unit={company.unit}
-        attempt={attempt}
-        shared={company.how === "relay"}
-        close={() => setFollowing(false)}
-      />
+      <Suspense fallback={<p role="status">{say("play.loading")}</p>}>
+        <FollowCall
+          unit={company.unit}
+          attempt={attempt}
+          shared={company.how === "relay"}
+          close={() => setFollowing(false)}
+        />
+      </Suspense>
     );
   return (
     <form
@@ -84,7 +89,15 @@ export function Who({
       )}
       <HowTogether data={data} company={company} />
       {company.callable && (
-        <OverACall call={call} setCall={setCall} yes={callYes} setYes={setCallYes} follow={() => setFollowing(true)} />
+        <Suspense>
+          <OverACall
+            call={call}
+            setCall={setCall}
+            yes={callYes}
+            setYes={setCallYes}
+            follow={() => setFollowing(true)}
+          />
+        </Suspense>
       )}
       {company.canSide && (
         <Tick text={say("who.twoSides")} is={company.two} turn={() => company.setTwo(!company.two)} />
@@ -100,13 +113,15 @@ export function Who({
       {choices.length > 0 && (
         <fieldset>
           <legend className="mb-2 font-semibold">{say("set.title")}</legend>
-          <FamilySet
-            attempt={attempt}
-            list={choices}
-            now={chosen}
-            step={data.card.step}
-            set={(field, value) => choose({ ...chosen, [field]: value })}
-          />
+          <Suspense>
+            <FamilySet
+              attempt={attempt}
+              list={choices}
+              now={chosen}
+              step={data.card.step}
+              set={(field, value) => choose({ ...chosen, [field]: value })}
+            />
+          </Suspense>
         </fieldset>
       )}
       {company.how === null && <p role="alert">{say("who.nobody")}</p>}

@@ -1,5 +1,6 @@
 import type { Card } from "#core/compile/card.ts";
 import { say } from "#words/say.ts";
+import "#words/set-up.ts";
 import { countsAs } from "./set-up-screen.tsx";
 
 const BALL = "M0 0m-5 0a5 5 0 1 0 10 0a5 5 0 1 0 -10 0";

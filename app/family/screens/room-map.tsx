@@ -1,5 +1,6 @@
 import type { Card } from "#core/compile/card.ts";
 import { say } from "#words/say.ts";
+import "#words/set-up.ts";
 import { RoomPlan } from "../../ui/room-plan.tsx";
 
 /** Where the layout lies in this home's space: its outline, what stands in it, the start line and the way to send. */

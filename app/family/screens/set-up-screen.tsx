@@ -3,6 +3,7 @@ import type { Marker } from "#core/compile/card.ts";
 import type { HitRule } from "#core/rules/hit-rule.ts";
 import type { Place } from "#core/yard/parts.ts";
 import { countedIn, itemName, type Names, namesOf, say, sayPhrase, targetName } from "#words/say.ts";
+import "#words/set-up.ts";
 import { attemptWords } from "#words/verbs.ts";
 import { ItemDrawing } from "../../drawings/items.tsx";
 import { ScreenLink } from "../card/address.tsx";

@@ -2,7 +2,9 @@ import { mirrored } from "#core/aim/mirrored.ts";
 import type { Card } from "#core/compile/card.ts";
 import { extraObjects } from "#core/kit/extra-objects.ts";
 import type { SquareCode as Code } from "#server/links/qr-code.ts";
-import { itemName, namesOf, say, sayPhrase } from "#words/say.ts";
+import { enPaper } from "#words/en-paper.ts";
+import { addWords, itemName, namesOf, say, sayPhrase } from "#words/say.ts";
+import "#words/set-up.ts";
 import type { SheetRules } from "#words/sheet.ts";
 import { attemptWords } from "#words/verbs.ts";
 import { ItemDrawing } from "../../drawings/items.tsx";
@@ -10,6 +12,8 @@ import { SquareCode } from "../../ui/qr-code.tsx";
 import { CountsPicture } from "./counts-picture.tsx";
 import { stages } from "./set-up-screen.tsx";
 import { mapScale, YardMap } from "./yard-map.tsx";
+
+addWords(enPaper);
 
 /** The plan on paper: its drawing size and how wide it is printed. */
 const PLAN = { width: 520, height: 400, mm: 96 };

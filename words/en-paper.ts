@@ -1,0 +1,20 @@
+/** Headings and labels of a card on paper. */
+export const enPaper = {
+  "sheet.slips": "Have you none of these? Cut out these slips.",
+  "sheet.two": "For two players: write both names and scores",
+  "sheet.two.name": "Name",
+  "sheet.two.score": "Score",
+  "sheet.fetch": "Get ready",
+  "sheet.setUp": "Set up",
+  "sheet.scale": "1 cm here is {cm, number} cm at home.",
+  "sheet.look": "Safety check",
+  "sheet.rules": "How to play",
+  "sheet.points": "Points",
+  "sheet.scores": "My goes",
+  "sheet.total": "total",
+  "sheet.code": "Play on a screen",
+  "sheet.go": "Go {number, number}",
+  "sheet.ruler": "A ruler: check it with yours. Print at 100%.",
+  "sheet.step": "Walk 10 steps. Measure: {line} m. My step: {line} cm.",
+  "sheet.first": "School rules and your care plan come first.",
+} as const;
