@@ -35,6 +35,8 @@ export default function handleRequest(request: Request, status: number, headers:
       : "onShellReady";
     const { pipe, abort } = renderToPipeableStream(<ServerRouter context={context} url={request.url} nonce={nonce} />, {
       nonce,
+      // A long page would put off what stands in a Suspense boundary, and move it into place by a script: where there is none it would stay away.
+      progressiveChunkSize: Number.POSITIVE_INFINITY,
       [ready]() {
         begun = true;
         const body = new PassThrough();
