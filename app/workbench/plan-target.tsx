@@ -1,0 +1,233 @@
+import { useDrag } from "@use-gesture/react";
+import { memo, useRef } from "react";
+import type { PartOf } from "#core/yard/parts.ts";
+import { ThingStroke } from "../ui/strokes.tsx";
+import { asideText, nudged, type Snap, snapped } from "./edit.ts";
+import { type PlanScale, WIDTH } from "./scale.ts";
+
+/** Targets are drawn no smaller than so many pixels. */
+export const LEAST = 26;
+
+interface MarkProps {
+  id: string;
+  item: string;
+  /** What it carries, as on a card. */
+  sign: string | undefined;
+  name: string;
+  x: number;
+  y: number;
+  size: number;
+  /** Where the plan ends, for the dotted line down to the tape. */
+  foot: number;
+  chosen: boolean;
+  grouped: boolean;
+  choose: (id: string) => void;
+  focusOn: (id: string) => void;
+  toggle: (id: string) => void;
+  /** Metres across. */
+  wide: number;
+  snap: Snap;
+  step: number;
+  /** Puts it somewhere else: metres from the throwing spot and to the right of the middle. */
+  place: (id: string, metres: number, across: number, gesture: string) => void;
+  scale: PlanScale;
+  svg: React.RefObject<SVGSVGElement | null>;
+  /** Metres along the plan, and to the right of the middle. */
+  distance: number;
+  across: number;
+  wrong: boolean;
+}
+
+/** Dragged along and aside; with the plan reversed only aside. */
+function useTargetDrag({
+  id,
+  choose,
+  snap,
+  step,
+  place,
+  scale,
+  svg,
+  distance,
+}: Pick<MarkProps, "id" | "choose" | "snap" | "step" | "place" | "scale" | "svg" | "distance">) {
+  const box = useRef<DOMRect | null>(null);
+  const gesture = useRef(0);
+  return useDrag(
+    ({ xy: [cx, cy], first, event, altKey, shiftKey, dragging }) => {
+      if (first) {
+        gesture.current++;
+        if (!shiftKey) choose(id);
+        box.current = svg.current?.getBoundingClientRect() ?? null;
+        (event.target as Element | null)?.closest<SVGGElement>("[data-mark]")?.focus();
+      }
+      if (!box.current || !dragging) return;
+      const px = WIDTH / box.current.width;
+      const to = (value: number) => snapped(value, snap, step, altKey);
+      const aside = ((cy - box.current.top) * px - scale.height / 2) / scale.k;
+      const along = scale.reversed ? distance : to(scale.distanceAt((cx - box.current.left) * px));
+      place(id, along, to(aside), `drag ${id} ${gesture.current}`);
+    },
+    { pointer: { touch: true }, filterTaps: true },
+  );
+}
+
+/**
+ * A target: dragged along and aside by mouse or finger, moved by arrows while it is chosen; with Shift it is chosen together with others.
+ */
+export const TargetMark = memo(function TargetMark({
+  id,
+  item,
+  sign,
+  name,
+  x,
+  y,
+  size,
+  foot,
+  chosen,
+  grouped,
+  choose,
+  focusOn,
+  toggle,
+  wide,
+  snap,
+  step,
+  place,
+  scale,
+  svg,
+  distance,
+  across,
+  wrong,
+}: MarkProps) {
+  const bind = useTargetDrag({ id, choose, snap, step, place, scale, svg, distance });
+  return (
+    <>
+      <g
+        {...bind()}
+        data-mark={id}
+        role="button"
+        tabIndex={0}
+        aria-pressed={chosen || grouped}
+        aria-label={`${name}: ${distance.toFixed(2)} m, ${asideText(across)}. Arrow keys move it. Shift and space select several.`}
+        transform={`translate(${x} ${y})`}
+        onClick={(event) => (event.shiftKey ? toggle(id) : choose(id))}
+        onFocus={() => focusOn(id)}
+        onKeyDown={(event) => {
+          if (event.key === " " || event.key === "Enter") {
+            event.preventDefault();
+            if (event.shiftKey) toggle(id);
+            else choose(id);
+          }
+          const to = nudged(event, { along: distance, across });
+          if (to) place(id, to.along, to.across, `keys ${id}`);
+        }}
+        className="cursor-move touch-none outline-none [&:focus-visible>circle]:stroke-mustard"
+      >
+        <path
+          d={`M0 ${size / 2}V${foot - y}`}
+          stroke="var(--color-chalk)"
+          strokeOpacity="0.45"
+          strokeWidth="1.5"
+          strokeDasharray="1.5 6"
+          strokeLinecap="round"
+        />
+        <circle
+          r={size * 0.75}
+          fill="transparent"
+          stroke={wrong ? "var(--color-ember)" : chosen || grouped ? "var(--color-mustard)" : "transparent"}
+          strokeWidth={wrong ? 3.5 : 2}
+          strokeDasharray={wrong ? undefined : grouped ? "2 3" : "5 4"}
+        />
+        <ThingStroke
+          s={{
+            ...{ kind: "thing", id, at: { along: distance, across }, size: wide, item, wall: false, aimed: true },
+            ...(sign !== undefined && { sign }),
+          }}
+          now={chosen || grouped}
+          k={scale.k}
+          least={LEAST}
+        />
+        {sign === undefined && (
+          <text
+            y={-size * 0.75 - 5}
+            textAnchor="middle"
+            fill="var(--color-chalk)"
+            fontSize="14"
+            fontWeight="700"
+            stroke="var(--color-court)"
+            strokeWidth="3"
+            paintOrder="stroke"
+          >
+            {name}
+          </text>
+        )}
+      </g>
+      {chosen && <ChosenText x={x + size * 0.75 + 7} y={y + 5} {...{ distance, across, wide, scale }} />}
+    </>
+  );
+});
+
+/** What is said beside the chosen target: how far, how far aside, how wide. */
+const ChosenText = ({
+  x,
+  y,
+  distance,
+  across,
+  wide,
+  scale,
+}: Pick<MarkProps, "x" | "y" | "distance" | "across" | "wide" | "scale">) => (
+  <text
+    x={x}
+    y={y}
+    pointerEvents="none"
+    fill="var(--color-mustard)"
+    fontSize="13"
+    fontWeight="700"
+    stroke="var(--color-court)"
+    strokeWidth="3"
+    paintOrder="stroke"
+  >
+    {scale.reversed ? asideText(across) : `${distance.toFixed(2)} m, ${asideText(across)}`}
+    <tspan x={x} dy="16" fontWeight="400">
+      {wide.toFixed(2)} m wide
+    </tspan>
+  </text>
+);
+
+/** Makes the chosen target wider or narrower, by its edge: drawn over all targets, since one may stand on another. */
+export function WidthGrip({
+  target: { id, along, across, width },
+  widen,
+  scale,
+  svg,
+}: {
+  target: PartOf<"target">;
+  /** Gives it another width, metres. */
+  widen: (id: string, width: number, gesture: string) => void;
+  scale: PlanScale;
+  svg: React.RefObject<SVGSVGElement | null>;
+}) {
+  const box = useRef<DOMRect | null>(null);
+  const y = scale.y(across);
+  const bind = useDrag(
+    ({ xy: [, cy], first, startTime }) => {
+      if (first) {
+        box.current = svg.current?.getBoundingClientRect() ?? null;
+      }
+      if (!box.current) return;
+      const half = ((cy - box.current.top) * (WIDTH / box.current.width) - y) / scale.k;
+      widen(id, Math.round(half * 2 * 100) / 100, `drag width ${id} ${startTime}`);
+    },
+    { pointer: { touch: true }, filterTaps: true },
+  );
+  return (
+    <g
+      {...bind()}
+      data-grip={`width ${id}`}
+      transform={`translate(${scale.x(along)} ${y + (width * scale.k) / 2})`}
+      className="cursor-ns-resize touch-none"
+    >
+      <title>{`Width ${width.toFixed(2)} m: drag to change`}</title>
+      <rect x="-14" y="-6" width="28" height="22" fill="transparent" />
+      <path d="M-9 0h18" stroke="var(--color-mustard)" strokeWidth="4" strokeLinecap="round" />
+    </g>
+  );
+}
