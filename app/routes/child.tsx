@@ -116,6 +116,8 @@ function leanText({ pieces, along, across, wild }: Lean): string {
   });
 }
 
+type Child = Route.ComponentProps["loaderData"]["child"];
+
 export default function ChildPage({ loaderData, actionData }: Route.ComponentProps) {
   const { child: c } = loaderData;
   const { revalidate } = useRevalidator();
@@ -124,7 +126,6 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
     const timeout = setInterval(() => void revalidate(), LOOK_AGAIN);
     return () => clearInterval(timeout);
   }, [c.working, revalidate]);
-  const known = new Map(c.known);
   return (
     <main className="mx-auto w-full max-w-6xl p-6 print:p-0 print:text-[13px]">
       <div className="mb-4 flex flex-wrap items-end gap-x-5 gap-y-2">
@@ -151,191 +152,208 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
       )}
       {c.courses.length === 0 && <p className="note">{tell("child.none", { name: c.name, age: c.age })}</p>}
       <div className="grid gap-6 lg:grid-cols-2 print:grid-cols-2 print:gap-x-5 print:gap-y-2">
-        {c.courses.map((course) => {
-          const k = known.get(course.action);
-          const plate = course.axis === "spread" && isSend(course.action);
-          const lean = c.leans[course.action];
-          return (
-            <section
-              key={`${course.action} ${course.axis}`}
-              className="border-t-2 border-ink pt-3 print:break-inside-avoid print:pt-1"
-            >
-              <h2 className="text-xl">{label(`action.${course.action}`)}</h2>
-              <p className="text-lg print:text-sm">
-                {c.name.split(" ")[0]} {sayPhrase(course.now)}.
-              </p>
-              <p className="text-sm text-quiet">
-                {tell("child.likely", { low: course.ends[0]!, high: course.ends[1]! })}{" "}
-                {k && tell("child.rests", { tries: k.tries, when: k.last })}
-              </p>
-              {lean && course.axis === "spread" && <p className="text-sm text-quiet">{leanText(lean)}</p>}
-              <div className="chart-print">
-                <Suspense fallback={<div className="h-[220px]" />}>
-                  <AccuracyChart
-                    points={course.points}
-                    unit={plate ? "hits in 10" : "in a row"}
-                    {...(plate && { most: 10 })}
-                  />
-                </Suspense>
-              </div>
-              <table className="sr-only">
-                <caption>{tell("child.weeks", { what: label(`action.${course.action}`) })}</caption>
-                <thead>
-                  <tr>
-                    <th>Week ending</th>
-                    <th>{plate ? "Hits in 10" : "In a row"}</th>
-                    <th>Attempts</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {course.points.map((point) => (
-                    <tr key={point.week}>
-                      <td>{point.week}</td>
-                      <td>
-                        {point.middle} ({point.range[0]}–{point.range[1]})
-                      </td>
-                      <td>{point.tries}</td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-            </section>
-          );
-        })}
+        {c.courses.map((course) => (
+          <Course key={`${course.action} ${course.axis}`} child={c} course={course} />
+        ))}
       </div>
       <div className="mt-6 grid gap-6 lg:grid-cols-2 print:mt-3 print:block print:columns-2 print:gap-x-5">
-        <section>
-          <h2 className="text-xl">Best results</h2>
-          {c.bests.length === 0 && <p className="text-quiet">No results yet.</p>}
-          <ul>
-            {c.bests.map((best) => (
-              <li key={best.title} className="row-line flex justify-between gap-4 py-1.5 print:py-0.5">
-                <Link to={`/results/${best.assignmentId}`} className="hover:underline">
-                  {best.title}
-                </Link>
-                <strong>
-                  {best.score}
-                  {best.unfinished ? " (not finished)" : ""}
-                </strong>
-              </li>
-            ))}
-          </ul>
-          {c.goes.length > 0 && (
-            <p className="mt-3">
-              {tell("child.played", {
-                lately: Math.round(c.played.lately),
-                week: Math.round(c.played.aWeek),
-                weeks: c.played.weeks,
-                goal: c.goal ?? 0,
-                asked: c.goal === null ? "no" : "yes",
-              })}
-            </p>
-          )}
-          {c.mood && (
-            <p className="mt-3">
-              Felt {c.mood.before.toFixed(1)} of 5 before, {c.mood.after.toFixed(1)} after, over {c.mood.goes} games.
-            </p>
-          )}
-        </section>
-        <section>
-          <h2 className="text-xl">Success criteria</h2>
-          {c.marks.length === 0 && <p className="text-quiet">None marked yet.</p>}
-          <ul>
-            {c.marks.map(({ text, marks }) => (
-              <li key={text} className="row-line flex justify-between gap-4 py-1.5 print:py-0.5">
-                <span>{text}</span>
-                <span className="text-right">
-                  {marks.slice(0, -1).map((mark, i) => (
-                    <span key={i} className="text-quiet">
-                      {label(`mark.${mark}`)},{" "}
-                    </span>
-                  ))}
-                  <strong>{label(`mark.${marks[marks.length - 1]!}`)}</strong>
-                </span>
-              </li>
-            ))}
-          </ul>
-        </section>
-        {c.changes.length > 0 && (
-          <section>
-            <h2 className="text-xl">Changes made for this child's home</h2>
-            <ul>
-              {c.changes.map(({ words, games }) => (
-                <li key={words} className="row-line py-1.5 print:py-0.5">
-                  <strong>{games.join(", ")}</strong>: {words}
-                </li>
-              ))}
-            </ul>
-          </section>
-        )}
-        <section className="print:hidden">
-          <h2 className="text-xl">Support</h2>
-          {c.support !== "" && <p className="mb-2">{c.support}</p>}
-          {c.familyNote !== "" && (
-            <p className="mb-2">
-              <span className="text-quiet">From the family:</span> {c.familyNote}
-            </p>
-          )}
-          <p className="mb-2 text-sm text-quiet">
-            Applied wherever it fits. The card never says why. Only this class's teachers can see it.
-          </p>
-          <Form method="post" className="grid gap-3">
-            {SUPPORT_KINDS.map((kind) => (
-              <fieldset key={kind}>
-                <legend className="font-semibold">{label(`supportKind.${kind}`)}</legend>
-                {SUPPORT_IDS.filter((id) => SUPPORTS[id] === kind).map((id) => (
-                  <label key={id} className="flex min-h-7 items-center gap-2">
-                    <input type="checkbox" name={`support ${id}`} defaultChecked={c.supports.includes(id)} />
-                    {label(`support.${id}`)}
-                  </label>
-                ))}
-              </fieldset>
-            ))}
-            <p className="flex items-center gap-3">
-              <button type="submit" className="btn btn-small">
-                Save support
-              </button>
-              <span role="status">
-                {actionData && "ok" in actionData && actionData.ok
-                  ? "Saved. Cards not yet started have been updated."
-                  : ""}
-              </span>
-            </p>
-            {c.games.length > 0 && (
-              <p className="flex flex-wrap items-center gap-3">
-                <label htmlFor="of">{tell("preview.game")}</label>
-                <select id="of" name="of" className="max-w-56">
-                  {c.games.map((game) => (
-                    <option key={game.assignmentId} value={game.assignmentId}>
-                      {game.name}
-                    </option>
-                  ))}
-                </select>
-                <button type="submit" formMethod="get" formAction={`/children/${c.id}/card`} className="btn btn-small">
-                  {tell("preview.see")}
-                </button>
-              </p>
-            )}
-          </Form>
-        </section>
-        <section className="lg:col-span-2 print:hidden">
-          <h2 className="text-xl">{tell("child.goes", { count: c.goes.length })}</h2>
-          <table className="w-full text-left">
-            <Heads of={["When", "Game", "Score", "Attempts", "Played with"]} />
-            <tbody>
-              {c.goes.map((go) => (
-                <tr key={go.id} className="row-line">
-                  <td className="py-1.5">{go.at}</td>
-                  <td>{go.title}</td>
-                  <td className="font-bold">{go.score}</td>
-                  <td>{go.sends}</td>
-                  <td>{go.with}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </section>
+        <Bests child={c} />
+        <Criteria child={c} />
+        {c.changes.length > 0 && <Changes child={c} />}
+        <Support child={c} saved={actionData !== undefined && "ok" in actionData && actionData.ok === true} />
+        <Goes child={c} />
       </div>
     </main>
   );
 }
+
+/** How one action has come on: in words, as a chart, and as a table for those who hear the page. */
+function Course({ child: c, course }: { child: Child; course: Child["courses"][number] }) {
+  const k = new Map(c.known).get(course.action);
+  const plate = course.axis === "spread" && isSend(course.action);
+  const lean = c.leans[course.action];
+  return (
+    <section className="border-t-2 border-ink pt-3 print:break-inside-avoid print:pt-1">
+      <h2 className="text-xl">{label(`action.${course.action}`)}</h2>
+      <p className="text-lg print:text-sm">
+        {c.name.split(" ")[0]} {sayPhrase(course.now)}.
+      </p>
+      <p className="text-sm text-quiet">
+        {tell("child.likely", { low: course.ends[0]!, high: course.ends[1]! })}{" "}
+        {k && tell("child.rests", { tries: k.tries, when: k.last })}
+      </p>
+      {lean && course.axis === "spread" && <p className="text-sm text-quiet">{leanText(lean)}</p>}
+      <div className="chart-print">
+        <Suspense fallback={<div className="h-[220px]" />}>
+          <AccuracyChart points={course.points} unit={plate ? "hits in 10" : "in a row"} {...(plate && { most: 10 })} />
+        </Suspense>
+      </div>
+      <table className="sr-only">
+        <caption>{tell("child.weeks", { what: label(`action.${course.action}`) })}</caption>
+        <thead>
+          <tr>
+            <th>Week ending</th>
+            <th>{plate ? "Hits in 10" : "In a row"}</th>
+            <th>Attempts</th>
+          </tr>
+        </thead>
+        <tbody>
+          {course.points.map((point) => (
+            <tr key={point.week}>
+              <td>{point.week}</td>
+              <td>
+                {point.middle} ({point.range[0]}–{point.range[1]})
+              </td>
+              <td>{point.tries}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+/** The best of each activity, how much was played, and how it felt. */
+const Bests = ({ child: c }: { child: Child }) => (
+  <section>
+    <h2 className="text-xl">Best results</h2>
+    {c.bests.length === 0 && <p className="text-quiet">No results yet.</p>}
+    <ul>
+      {c.bests.map((best) => (
+        <li key={best.title} className="row-line flex justify-between gap-4 py-1.5 print:py-0.5">
+          <Link to={`/results/${best.assignmentId}`} className="hover:underline">
+            {best.title}
+          </Link>
+          <strong>
+            {best.score}
+            {best.unfinished ? " (not finished)" : ""}
+          </strong>
+        </li>
+      ))}
+    </ul>
+    {c.goes.length > 0 && (
+      <p className="mt-3">
+        {tell("child.played", {
+          lately: Math.round(c.played.lately),
+          week: Math.round(c.played.aWeek),
+          weeks: c.played.weeks,
+          goal: c.goal ?? 0,
+          asked: c.goal === null ? "no" : "yes",
+        })}
+      </p>
+    )}
+    {c.mood && (
+      <p className="mt-3">
+        Felt {c.mood.before.toFixed(1)} of 5 before, {c.mood.after.toFixed(1)} after, over {c.mood.goes} games.
+      </p>
+    )}
+  </section>
+);
+
+/** How each success criterion was marked, the latest in bold. */
+const Criteria = ({ child: c }: { child: Child }) => (
+  <section>
+    <h2 className="text-xl">Success criteria</h2>
+    {c.marks.length === 0 && <p className="text-quiet">None marked yet.</p>}
+    <ul>
+      {c.marks.map(({ text, marks }) => (
+        <li key={text} className="row-line flex justify-between gap-4 py-1.5 print:py-0.5">
+          <span>{text}</span>
+          <span className="text-right">
+            {marks.slice(0, -1).map((mark, i) => (
+              <span key={i} className="text-quiet">
+                {label(`mark.${mark}`)},{" "}
+              </span>
+            ))}
+            <strong>{label(`mark.${marks[marks.length - 1]!}`)}</strong>
+          </span>
+        </li>
+      ))}
+    </ul>
+  </section>
+);
+
+/** What was changed so that games work in this home. */
+const Changes = ({ child: c }: { child: Child }) => (
+  <section>
+    <h2 className="text-xl">Changes made for this child's home</h2>
+    <ul>
+      {c.changes.map(({ words, games }) => (
+        <li key={words} className="row-line py-1.5 print:py-0.5">
+          <strong>{games.join(", ")}</strong>: {words}
+        </li>
+      ))}
+    </ul>
+  </section>
+);
+
+/** What helps this child, ticked by its teacher, and a look at its card. */
+const Support = ({ child: c, saved }: { child: Child; saved: boolean }) => (
+  <section className="print:hidden">
+    <h2 className="text-xl">Support</h2>
+    {c.support !== "" && <p className="mb-2">{c.support}</p>}
+    {c.familyNote !== "" && (
+      <p className="mb-2">
+        <span className="text-quiet">From the family:</span> {c.familyNote}
+      </p>
+    )}
+    <p className="mb-2 text-sm text-quiet">
+      Applied wherever it fits. The card never says why. Only this class's teachers can see it.
+    </p>
+    <Form method="post" className="grid gap-3">
+      {SUPPORT_KINDS.map((kind) => (
+        <fieldset key={kind}>
+          <legend className="font-semibold">{label(`supportKind.${kind}`)}</legend>
+          {SUPPORT_IDS.filter((id) => SUPPORTS[id] === kind).map((id) => (
+            <label key={id} className="flex min-h-7 items-center gap-2">
+              <input type="checkbox" name={`support ${id}`} defaultChecked={c.supports.includes(id)} />
+              {label(`support.${id}`)}
+            </label>
+          ))}
+        </fieldset>
+      ))}
+      <p className="flex items-center gap-3">
+        <button type="submit" className="btn btn-small">
+          Save support
+        </button>
+        <span role="status">{saved ? "Saved. Cards not yet started have been updated." : ""}</span>
+      </p>
+      {c.games.length > 0 && (
+        <p className="flex flex-wrap items-center gap-3">
+          <label htmlFor="of">{tell("preview.game")}</label>
+          <select id="of" name="of" className="max-w-56">
+            {c.games.map((game) => (
+              <option key={game.assignmentId} value={game.assignmentId}>
+                {game.name}
+              </option>
+            ))}
+          </select>
+          <button type="submit" formMethod="get" formAction={`/children/${c.id}/card`} className="btn btn-small">
+            {tell("preview.see")}
+          </button>
+        </p>
+      )}
+    </Form>
+  </section>
+);
+
+/** Every go that was handed in. */
+const Goes = ({ child: c }: { child: Child }) => (
+  <section className="lg:col-span-2 print:hidden">
+    <h2 className="text-xl">{tell("child.goes", { count: c.goes.length })}</h2>
+    <table className="w-full text-left">
+      <Heads of={["When", "Game", "Score", "Attempts", "Played with"]} />
+      <tbody>
+        {c.goes.map((go) => (
+          <tr key={go.id} className="row-line">
+            <td className="py-1.5">{go.at}</td>
+            <td>{go.title}</td>
+            <td className="font-bold">{go.score}</td>
+            <td>{go.sends}</td>
+            <td>{go.with}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  </section>
+);

@@ -1,5 +1,6 @@
 import { Plus, Trash2 } from "lucide-react";
 import { Link, useParams } from "react-router";
+import type { Peg } from "#core/contract/contract.ts";
 import { flies, sentIn } from "#core/forecast/for-activity.ts";
 import { type Activity, BEHIND, canSetOut } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
@@ -17,8 +18,10 @@ import { LayoutPanel } from "./layout-panel.tsx";
 import { Fields } from "./station-parts.tsx";
 import type { PanelProps } from "./stations.ts";
 
+type Edits = Pick<PanelProps, "activity" | "problems" | "change">;
+
 /** Whether the child itself sets the targets out, and where. */
-function SetOutFields({ activity, problems, change }: Pick<PanelProps, "activity" | "problems" | "change">) {
+function SetOutFields({ activity, problems, change }: Edits) {
   const { setOut } = activity;
   const at = opened(activity).pegs.map((peg) => peg.distance);
   const metres = (givenMetres: number) => Math.round(givenMetres * 20) / 20;
@@ -72,10 +75,10 @@ export function YardPanel({ activity, problems, change, chosen, choose, middle }
   const { id } = useParams();
   const game = opened(activity);
   const { pegs } = game;
+  const edits = { activity, problems, change };
   const peg = pegs.find((eachPeg) => eachPeg.id === chosen);
   const longer = game.add();
   const advice = game.pattern.advice?.(activity.pattern.params, sentIn(activity).width) ?? [];
-  const less = peg && game.remove(peg.id);
   const told = problems.filter((problem) =>
     ["pattern.params.peg", "space", "layout", "off", "ramp"].some((field) => problem.field.startsWith(field)),
   );
@@ -86,48 +89,8 @@ export function YardPanel({ activity, problems, change, chosen, choose, middle }
           {problemText(problem.message)}
         </p>
       ))}
-      {peg && (
-        <section className="mb-3">
-          <div className="flex items-center justify-between">
-            <h3 className="text-lg">
-              {peg.kind === "line"
-                ? `Line ${pegs.indexOf(peg) + 1}`
-                : `${peg.many ? `${peg.many} ×` : pegs.indexOf(peg) + 1} ${peg.label || itemName(peg.item ?? "")}`}
-            </h3>
-            <button
-              type="button"
-              className="btn btn-quiet btn-small"
-              disabled={!less}
-              onClick={() => {
-                if (!less) return;
-                choose(null);
-                change(less);
-              }}
-            >
-              <Trash2 size={15} aria-hidden="true" /> Remove
-            </button>
-          </div>
-          <Fields key={peg.id} list={game.pegKnobs(peg.id)} activity={activity} problems={problems} change={change} />
-        </section>
-      )}
-      {pegs.length > 1 && pegs[0]!.kind === "target" && (
-        <label className="row-line mb-2 flex items-center justify-between gap-3 py-2 text-[0.92rem]">
-          Arrange the targets
-          <select
-            value=""
-            onChange={(event) =>
-              event.target.value && change(arrangeAs(activity, event.target.value as (typeof ARRANGED)[number]))
-            }
-          >
-            <option value="">as they are</option>
-            {ARRANGED.map((text) => (
-              <option key={text} value={text}>
-                {label(`layout.${text}`)}
-              </option>
-            ))}
-          </select>
-        </label>
-      )}
+      {peg && <PegFields {...edits} peg={peg} choose={choose} />}
+      <Arrange {...edits} />
       {advice.map((phrase) => (
         <p key={phrase.key} className="mb-2 text-sm text-quiet">
           {tell(phrase.key, phrase.params)}
@@ -166,114 +129,190 @@ export function YardPanel({ activity, problems, change, chosen, choose, middle }
         <SetOutFields activity={activity} problems={problems} change={change} />
       )}
       <LayoutPanel activity={activity} change={change} choose={choose} />
-      <h3 className="mt-3 text-base">How distances are given, and what is behind</h3>
-      <Choice
-        name="Distances on the card in"
-        hint="a step is each child's own"
-        options={COUNTED.map((text) => ({ value: text, label: label(`counted.${text}`) }))}
-        value={activity.counted ?? "steps"}
-        change={(counted) => change({ ...activity, counted })}
+      <Behind {...edits} />
+      <StartsHow {...edits} />
+      <SpaceFields {...edits} />
+    </>
+  );
+}
+
+/** The fields of one marker, by its name, and taking it away. */
+function PegFields({ activity, problems, change, peg, choose }: Edits & { peg: Peg } & Pick<PanelProps, "choose">) {
+  const game = opened(activity);
+  const { pegs } = game;
+  const at = pegs.findIndex((other) => other.id === peg.id);
+  const less = game.remove(peg.id);
+  return (
+    <section className="mb-3">
+      <div className="flex items-center justify-between">
+        <h3 className="text-lg">
+          {peg.kind === "line"
+            ? `Line ${at + 1}`
+            : `${peg.many ? `${peg.many} ×` : at + 1} ${peg.label || itemName(peg.item ?? "")}`}
+        </h3>
+        <button
+          type="button"
+          className="btn btn-quiet btn-small"
+          disabled={!less}
+          onClick={() => {
+            if (!less) return;
+            choose(null);
+            change(less);
+          }}
+        >
+          <Trash2 size={15} aria-hidden="true" /> Remove
+        </button>
+      </div>
+      <Fields key={peg.id} list={game.pegKnobs(peg.id)} activity={activity} problems={problems} change={change} />
+    </section>
+  );
+}
+
+/** All targets set out anew, as a layout has them. */
+function Arrange({ activity, change }: Edits) {
+  const { pegs } = opened(activity);
+  if (pegs.length < 2 || pegs[0]!.kind !== "target") return null;
+  return (
+    <label className="row-line mb-2 flex items-center justify-between gap-3 py-2 text-[0.92rem]">
+      Arrange the targets
+      <select
+        value=""
+        onChange={(event) =>
+          event.target.value && change(arrangeAs(activity, event.target.value as (typeof ARRANGED)[number]))
+        }
+      >
+        <option value="">as they are</option>
+        {ARRANGED.map((text) => (
+          <option key={text} value={text}>
+            {label(`layout.${text}`)}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+/** In what the card gives distances, what is behind the targets, and what is touched first. */
+const Behind = ({ activity, problems, change }: Edits) => (
+  <>
+    <h3 className="mt-3 text-base">How distances are given, and what is behind</h3>
+    <Choice
+      name="Distances on the card in"
+      hint="a step is each child's own"
+      options={COUNTED.map((text) => ({ value: text, label: label(`counted.${text}`) }))}
+      value={activity.counted ?? "steps"}
+      change={(counted) => change({ ...activity, counted })}
+    />
+    <Choice
+      name="Behind the targets"
+      options={BEHIND.map((text) => ({ value: text, label: label(`behind.${text}`) }))}
+      value={activity.behind ?? "open"}
+      change={(behind) => change({ ...activity, behind })}
+    />
+    <Choice
+      name="It must first touch"
+      hint="once; an object that hardly bounces will not come up again"
+      options={[
+        { value: "straight", label: "nothing" },
+        ...(flies(activity) || activity.off === "floor" || activity.off === "table"
+          ? [
+              { value: "floor", label: "the floor" },
+              { value: "table", label: "a table" },
+            ]
+          : []),
+        { value: "wall", label: "the wall behind them" },
+      ]}
+      value={activity.off ?? "straight"}
+      change={(first) => {
+        const { off: was, wall: gap, ...rest } = activity;
+        if (first === "straight") change(rest);
+        else if (first === "wall") change({ ...rest, off: "wall", wall: gap ?? WALL_GAP });
+        else change({ ...rest, off: first as "floor" | "table" });
+      }}
+    />
+    {activity.off === "wall" && (
+      <NumberField
+        name="Wall behind the farthest target, at"
+        unit="m"
+        value={activity.wall ?? WALL_GAP}
+        least={0.2}
+        most={5}
+        step={0.1}
+        problem={problems.find((problem) => problem.field === "wall")?.message}
+        change={(wall) => change({ ...activity, wall }, "wall")}
       />
+    )}
+  </>
+);
+
+/** By hand, or down a ramp. */
+function StartsHow({ activity, change }: Edits) {
+  if (activity.aim.action !== "underarmRoll" && !activity.ramp) return null;
+  return (
+    <>
       <Choice
-        name="Behind the targets"
-        options={BEHIND.map((text) => ({ value: text, label: label(`behind.${text}`) }))}
-        value={activity.behind ?? "open"}
-        change={(behind) => change({ ...activity, behind })}
-      />
-      <Choice
-        name="It must first touch"
-        hint="once; an object that hardly bounces will not come up again"
+        name="How it starts"
         options={[
-          { value: "straight", label: "nothing" },
-          ...(flies(activity) || activity.off === "floor" || activity.off === "table"
-            ? [
-                { value: "floor", label: "the floor" },
-                { value: "table", label: "a table" },
-              ]
-            : []),
-          { value: "wall", label: "the wall behind them" },
+          { value: "hand", label: "by hand" },
+          { value: "behind", label: "down a ramp, standing behind it" },
+          { value: "beside", label: "down a ramp, standing beside it" },
         ]}
-        value={activity.off ?? "straight"}
-        change={(first) => {
-          const { off: was, wall: gap, ...rest } = activity;
-          if (first === "straight") change(rest);
-          else if (first === "wall") change({ ...rest, off: "wall", wall: gap ?? WALL_GAP });
-          else change({ ...rest, off: first as "floor" | "table" });
+        value={activity.ramp?.stand ?? "hand"}
+        change={(how) => {
+          const { ramp: was, ...rest } = activity;
+          change(
+            how === "hand"
+              ? rest
+              : { ...rest, ramp: { height: was?.height ?? 0.5, stand: how as "behind" | "beside" } },
+          );
         }}
       />
-      {activity.off === "wall" && (
+      {activity.ramp && (
         <NumberField
-          name="Wall behind the farthest target, at"
+          name="Height of the ramp"
           unit="m"
-          value={activity.wall ?? WALL_GAP}
-          least={0.2}
-          most={5}
-          step={0.1}
-          problem={problems.find((problem) => problem.field === "wall")?.message}
-          change={(wall) => change({ ...activity, wall }, "wall")}
+          value={activity.ramp.height}
+          least={0.05}
+          most={0.8}
+          step={0.05}
+          change={(height) => change({ ...activity, ramp: { ...activity.ramp!, height } }, "ramp")}
         />
       )}
-      {(activity.aim.action === "underarmRoll" || activity.ramp) && (
-        <>
-          <Choice
-            name="How it starts"
-            options={[
-              { value: "hand", label: "by hand" },
-              { value: "behind", label: "down a ramp, standing behind it" },
-              { value: "beside", label: "down a ramp, standing beside it" },
-            ]}
-            value={activity.ramp?.stand ?? "hand"}
-            change={(how) => {
-              const { ramp: was, ...rest } = activity;
-              change(
-                how === "hand"
-                  ? rest
-                  : { ...rest, ramp: { height: was?.height ?? 0.5, stand: how as "behind" | "beside" } },
-              );
-            }}
-          />
-          {activity.ramp && (
-            <NumberField
-              name="Height of the ramp"
-              unit="m"
-              value={activity.ramp.height}
-              least={0.05}
-              most={0.8}
-              step={0.05}
-              change={(height) => change({ ...activity, ramp: { ...activity.ramp!, height } }, "ramp")}
-            />
-          )}
-        </>
-      )}
+    </>
+  );
+}
+
+/** The space that the activity is designed for. */
+function SpaceFields({ activity, change }: Edits) {
+  const { space } = activity;
+  const put = (next: Partial<Activity["space"]>, key?: string) =>
+    change({ ...activity, space: { ...space, ...next } }, key);
+  return (
+    <>
       <h3 className="mt-3 text-base">Space to plan for</h3>
       <NumberField
         name="Length"
         unit="m"
-        value={activity.space.length}
+        value={space.length}
         least={0.5}
         most={60}
         step={0.1}
-        change={(length) => change({ ...activity, space: { ...activity.space, length } }, "length")}
+        change={(length) => put({ length }, "length")}
       />
       <NumberField
         name="Width"
         unit="m"
-        value={activity.space.width}
+        value={space.width}
         least={0.5}
         most={60}
         step={0.1}
-        change={(width) => change({ ...activity, space: { ...activity.space, width } }, "width")}
+        change={(width) => put({ width }, "width")}
       />
       <label className="row-line flex items-center justify-between py-2 text-[0.92rem]">
         Floor
         <select
-          value={activity.space.floor}
-          onChange={(event) =>
-            change({
-              ...activity,
-              space: { ...activity.space, floor: event.target.value as Activity["space"]["floor"] },
-            })
-          }
+          value={space.floor}
+          onChange={(event) => put({ floor: event.target.value as Activity["space"]["floor"] })}
         >
           {FLOORS.map((floor) => (
             <option key={floor} value={floor}>
@@ -282,11 +321,7 @@ export function YardPanel({ activity, problems, change, chosen, choose, middle }
           ))}
         </select>
       </label>
-      <Toggle
-        name="Indoors"
-        value={activity.space.indoors}
-        change={(indoors) => change({ ...activity, space: { ...activity.space, indoors } })}
-      />
+      <Toggle name="Indoors" value={space.indoors} change={(indoors) => put({ indoors })} />
     </>
   );
 }
