@@ -305,6 +305,7 @@ describe("whole games, by touch", () => {
 
     const fair = async (page: Page) => {
       await press(page, "Make it fair");
+      await sees(page, "other hand");
       const boxes = await page.$$("xpath///label[normalize-space()='other hand']/input");
       await boxes[1]!.click();
       for (let i = 0; i < 4; i++) await press(page, "Player 2: bigger head start");
