@@ -136,78 +136,14 @@ export default function HomeEdit({ loaderData: d, actionData }: Route.ComponentP
               {told}
             </p>
           )}
-          <Form method="post" className="grid gap-3">
-            <label className="field">
-              <span>
-                Name <span className="hint">first name and initial</span>
-              </span>
-              <input name="name" defaultValue={row.child} maxLength={30} required />
-              {problem("name")}
-            </label>
-            <label className="field">
-              <span>
-                Age <span className="hint">years</span>
-              </span>
-              <input name="age" inputMode="numeric" defaultValue={row.age} required />
-              {problem("age")}
-            </label>
-            <label className="flex items-center gap-2">
-              <input type="checkbox" name="leftHanded" value="yes" defaultChecked={row.leftHanded} /> Left-handed
-            </label>
-            <label className="field">
-              <span>
-                Step length <span className="hint">metres, if measured</span>
-              </span>
-              <input name="step" inputMode="decimal" defaultValue={row.step ?? ""} />
-              {problem("step")}
-            </label>
-            <label className="field">
-              <span>
-                Your note <span className="hint">only this class's teachers can see it</span>
-              </span>
-              <textarea name="support" rows={3} maxLength={300} defaultValue={row.support} />
-              {problem("support")}
-            </label>
-            {row.familyNote && (
-              <div className="border-l-4 border-plum pl-3">
-                <p className="text-sm text-quiet">From the family</p>
-                <p>{row.familyNote}</p>
-              </div>
-            )}
-            <button type="submit" name="intent" value="child" className="btn btn-main">
-              Save child
-            </button>
-          </Form>
+          <ChildForm row={row} problem={problem} />
           <p className="mt-3">
             <Link to={`/children/${row.childId}/erase`} className="underline">
               Delete {row.child} …
             </Link>
           </p>
           <h2 className="mt-6 mb-1 text-lg">Homes</h2>
-          <ul className="grid gap-1">
-            {row.homes.map((eachHome) => (
-              <li key={eachHome.id} className="flex items-center justify-between gap-2">
-                <Link
-                  to={`/homes/${row.childId}?home=${eachHome.id}`}
-                  aria-current={eachHome.id === home?.id ? "true" : undefined}
-                  className={eachHome.id === home?.id ? "font-bold" : "underline"}
-                >
-                  {eachHome.label}
-                  {eachHome.siblings.length > 0 && (
-                    <span className="block text-xs text-quiet">with {sayList(eachHome.siblings)}</span>
-                  )}
-                </Link>
-                {row.homes.length > 1 && (
-                  <Form method="post">
-                    <input type="hidden" name="home" value={eachHome.id} />
-                    <button type="submit" name="intent" value="leave" className="btn btn-quiet btn-small">
-                      Remove
-                    </button>
-                  </Form>
-                )}
-              </li>
-            ))}
-          </ul>
+          <HomeList row={row} home={home} />
           {problem("home")}
           <Form method="post" className="mt-2">
             <input type="hidden" name="order" value={d.another} />
@@ -215,32 +151,8 @@ export default function HomeEdit({ loaderData: d, actionData }: Route.ComponentP
               Another home
             </button>
           </Form>
-          <Form method="post" className="mt-2 flex items-center gap-2">
-            <select name="with" className="min-w-0 py-0.5 text-sm" aria-label="Lives with">
-              {d.others.map((other) => (
-                <option key={other.id} value={other.id}>
-                  {other.name}
-                </option>
-              ))}
-            </select>
-            <button type="submit" name="intent" value="share" className="btn btn-quiet btn-small">
-              Shares this child's home
-            </button>
-          </Form>
-          <Form method="post" className="mt-2 flex items-center gap-2">
-            <input
-              name="code"
-              required
-              autoComplete="off"
-              maxLength={20}
-              className="min-w-0 py-0.5 text-sm"
-              aria-label="Code from the other home"
-              placeholder="Code from the other home"
-            />
-            <button type="submit" name="intent" value="join" className="btn btn-quiet btn-small">
-              Join with code
-            </button>
-          </Form>
+          <ShareHome d={d} />
+          <NewHome />
           {problem("code")}
           {home && (
             <Form method="post" className="mt-2">
@@ -271,3 +183,123 @@ export default function HomeEdit({ loaderData: d, actionData }: Route.ComponentP
     </OwnDrawings>
   );
 }
+
+/** What the teacher knows of a child. */
+const ChildForm = ({
+  row,
+  problem,
+}: {
+  row: Route.ComponentProps["loaderData"]["row"];
+  problem: (field: string) => React.JSX.Element | undefined;
+}) => (
+  <Form method="post" className="grid gap-3">
+    <label className="field">
+      <span>
+        Name <span className="hint">first name and initial</span>
+      </span>
+      <input name="name" defaultValue={row.child} maxLength={30} required />
+      {problem("name")}
+    </label>
+    <label className="field">
+      <span>
+        Age <span className="hint">years</span>
+      </span>
+      <input name="age" inputMode="numeric" defaultValue={row.age} required />
+      {problem("age")}
+    </label>
+    <label className="flex items-center gap-2">
+      <input type="checkbox" name="leftHanded" value="yes" defaultChecked={row.leftHanded} /> Left-handed
+    </label>
+    <label className="field">
+      <span>
+        Step length <span className="hint">metres, if measured</span>
+      </span>
+      <input name="step" inputMode="decimal" defaultValue={row.step ?? ""} />
+      {problem("step")}
+    </label>
+    <label className="field">
+      <span>
+        Your note <span className="hint">only this class's teachers can see it</span>
+      </span>
+      <textarea name="support" rows={3} maxLength={300} defaultValue={row.support} />
+      {problem("support")}
+    </label>
+    {row.familyNote && (
+      <div className="border-l-4 border-plum pl-3">
+        <p className="text-sm text-quiet">From the family</p>
+        <p>{row.familyNote}</p>
+      </div>
+    )}
+    <button type="submit" name="intent" value="child" className="btn btn-main">
+      Save child
+    </button>
+  </Form>
+);
+
+/** The homes of a child, and which of them is shown. */
+const HomeList = ({
+  row,
+  home,
+}: {
+  row: Route.ComponentProps["loaderData"]["row"];
+  home: Route.ComponentProps["loaderData"]["home"];
+}) => (
+  <ul className="grid gap-1">
+    {row.homes.map((eachHome) => (
+      <li key={eachHome.id} className="flex items-center justify-between gap-2">
+        <Link
+          to={`/homes/${row.childId}?home=${eachHome.id}`}
+          aria-current={eachHome.id === home?.id ? "true" : undefined}
+          className={eachHome.id === home?.id ? "font-bold" : "underline"}
+        >
+          {eachHome.label}
+          {eachHome.siblings.length > 0 && (
+            <span className="block text-xs text-quiet">with {sayList(eachHome.siblings)}</span>
+          )}
+        </Link>
+        {row.homes.length > 1 && (
+          <Form method="post">
+            <input type="hidden" name="home" value={eachHome.id} />
+            <button type="submit" name="intent" value="leave" className="btn btn-quiet btn-small">
+              Remove
+            </button>
+          </Form>
+        )}
+      </li>
+    ))}
+  </ul>
+);
+
+/** A home that another child has too. */
+const ShareHome = ({ d }: { d: Route.ComponentProps["loaderData"] }) => (
+  <Form method="post" className="mt-2 flex items-center gap-2">
+    <select name="with" className="min-w-0 py-0.5 text-sm" aria-label="Lives with">
+      {d.others.map((other) => (
+        <option key={other.id} value={other.id}>
+          {other.name}
+        </option>
+      ))}
+    </select>
+    <button type="submit" name="intent" value="share" className="btn btn-quiet btn-small">
+      Shares this child's home
+    </button>
+  </Form>
+);
+
+/** One more home. */
+const NewHome = () => (
+  <Form method="post" className="mt-2 flex items-center gap-2">
+    <input
+      name="code"
+      required
+      autoComplete="off"
+      maxLength={20}
+      className="min-w-0 py-0.5 text-sm"
+      aria-label="Code from the other home"
+      placeholder="Code from the other home"
+    />
+    <button type="submit" name="intent" value="join" className="btn btn-quiet btn-small">
+      Join with code
+    </button>
+  </Form>
+);

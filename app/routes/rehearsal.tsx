@@ -1,7 +1,9 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 import { Form, Link, type ShouldRevalidateFunction, useSearchParams } from "react-router";
+import type { Action } from "#core/actions/actions.ts";
+import type { Unit } from "#core/contract/contract.ts";
 import { opened } from "#core/formats/opened.ts";
-import { seenAt } from "#core/rehearsal/at.ts";
+import { type Seen, seenAt } from "#core/rehearsal/at.ts";
 import type { Rehearsing } from "#core/rehearsal/rehearsal.ts";
 import { rehearsalFor } from "#server/activities/rehearsal.ts";
 import { schoolItemsFor } from "#server/kit/items.ts";
@@ -215,52 +217,15 @@ function Played({
   return (
     <>
       {!still && (
-        <div className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
-          <button
-            type="button"
-            className="btn btn-main w-40"
-            onClick={() => {
-              if (ms >= end) seek(0);
-              setPlaying(!playing);
-            }}
-          >
-            {playing ? "Pause" : ms >= end ? "From the start" : "Go on"}
-          </button>
-          <fieldset className="flex items-center gap-3">
-            <legend className="sr-only">Speed</legend>
-            {SPEEDS.map((eachSpeed) => (
-              <label key={eachSpeed} className="flex items-center gap-1.5">
-                <input type="radio" name="speed" checked={speed === eachSpeed} onChange={() => setSpeed(eachSpeed)} />
-                {tell("rehearsal.speed", { n: eachSpeed })}
-              </label>
-            ))}
-          </fieldset>
-          <label className="flex flex-1 items-center gap-2">
-            <span className="whitespace-nowrap text-sm text-quiet">
-              {tell("rehearsal.time", { now: (ms / 60_000).toFixed(1), end: (end / 60_000).toFixed(1) })}
-            </span>
-            <input
-              type="range"
-              aria-label="Time"
-              className="min-w-32 flex-1 accent-teal"
-              min={0}
-              max={end}
-              step={100}
-              value={ms}
-              onChange={(event) => seek(Number(event.target.value))}
-            />
-          </label>
-          <button
-            type="button"
-            className="btn btn-quiet btn-small"
-            onClick={() => {
-              setPlaying(false);
-              seek(end);
-            }}
-          >
-            Skip to the end
-          </button>
-        </div>
+        <Controls
+          ms={ms}
+          end={end}
+          seek={seek}
+          setPlaying={setPlaying}
+          playing={playing}
+          speed={speed}
+          setSpeed={setSpeed}
+        />
       )}
       <p role="status" className="mb-3 font-semibold">
         {tell("rehearsal.now", { finished, short, stuck, waits, of: children.length })}
@@ -268,24 +233,16 @@ function Played({
       </p>
       {!still && (
         <div className="mb-6 grid items-start gap-4 lg:grid-cols-[1fr_20rem]">
-          <ul className="grid grid-cols-2 gap-1 sm:grid-cols-3 xl:grid-cols-5">
-            {children.map((child, i) => (
-              <li key={child.id}>
-                <Tile
-                  of={child}
-                  seen={seen[i]!}
-                  unit={unit}
-                  action={action}
-                  picked={picked === i}
-                  onPick={() => setPicked(picked === i ? null : i)}
-                  moving={i < most || picked === i}
-                  ref={(element) => {
-                    canvases.current[i] = element;
-                  }}
-                />
-              </li>
-            ))}
-          </ul>
+          <Tiles
+            kids={children}
+            seen={seen}
+            unit={unit}
+            action={action}
+            picked={picked}
+            setPicked={setPicked}
+            most={most}
+            canvases={canvases}
+          />
           {picked === null ? (
             <p className="text-quiet">{tell("rehearsal.pick")}</p>
           ) : (
@@ -340,3 +297,109 @@ function Together({
     </p>
   );
 }
+
+/** Plays, stops and goes through the trial run, at a speed. */
+const Controls = ({
+  ms,
+  end,
+  seek,
+  setPlaying,
+  playing,
+  speed,
+  setSpeed,
+}: {
+  ms: number;
+  end: number;
+  seek: (to: number) => void;
+  setPlaying: (value: boolean) => void;
+  playing: boolean;
+  speed: number;
+  setSpeed: (value: number) => void;
+}) => (
+  <div className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
+    <button
+      type="button"
+      className="btn btn-main w-40"
+      onClick={() => {
+        if (ms >= end) seek(0);
+        setPlaying(!playing);
+      }}
+    >
+      {playing ? "Pause" : ms >= end ? "From the start" : "Go on"}
+    </button>
+    <fieldset className="flex items-center gap-3">
+      <legend className="sr-only">Speed</legend>
+      {SPEEDS.map((eachSpeed) => (
+        <label key={eachSpeed} className="flex items-center gap-1.5">
+          <input type="radio" name="speed" checked={speed === eachSpeed} onChange={() => setSpeed(eachSpeed)} />
+          {tell("rehearsal.speed", { n: eachSpeed })}
+        </label>
+      ))}
+    </fieldset>
+    <label className="flex flex-1 items-center gap-2">
+      <span className="whitespace-nowrap text-sm text-quiet">
+        {tell("rehearsal.time", { now: (ms / 60_000).toFixed(1), end: (end / 60_000).toFixed(1) })}
+      </span>
+      <input
+        type="range"
+        aria-label="Time"
+        className="min-w-32 flex-1 accent-teal"
+        min={0}
+        max={end}
+        step={100}
+        value={ms}
+        onChange={(event) => seek(Number(event.target.value))}
+      />
+    </label>
+    <button
+      type="button"
+      className="btn btn-quiet btn-small"
+      onClick={() => {
+        setPlaying(false);
+        seek(end);
+      }}
+    >
+      Skip to the end
+    </button>
+  </div>
+);
+
+/** How far each child has come; one can be picked. */
+const Tiles = ({
+  kids: children,
+  seen,
+  unit,
+  action,
+  picked,
+  setPicked,
+  most,
+  canvases,
+}: {
+  kids: Kids;
+  seen: readonly Seen[];
+  unit: Unit;
+  action: Action;
+  picked: number | null;
+  setPicked: (value: number | null) => void;
+  most: number;
+  canvases: React.RefObject<(HTMLCanvasElement | null)[]>;
+}) => (
+  <ul className="grid grid-cols-2 gap-1 sm:grid-cols-3 xl:grid-cols-5">
+    {children.map((child, i) => (
+      <li key={child.id}>
+        <Tile
+          of={child}
+          seen={seen[i]!}
+          unit={unit}
+          action={action}
+          picked={picked === i}
+          onPick={() => setPicked(picked === i ? null : i)}
+          moving={i < most || picked === i}
+          ref={(element) => {
+            canvases.current[i] = element;
+          }}
+        />
+      </li>
+    ))}
+  </ul>
+);

@@ -3,10 +3,10 @@ import { problemsOf } from "#core/formats/activity.ts";
 import { catalogueItem } from "#core/kit/catalogue.ts";
 import { listOf } from "#core/kit/items.ts";
 import { SENSE } from "#core/kit/sense.ts";
-import { itemsFile, ROOMS, USES } from "#core/things/item.ts";
+import { type Item, itemsFile, ROOMS, USES } from "#core/things/item.ts";
 import { deleteItem, hideItem, readItemsCsv, saveItems, schoolItemsFor } from "#server/kit/items.ts";
 import { NotAllowed } from "#server/problem.ts";
-import { itemName, namesOf, sayList } from "#words/say.ts";
+import { itemName, type Names, namesOf, sayList } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
 import { answered } from "../answer.server.ts";
@@ -175,83 +175,8 @@ export default function Things({ loaderData: d, actionData: a }: Route.Component
             </button>
           </Form>
         )}
-        <Form method="get" className="mb-3 flex flex-wrap items-center gap-3 text-sm">
-          <label className="flex items-center gap-1.5">
-            Used
-            <select name="use" defaultValue={d.use ?? ""} className="py-0.5">
-              <option value="">for anything</option>
-              {USES.map((use) => (
-                <option key={use} value={use}>
-                  {label(`use.${use}`)}
-                </option>
-              ))}
-            </select>
-          </label>
-          <label className="flex items-center gap-1.5">
-            Found in
-            <select name="room" defaultValue={d.room ?? ""} className="py-0.5">
-              <option value="">any room</option>
-              {ROOMS.map((room) => (
-                <option key={room} value={room}>
-                  {label(`room.${room}`)}
-                </option>
-              ))}
-            </select>
-          </label>
-          <label className="flex items-center gap-1.5">
-            Find
-            <input name="find" defaultValue={d.find} className="w-32 py-0.5" />
-          </label>
-          <button type="submit" className="btn btn-quiet btn-small">
-            Show
-          </button>
-        </Form>
-        <ul className="grid grid-cols-[repeat(auto-fill,minmax(150px,1fr))] gap-2">
-          {shown.map((item) => {
-            const hidden = d.hidden.includes(item.id);
-            const changed = d.own.some((eachItem) => eachItem.id === item.id);
-            return (
-              <li
-                key={item.id}
-                className={`grid justify-items-center gap-1 rounded-sm border-2 border-hair p-2 text-center ${hidden ? "opacity-60" : ""}`}
-              >
-                <ItemDrawing item={item.id} size={48} />
-                <Link to={`/things/${item.id}`} className="leading-tight font-semibold underline">
-                  {itemName(item.id, names)}
-                </Link>
-                <span className="text-xs text-quiet">
-                  {Math.round(item.width * 100)} × {Math.round(item.height * 100)} cm,{" "}
-                  {item.mass < 1 ? `${Math.round(item.mass * 1000)} g` : `${item.mass} kg`}
-                </span>
-                {changed && <span className="tag">{catalogueItem(item.id) ? "changed by you" : "your own"}</span>}
-                {hidden && <span className="tag border-coral">hidden</span>}
-                <Form method="post" className="flex flex-wrap justify-center gap-1">
-                  <input type="hidden" name="id" value={item.id} />
-                  <button
-                    type="submit"
-                    name="intent"
-                    value={hidden ? "show" : "hide"}
-                    className="btn btn-quiet btn-small"
-                    aria-label={`${hidden ? "Offer" : "Hide"} ${itemName(item.id, names)}`}
-                  >
-                    {hidden ? "Offer" : "Hide"}
-                  </button>
-                  {changed && (
-                    <button
-                      type="submit"
-                      name="intent"
-                      value="delete"
-                      className="btn btn-quiet btn-small"
-                      aria-label={`${catalogueItem(item.id) ? "Undo changes to" : "Delete"} ${itemName(item.id, names)}`}
-                    >
-                      {catalogueItem(item.id) ? "Undo changes" : "Delete"}
-                    </button>
-                  )}
-                </Form>
-              </li>
-            );
-          })}
-        </ul>
+        <Filter d={d} />
+        <ItemGrid shown={shown} d={d} names={names} />
         {shown.length === 0 && <p className="py-6 text-quiet">No item matches.</p>}
         <section className="mt-8 max-w-3xl">
           <h2 className="text-lg">Safety rules</h2>
@@ -265,24 +190,116 @@ export default function Things({ loaderData: d, actionData: a }: Route.Component
             ))}
           </ul>
         </section>
-        <Form method="post" encType="multipart/form-data" className="mt-8 grid max-w-xl gap-2">
-          <h2 className="text-lg">Import items</h2>
-          <p className="text-sm text-quiet">
-            A JSON or CSV file exported from this page. The whole file is checked before anything is saved.
-          </p>
-          <input type="file" name="file" aria-label="File of items" accept=".csv,.json,text/csv,application/json" />
-          <textarea
-            name="text"
-            rows={3}
-            aria-label="Or paste it"
-            placeholder="Or paste it"
-            className="font-mono text-sm"
-          />
-          <button type="submit" name="intent" value="file" className="btn justify-self-start">
-            Import
-          </button>
-        </Form>
+        <ImportForm />
       </main>
     </OwnDrawings>
   );
 }
+
+/** Which of the items are shown. */
+const Filter = ({ d }: { d: Route.ComponentProps["loaderData"] }) => (
+  <Form method="get" className="mb-3 flex flex-wrap items-center gap-3 text-sm">
+    <label className="flex items-center gap-1.5">
+      Used
+      <select name="use" defaultValue={d.use ?? ""} className="py-0.5">
+        <option value="">for anything</option>
+        {USES.map((use) => (
+          <option key={use} value={use}>
+            {label(`use.${use}`)}
+          </option>
+        ))}
+      </select>
+    </label>
+    <label className="flex items-center gap-1.5">
+      Found in
+      <select name="room" defaultValue={d.room ?? ""} className="py-0.5">
+        <option value="">any room</option>
+        {ROOMS.map((room) => (
+          <option key={room} value={room}>
+            {label(`room.${room}`)}
+          </option>
+        ))}
+      </select>
+    </label>
+    <label className="flex items-center gap-1.5">
+      Find
+      <input name="find" defaultValue={d.find} className="w-32 py-0.5" />
+    </label>
+    <button type="submit" className="btn btn-quiet btn-small">
+      Show
+    </button>
+  </Form>
+);
+
+/** The items, each with what the school can do with it. */
+const ItemGrid = ({
+  shown,
+  d,
+  names,
+}: {
+  shown: readonly Item[];
+  d: Route.ComponentProps["loaderData"];
+  names: Names;
+}) => (
+  <ul className="grid grid-cols-[repeat(auto-fill,minmax(150px,1fr))] gap-2">
+    {shown.map((item) => {
+      const hidden = d.hidden.includes(item.id);
+      const changed = d.own.some((eachItem) => eachItem.id === item.id);
+      return (
+        <li
+          key={item.id}
+          className={`grid justify-items-center gap-1 rounded-sm border-2 border-hair p-2 text-center ${hidden ? "opacity-60" : ""}`}
+        >
+          <ItemDrawing item={item.id} size={48} />
+          <Link to={`/things/${item.id}`} className="leading-tight font-semibold underline">
+            {itemName(item.id, names)}
+          </Link>
+          <span className="text-xs text-quiet">
+            {Math.round(item.width * 100)} × {Math.round(item.height * 100)} cm,{" "}
+            {item.mass < 1 ? `${Math.round(item.mass * 1000)} g` : `${item.mass} kg`}
+          </span>
+          {changed && <span className="tag">{catalogueItem(item.id) ? "changed by you" : "your own"}</span>}
+          {hidden && <span className="tag border-coral">hidden</span>}
+          <Form method="post" className="flex flex-wrap justify-center gap-1">
+            <input type="hidden" name="id" value={item.id} />
+            <button
+              type="submit"
+              name="intent"
+              value={hidden ? "show" : "hide"}
+              className="btn btn-quiet btn-small"
+              aria-label={`${hidden ? "Offer" : "Hide"} ${itemName(item.id, names)}`}
+            >
+              {hidden ? "Offer" : "Hide"}
+            </button>
+            {changed && (
+              <button
+                type="submit"
+                name="intent"
+                value="delete"
+                className="btn btn-quiet btn-small"
+                aria-label={`${catalogueItem(item.id) ? "Undo changes to" : "Delete"} ${itemName(item.id, names)}`}
+              >
+                {catalogueItem(item.id) ? "Undo changes" : "Delete"}
+              </button>
+            )}
+          </Form>
+        </li>
+      );
+    })}
+  </ul>
+);
+
+/** Items from a file. */
+const ImportForm = () => (
+  <Form method="post" encType="multipart/form-data" className="mt-8 grid max-w-xl gap-2">
+    <h2 className="text-lg">Import items</h2>
+    <p className="text-sm text-quiet">
+      A JSON or CSV file exported from this page. The whole file is checked before anything is saved.
+    </p>
+    <input type="file" name="file" aria-label="File of items" accept=".csv,.json,text/csv,application/json" />
+    <textarea name="text" rows={3} aria-label="Or paste it" placeholder="Or paste it" className="font-mono text-sm" />
+    <button type="submit" name="intent" value="file" className="btn justify-self-start">
+      Import
+    </button>
+  </Form>
+);

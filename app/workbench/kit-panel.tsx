@@ -12,7 +12,7 @@ import { EXTRA_OBJECTS, extraObjectIndex, extraObjects } from "#core/kit/extra-o
 import { faceOf } from "#core/kit/face.ts";
 import { doesFor } from "#core/kit/implements.ts";
 import type { Change } from "#core/kit/minimal-fixes.ts";
-import { type Asking, askings, limitOf, type RoleWords, wishOf, wordsOf } from "#core/kit/role.ts";
+import { type Asking, askings, limitOf, type Role, type RoleWords, wishOf, wordsOf } from "#core/kit/role.ts";
 import { farthest, pointless } from "#core/physics/send.ts";
 import { falls, waterFor } from "#core/physics/standing.ts";
 import type { Item, Use } from "#core/things/item.ts";
@@ -105,118 +105,22 @@ export function KitPanel({ activity, change, people, names, fits, homes, housed 
         />
       )}
       <ClassFit a={activity} fits={fits} housed={housed} homes={homes} name={name} change={change} />
-      {roles.map((role) => {
-        const target = targetOf(role.id);
-        const title =
-          role.id === "layout"
-            ? label("use.layout")
-            : target === null
-              ? role.use === "send" && extraObjectIndex(role.id) < 0
-                ? `Object to ${attempt.one}`
-                : label(extraObjectIndex(role.id) >= 0 ? `thing.${role.id}` : `use.${role.use}`)
-              : `${partNumber(activity, target)} ${label("use.target")}`;
-        const is = role.as?.id ?? "";
-        const fit = list.filter((item) => serves(item, role));
-        const gone = is !== "" && !list.some((item) => item.id === is);
-        return (
-          <section key={role.id} className="row-line py-1.5">
-            <button
-              type="button"
-              aria-expanded={open === role.id}
-              className="flex w-full items-center gap-3 py-1 text-left"
-              onClick={() => setOpen(open === role.id ? null : role.id)}
-            >
-              <ItemDrawing item={is} size={36} className="shrink-0" />
-              <span className="min-w-0 grow">
-                <span className="block text-xs text-quiet">{title}</span>
-                <span className="block font-semibold">
-                  {name(is)}
-                  {role.count > 1 && role.use === "send" ? `, ${role.count} for each side` : ""}
-                  {role.count > 1 && (role.id === "layout" || target !== null) ? `, ${role.count} of them` : ""}
-                </span>
-                <span className="block text-xs text-quiet">{askedWords(activity.kit.roles, role.id)}</span>
-              </span>
-              {open === role.id ? <Minus size={16} aria-hidden="true" /> : <Plus size={16} aria-hidden="true" />}
-            </button>
-            {gone && (
-              <p className="problem text-sm">
-                No longer in your school's list. This activity keeps its own copy. Choose another if you like.
-              </p>
-            )}
-            {open === role.id && (
-              <div className="pb-2">
-                <ThingPicker title={`${title}: item`} items={fit} is={is} pick={(item) => pick(role.id, item)} />
-                {target !== null && <Stands a={activity} id={target} />}
-                {role.id === "send" && <Gets a={activity} />}
-                {extraObjectIndex(role.id) >= 0 && (
-                  <button
-                    type="button"
-                    className="btn btn-quiet btn-small mt-1"
-                    onClick={() => {
-                      setOpen(null);
-                      change({
-                        ...activity,
-                        kit: {
-                          ...activity.kit,
-                          others: extraObjects(activity).filter((_, k) => k !== extraObjectIndex(role.id)),
-                        },
-                      });
-                    }}
-                  >
-                    <Trash2 size={15} aria-hidden="true" /> Remove
-                  </button>
-                )}
-                <Asks
-                  role={role.id}
-                  use={role.use}
-                  words={activity.kit.roles}
-                  set={(next, key) => change({ ...activity, kit: { ...activity.kit, roles: next } }, key)}
-                />
-              </div>
-            )}
-          </section>
-        );
-      })}
+      <Roles
+        roles={roles}
+        attempt={attempt}
+        activity={activity}
+        list={list}
+        open={open}
+        setOpen={setOpen}
+        name={name}
+        pick={pick}
+        change={change}
+      />
       {next && extraObjects(activity).length < EXTRA_OBJECTS.length && takesTurns(activity) && (
-        <button
-          type="button"
-          className="btn btn-quiet btn-small mt-2"
-          onClick={() => {
-            setOpen(EXTRA_OBJECTS[extraObjects(activity).length]!);
-            change(
-              withOwn({ ...activity, kit: { ...activity.kit, others: [...extraObjects(activity), next.id] } }, list),
-            );
-          }}
-        >
-          <Plus size={15} aria-hidden="true" /> Add another object, in turn
-        </button>
+        <AddObject setOpen={setOpen} activity={activity} change={change} next={next} list={list} />
       )}
       {(opened(activity).needs.implement || heldIn(activity)) && (
-        <label className="row-line flex items-center justify-between gap-3 py-2 text-[0.92rem]">
-          {tell("kit.held")}
-          <select
-            value={activity.kit.implement ?? ""}
-            onChange={(event) => {
-              const kit = { ...activity.kit, implement: event.target.value === "" ? null : event.target.value };
-              change(withOwn({ ...activity, kit }, list));
-            }}
-          >
-            <option value="">
-              {heldIn(activity) ? tell("kit.heldUsual", { item: name(heldIn(activity)!.usual) }) : "the bare hand"}
-            </option>
-            {list
-              .filter(
-                (item) =>
-                  item.uses.includes("implement") &&
-                  (item.id === activity.kit.implement || !heldIn(activity) || doesFor(item, heldIn(activity)!)),
-              )
-              .map((item) => (
-                <option key={item.id} value={item.id}>
-                  {name(item.id)}
-                </option>
-              ))}
-          </select>
-        </label>
+        <Implement activity={activity} change={change} list={list} name={name} />
       )}
       <p className="pt-2 text-sm">
         <Link to="/things" className="underline">
@@ -534,3 +438,154 @@ function ClassFit({
     </details>
   );
 }
+
+/** Each role of the game: what serves it, what is asked of it, and the homes that can do it. */
+const Roles = ({
+  roles,
+  attempt,
+  activity,
+  list,
+  open,
+  setOpen,
+  name,
+  pick,
+  change,
+}: Pick<Props, "activity" | "change"> & {
+  roles: Role[];
+  attempt: ReturnType<typeof useAttemptWords>;
+  list: readonly Item[];
+  open: string | null;
+  setOpen: (value: string | null) => void;
+  name: (id: string) => string;
+  pick: (role: string, item: Item) => void;
+}) =>
+  roles.map((role) => {
+    const target = targetOf(role.id);
+    const title =
+      role.id === "layout"
+        ? label("use.layout")
+        : target === null
+          ? role.use === "send" && extraObjectIndex(role.id) < 0
+            ? `Object to ${attempt.one}`
+            : label(extraObjectIndex(role.id) >= 0 ? `thing.${role.id}` : `use.${role.use}`)
+          : `${partNumber(activity, target)} ${label("use.target")}`;
+    const is = role.as?.id ?? "";
+    const fit = list.filter((item) => serves(item, role));
+    const gone = is !== "" && !list.some((item) => item.id === is);
+    return (
+      <section key={role.id} className="row-line py-1.5">
+        <button
+          type="button"
+          aria-expanded={open === role.id}
+          className="flex w-full items-center gap-3 py-1 text-left"
+          onClick={() => setOpen(open === role.id ? null : role.id)}
+        >
+          <ItemDrawing item={is} size={36} className="shrink-0" />
+          <span className="min-w-0 grow">
+            <span className="block text-xs text-quiet">{title}</span>
+            <span className="block font-semibold">
+              {name(is)}
+              {role.count > 1 && role.use === "send" ? `, ${role.count} for each side` : ""}
+              {role.count > 1 && (role.id === "layout" || target !== null) ? `, ${role.count} of them` : ""}
+            </span>
+            <span className="block text-xs text-quiet">{askedWords(activity.kit.roles, role.id)}</span>
+          </span>
+          {open === role.id ? <Minus size={16} aria-hidden="true" /> : <Plus size={16} aria-hidden="true" />}
+        </button>
+        {gone && (
+          <p className="problem text-sm">
+            No longer in your school's list. This activity keeps its own copy. Choose another if you like.
+          </p>
+        )}
+        {open === role.id && (
+          <div className="pb-2">
+            <ThingPicker title={`${title}: item`} items={fit} is={is} pick={(item) => pick(role.id, item)} />
+            {target !== null && <Stands a={activity} id={target} />}
+            {role.id === "send" && <Gets a={activity} />}
+            {extraObjectIndex(role.id) >= 0 && (
+              <button
+                type="button"
+                className="btn btn-quiet btn-small mt-1"
+                onClick={() => {
+                  setOpen(null);
+                  change({
+                    ...activity,
+                    kit: {
+                      ...activity.kit,
+                      others: extraObjects(activity).filter((_, k) => k !== extraObjectIndex(role.id)),
+                    },
+                  });
+                }}
+              >
+                <Trash2 size={15} aria-hidden="true" /> Remove
+              </button>
+            )}
+            <Asks
+              role={role.id}
+              use={role.use}
+              words={activity.kit.roles}
+              set={(next, key) => change({ ...activity, kit: { ...activity.kit, roles: next } }, key)}
+            />
+          </div>
+        )}
+      </section>
+    );
+  });
+
+/** One more object that takes turns with the others. */
+const AddObject = ({
+  setOpen,
+  activity,
+  change,
+  next,
+  list,
+}: Pick<Props, "activity" | "change"> & {
+  setOpen: (value: string | null) => void;
+  next: Item;
+  list: readonly Item[];
+}) => (
+  <button
+    type="button"
+    className="btn btn-quiet btn-small mt-2"
+    onClick={() => {
+      setOpen(EXTRA_OBJECTS[extraObjects(activity).length]!);
+      change(withOwn({ ...activity, kit: { ...activity.kit, others: [...extraObjects(activity), next.id] } }, list));
+    }}
+  >
+    <Plus size={15} aria-hidden="true" /> Add another object, in turn
+  </button>
+);
+
+/** What is held to strike with. */
+const Implement = ({
+  activity,
+  change,
+  list,
+  name,
+}: Pick<Props, "activity" | "change"> & { list: readonly Item[]; name: (id: string) => string }) => (
+  <label className="row-line flex items-center justify-between gap-3 py-2 text-[0.92rem]">
+    {tell("kit.held")}
+    <select
+      value={activity.kit.implement ?? ""}
+      onChange={(event) => {
+        const kit = { ...activity.kit, implement: event.target.value === "" ? null : event.target.value };
+        change(withOwn({ ...activity, kit }, list));
+      }}
+    >
+      <option value="">
+        {heldIn(activity) ? tell("kit.heldUsual", { item: name(heldIn(activity)!.usual) }) : "the bare hand"}
+      </option>
+      {list
+        .filter(
+          (item) =>
+            item.uses.includes("implement") &&
+            (item.id === activity.kit.implement || !heldIn(activity) || doesFor(item, heldIn(activity)!)),
+        )
+        .map((item) => (
+          <option key={item.id} value={item.id}>
+            {name(item.id)}
+          </option>
+        ))}
+    </select>
+  </label>
+);

@@ -77,44 +77,8 @@ export function SendPanel(props: Props) {
       >
         <input type="hidden" name="orderId" value={orderId} />
         <input type="hidden" name="markUnit" value={unit} />
-        <label className="field">
-          <span>Class</span>
-          <select
-            name="classId"
-            value={to}
-            onChange={(event) => {
-              setTo(event.target.value);
-              setSome(0);
-            }}
-          >
-            {classes.map((c) => (
-              <option key={c.id} value={c.id}>
-                {tell("class.size", { name: c.name, n: c.children.length })}
-              </option>
-            ))}
-          </select>
-          {line("classId")}
-        </label>
-        {group && (
-          <details key={group.id}>
-            <summary>Send only to some children</summary>
-            <fieldset
-              onChange={(event) => setSome(event.currentTarget.querySelectorAll(":checked").length)}
-              className="mt-1 grid max-h-56 grid-cols-2 gap-x-3 overflow-y-auto"
-            >
-              <legend className="sr-only">Children in {group.name}</legend>
-              {group.children.map((child) => (
-                <label key={child.id} className="flex items-center gap-2 py-0.5 text-sm">
-                  <input type="checkbox" name="child" value={child.id} /> {child.name}
-                </label>
-              ))}
-            </fieldset>
-            <p className="text-sm text-quiet">
-              If you tick no one, it goes to the whole class and to anyone who joins later.
-            </p>
-            {line("children")}
-          </details>
-        )}
+        <ClassField to={to} setTo={setTo} setSome={setSome} classes={classes} line={line} />
+        {group && <SomeChildren group={group} setSome={setSome} line={line} />}
         {group && others.length > 0 && (
           <OtherGame
             key={`other ${group.id}`}
@@ -123,55 +87,7 @@ export function SendPanel(props: Props) {
             told={told}
           />
         )}
-        <label className="field">
-          <span>
-            Opens <span className="hint">{zone}</span>
-          </span>
-          <input
-            type="datetime-local"
-            name="opensAt"
-            defaultValue={times.opens}
-            required
-            aria-invalid={told("opensAt") ? true : undefined}
-          />
-          {line("opensAt")}
-        </label>
-        <label className="field">
-          <span>Closes</span>
-          <input
-            type="datetime-local"
-            name="closesAt"
-            defaultValue={times.closes}
-            required
-            aria-invalid={told("closesAt") ? true : undefined}
-          />
-          {line("closesAt")}
-        </label>
-        <label className="field">
-          <span>
-            How many goes count? <span className="hint">1–20</span>
-          </span>
-          <input
-            name="tries"
-            inputMode="numeric"
-            defaultValue="3"
-            required
-            aria-invalid={told("tries") ? true : undefined}
-          />
-          {line("tries")}
-        </label>
-        <label className="field">
-          <span>
-            Score to beat <span className="hint">{markHint(unit)}</span>
-          </span>
-          <input
-            key={unit}
-            name="mark"
-            defaultValue={tried ?? undefined}
-            aria-invalid={told("mark") ? true : undefined}
-          />
-          {line("mark")}
-        </label>
+        <TimesAndTries zone={zone} times={times} told={told} line={line} unit={unit} tried={tried} />
         {held && <p className="problem">{held}</p>}
         <button
           type="submit"
@@ -263,3 +179,129 @@ function OtherGame({
     </details>
   );
 }
+
+/** The class that it goes to, with how many are in it. */
+const ClassField = ({
+  to,
+  setTo,
+  setSome,
+  classes,
+  line,
+}: {
+  to: string;
+  setTo: (value: string) => void;
+  setSome: (value: number) => void;
+  classes: Props["classes"];
+  line: (field: string) => React.JSX.Element | undefined;
+}) => (
+  <label className="field">
+    <span>Class</span>
+    <select
+      name="classId"
+      value={to}
+      onChange={(event) => {
+        setTo(event.target.value);
+        setSome(0);
+      }}
+    >
+      {classes.map((c) => (
+        <option key={c.id} value={c.id}>
+          {tell("class.size", { name: c.name, n: c.children.length })}
+        </option>
+      ))}
+    </select>
+    {line("classId")}
+  </label>
+);
+
+/** Some children in place of all. */
+const SomeChildren = ({
+  group,
+  setSome,
+  line,
+}: {
+  group: { id: string; name: string; children: readonly { id: string; name: string; age: number }[] };
+  setSome: (value: number) => void;
+  line: (field: string) => React.JSX.Element | undefined;
+}) => (
+  <details key={group.id}>
+    <summary>Send only to some children</summary>
+    <fieldset
+      onChange={(event) => setSome(event.currentTarget.querySelectorAll(":checked").length)}
+      className="mt-1 grid max-h-56 grid-cols-2 gap-x-3 overflow-y-auto"
+    >
+      <legend className="sr-only">Children in {group.name}</legend>
+      {group.children.map((child) => (
+        <label key={child.id} className="flex items-center gap-2 py-0.5 text-sm">
+          <input type="checkbox" name="child" value={child.id} /> {child.name}
+        </label>
+      ))}
+    </fieldset>
+    <p className="text-sm text-quiet">If you tick no one, it goes to the whole class and to anyone who joins later.</p>
+    {line("children")}
+  </details>
+);
+
+/** When it opens and closes, how many goes count, and the score to beat. */
+const TimesAndTries = ({
+  zone,
+  times,
+  told,
+  line,
+  unit,
+  tried,
+}: {
+  zone: Props["zone"];
+  times: Props["times"];
+  told: (field: string) => Problem | undefined;
+  line: (field: string) => React.JSX.Element | undefined;
+  unit: Props["unit"];
+  tried: string | null;
+}) => (
+  <>
+    <label className="field">
+      <span>
+        Opens <span className="hint">{zone}</span>
+      </span>
+      <input
+        type="datetime-local"
+        name="opensAt"
+        defaultValue={times.opens}
+        required
+        aria-invalid={told("opensAt") ? true : undefined}
+      />
+      {line("opensAt")}
+    </label>
+    <label className="field">
+      <span>Closes</span>
+      <input
+        type="datetime-local"
+        name="closesAt"
+        defaultValue={times.closes}
+        required
+        aria-invalid={told("closesAt") ? true : undefined}
+      />
+      {line("closesAt")}
+    </label>
+    <label className="field">
+      <span>
+        How many goes count? <span className="hint">1–20</span>
+      </span>
+      <input
+        name="tries"
+        inputMode="numeric"
+        defaultValue="3"
+        required
+        aria-invalid={told("tries") ? true : undefined}
+      />
+      {line("tries")}
+    </label>
+    <label className="field">
+      <span>
+        Score to beat <span className="hint">{markHint(unit)}</span>
+      </span>
+      <input key={unit} name="mark" defaultValue={tried ?? undefined} aria-invalid={told("mark") ? true : undefined} />
+      {line("mark")}
+    </label>
+  </>
+);

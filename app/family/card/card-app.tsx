@@ -137,47 +137,9 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
   const playing = step === "play";
   return (
     <main className={`flex min-h-dvh flex-col ${playing ? "on-court bg-court text-chalk" : ""}`}>
-      <header
-        className={`flex items-center gap-3 px-4 py-2 ${playing ? "short:py-0" : "bg-court text-chalk on-court"}`}
-      >
-        <a
-          href={`/f/${data.token}`}
-          aria-label={say("family.allGames")}
-          className="grid size-11 place-items-center rounded-md"
-        >
-          <ArrowLeft aria-hidden="true" />
-        </a>
-        <p className="min-w-0 grow leading-tight">
-          <span className="block truncate font-head text-xl font-bold">{data.card.activity.title}</span>
-          <span className={`block text-sm text-chalk/80 flat:hidden ${playing ? "short:hidden" : ""}`}>
-            {online ? say("sheet.for", { name: data.name.split(" ")[0]! }) : say("card.offline")}
-          </span>
-        </p>
-        {waiting.count > 0 && (
-          <span className="shrink-0 rounded-sm bg-mustard px-2 text-sm font-bold text-night">
-            {say("card.waits", { count: waiting.count })}
-          </span>
-        )}
-      </header>
+      <CardHeader playing={playing} data={data} online={online} waiting={waiting} />
       <MemoryNote />
-      <nav
-        aria-label={say("card.step.play")}
-        className={`px-4 pb-2 ${playing ? "" : "bg-court text-chalk on-court"} ${playing && underWay ? "sr-only" : ""}`}
-      >
-        <ol className="mx-auto grid max-w-lg grid-cols-5 gap-1 text-center text-sm">
-          {STEPS.map((text, i) => (
-            <li key={text}>
-              <ScreenLink
-                to={`?screen=${text}`}
-                aria-current={text === step ? "step" : undefined}
-                className={`block border-t-4 pt-1.5 pb-1 no-underline ${text === step ? "border-mustard font-bold" : i < at ? "border-mint" : "border-chalk/35"}`}
-              >
-                {say(`card.step.${text}`)}
-              </ScreenLink>
-            </li>
-          ))}
-        </ol>
-      </nav>
+      <StepNav playing={playing} underWay={underWay} step={step} at={at} />
       <div className={playing ? "flex grow flex-col" : "mx-auto w-full max-w-lg grow p-4 pb-8"}>
         {underWay && !playing && step !== "handin" && (
           <p className="note note-good mb-4 flex flex-wrap items-center gap-3">
@@ -254,3 +216,69 @@ function NotOpen({ data }: { data: CardData }) {
     </main>
   );
 }
+
+/** The title, whose card it is, and what waits to be sent. */
+const CardHeader = ({
+  playing,
+  data,
+  online,
+  waiting,
+}: {
+  playing: boolean;
+  data: CardData;
+  online: boolean;
+  waiting: ReturnType<typeof useWaiting>;
+}) => (
+  <header className={`flex items-center gap-3 px-4 py-2 ${playing ? "short:py-0" : "bg-court text-chalk on-court"}`}>
+    <a
+      href={`/f/${data.token}`}
+      aria-label={say("family.allGames")}
+      className="grid size-11 place-items-center rounded-md"
+    >
+      <ArrowLeft aria-hidden="true" />
+    </a>
+    <p className="min-w-0 grow leading-tight">
+      <span className="block truncate font-head text-xl font-bold">{data.card.activity.title}</span>
+      <span className={`block text-sm text-chalk/80 flat:hidden ${playing ? "short:hidden" : ""}`}>
+        {online ? say("sheet.for", { name: data.name.split(" ")[0]! }) : say("card.offline")}
+      </span>
+    </p>
+    {waiting.count > 0 && (
+      <span className="shrink-0 rounded-sm bg-mustard px-2 text-sm font-bold text-night">
+        {say("card.waits", { count: waiting.count })}
+      </span>
+    )}
+  </header>
+);
+
+/** The steps of the card, the one of now marked. */
+const StepNav = ({
+  playing,
+  underWay,
+  step,
+  at,
+}: {
+  playing: boolean;
+  underWay: LocalPlay | null;
+  step: Step;
+  at: number;
+}) => (
+  <nav
+    aria-label={say("card.step.play")}
+    className={`px-4 pb-2 ${playing ? "" : "bg-court text-chalk on-court"} ${playing && underWay ? "sr-only" : ""}`}
+  >
+    <ol className="mx-auto grid max-w-lg grid-cols-5 gap-1 text-center text-sm">
+      {STEPS.map((text, i) => (
+        <li key={text}>
+          <ScreenLink
+            to={`?screen=${text}`}
+            aria-current={text === step ? "step" : undefined}
+            className={`block border-t-4 pt-1.5 pb-1 no-underline ${text === step ? "border-mustard font-bold" : i < at ? "border-mint" : "border-chalk/35"}`}
+          >
+            {say(`card.step.${text}`)}
+          </ScreenLink>
+        </li>
+      ))}
+    </ol>
+  </nav>
+);

@@ -182,62 +182,9 @@ export function FetchScreen({
         <p className="note note-good mb-3">{say("fetch.noKit")}</p>
       )}
       {card.making && card.making.homes.length > 1 && (
-        <fieldset className="mb-3" disabled={!can}>
-          <legend className="mb-1 font-semibold">{say("fetch.where")}</legend>
-          <div className="grid grid-cols-2 gap-2">
-            {card.making.homes.map((home) => (
-              <label
-                key={home.id}
-                className="grid min-h-12 cursor-pointer place-items-center rounded-md border-2 border-hair p-2 text-center font-semibold has-checked:border-ink has-checked:bg-mustard has-checked:text-night has-focus-visible:outline-3"
-              >
-                <input
-                  type="radio"
-                  name="where"
-                  className="sr-only"
-                  checked={card.home?.id === home.id}
-                  onChange={() => own.decide({ ...own.decided, home: home.id, fixed: {}, also: [] })}
-                />
-                {home.label}
-              </label>
-            ))}
-          </div>
-        </fieldset>
+        <WhichHome can={can} homes={card.making.homes} card={card} own={own} />
       )}
-      <ul className="mb-4 grid grid-cols-2 gap-2.5">
-        {list.flatMap((g) =>
-          g.list.map((thing) => (
-            <li key={thing.id} className="flex flex-col">
-              <label className="relative grid min-h-28 w-full grow cursor-pointer content-center justify-items-center gap-1 rounded-md border-2 border-ink bg-raised p-3 text-center has-checked:border-teal has-checked:bg-mint/30 has-focus-visible:outline-3">
-                <input
-                  type="checkbox"
-                  className="peer sr-only"
-                  aria-label={[g.title, say("fetch.have", { item: thing.name }), thing.note].filter(Boolean).join(", ")}
-                  checked={has(thing.id)}
-                  onChange={() => turn(thing.id)}
-                />
-                <span className="text-sm leading-tight text-quiet">{g.title}</span>
-                <ItemDrawing item={thing.item} size={60} />
-                <span className="text-lg leading-tight font-semibold">{thing.name}</span>
-                {thing.note && <span className="text-sm text-quiet">{thing.note}</span>}
-                <span className="absolute top-1.5 right-1.5 hidden size-7 place-items-center rounded-full bg-teal text-white peer-checked:grid">
-                  <Check size={20} strokeWidth={3} aria-hidden="true" />
-                </span>
-              </label>
-              {thing.why && <p className="pt-1 text-sm text-quiet">{thing.why}</p>}
-              {can && !thing.fixed && (
-                <button
-                  type="button"
-                  className="flex min-h-11 items-center gap-1.5 self-start px-1 font-semibold text-teal"
-                  aria-label={say("fetch.swapThis", { item: thing.name })}
-                  onClick={() => setSwapping(thing)}
-                >
-                  <RefreshCw size={16} aria-hidden="true" /> {say("fetch.swap")}
-                </button>
-              )}
-            </li>
-          )),
-        )}
-      </ul>
+      <ThingList list={list} has={has} turn={turn} can={can} setSwapping={setSwapping} />
       {can && !own.decided.bare && (card.needs.pieces > 0 || card.needs.kinds) && (
         <p className="mb-4">
           <button
@@ -394,3 +341,88 @@ function SwapPanel({
     </>
   );
 }
+
+/** In which of its homes the child plays. */
+const WhichHome = ({
+  can,
+  homes,
+  card,
+  own,
+}: {
+  can: boolean;
+  homes: NonNullable<CardData["card"]["making"]>["homes"];
+  card: CardData["card"];
+  own: OwnCard;
+}) => (
+  <fieldset className="mb-3" disabled={!can}>
+    <legend className="mb-1 font-semibold">{say("fetch.where")}</legend>
+    <div className="grid grid-cols-2 gap-2">
+      {homes.map((home) => (
+        <label
+          key={home.id}
+          className="grid min-h-12 cursor-pointer place-items-center rounded-md border-2 border-hair p-2 text-center font-semibold has-checked:border-ink has-checked:bg-mustard has-checked:text-night has-focus-visible:outline-3"
+        >
+          <input
+            type="radio"
+            name="where"
+            className="sr-only"
+            checked={card.home?.id === home.id}
+            onChange={() => own.decide({ ...own.decided, home: home.id, fixed: {}, also: [] })}
+          />
+          {home.label}
+        </label>
+      ))}
+    </div>
+  </fieldset>
+);
+
+/** Everything to get ready, ticked as it is found, and swapped. */
+const ThingList = ({
+  list,
+  has,
+  turn,
+  can,
+  setSwapping,
+}: {
+  list: { title: string; list: Thing[] }[];
+  has: (id: string) => boolean;
+  turn: (id: string) => void;
+  can: boolean;
+  setSwapping: (value: Thing | null) => void;
+}) => (
+  <ul className="mb-4 grid grid-cols-2 gap-2.5">
+    {list.flatMap((g) =>
+      g.list.map((thing) => (
+        <li key={thing.id} className="flex flex-col">
+          <label className="relative grid min-h-28 w-full grow cursor-pointer content-center justify-items-center gap-1 rounded-md border-2 border-ink bg-raised p-3 text-center has-checked:border-teal has-checked:bg-mint/30 has-focus-visible:outline-3">
+            <input
+              type="checkbox"
+              className="peer sr-only"
+              aria-label={[g.title, say("fetch.have", { item: thing.name }), thing.note].filter(Boolean).join(", ")}
+              checked={has(thing.id)}
+              onChange={() => turn(thing.id)}
+            />
+            <span className="text-sm leading-tight text-quiet">{g.title}</span>
+            <ItemDrawing item={thing.item} size={60} />
+            <span className="text-lg leading-tight font-semibold">{thing.name}</span>
+            {thing.note && <span className="text-sm text-quiet">{thing.note}</span>}
+            <span className="absolute top-1.5 right-1.5 hidden size-7 place-items-center rounded-full bg-teal text-white peer-checked:grid">
+              <Check size={20} strokeWidth={3} aria-hidden="true" />
+            </span>
+          </label>
+          {thing.why && <p className="pt-1 text-sm text-quiet">{thing.why}</p>}
+          {can && !thing.fixed && (
+            <button
+              type="button"
+              className="flex min-h-11 items-center gap-1.5 self-start px-1 font-semibold text-teal"
+              aria-label={say("fetch.swapThis", { item: thing.name })}
+              onClick={() => setSwapping(thing)}
+            >
+              <RefreshCw size={16} aria-hidden="true" /> {say("fetch.swap")}
+            </button>
+          )}
+        </li>
+      )),
+    )}
+  </ul>
+);

@@ -1,9 +1,10 @@
 import { mirrored } from "#core/aim/mirrored.ts";
 import type { Card } from "#core/compile/card.ts";
 import { extraObjects } from "#core/kit/extra-objects.ts";
+import type { PartOf } from "#core/yard/parts.ts";
 import type { SquareCode as Code } from "#server/links/qr-code.ts";
 import { enPaper } from "#words/en-paper.ts";
-import { addWords, itemName, namesOf, say, sayPhrase } from "#words/say.ts";
+import { addWords, itemName, type Names, namesOf, say, sayPhrase } from "#words/say.ts";
 import "#words/set-up.ts";
 import type { SheetRules } from "#words/sheet.ts";
 import { attemptWords } from "#words/verbs.ts";
@@ -31,11 +32,15 @@ const MAX_TICKS = 7;
 const BLANK = "______";
 
 /** A card on one sheet of A4 or Letter: what to fetch, the plan to scale, how to set it up, cautions, score boxes, a ruler. */
-export function Sheet({
-  data,
-}: {
-  data: { name: string; card: Card; tries: number; code: Code | null; rules: SheetRules };
-}) {
+interface SheetData {
+  name: string;
+  card: Card;
+  tries: number;
+  code: Code | null;
+  rules: SheetRules;
+}
+
+export function Sheet({ data }: { data: SheetData }) {
   const { card } = data;
   const { sends } = card.needs;
   const cues = card.activity.cues.slice(0, CUES);
@@ -61,53 +66,8 @@ export function Sheet({
         <h1 className="text-2xl">{card.activity.title}</h1>
         <p>{say("sheet.for", { name: data.name.split(" ")[0]! })}</p>
       </header>
-      <section className="sheet-row">
-        <div>
-          <h2>{say("sheet.fetch")}</h2>
-          <ul className="sheet-things">
-            {things.map((thing, i) => (
-              <li key={`${thing.item} ${i + 1}`}>
-                <ItemDrawing item={thing.item} size={30} />
-                <span>{itemName(thing.item, names)}</span>
-                {thing.count > 1 && <span>{say("fetch.count", { count: thing.count })}</span>}
-              </li>
-            ))}
-          </ul>
-          <h2>{say("sheet.look")}</h2>
-          <ul className={`sheet-ticks ${ticks > MAX_TICKS ? "sheet-tight" : ""}`}>
-            {card.cautions.map((caution) => (
-              <li key={caution}>{say(`caution.${caution}`)}</li>
-            ))}
-            {card.grownUp && <li>{say("look.grownUp")}</li>}
-            {card.activity.caution && <li>{card.activity.caution}</li>}
-          </ul>
-          <p className="font-semibold">{say("sheet.first")}</p>
-        </div>
-        <div>
-          <div className="sheet-plan">
-            <YardMap parts={card.parts} width={PLAN.width} height={PLAN.height} label={say("setup.all")} />
-          </div>
-          <p>{say("sheet.scale", { cm: Math.round(1000 / perMetre) })}</p>
-        </div>
-      </section>
-      <section>
-        <h2>{say("sheet.setUp")}</h2>
-        <ol className={`sheet-steps ${busy ? "sheet-many" : ""}`}>
-          {steps.map((step) => (
-            <li key={step.id}>
-              {step.lines.map((line) => (
-                <span key={line}>{line} </span>
-              ))}
-              {step.distance && <strong>{step.distance}</strong>}
-            </li>
-          ))}
-          {zone?.kind === "zone" && (
-            <li>
-              {say(`setup.rule.${zone.lineRule}`)} {say(`setup.last.${zone.lastLine ?? "out"}`)}
-            </li>
-          )}
-        </ol>
-      </section>
+      <GetReady things={things} names={names} ticks={ticks} card={card} perMetre={perMetre} />
+      <SetUp busy={busy} steps={steps} zone={zone} />
       <section className="sheet-rules">
         <h2>{say("sheet.rules")}</h2>
         <p>
@@ -120,34 +80,7 @@ export function Sheet({
           {data.rules.facts.join(" ")} {data.rules.players}
         </p>
       </section>
-      <section>
-        <h2>{say("sheet.scores")}</h2>
-        {sends !== null && sends <= MAX_BOXES && !busy ? (
-          <ul className="grid gap-[2mm]">
-            {Array.from({ length: Math.min(card.together ? BOXED_GOES - 1 : BOXED_GOES, data.tries) }, (_, i) => (
-              <li key={`go${i + 1}`} className="grid grid-cols-[14mm_1fr_24mm] items-center gap-[2mm]">
-                <span>{say("sheet.go", { number: i + 1 })}</span>
-                <span className="sheet-boxes">
-                  {Array.from({ length: sends }, (_, n) => (
-                    <span key={`send${n + 1}`} />
-                  ))}
-                </span>
-                <span className="sheet-total">{say("sheet.total")}</span>
-              </li>
-            ))}
-          </ul>
-        ) : (
-          <div className="flex items-start gap-[3mm]">
-            <ul className="sheet-goes grow">
-              {Array.from({ length: GOES }, (_, i) => (
-                <li key={`go${i + 1}`}>{say("sheet.go", { number: i + 1 })}</li>
-              ))}
-            </ul>
-            {/* Where setting up takes many steps there is room for the code alone. */}
-            {busy && data.code && <SquareCode code={data.code} label={say("sheet.code")} className="w-[17mm]" />}
-          </div>
-        )}
-      </section>
+      <Scores sends={sends} busy={busy} card={card} data={data} />
       {card.together && !busy && (
         <section className="sheet-two">
           <p>
@@ -241,3 +174,110 @@ function Ruler() {
     </svg>
   );
 }
+
+/** What to get, what to look out for, and the plan. */
+const GetReady = ({
+  things,
+  names,
+  ticks,
+  card,
+  perMetre,
+}: {
+  things: { item: string; count: number }[];
+  names: Names;
+  ticks: number;
+  card: Card;
+  perMetre: number;
+}) => (
+  <section className="sheet-row">
+    <div>
+      <h2>{say("sheet.fetch")}</h2>
+      <ul className="sheet-things">
+        {things.map((thing, i) => (
+          <li key={`${thing.item} ${i + 1}`}>
+            <ItemDrawing item={thing.item} size={30} />
+            <span>{itemName(thing.item, names)}</span>
+            {thing.count > 1 && <span>{say("fetch.count", { count: thing.count })}</span>}
+          </li>
+        ))}
+      </ul>
+      <h2>{say("sheet.look")}</h2>
+      <ul className={`sheet-ticks ${ticks > MAX_TICKS ? "sheet-tight" : ""}`}>
+        {card.cautions.map((caution) => (
+          <li key={caution}>{say(`caution.${caution}`)}</li>
+        ))}
+        {card.grownUp && <li>{say("look.grownUp")}</li>}
+        {card.activity.caution && <li>{card.activity.caution}</li>}
+      </ul>
+      <p className="font-semibold">{say("sheet.first")}</p>
+    </div>
+    <div>
+      <div className="sheet-plan">
+        <YardMap parts={card.parts} width={PLAN.width} height={PLAN.height} label={say("setup.all")} />
+      </div>
+      <p>{say("sheet.scale", { cm: Math.round(1000 / perMetre) })}</p>
+    </div>
+  </section>
+);
+
+/** How to set it up, step by step. */
+const SetUp = ({
+  busy,
+  steps,
+  zone,
+}: {
+  busy: boolean;
+  steps: ReturnType<typeof stages>;
+  zone: PartOf<"zone"> | undefined;
+}) => (
+  <section>
+    <h2>{say("sheet.setUp")}</h2>
+    <ol className={`sheet-steps ${busy ? "sheet-many" : ""}`}>
+      {steps.map((step) => (
+        <li key={step.id}>
+          {step.lines.map((line) => (
+            <span key={line}>{line} </span>
+          ))}
+          {step.distance && <strong>{step.distance}</strong>}
+        </li>
+      ))}
+      {zone?.kind === "zone" && (
+        <li>
+          {say(`setup.rule.${zone.lineRule}`)} {say(`setup.last.${zone.lastLine ?? "out"}`)}
+        </li>
+      )}
+    </ol>
+  </section>
+);
+
+/** Boxes for the goes of the child. */
+const Scores = ({ sends, busy, card, data }: { sends: number | null; busy: boolean; card: Card; data: SheetData }) => (
+  <section>
+    <h2>{say("sheet.scores")}</h2>
+    {sends !== null && sends <= MAX_BOXES && !busy ? (
+      <ul className="grid gap-[2mm]">
+        {Array.from({ length: Math.min(card.together ? BOXED_GOES - 1 : BOXED_GOES, data.tries) }, (_, i) => (
+          <li key={`go${i + 1}`} className="grid grid-cols-[14mm_1fr_24mm] items-center gap-[2mm]">
+            <span>{say("sheet.go", { number: i + 1 })}</span>
+            <span className="sheet-boxes">
+              {Array.from({ length: sends }, (_, n) => (
+                <span key={`send${n + 1}`} />
+              ))}
+            </span>
+            <span className="sheet-total">{say("sheet.total")}</span>
+          </li>
+        ))}
+      </ul>
+    ) : (
+      <div className="flex items-start gap-[3mm]">
+        <ul className="sheet-goes grow">
+          {Array.from({ length: GOES }, (_, i) => (
+            <li key={`go${i + 1}`}>{say("sheet.go", { number: i + 1 })}</li>
+          ))}
+        </ul>
+        {/* Where setting up takes many steps there is room for the code alone. */}
+        {busy && data.code && <SquareCode code={data.code} label={say("sheet.code")} className="w-[17mm]" />}
+      </div>
+    )}
+  </section>
+);
