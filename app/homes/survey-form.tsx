@@ -93,21 +93,7 @@ export function SurveyForm(props: SurveyProps) {
   const typed = kept ?? props.typed;
   return (
     <>
-      <nav aria-label={say("survey.title")} className="mb-4">
-        <ol className="grid grid-cols-4 gap-1 text-center text-sm">
-          {[...SURVEY_PARTS, "done" as const].map((path, i) => (
-            <li key={path}>
-              <a
-                href={to(path)}
-                aria-current={path === part ? "step" : undefined}
-                className={`block border-t-4 pt-1.5 pb-1 no-underline ${path === part ? "border-mustard font-bold" : i < at ? "border-teal" : "border-hair"}`}
-              >
-                {say(`survey.part.${path}`)}
-              </a>
-            </li>
-          ))}
-        </ol>
-      </nav>
+      <SurveyParts to={to} part={part} at={at} />
       {told.length > 0 && (
         <ul role="alert" className="note problem mb-3">
           {[...new Set(told.map(toldOf))].map((mode) => (
@@ -160,3 +146,22 @@ export function SurveyForm(props: SurveyProps) {
     </>
   );
 }
+
+/** The parts of the survey, the one of now marked. */
+const SurveyParts = ({ to, part, at }: { to: SurveyProps["to"]; part: SurveyProps["part"]; at: number }) => (
+  <nav aria-label={say("survey.title")} className="mb-4">
+    <ol className="grid grid-cols-4 gap-1 text-center text-sm">
+      {[...SURVEY_PARTS, "done" as const].map((path, i) => (
+        <li key={path}>
+          <a
+            href={to(path)}
+            aria-current={path === part ? "step" : undefined}
+            className={`block border-t-4 pt-1.5 pb-1 no-underline ${path === part ? "border-mustard font-bold" : i < at ? "border-teal" : "border-hair"}`}
+          >
+            {say(`survey.part.${path}`)}
+          </a>
+        </li>
+      ))}
+    </ol>
+  </nav>
+);

@@ -49,62 +49,10 @@ export function Space({ answers, typed, ready, changed }: PartProps) {
       : rectangle(long, wide);
   return (
     <div className="grid gap-5">
-      <fieldset>
-        <legend className="mb-2 text-2xl font-bold font-head">{say("survey.space")}</legend>
-        <div className="grid grid-cols-2 gap-2">
-          {SPACE_KINDS.map((spaceKind) => (
-            <label key={spaceKind} className={pick}>
-              <input
-                type="radio"
-                name="kind"
-                value={spaceKind}
-                className="sr-only"
-                defaultChecked={kind === spaceKind}
-                onChange={() => setKind(spaceKind)}
-              />
-              <SpaceShape kind={spaceKind} />
-              {say(`survey.space.${spaceKind}`)}
-            </label>
-          ))}
-        </div>
-      </fieldset>
+      <WhichSpace kind={kind} setKind={setKind} />
       <OneOf name="shape" options={SHAPES} is={shape} choose={(text) => setShape(text as Shape)} />
-      {(shape !== "own" || !ready) && (
-        <div key={kind} className="grid grid-cols-2 gap-3">
-          <Steps
-            name="longSteps"
-            title={say("survey.long")}
-            metres={like?.length ?? null}
-            typed={size.long}
-            told={(text) => setSize({ ...size, long: text })}
-          />
-          <Steps
-            name="wideSteps"
-            title={say("survey.wide")}
-            metres={like?.width ?? null}
-            typed={size.wide}
-            told={(text) => setSize({ ...size, wide: text })}
-          />
-        </div>
-      )}
-      {(shape === "ell" || !ready) && (
-        <div className="grid grid-cols-2 gap-3">
-          <Steps
-            name="cutLong"
-            title={say("survey.cutLong")}
-            metres={null}
-            typed={cut.long}
-            told={(text) => setCut({ ...cut, long: text })}
-          />
-          <Steps
-            name="cutWide"
-            title={say("survey.cutWide")}
-            metres={null}
-            typed={cut.wide}
-            told={(text) => setCut({ ...cut, wide: text })}
-          />
-        </div>
-      )}
+      {(shape !== "own" || !ready) && <LongAndWide key={kind} like={like} size={size} setSize={setSize} />}
+      {(shape === "ell" || !ready) && <CutOut cut={cut} setCut={setCut} />}
       {ready && kind && (
         <SpaceSketch
           key={shape}
@@ -217,3 +165,86 @@ function SpaceShape({ kind }: { kind: HomeSpace["kind"] }) {
     </svg>
   );
 }
+
+/** What kind of space it is. */
+const WhichSpace = ({
+  kind,
+  setKind,
+}: {
+  kind: "" | "room" | "corridor" | "garden" | "yard";
+  setKind: React.Dispatch<React.SetStateAction<"" | "room" | "corridor" | "garden" | "yard">>;
+}) => (
+  <fieldset>
+    <legend className="mb-2 text-2xl font-bold font-head">{say("survey.space")}</legend>
+    <div className="grid grid-cols-2 gap-2">
+      {SPACE_KINDS.map((spaceKind) => (
+        <label key={spaceKind} className={pick}>
+          <input
+            type="radio"
+            name="kind"
+            value={spaceKind}
+            className="sr-only"
+            defaultChecked={kind === spaceKind}
+            onChange={() => setKind(spaceKind)}
+          />
+          <SpaceShape kind={spaceKind} />
+          {say(`survey.space.${spaceKind}`)}
+        </label>
+      ))}
+    </div>
+  </fieldset>
+);
+
+/** How long and how wide, in steps. */
+const LongAndWide = ({
+  like,
+  size,
+  setSize,
+}: {
+  like: HomeSpace | null;
+  size: { long: string | undefined; wide: string | undefined };
+  setSize: React.Dispatch<React.SetStateAction<{ long: string | undefined; wide: string | undefined }>>;
+}) => (
+  <div className="grid grid-cols-2 gap-3">
+    <Steps
+      name="longSteps"
+      title={say("survey.long")}
+      metres={like?.length ?? null}
+      typed={size.long}
+      told={(text) => setSize({ ...size, long: text })}
+    />
+    <Steps
+      name="wideSteps"
+      title={say("survey.wide")}
+      metres={like?.width ?? null}
+      typed={size.wide}
+      told={(text) => setSize({ ...size, wide: text })}
+    />
+  </div>
+);
+
+/** What is missing at the corner of an L. */
+const CutOut = ({
+  cut,
+  setCut,
+}: {
+  cut: { long: string; wide: string };
+  setCut: React.Dispatch<React.SetStateAction<{ long: string; wide: string }>>;
+}) => (
+  <div className="grid grid-cols-2 gap-3">
+    <Steps
+      name="cutLong"
+      title={say("survey.cutLong")}
+      metres={null}
+      typed={cut.long}
+      told={(text) => setCut({ ...cut, long: text })}
+    />
+    <Steps
+      name="cutWide"
+      title={say("survey.cutWide")}
+      metres={null}
+      typed={cut.wide}
+      told={(text) => setCut({ ...cut, wide: text })}
+    />
+  </div>
+);

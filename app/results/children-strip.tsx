@@ -81,84 +81,102 @@ export function ChildrenStrip({ rows: all, expected, mark, of, unit, show, sayMa
         {rows.map((row, i) => {
           const x = 52 + i * wide + wide / 2;
           const e = expected[row.age];
-          return (
-            <g key={row.cardId}>
-              {e && (
-                <rect
-                  x={x - 11}
-                  y={y(e.high)}
-                  width="22"
-                  height={Math.max(2, y(e.low) - y(e.high))}
-                  fill="var(--color-teal)"
-                  fillOpacity="0.16"
-                />
-              )}
-              {e && <path d={`M${x - 11} ${y(e.middle)}h22`} stroke="var(--color-teal)" strokeWidth="2" />}
-              {row.goes
-                .filter((go) => go !== row.best)
-                .map((go) =>
-                  go.counts ? (
-                    <circle
-                      key={go.playId}
-                      cx={x}
-                      cy={y(go.score.value)}
-                      r="3.6"
-                      fill="var(--color-raised)"
-                      stroke="currentColor"
-                      strokeWidth="1.6"
-                    />
-                  ) : (
-                    <path
-                      key={go.playId}
-                      d={`M${x - 4} ${y(go.score.value) - 4}l8 8m0-8l-8 8`}
-                      stroke="var(--color-coral)"
-                      strokeWidth="2"
-                    />
-                  ),
-                )}
-              {row.best && (
-                <rect
-                  x={x - 5.5}
-                  y={y(row.best.score.value) - 5.5}
-                  width="11"
-                  height="11"
-                  fill="var(--color-mustard)"
-                  stroke="currentColor"
-                  strokeWidth="1.8"
-                />
-              )}
-              <text
-                x={x}
-                y={HIGH + 12}
-                fontSize="12"
-                fill={standing(row).length > 0 ? "currentColor" : "var(--color-quiet)"}
-                transform={`rotate(48 ${x - 5} ${HIGH + 12})`}
-              >
-                {row.child}
-              </text>
-              {standing(row).length === 0 && (
-                <text x={x} y={HIGH - 5} textAnchor="middle" fontSize="12" fill="var(--color-quiet)">
-                  {row.openedAt ? "–" : "·"}
-                </text>
-              )}
-            </g>
-          );
+          return <OneChild key={row.cardId} row={row} e={e} x={x} y={y} />;
         })}
       </svg>
-      <p className="flex flex-wrap gap-x-5 text-sm text-quiet">
-        <span>
-          <b className="text-mustard">■</b> best go
-        </span>
-        <span>○ another go</span>
-        <span>
-          <b className="text-coral">×</b> does not count (stopped, after the goes that count, removed, or too late)
-        </span>
-        <span>
-          <b className="text-teal">▮</b> likely range for the age{holds && `: ${tell("strip.holds", { n: holds })}`}
-        </span>
-        <span>– opened, not played</span>
-        <span>· not opened</span>
-      </p>
+      <Legend holds={holds} />
     </div>
   );
 }
+
+/** A child's goes as dots, over what is expected at its age. */
+const OneChild = ({
+  row,
+  e,
+  x,
+  y,
+}: {
+  row: ResultRow;
+  e: Expected | undefined;
+  x: number;
+  y: (value: number) => number;
+}) => (
+  <g>
+    {e && (
+      <rect
+        x={x - 11}
+        y={y(e.high)}
+        width="22"
+        height={Math.max(2, y(e.low) - y(e.high))}
+        fill="var(--color-teal)"
+        fillOpacity="0.16"
+      />
+    )}
+    {e && <path d={`M${x - 11} ${y(e.middle)}h22`} stroke="var(--color-teal)" strokeWidth="2" />}
+    {row.goes
+      .filter((go) => go !== row.best)
+      .map((go) =>
+        go.counts ? (
+          <circle
+            key={go.playId}
+            cx={x}
+            cy={y(go.score.value)}
+            r="3.6"
+            fill="var(--color-raised)"
+            stroke="currentColor"
+            strokeWidth="1.6"
+          />
+        ) : (
+          <path
+            key={go.playId}
+            d={`M${x - 4} ${y(go.score.value) - 4}l8 8m0-8l-8 8`}
+            stroke="var(--color-coral)"
+            strokeWidth="2"
+          />
+        ),
+      )}
+    {row.best && (
+      <rect
+        x={x - 5.5}
+        y={y(row.best.score.value) - 5.5}
+        width="11"
+        height="11"
+        fill="var(--color-mustard)"
+        stroke="currentColor"
+        strokeWidth="1.8"
+      />
+    )}
+    <text
+      x={x}
+      y={HIGH + 12}
+      fontSize="12"
+      fill={standing(row).length > 0 ? "currentColor" : "var(--color-quiet)"}
+      transform={`rotate(48 ${x - 5} ${HIGH + 12})`}
+    >
+      {row.child}
+    </text>
+    {standing(row).length === 0 && (
+      <text x={x} y={HIGH - 5} textAnchor="middle" fontSize="12" fill="var(--color-quiet)">
+        {row.openedAt ? "–" : "·"}
+      </text>
+    )}
+  </g>
+);
+
+/** What the signs of the picture mean. */
+const Legend = ({ holds }: { holds: number | null }) => (
+  <p className="flex flex-wrap gap-x-5 text-sm text-quiet">
+    <span>
+      <b className="text-mustard">■</b> best go
+    </span>
+    <span>○ another go</span>
+    <span>
+      <b className="text-coral">×</b> does not count (stopped, after the goes that count, removed, or too late)
+    </span>
+    <span>
+      <b className="text-teal">▮</b> likely range for the age{holds && `: ${tell("strip.holds", { n: holds })}`}
+    </span>
+    <span>– opened, not played</span>
+    <span>· not opened</span>
+  </p>
+);

@@ -104,28 +104,7 @@ export function ResultLine({
         </Link>
       </td>
       <td className="py-2 pr-3">{row.age}</td>
-      <td className="py-2 pr-3 font-bold whitespace-nowrap">
-        {row.best ? (
-          <>
-            {tellScore(row.best.score.value, row.best.score.unit, activity.aim.action)}
-            {setWords(activity, row.best.score).map((setWord) => (
-              <span key={setWord} className="block text-sm font-normal text-quiet">
-                {setWord}
-              </span>
-            ))}
-          </>
-        ) : (
-          <span className="font-normal text-quiet">–</span>
-        )}
-        {notices.map((notice) => (
-          <span
-            key={notice}
-            className="mt-0.5 block w-fit rounded-sm border-l-4 border-coral bg-raised px-1.5 text-sm font-semibold"
-          >
-            {label(`notice.${notice}`)}
-          </span>
-        ))}
-      </td>
+      <BestCell row={row} activity={activity} notices={notices} />
       <td className="py-2 pr-3">
         <span className="flex flex-wrap gap-1.5">
           {row.goes.map((go) =>
@@ -262,3 +241,29 @@ function GoTag({ go, activity, zone, looks }: { go: Go; activity: Activity; zone
     </span>
   );
 }
+
+/** The best go, how it was set, and what there is to notice. */
+const BestCell = ({ row, activity, notices }: { row: ResultRow; activity: Activity; notices: readonly Notice[] }) => (
+  <td className="py-2 pr-3 font-bold whitespace-nowrap">
+    {row.best ? (
+      <>
+        {tellScore(row.best.score.value, row.best.score.unit, activity.aim.action)}
+        {setWords(activity, row.best.score).map((setWord) => (
+          <span key={setWord} className="block text-sm font-normal text-quiet">
+            {setWord}
+          </span>
+        ))}
+      </>
+    ) : (
+      <span className="font-normal text-quiet">–</span>
+    )}
+    {notices.map((notice) => (
+      <span
+        key={notice}
+        className="mt-0.5 block w-fit rounded-sm border-l-4 border-coral bg-raised px-1.5 text-sm font-semibold"
+      >
+        {label(`notice.${notice}`)}
+      </span>
+    ))}
+  </td>
+);

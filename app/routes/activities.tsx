@@ -163,65 +163,8 @@ export default function Activities({ loaderData, actionData }: Route.ComponentPr
         things={loaderData.things}
         found={loaderData.ready}
       />
-      <section aria-label="New from a game" className="mb-8">
-        <h2 className="mb-2 text-lg">New from a game</h2>
-        <ul className="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-4">
-          {patternNames.map((patternName) => {
-            const activity = fromPattern(patternName);
-            if (loaderData.wish.skill && !skillsOf(activity).includes(loaderData.wish.skill)) return null;
-            return (
-              <li key={patternName}>
-                <Form method="post">
-                  <input type="hidden" name="pattern" value={patternName} />
-                  <button
-                    type="submit"
-                    name="intent"
-                    value="new"
-                    className="grid w-full grid-cols-[96px_1fr] items-center gap-3 rounded-md border-2 border-ink bg-raised p-2.5 text-left hover:border-teal"
-                  >
-                    <MiniPlan parts={layoutOf(activity)} space={activity.space} />
-                    <span>
-                      <span className="block font-head text-lg font-bold">{label(`pattern.${patternName}`)}</span>
-                      <span className="block text-sm text-quiet">{label(`pattern.${patternName}.how`)}</span>
-                      <span className="mt-1 block text-xs text-quiet">
-                        Trains{" "}
-                        {skillsOf(activity)
-                          .map((text) => label(`skill.${text}`).toLowerCase())
-                          .join(", ")}
-                        .{" "}
-                        {patternOf(patternName)
-                          .modes.map((mode) => label(`mode.${mode}`))
-                          .join(" · ")}
-                      </span>
-                    </span>
-                  </button>
-                </Form>
-              </li>
-            );
-          })}
-        </ul>
-      </section>
-      <div className="mb-2 flex flex-wrap items-end gap-x-4 gap-y-2">
-        <h2 id="shelf" className="grow scroll-mt-4 text-lg">
-          My activities
-        </h2>
-        <Form method="get" className="flex flex-wrap items-center gap-3 text-sm" role="search">
-          <label className="flex items-center gap-1.5">
-            Find
-            <input type="search" name="find" defaultValue={loaderData.find} className="w-44 py-0.5" />
-          </label>
-          <label className="flex items-center gap-1.5">
-            Sort by
-            <select name="sort" defaultValue={loaderData.sort} className="py-0.5">
-              <option value="changed">last changed</option>
-              <option value="name">name</option>
-            </select>
-          </label>
-          <button type="submit" className="btn btn-quiet btn-small">
-            Show
-          </button>
-        </Form>
-      </div>
+      <NewFromGame loaderData={loaderData} />
+      <ShelfHead loaderData={loaderData} />
       {loaderData.all === 0 && (
         <p className="text-quiet">No activities yet. Start from a game above, or import a file.</p>
       )}
@@ -316,3 +259,70 @@ function ShelfRow({ id, document: activity, changed }: { id: string; document: A
     </li>
   );
 }
+
+/** Every game, each as a new activity. */
+const NewFromGame = ({ loaderData }: Pick<Route.ComponentProps, "loaderData">) => (
+  <section aria-label="New from a game" className="mb-8">
+    <h2 className="mb-2 text-lg">New from a game</h2>
+    <ul className="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-4">
+      {patternNames.map((patternName) => {
+        const activity = fromPattern(patternName);
+        if (loaderData.wish.skill && !skillsOf(activity).includes(loaderData.wish.skill)) return null;
+        return (
+          <li key={patternName}>
+            <Form method="post">
+              <input type="hidden" name="pattern" value={patternName} />
+              <button
+                type="submit"
+                name="intent"
+                value="new"
+                className="grid w-full grid-cols-[96px_1fr] items-center gap-3 rounded-md border-2 border-ink bg-raised p-2.5 text-left hover:border-teal"
+              >
+                <MiniPlan parts={layoutOf(activity)} space={activity.space} />
+                <span>
+                  <span className="block font-head text-lg font-bold">{label(`pattern.${patternName}`)}</span>
+                  <span className="block text-sm text-quiet">{label(`pattern.${patternName}.how`)}</span>
+                  <span className="mt-1 block text-xs text-quiet">
+                    Trains{" "}
+                    {skillsOf(activity)
+                      .map((text) => label(`skill.${text}`).toLowerCase())
+                      .join(", ")}
+                    .{" "}
+                    {patternOf(patternName)
+                      .modes.map((mode) => label(`mode.${mode}`))
+                      .join(" · ")}
+                  </span>
+                </span>
+              </button>
+            </Form>
+          </li>
+        );
+      })}
+    </ul>
+  </section>
+);
+
+/** What is on the shelf, and what of it is shown. */
+const ShelfHead = ({ loaderData }: Pick<Route.ComponentProps, "loaderData">) => (
+  <div className="mb-2 flex flex-wrap items-end gap-x-4 gap-y-2">
+    <h2 id="shelf" className="grow scroll-mt-4 text-lg">
+      My activities
+    </h2>
+    <Form method="get" className="flex flex-wrap items-center gap-3 text-sm" role="search">
+      <label className="flex items-center gap-1.5">
+        Find
+        <input type="search" name="find" defaultValue={loaderData.find} className="w-44 py-0.5" />
+      </label>
+      <label className="flex items-center gap-1.5">
+        Sort by
+        <select name="sort" defaultValue={loaderData.sort} className="py-0.5">
+          <option value="changed">last changed</option>
+          <option value="name">name</option>
+        </select>
+      </label>
+      <button type="submit" className="btn btn-quiet btn-small">
+        Show
+      </button>
+    </Form>
+  </div>
+);

@@ -134,38 +134,7 @@ export default function Exercises({ loaderData: d, actionData: a }: Route.Compon
           </Form>
         )}
       </div>
-      <section className="mb-6">
-        <h2 className="text-xl">Your school's own exercises</h2>
-        {d.own.length === 0 ? (
-          <p className="text-quiet">None yet.</p>
-        ) : (
-          <ul className="grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] gap-2">
-            {d.own.map((e) => (
-              <Shown key={e.id} e={e}>
-                <Form method="post" className="mt-1 flex gap-2">
-                  <Link to={`?edit=${e.id}#own`} className="btn btn-quiet btn-small" aria-label={`Change ${e.name}`}>
-                    Change
-                  </Link>
-                  <input type="hidden" name="id" value={e.id} />
-                  <button
-                    type="submit"
-                    name="intent"
-                    value="delete"
-                    className="btn btn-quiet btn-small"
-                    aria-label={`Delete ${e.name}`}
-                  >
-                    Delete
-                  </button>
-                </Form>
-              </Shown>
-            ))}
-          </ul>
-        )}
-        <details key={d.own.length} id="own" className="mt-2 max-w-3xl" open={d.edit !== null || typed !== undefined}>
-          <summary className="font-semibold">{d.edit ? `Change ${d.edit.name}` : "Add your own exercise"}</summary>
-          <OwnForm key={d.edit?.id ?? `new ${d.own.length}`} is={d.edit} typed={typed} />
-        </details>
-      </section>
+      <OwnExercises d={d} typed={typed} />
       <h2 className="text-xl">The library</h2>
       <Form method="get" className="mb-2 flex flex-wrap items-center gap-3 text-sm">
         <label className="flex items-center gap-1.5">
@@ -292,26 +261,7 @@ function OwnForm({ is, typed }: { is: OwnExercise | null; typed: Record<string, 
           </select>
         </label>
       </div>
-      <fieldset className="grid grid-cols-5 items-end gap-3 max-sm:grid-cols-2">
-        <legend className="font-semibold">How much at each age; 0 means not at this age</legend>
-        {DOSES.map(([name, title]) => (
-          <label key={name} className="field min-w-0">
-            <span>{title}</span>
-            <input name={name} className="w-full min-w-0" inputMode="numeric" defaultValue={at(name)} />
-          </label>
-        ))}
-        <label className="field">
-          <span>Counted in</span>
-          <select name="unit" defaultValue={at("unit")}>
-            <option value="times">times</option>
-            <option value="seconds">seconds</option>
-          </select>
-        </label>
-        <label className="field">
-          <span>Seconds for one</span>
-          <input name="each" className="w-full min-w-0" inputMode="decimal" defaultValue={at("each")} />
-        </label>
-      </fieldset>
+      <DoseFields at={at} />
       <div className="grid grid-cols-3 gap-3 max-sm:grid-cols-1">
         {TEXTS.map(([name, title, hint]) => (
           <label key={name} className="field">
@@ -353,3 +303,69 @@ function OwnForm({ is, typed }: { is: OwnExercise | null; typed: Record<string, 
     </Form>
   );
 }
+
+/** How much of it: the least, the most, and how long one takes. */
+const DoseFields = ({ at }: { at: (name: string) => string }) => (
+  <fieldset className="grid grid-cols-5 items-end gap-3 max-sm:grid-cols-2">
+    <legend className="font-semibold">How much at each age; 0 means not at this age</legend>
+    {DOSES.map(([name, title]) => (
+      <label key={name} className="field min-w-0">
+        <span>{title}</span>
+        <input name={name} className="w-full min-w-0" inputMode="numeric" defaultValue={at(name)} />
+      </label>
+    ))}
+    <label className="field">
+      <span>Counted in</span>
+      <select name="unit" defaultValue={at("unit")}>
+        <option value="times">times</option>
+        <option value="seconds">seconds</option>
+      </select>
+    </label>
+    <label className="field">
+      <span>Seconds for one</span>
+      <input name="each" className="w-full min-w-0" inputMode="decimal" defaultValue={at("each")} />
+    </label>
+  </fieldset>
+);
+
+/** The exercises of the school itself. */
+const OwnExercises = ({
+  d,
+  typed,
+}: {
+  d: Route.ComponentProps["loaderData"];
+  typed: Record<string, string> | undefined;
+}) => (
+  <section className="mb-6">
+    <h2 className="text-xl">Your school's own exercises</h2>
+    {d.own.length === 0 ? (
+      <p className="text-quiet">None yet.</p>
+    ) : (
+      <ul className="grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] gap-2">
+        {d.own.map((e) => (
+          <Shown key={e.id} e={e}>
+            <Form method="post" className="mt-1 flex gap-2">
+              <Link to={`?edit=${e.id}#own`} className="btn btn-quiet btn-small" aria-label={`Change ${e.name}`}>
+                Change
+              </Link>
+              <input type="hidden" name="id" value={e.id} />
+              <button
+                type="submit"
+                name="intent"
+                value="delete"
+                className="btn btn-quiet btn-small"
+                aria-label={`Delete ${e.name}`}
+              >
+                Delete
+              </button>
+            </Form>
+          </Shown>
+        ))}
+      </ul>
+    )}
+    <details key={d.own.length} id="own" className="mt-2 max-w-3xl" open={d.edit !== null || typed !== undefined}>
+      <summary className="font-semibold">{d.edit ? `Change ${d.edit.name}` : "Add your own exercise"}</summary>
+      <OwnForm key={d.edit?.id ?? `new ${d.own.length}`} is={d.edit} typed={typed} />
+    </details>
+  </section>
+);

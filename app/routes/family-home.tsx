@@ -140,32 +140,7 @@ export default function FamilyHome({ loaderData, actionData, params }: Route.Com
                 </button>
               </form>
             )}
-            <form method="post" action={to("done")} className="grid gap-2 border-t-2 border-hair pt-4">
-              {joined && (
-                <p role="status" className="note note-good">
-                  {say("survey.joined")}
-                </p>
-              )}
-              {refused?.problems.map((problem) => (
-                <p key={problem.message} role="alert" className="problem">
-                  {problemText(problem.message)}
-                </p>
-              ))}
-              <label className="field">
-                <span>{say("survey.joinText")}</span>
-                <input
-                  name="code"
-                  required
-                  autoComplete="off"
-                  autoCapitalize="characters"
-                  maxLength={20}
-                  aria-label={say("survey.codeField")}
-                />
-              </label>
-              <button type="submit" name="intent" value="join" className="btn btn-quiet justify-self-start">
-                {say("survey.join")}
-              </button>
-            </form>
+            <AnotherHome to={to} joined={joined} refused={refused} />
           </section>
         ) : (
           <SurveyForm
@@ -184,3 +159,41 @@ export default function FamilyHome({ loaderData, actionData, params }: Route.Com
     </OwnDrawings>
   );
 }
+
+/** A second home of the child. */
+const AnotherHome = ({
+  to,
+  joined,
+  refused,
+}: {
+  to: (path: string) => string;
+  joined: Route.ComponentProps["loaderData"]["joined"];
+  refused: { ok: false; problems: { field: string; message: string }[] } | null;
+}) => (
+  <form method="post" action={to("done")} className="grid gap-2 border-t-2 border-hair pt-4">
+    {joined && (
+      <p role="status" className="note note-good">
+        {say("survey.joined")}
+      </p>
+    )}
+    {refused?.problems.map((problem) => (
+      <p key={problem.message} role="alert" className="problem">
+        {problemText(problem.message)}
+      </p>
+    ))}
+    <label className="field">
+      <span>{say("survey.joinText")}</span>
+      <input
+        name="code"
+        required
+        autoComplete="off"
+        autoCapitalize="characters"
+        maxLength={20}
+        aria-label={say("survey.codeField")}
+      />
+    </label>
+    <button type="submit" name="intent" value="join" className="btn btn-quiet justify-self-start">
+      {say("survey.join")}
+    </button>
+  </form>
+);

@@ -69,43 +69,7 @@ export default function FamilyMatchPage({ loaderData: m, actionData, params }: R
             {problemText(problem.message)}
           </p>
         ))}
-        {!m.mine.yes && !m.closed && (
-          <>
-            <p>{say("match.text")}</p>
-            <p>
-              {say("match.shown")} {say("match.nothing")}
-            </p>
-            <Form method="post" className="grid gap-4">
-              <fieldset>
-                <legend className="mb-2 font-semibold">{say("match.choose")}</legend>
-                <div className="grid grid-cols-3 gap-2">
-                  {CHOSEN_WORDS.filter((chosenWord) => chosenWord !== m.other.word).map((chosenWord) => (
-                    <label
-                      key={chosenWord}
-                      className="grid min-h-12 cursor-pointer place-items-center rounded-md border-2 border-chalk/50 px-1 has-checked:border-mustard has-checked:bg-mustard has-checked:font-bold has-checked:text-night has-focus-visible:outline-3"
-                    >
-                      <input type="radio" name="word" value={chosenWord} required className="sr-only" />
-                      {say(`word.${chosenWord}`)}
-                    </label>
-                  ))}
-                </div>
-              </fieldset>
-              <label className="flex min-h-12 items-center gap-3 rounded-md border-2 border-chalk/50 px-3 font-semibold">
-                <input type="checkbox" name="yes" required className="size-6" />
-                {say("match.yes")}
-              </label>
-              <button
-                type="submit"
-                name="intent"
-                value="yes"
-                className="btn btn-main min-h-16 text-2xl"
-                disabled={busy}
-              >
-                {say("match.play")}
-              </button>
-            </Form>
-          </>
-        )}
+        {!m.mine.yes && !m.closed && <SayYes m={m} busy={busy} />}
         {m.mine.yes && m.mine.word && (
           <p className="text-2xl font-bold text-mustard">{say("match.you", { word: say(`word.${m.mine.word}`) })}</p>
         )}
@@ -153,3 +117,36 @@ export default function FamilyMatchPage({ loaderData: m, actionData, params }: R
     </main>
   );
 }
+
+/** What the other home sees, a word chosen, and a grown-up's yes. */
+const SayYes = ({ m, busy }: { m: Route.ComponentProps["loaderData"]; busy: boolean }) => (
+  <>
+    <p>{say("match.text")}</p>
+    <p>
+      {say("match.shown")} {say("match.nothing")}
+    </p>
+    <Form method="post" className="grid gap-4">
+      <fieldset>
+        <legend className="mb-2 font-semibold">{say("match.choose")}</legend>
+        <div className="grid grid-cols-3 gap-2">
+          {CHOSEN_WORDS.filter((chosenWord) => chosenWord !== m.other.word).map((chosenWord) => (
+            <label
+              key={chosenWord}
+              className="grid min-h-12 cursor-pointer place-items-center rounded-md border-2 border-chalk/50 px-1 has-checked:border-mustard has-checked:bg-mustard has-checked:font-bold has-checked:text-night has-focus-visible:outline-3"
+            >
+              <input type="radio" name="word" value={chosenWord} required className="sr-only" />
+              {say(`word.${chosenWord}`)}
+            </label>
+          ))}
+        </div>
+      </fieldset>
+      <label className="flex min-h-12 items-center gap-3 rounded-md border-2 border-chalk/50 px-3 font-semibold">
+        <input type="checkbox" name="yes" required className="size-6" />
+        {say("match.yes")}
+      </label>
+      <button type="submit" name="intent" value="yes" className="btn btn-main min-h-16 text-2xl" disabled={busy}>
+        {say("match.play")}
+      </button>
+    </Form>
+  </>
+);

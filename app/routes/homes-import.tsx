@@ -119,40 +119,7 @@ export default function HomesImport({ loaderData, actionData: a }: Route.Compone
         key={`${told?.seen ?? "open"} ${a?.kept ? "kept" : ""}`}
       >
         {told && planned.length > 0 && (
-          <section className="mb-2 grid gap-3">
-            <h2 className="text-lg">{tell("csv.good", { n: planned.length })}</h2>
-            <Rows
-              title={tell("csv.new", { n: fresh.length })}
-              rows={fresh}
-              say={(givenPlanned) => givenPlanned.className}
-            />
-            <Rows
-              title={tell("csv.changed", { n: changed.length })}
-              rows={changed}
-              say={(givenPlanned) =>
-                [
-                  ...givenPlanned.changes.map(change),
-                  ...(givenPlanned.home?.joins ? [`${label("csv.livesIn")} ${givenPlanned.home.label}`] : []),
-                ].join("; ")
-              }
-            />
-            <Rows
-              title={tell("csv.homes", { n: homes.length })}
-              rows={homes}
-              say={(givenPlanned) => givenPlanned.home!.label}
-            />
-            {fresh.length + changed.length + homes.length === 0 && <p>{label("csv.same")}</p>}
-            <input type="hidden" name="seen" value={told.seen} />
-            <button
-              type="submit"
-              name="intent"
-              value="keep"
-              className="btn btn-main justify-self-start"
-              disabled={busy}
-            >
-              {busy ? "Saving …" : tell("csv.keep", { n: planned.length })}
-            </button>
-          </section>
+          <PlannedRows planned={planned} fresh={fresh} changed={changed} homes={homes} told={told} busy={busy} />
         )}
         {told && told.full.length > 0 && (
           <label className="flex items-start gap-2">
@@ -203,3 +170,45 @@ function Rows({ title, rows, say }: { title: string; rows: readonly Planned[]; s
     </details>
   );
 }
+
+/** What would be added and changed. */
+const PlannedRows = ({
+  planned,
+  fresh,
+  changed,
+  homes,
+  told,
+  busy,
+}: {
+  planned: readonly Planned[];
+  fresh: readonly Planned[];
+  changed: readonly Planned[];
+  homes: readonly Planned[];
+  told: Looked;
+  busy: boolean;
+}) => (
+  <section className="mb-2 grid gap-3">
+    <h2 className="text-lg">{tell("csv.good", { n: planned.length })}</h2>
+    <Rows title={tell("csv.new", { n: fresh.length })} rows={fresh} say={(givenPlanned) => givenPlanned.className} />
+    <Rows
+      title={tell("csv.changed", { n: changed.length })}
+      rows={changed}
+      say={(givenPlanned) =>
+        [
+          ...givenPlanned.changes.map(change),
+          ...(givenPlanned.home?.joins ? [`${label("csv.livesIn")} ${givenPlanned.home.label}`] : []),
+        ].join("; ")
+      }
+    />
+    <Rows
+      title={tell("csv.homes", { n: homes.length })}
+      rows={homes}
+      say={(givenPlanned) => givenPlanned.home!.label}
+    />
+    {fresh.length + changed.length + homes.length === 0 && <p>{label("csv.same")}</p>}
+    <input type="hidden" name="seen" value={told.seen} />
+    <button type="submit" name="intent" value="keep" className="btn btn-main justify-self-start" disabled={busy}>
+      {busy ? "Saving …" : tell("csv.keep", { n: planned.length })}
+    </button>
+  </section>
+);

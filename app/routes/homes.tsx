@@ -178,62 +178,13 @@ export default function Homes({ loaderData: d, actionData }: Route.ComponentProp
   return (
     <OwnDrawings value={drawingsOf(d.own)}>
       <main className="mx-auto w-full max-w-7xl p-6">
-        <div className="mb-3 flex flex-wrap items-end gap-x-4 gap-y-2">
-          <h1 className="text-3xl">Homes</h1>
-          <p className="text-quiet">
-            {answeredBy} of {mine.length} families have answered
-          </p>
-          <div className="ml-auto flex flex-wrap gap-2">
-            <Form method="post" className="flex gap-2">
-              <input type="hidden" name="class" value={d.classId} />
-              <button type="submit" name="intent" value="invite" className="btn btn-main btn-small">
-                Invite to the survey
-              </button>
-              <button type="submit" name="intent" value="remind" className="btn btn-small">
-                Remind
-              </button>
-            </Form>
-            <Link to="/homes/import" className="btn btn-quiet btn-small">
-              Import CSV
-            </Link>
-            <a href="/homes/csv" download className="btn btn-quiet btn-small">
-              Export CSV
-            </a>
-            <Link to="/things" className="btn btn-quiet btn-small">
-              Household items
-            </Link>
-          </div>
-        </div>
+        <HomesHead answeredBy={answeredBy} mine={mine} d={d} />
         {(told || (actionData && !actionData.ok)) && (
           <p role="status" className={`note mb-3 ${actionData?.ok ? "note-good" : "problem"}`}>
             {actionData?.ok ? told : actionData?.problems.map((problem) => problemText(problem.message)).join(" ")}
           </p>
         )}
-        <Form method="get" className="mb-3 flex flex-wrap items-center gap-3 text-sm">
-          <label className="flex items-center gap-1.5">
-            Class
-            <select name="class" defaultValue={d.classId} className="py-0.5">
-              <Options of={d.classes} />
-            </select>
-          </label>
-          <label className="flex items-center gap-1.5">
-            Show
-            <select name="show" defaultValue={d.filter} className="py-0.5">
-              {(Object.keys(FILTERS) as Filter[]).map((key) => (
-                <option key={key} value={key}>
-                  {FILTERS[key]} ({mine.filter(KEEPS[key]).length})
-                </option>
-              ))}
-            </select>
-          </label>
-          <label className="flex items-center gap-1.5">
-            Find
-            <input name="find" defaultValue={d.find} className="w-32 py-0.5" />
-          </label>
-          <button type="submit" className="btn btn-quiet btn-small">
-            Show
-          </button>
-        </Form>
+        <Filter d={d} mine={mine} />
         {d.waiting.length > 0 && <Waiting d={d} />}
         {d.cleared > 0 && (
           <Form method="post" className="mb-4 flex flex-wrap items-center gap-3 text-sm">
@@ -279,31 +230,7 @@ export default function Homes({ loaderData: d, actionData }: Route.ComponentProp
             problems={actionData && !actionData.ok ? actionData.problems : []}
           />
         )}
-        {d.deleted.length > 0 && (
-          <section id="deleted" className="mt-6">
-            <h2 className="text-lg">Deleted children</h2>
-            <ul>
-              {d.deleted.map((k) => (
-                <li key={k.id} className="row-line py-1.5">
-                  <Form method="post" className="flex flex-wrap items-center gap-3">
-                    <input type="hidden" name="child" value={k.id} />
-                    <strong>{k.name}</strong>
-                    <span className="text-sm text-quiet">deleted for good on {k.eraseAt}</span>
-                    <button
-                      type="submit"
-                      name="intent"
-                      value="bringBack"
-                      className="btn btn-small"
-                      aria-label={`Restore ${k.name}`}
-                    >
-                      Restore
-                    </button>
-                  </Form>
-                </li>
-              ))}
-            </ul>
-          </section>
-        )}
+        {d.deleted.length > 0 && <Deleted d={d} />}
         {group && <ClassLink classId={group.id} name={group.name} link={d.link} />}
       </main>
     </OwnDrawings>
@@ -454,47 +381,7 @@ function HomeRow({ row, items }: { row: Row; items: Route.ComponentProps["loader
             : `${row.asked === 1 ? "once" : `${row.asked} times`}, ${row.askedAt}`}
       </td>
       <td>
-        <div className="flex items-center gap-1.5">
-          {row.token ? (
-            <CopyLink path={`/f/${row.token}`} name={row.child} />
-          ) : (
-            <span className="tag border-coral">link off</span>
-          )}
-          <Form method="post" className="flex gap-1">
-            <input type="hidden" name="child" value={row.childId} />
-            {row.token && (
-              <button
-                type="submit"
-                name="intent"
-                value="withdraw"
-                className="btn btn-quiet btn-small"
-                aria-label={`Turn off the link for ${row.child}`}
-              >
-                Turn off
-              </button>
-            )}
-            {!row.token && (
-              <button
-                type="submit"
-                name="intent"
-                value="restore"
-                className="btn btn-small"
-                aria-label={`Turn on the link for ${row.child}`}
-              >
-                Turn on
-              </button>
-            )}
-            <button
-              type="submit"
-              name="intent"
-              value="renew"
-              className="btn btn-quiet btn-small"
-              aria-label={`Replace the link for ${row.child}`}
-            >
-              Replace
-            </button>
-          </Form>
-        </div>
+        <RowLinks row={row} />
       </td>
     </tr>
   );
@@ -602,3 +489,148 @@ function CopyLink({ path, name }: { path: string; name: string }) {
     </>
   );
 }
+
+/** The class, and what can be done for all of it. */
+const HomesHead = ({
+  answeredBy,
+  mine,
+  d,
+}: {
+  answeredBy: number;
+  mine: Route.ComponentProps["loaderData"]["rows"];
+  d: Route.ComponentProps["loaderData"];
+}) => (
+  <div className="mb-3 flex flex-wrap items-end gap-x-4 gap-y-2">
+    <h1 className="text-3xl">Homes</h1>
+    <p className="text-quiet">
+      {answeredBy} of {mine.length} families have answered
+    </p>
+    <div className="ml-auto flex flex-wrap gap-2">
+      <Form method="post" className="flex gap-2">
+        <input type="hidden" name="class" value={d.classId} />
+        <button type="submit" name="intent" value="invite" className="btn btn-main btn-small">
+          Invite to the survey
+        </button>
+        <button type="submit" name="intent" value="remind" className="btn btn-small">
+          Remind
+        </button>
+      </Form>
+      <Link to="/homes/import" className="btn btn-quiet btn-small">
+        Import CSV
+      </Link>
+      <a href="/homes/csv" download className="btn btn-quiet btn-small">
+        Export CSV
+      </a>
+      <Link to="/things" className="btn btn-quiet btn-small">
+        Household items
+      </Link>
+    </div>
+  </div>
+);
+
+/** Which children are shown, in which order. */
+const Filter = ({
+  d,
+  mine,
+}: {
+  d: Route.ComponentProps["loaderData"];
+  mine: Route.ComponentProps["loaderData"]["rows"];
+}) => (
+  <Form method="get" className="mb-3 flex flex-wrap items-center gap-3 text-sm">
+    <label className="flex items-center gap-1.5">
+      Class
+      <select name="class" defaultValue={d.classId} className="py-0.5">
+        <Options of={d.classes} />
+      </select>
+    </label>
+    <label className="flex items-center gap-1.5">
+      Show
+      <select name="show" defaultValue={d.filter} className="py-0.5">
+        {(Object.keys(FILTERS) as Filter[]).map((key) => (
+          <option key={key} value={key}>
+            {FILTERS[key]} ({mine.filter(KEEPS[key]).length})
+          </option>
+        ))}
+      </select>
+    </label>
+    <label className="flex items-center gap-1.5">
+      Find
+      <input name="find" defaultValue={d.find} className="w-32 py-0.5" />
+    </label>
+    <button type="submit" className="btn btn-quiet btn-small">
+      Show
+    </button>
+  </Form>
+);
+
+/** Children who were deleted, and can be brought back. */
+const Deleted = ({ d }: { d: Route.ComponentProps["loaderData"] }) => (
+  <section id="deleted" className="mt-6">
+    <h2 className="text-lg">Deleted children</h2>
+    <ul>
+      {d.deleted.map((k) => (
+        <li key={k.id} className="row-line py-1.5">
+          <Form method="post" className="flex flex-wrap items-center gap-3">
+            <input type="hidden" name="child" value={k.id} />
+            <strong>{k.name}</strong>
+            <span className="text-sm text-quiet">deleted for good on {k.eraseAt}</span>
+            <button
+              type="submit"
+              name="intent"
+              value="bringBack"
+              className="btn btn-small"
+              aria-label={`Restore ${k.name}`}
+            >
+              Restore
+            </button>
+          </Form>
+        </li>
+      ))}
+    </ul>
+  </section>
+);
+
+/** The private link of a child: copied, turned off and on, replaced. */
+const RowLinks = ({ row }: { row: Row }) => (
+  <div className="flex items-center gap-1.5">
+    {row.token ? (
+      <CopyLink path={`/f/${row.token}`} name={row.child} />
+    ) : (
+      <span className="tag border-coral">link off</span>
+    )}
+    <Form method="post" className="flex gap-1">
+      <input type="hidden" name="child" value={row.childId} />
+      {row.token && (
+        <button
+          type="submit"
+          name="intent"
+          value="withdraw"
+          className="btn btn-quiet btn-small"
+          aria-label={`Turn off the link for ${row.child}`}
+        >
+          Turn off
+        </button>
+      )}
+      {!row.token && (
+        <button
+          type="submit"
+          name="intent"
+          value="restore"
+          className="btn btn-small"
+          aria-label={`Turn on the link for ${row.child}`}
+        >
+          Turn on
+        </button>
+      )}
+      <button
+        type="submit"
+        name="intent"
+        value="renew"
+        className="btn btn-quiet btn-small"
+        aria-label={`Replace the link for ${row.child}`}
+      >
+        Replace
+      </button>
+    </Form>
+  </div>
+);

@@ -121,31 +121,7 @@ export default function NextWeekPage({ loaderData: d, actionData, params }: Rout
           <Heads of={["Child", "Suggestion", "Level"]} />
           <tbody>
             {d.rows.map((row) => (
-              <tr key={row.childId} className="row-line">
-                <td className="py-1.5">
-                  <Link to={`/children/${row.childId}`} className="font-semibold hover:underline">
-                    {row.child}
-                  </Link>{" "}
-                  <span className="text-sm text-quiet">{row.age}</span>
-                </td>
-                <td className={row.move === "stay" ? "text-quiet" : ""}>
-                  {tell(said(row.move), {
-                    now: percent(row.now),
-                    rate: percent(row.rate),
-                    level: row.level + 1,
-                    did: d.did,
-                  })}
-                </td>
-                <td>
-                  <select name={`level ${row.childId}`} defaultValue={row.level} aria-label={`Level of ${row.child}`}>
-                    {d.levels.list.map((_, i) => (
-                      <option key={i} value={i}>
-                        {i + 1}
-                      </option>
-                    ))}
-                  </select>
-                </td>
-              </tr>
+              <Proposal key={row.childId} row={row} said={said} percent={percent} d={d} />
             ))}
           </tbody>
         </table>
@@ -177,3 +153,42 @@ export default function NextWeekPage({ loaderData: d, actionData, params }: Rout
     </main>
   );
 }
+
+/** What is proposed for a child, and why. */
+const Proposal = ({
+  row,
+  said,
+  percent,
+  d,
+}: {
+  row: Route.ComponentProps["loaderData"]["rows"][number];
+  said: (name: "up" | "down" | "stay" | "none") => Parameters<typeof tell>[0];
+  percent: (x: number | null) => number;
+  d: Route.ComponentProps["loaderData"];
+}) => (
+  <tr className="row-line">
+    <td className="py-1.5">
+      <Link to={`/children/${row.childId}`} className="font-semibold hover:underline">
+        {row.child}
+      </Link>{" "}
+      <span className="text-sm text-quiet">{row.age}</span>
+    </td>
+    <td className={row.move === "stay" ? "text-quiet" : ""}>
+      {tell(said(row.move), {
+        now: percent(row.now),
+        rate: percent(row.rate),
+        level: row.level + 1,
+        did: d.did,
+      })}
+    </td>
+    <td>
+      <select name={`level ${row.childId}`} defaultValue={row.level} aria-label={`Level of ${row.child}`}>
+        {d.levels.list.map((_, i) => (
+          <option key={i} value={i}>
+            {i + 1}
+          </option>
+        ))}
+      </select>
+    </td>
+  </tr>
+);

@@ -80,65 +80,105 @@ export function RoomPlan({
       {space.obstacles?.map((obstacle) => {
         const { sign, ...paint } = STANDING[obstacle.kind];
         return (
-          <g key={`${obstacle.kind} ${obstacle.x} ${obstacle.y}`}>
-            <rect
-              x={x(obstacle.x)}
-              y={y(obstacle.y)}
-              width={obstacle.width * k}
-              height={obstacle.depth * k}
-              {...paint}
-              stroke="var(--color-chalk)"
-              strokeWidth="1.5"
-            />
-            {sign && (
-              <text
-                x={x(obstacle.x + obstacle.width / 2)}
-                y={y(obstacle.y + obstacle.depth / 2) + 5}
-                textAnchor="middle"
-                fill="var(--color-chalk)"
-                fontSize="14"
-                fontWeight="700"
-              >
-                {sign}
-              </text>
-            )}
-          </g>
+          <Obstacle
+            key={`${obstacle.kind} ${obstacle.x} ${obstacle.y}`}
+            obstacle={obstacle}
+            x={x}
+            y={y}
+            k={k}
+            paint={paint}
+            sign={sign}
+          />
         );
       })}
-      {placement && (
-        <g>
-          {partsOf(parts, "target").map((target) => (
-            <path
-              key={target.id}
-              d={`M${[{ along: 0, across: 0 }, target]
-                .map((eachTarget) =>
-                  to(eachTarget)
-                    .map((v) => v.toFixed(1))
-                    .join(" "),
-                )
-                .join("L")}`}
-              stroke={PAINT.chalk}
-              strokeOpacity="0.35"
-              strokeWidth="1.5"
-            />
-          ))}
-          <Strokes
-            list={strokesOf(parts.map(shortStart))}
-            to={to}
-            k={k}
-            lit={(id) => starts.has(id)}
-            text={11}
-            least={16}
-            most={34}
-          />
-          {partsOf(parts, "person")
-            .filter((p) => p.role === "sender")
-            .map((p) => {
-              const [cx, cy] = to({ along: p.along - 0.25, across: p.across });
-              return <circle key={p.id} cx={cx} cy={cy} r="6" fill="var(--color-chalk)" />;
-            })}
-        </g>
-      )}
+      {placement && <Placed parts={parts} to={to} k={k} starts={starts} />}
     </svg>
   );
 }
+
+/** Something that stands in the way. */
+const Obstacle = ({
+  obstacle,
+  x,
+  y,
+  k,
+  paint,
+  sign,
+}: {
+  obstacle: NonNullable<HomeSpace["obstacles"]>[number];
+  x: (metres: number) => number;
+  y: (metres: number) => number;
+  k: number;
+  paint: Omit<(typeof STANDING)[keyof typeof STANDING], "sign">;
+  sign: string;
+}) => (
+  <g>
+    <rect
+      x={x(obstacle.x)}
+      y={y(obstacle.y)}
+      width={obstacle.width * k}
+      height={obstacle.depth * k}
+      {...paint}
+      stroke="var(--color-chalk)"
+      strokeWidth="1.5"
+    />
+    {sign && (
+      <text
+        x={x(obstacle.x + obstacle.width / 2)}
+        y={y(obstacle.y + obstacle.depth / 2) + 5}
+        textAnchor="middle"
+        fill="var(--color-chalk)"
+        fontSize="14"
+        fontWeight="700"
+      >
+        {sign}
+      </text>
+    )}
+  </g>
+);
+
+/** Where the game stands in the room. */
+const Placed = ({
+  parts,
+  to,
+  k,
+  starts,
+}: {
+  parts: readonly Part[];
+  to: (place: Place) => readonly [number, number];
+  k: number;
+  starts: Set<string>;
+}) => (
+  <g>
+    {partsOf(parts, "target").map((target) => (
+      <path
+        key={target.id}
+        d={`M${[{ along: 0, across: 0 }, target]
+          .map((eachTarget) =>
+            to(eachTarget)
+              .map((v) => v.toFixed(1))
+              .join(" "),
+          )
+          .join("L")}`}
+        stroke={PAINT.chalk}
+        strokeOpacity="0.35"
+        strokeWidth="1.5"
+      />
+    ))}
+    <Strokes
+      list={strokesOf(parts.map(shortStart))}
+      to={to}
+      k={k}
+      lit={(id) => starts.has(id)}
+      text={11}
+      least={16}
+      most={34}
+    />
+    {partsOf(parts, "person")
+      .filter((p) => p.role === "sender")
+      .map((p) => {
+        const [cx, cy] = to({ along: p.along - 0.25, across: p.across });
+        return <circle key={p.id} cx={cx} cy={cy} r="6" fill="var(--color-chalk)" />;
+      })}
+  </g>
+);

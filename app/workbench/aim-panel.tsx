@@ -1,3 +1,4 @@
+import type { Action } from "#core/actions/actions.ts";
 import { ACTIONS, actionFacts } from "#core/actions/actions.ts";
 import { starters } from "#core/aim/starters.ts";
 import type { Activity } from "#core/formats/activity.ts";
@@ -19,59 +20,8 @@ export function AimPanel({ activity, change }: PanelProps) {
   const offered = starter.outcomes.filter((outcome) => outcome !== activity.aim.outcome);
   return (
     <>
-      <label className="field py-2">
-        <span>Action</span>
-        <select
-          value={activity.aim.action}
-          onChange={(event) => {
-            const action = event.target.value as Activity["aim"]["action"];
-            const travel = actionFacts[action].travel;
-            const serving = (item: Item) => item.uses.includes("send") && item.moves.includes(travel);
-            const fits = list.some((item) => item.id === activity.kit.send && serving(item));
-            change({
-              ...activity,
-              aim: { ...activity.aim, action, also: activity.aim.also?.filter((text) => text !== action) },
-              kit: { ...activity.kit, send: fits ? activity.kit.send : list.find(serving)!.id },
-            });
-          }}
-        >
-          {ACTIONS.filter(able).map((action) => (
-            <option key={action} value={action}>
-              {label(`action.${action}`)}
-            </option>
-          ))}
-        </select>
-      </label>
-      <details className="py-1">
-        <summary className="cursor-pointer text-sm">
-          Use another action where this one does not work
-          {activity.aim.also?.length
-            ? `: ${activity.aim.also.map((text) => label(`action.${text}`).toLowerCase()).join(", ")}`
-            : ""}
-        </summary>
-        <fieldset className="grid gap-1 py-1 text-sm">
-          <legend className="text-quiet">
-            Up to three, in the order you tick them. If you tick none, homes without room use a rolled T-shirt.
-          </legend>
-          {ACTIONS.filter((action) => action !== activity.aim.action && able(action)).map((action) => {
-            const on = activity.aim.also ?? [];
-            return (
-              <label key={action} className="flex items-center gap-2">
-                <input
-                  type="checkbox"
-                  checked={on.includes(action)}
-                  disabled={!on.includes(action) && on.length >= MAX_ALSO}
-                  onChange={(event) => {
-                    const also = event.target.checked ? [...on, action] : on.filter((text) => text !== action);
-                    change({ ...activity, aim: { ...activity.aim, also: also.length > 0 ? also : undefined } });
-                  }}
-                />
-                {label(`action.${action}`)}
-              </label>
-            );
-          })}
-        </fieldset>
-      </details>
+      <ActionField activity={activity} list={list} change={change} able={able} />
+      <OtherActions activity={activity} able={able} change={change} />
       <TextField
         name="Outcome"
         hint="what the child will be able to do"
@@ -138,3 +88,73 @@ export function AimPanel({ activity, change }: PanelProps) {
     </>
   );
 }
+
+/** The action that is trained. */
+const ActionField = ({
+  activity,
+  list,
+  change,
+  able,
+}: Pick<PanelProps, "activity" | "change"> & { list: readonly Item[]; able: (action: Action) => boolean }) => (
+  <label className="field py-2">
+    <span>Action</span>
+    <select
+      value={activity.aim.action}
+      onChange={(event) => {
+        const action = event.target.value as Activity["aim"]["action"];
+        const travel = actionFacts[action].travel;
+        const serving = (item: Item) => item.uses.includes("send") && item.moves.includes(travel);
+        const fits = list.some((item) => item.id === activity.kit.send && serving(item));
+        change({
+          ...activity,
+          aim: { ...activity.aim, action, also: activity.aim.also?.filter((text) => text !== action) },
+          kit: { ...activity.kit, send: fits ? activity.kit.send : list.find(serving)!.id },
+        });
+      }}
+    >
+      {ACTIONS.filter(able).map((action) => (
+        <option key={action} value={action}>
+          {label(`action.${action}`)}
+        </option>
+      ))}
+    </select>
+  </label>
+);
+
+/** Other actions that a child may choose. */
+const OtherActions = ({
+  activity,
+  able,
+  change,
+}: Pick<PanelProps, "activity" | "change"> & { able: (action: Action) => boolean }) => (
+  <details className="py-1">
+    <summary className="cursor-pointer text-sm">
+      Use another action where this one does not work
+      {activity.aim.also?.length
+        ? `: ${activity.aim.also.map((text) => label(`action.${text}`).toLowerCase()).join(", ")}`
+        : ""}
+    </summary>
+    <fieldset className="grid gap-1 py-1 text-sm">
+      <legend className="text-quiet">
+        Up to three, in the order you tick them. If you tick none, homes without room use a rolled T-shirt.
+      </legend>
+      {ACTIONS.filter((action) => action !== activity.aim.action && able(action)).map((action) => {
+        const on = activity.aim.also ?? [];
+        return (
+          <label key={action} className="flex items-center gap-2">
+            <input
+              type="checkbox"
+              checked={on.includes(action)}
+              disabled={!on.includes(action) && on.length >= MAX_ALSO}
+              onChange={(event) => {
+                const also = event.target.checked ? [...on, action] : on.filter((text) => text !== action);
+                change({ ...activity, aim: { ...activity.aim, also: also.length > 0 ? also : undefined } });
+              }}
+            />
+            {label(`action.${action}`)}
+          </label>
+        );
+      })}
+    </fieldset>
+  </details>
+);

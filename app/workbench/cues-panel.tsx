@@ -47,28 +47,7 @@ export function CuesPanel({ activity, problems, change, middle }: PanelProps) {
         offers={cuesFor(activity.aim.action, band)}
         set={(cues, key) => change({ ...activity, cues }, key)}
       />
-      <section aria-label="Common mistakes" className="mb-3">
-        <h3 className="text-base">Common mistakes</h3>
-        <ul>
-          {mistakes.map(([mistake, cue]) => (
-            <li key={mistake} className="row-line grid grid-cols-[minmax(0,1fr)_auto] items-center gap-2 py-1 text-sm">
-              <span>
-                <span className="block">{mistake}</span>
-                <span className="block text-quiet">{cue}</span>
-              </span>
-              <button
-                type="button"
-                className="btn btn-quiet btn-small"
-                disabled={taken.has(cue) || activity.cues.length >= 6}
-                aria-label={`Use the cue: ${cue}`}
-                onClick={() => addCue(cue)}
-              >
-                Use
-              </button>
-            </li>
-          ))}
-        </ul>
-      </section>
+      <CommonMistakes mistakes={mistakes} taken={taken} activity={activity} addCue={addCue} />
       <EntryList
         title="Success criteria"
         most={6}
@@ -76,31 +55,7 @@ export function CuesPanel({ activity, problems, change, middle }: PanelProps) {
         offers={starter.criteria}
         set={(criteria, key) => change({ ...activity, criteria }, key)}
       />
-      <section aria-label="What a grown-up can watch for" className="mb-2">
-        <h3 className="text-base">A grown-up can watch for</h3>
-        {[0, 1].map((i) => (
-          <TextField
-            key={i}
-            name={`Watch for ${i + 1}`}
-            hint={i === 0 ? "shown on the card and the sheet; optional" : undefined}
-            most={100}
-            value={activity.watch?.[i] ?? ""}
-            change={(text) => {
-              const list = [0, 1].map((k) => (k === i ? text : (activity.watch?.[k] ?? "")));
-              change({ ...activity, watch: list.filter((eachText) => eachText !== "") }, `watch ${i}`);
-            }}
-          />
-        ))}
-        {(activity.watch ?? []).length === 0 && (
-          <button
-            type="button"
-            className="btn btn-quiet btn-small"
-            onClick={() => change({ ...activity, watch: [...watch] })}
-          >
-            Use the two for this action
-          </button>
-        )}
-      </section>
+      <WatchFor activity={activity} change={change} watch={watch} />
       <TextField
         name="Quick question"
         hint="optional"
@@ -145,3 +100,71 @@ export function CuesPanel({ activity, problems, change, middle }: PanelProps) {
     </>
   );
 }
+
+/** Common mistakes, each with the cue that helps. */
+const CommonMistakes = ({
+  mistakes,
+  taken,
+  activity,
+  addCue,
+}: Pick<PanelProps, "activity"> & {
+  mistakes: readonly (readonly [mistake: string, cue: string])[];
+  taken: Set<string>;
+  addCue: (text: string) => void;
+}) => (
+  <section aria-label="Common mistakes" className="mb-3">
+    <h3 className="text-base">Common mistakes</h3>
+    <ul>
+      {mistakes.map(([mistake, cue]) => (
+        <li key={mistake} className="row-line grid grid-cols-[minmax(0,1fr)_auto] items-center gap-2 py-1 text-sm">
+          <span>
+            <span className="block">{mistake}</span>
+            <span className="block text-quiet">{cue}</span>
+          </span>
+          <button
+            type="button"
+            className="btn btn-quiet btn-small"
+            disabled={taken.has(cue) || activity.cues.length >= 6}
+            aria-label={`Use the cue: ${cue}`}
+            onClick={() => addCue(cue)}
+          >
+            Use
+          </button>
+        </li>
+      ))}
+    </ul>
+  </section>
+);
+
+/** What a grown-up can watch for. */
+const WatchFor = ({
+  activity,
+  change,
+  watch,
+}: Pick<PanelProps, "activity" | "change"> & { watch: readonly [string, string] }) => (
+  <section aria-label="What a grown-up can watch for" className="mb-2">
+    <h3 className="text-base">A grown-up can watch for</h3>
+    {[0, 1].map((i) => (
+      <TextField
+        key={i}
+        name={`Watch for ${i + 1}`}
+        hint={i === 0 ? "shown on the card and the sheet; optional" : undefined}
+        most={100}
+        value={activity.watch?.[i] ?? ""}
+        change={(text) => {
+          const list = [0, 1].map((k) => (k === i ? text : (activity.watch?.[k] ?? "")));
+          change({ ...activity, watch: list.filter((eachText) => eachText !== "") }, `watch ${i}`);
+        }}
+      />
+    ))}
+    {(activity.watch ?? []).length === 0 && (
+      <button
+        type="button"
+        className="btn btn-quiet btn-small"
+        onClick={() => change({ ...activity, watch: [...watch] })}
+      >
+        Use the two for this action
+      </button>
+    )}
+  </section>
+);

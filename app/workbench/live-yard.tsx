@@ -1,8 +1,11 @@
 import { useMemo, useState } from "react";
+import type { Peg, Probe } from "#core/contract/contract.ts";
+import type { Activity } from "#core/formats/activity-shape.ts";
 import { opened } from "#core/formats/opened.ts";
 import { type Paces, paces } from "#core/measures/step.ts";
 import { sayList } from "#words/say.ts";
 import { tell } from "#words/tell.ts";
+import type { AttemptWords } from "#words/verbs.ts";
 import { useAttemptWords } from "./attempt-words.ts";
 import { ClashNotes } from "./clash-notes.tsx";
 import { Counted } from "./counted.tsx";
@@ -11,6 +14,7 @@ import type { Shown } from "./home-fits.ts";
 import { LaidLayer } from "./laid-layer.tsx";
 import { Plan } from "./plan.tsx";
 import { PlanBar } from "./plan-bar.tsx";
+import type { PlanScale } from "./scale.ts";
 import { SideView } from "./side-view.tsx";
 import { spreadAt, Tape } from "./tape.tsx";
 import type { Yard } from "./use-yard.ts";
@@ -101,36 +105,27 @@ export function LiveYard({
           />
         )}
       </div>
-      <Tape
+      <TapeAndKey
         pegs={pegs}
         scale={scale}
-        length={live.space.length}
+        live={live}
         rows={rows}
         shown={shown}
         show={show}
         chosen={chosen}
         choose={choose}
-        move={yard.move}
+        yard={yard}
         unit={unit}
-        corridor={CORRIDOR}
         loose={loose}
         spread={spread}
+        probes={probes}
+        attempt={attempt}
+        setUnit={setUnit}
+        id={id}
+        chosenAt={chosenAt}
+        age={age}
+        names={names}
       />
-      <div className="flex flex-wrap items-center gap-x-4 gap-y-0.5 text-[0.8rem] leading-tight text-quiet">
-        <span>
-          {[...new Set(probes.map((probe) => probe.ask.aim.kind))]
-            .map((kind) => tell(`rates.${kind}`, attempt))
-            .join(" ")}{" "}
-          Outlined: between 60% and 80%.
-        </span>
-        <button type="button" className="ml-auto underline" onClick={() => setUnit(unit === "m" ? "ft" : "m")}>
-          Tape in {unit === "m" ? "feet" : "metres"}
-        </button>
-        <a className="underline" href={`/activities/${id}/plan.svg`} download>
-          Download plan (SVG)
-        </a>
-        {chosenAt !== null && <Counted metres={chosenAt} own={paces(age)} who={names[shown]!} spread={spread} />}
-      </div>
       {hopeless.length > 0 && (
         <p role="status" className="note problem">
           {tell("rates.nobody", { what: sayList(hopeless), from: people[0]!.age, to: people[people.length - 1]!.age })}
@@ -143,3 +138,79 @@ export function LiveYard({
     </div>
   );
 }
+
+/** The tape, and how to read it. */
+const TapeAndKey = ({
+  pegs,
+  scale,
+  live,
+  rows,
+  shown,
+  show,
+  chosen,
+  choose,
+  yard,
+  unit,
+  loose,
+  spread,
+  probes,
+  attempt,
+  setUnit,
+  id,
+  chosenAt,
+  age,
+  names,
+}: {
+  pegs: Peg[];
+  scale: PlanScale;
+  live: Activity;
+  rows: { name: string; rates: Map<string, number>; step: number }[];
+  shown: number;
+  show: (count: number) => void;
+  chosen: string | null;
+  choose: (id: string | null) => void;
+  yard: Yard;
+  unit: "m" | "ft";
+  loose: { id: string; about: string }[];
+  spread: ReturnType<typeof spreadAt> | null;
+  probes: Probe[];
+  attempt: AttemptWords & Record<string, string>;
+  setUnit: React.Dispatch<React.SetStateAction<"m" | "ft">>;
+  id: string;
+  chosenAt: number | null;
+  age: number;
+  names: readonly string[];
+}) => (
+  <>
+    <Tape
+      pegs={pegs}
+      scale={scale}
+      length={live.space.length}
+      rows={rows}
+      shown={shown}
+      show={show}
+      chosen={chosen}
+      choose={choose}
+      move={yard.move}
+      unit={unit}
+      corridor={CORRIDOR}
+      loose={loose}
+      spread={spread}
+    />
+    <div className="flex flex-wrap items-center gap-x-4 gap-y-0.5 text-[0.8rem] leading-tight text-quiet">
+      <span>
+        {[...new Set(probes.map((probe) => probe.ask.aim.kind))]
+          .map((kind) => tell(`rates.${kind}`, attempt))
+          .join(" ")}{" "}
+        Outlined: between 60% and 80%.
+      </span>
+      <button type="button" className="ml-auto underline" onClick={() => setUnit(unit === "m" ? "ft" : "m")}>
+        Tape in {unit === "m" ? "feet" : "metres"}
+      </button>
+      <a className="underline" href={`/activities/${id}/plan.svg`} download>
+        Download plan (SVG)
+      </a>
+      {chosenAt !== null && <Counted metres={chosenAt} own={paces(age)} who={names[shown]!} spread={spread} />}
+    </div>
+  </>
+);

@@ -1,6 +1,7 @@
 import { Plus, Trash2 } from "lucide-react";
 import type { Activity } from "#core/formats/activity.ts";
 import { type Answers, MAX_ANSWERS, PICTURES } from "#core/formats/answers.ts";
+import type { Item } from "#core/things/item.ts";
 import { label } from "#words/teacher.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import { useSchool } from "./items.tsx";
@@ -54,67 +55,16 @@ export function QuestionAnswers({
         Answers{" "}
         <span className="block text-xs text-quiet">Asked once before play. Results shows what each child chose.</span>
       </legend>
-      <ol className="clear-both grid gap-2">
-        {list.map((x, i) => (
-          <li key={i} className="grid grid-cols-[auto_minmax(0,1fr)_auto] items-center gap-x-2 gap-y-1">
-            <ItemDrawing item={x.picture} size={36} className="row-span-2" />
-            <input
-              aria-label={`Answer ${i + 1}`}
-              className="min-w-0 text-sm"
-              maxLength={60}
-              value={x.text}
-              onChange={(event) => answer(i, { text: event.target.value }, `answer ${i}`)}
-            />
-            {list.length > 2 ? (
-              <button
-                type="button"
-                className="grid size-8 place-items-center"
-                aria-label={`Remove answer ${i + 1}`}
-                onClick={() => takeAway(i)}
-              >
-                <Trash2 size={16} aria-hidden="true" />
-              </button>
-            ) : (
-              <span />
-            )}
-            <select
-              aria-label={`Picture for answer ${i + 1}`}
-              className="min-w-0 py-0.5 text-sm"
-              value={x.picture}
-              onChange={(event) => answer(i, { picture: event.target.value })}
-            >
-              <optgroup label="Technique">
-                {PICTURES.map((picture) => (
-                  <option key={picture} value={picture}>
-                    {nameOf(picture)}
-                  </option>
-                ))}
-              </optgroup>
-              <optgroup label="Items">
-                {[
-                  ...things.map((thing) => thing.id),
-                  ...(things.some((thing) => thing.id === x.picture) ? [] : [x.picture]),
-                ]
-                  .filter((path) => !path.startsWith("pic-"))
-                  .map((path) => (
-                    <option key={path} value={path}>
-                      {nameOf(path)}
-                    </option>
-                  ))}
-              </optgroup>
-            </select>
-            <label className="flex items-center gap-1 text-sm">
-              <input
-                type="radio"
-                name="rightAnswer"
-                checked={right === i}
-                onChange={() => set({ ...answers, right: i })}
-              />{" "}
-              correct
-            </label>
-          </li>
-        ))}
-      </ol>
+      <AnswerList
+        list={list}
+        answer={answer}
+        takeAway={takeAway}
+        nameOf={nameOf}
+        things={things}
+        right={right}
+        set={set}
+        answers={answers}
+      />
       <label className="mt-1 flex items-center gap-1 text-sm">
         <input
           type="radio"
@@ -148,3 +98,81 @@ export function QuestionAnswers({
     </fieldset>
   );
 }
+
+/** The answers, each with its picture, in their order. */
+const AnswerList = ({
+  list,
+  answer,
+  takeAway,
+  nameOf,
+  things,
+  right,
+  set,
+  answers,
+}: {
+  list: { picture: string; text: string }[];
+  answer: (i: number, over: Partial<Answers["list"][number]>, key?: string) => void;
+  takeAway: (i: number) => void;
+  nameOf: (picture: string) => string;
+  things: readonly Item[];
+  right: number | null;
+  set: (next: Answers | null, key?: string) => void;
+  answers: { list: { picture: string; text: string }[]; right: number | null; explain: string };
+}) => (
+  <ol className="clear-both grid gap-2">
+    {list.map((x, i) => (
+      <li key={i} className="grid grid-cols-[auto_minmax(0,1fr)_auto] items-center gap-x-2 gap-y-1">
+        <ItemDrawing item={x.picture} size={36} className="row-span-2" />
+        <input
+          aria-label={`Answer ${i + 1}`}
+          className="min-w-0 text-sm"
+          maxLength={60}
+          value={x.text}
+          onChange={(event) => answer(i, { text: event.target.value }, `answer ${i}`)}
+        />
+        {list.length > 2 ? (
+          <button
+            type="button"
+            className="grid size-8 place-items-center"
+            aria-label={`Remove answer ${i + 1}`}
+            onClick={() => takeAway(i)}
+          >
+            <Trash2 size={16} aria-hidden="true" />
+          </button>
+        ) : (
+          <span />
+        )}
+        <select
+          aria-label={`Picture for answer ${i + 1}`}
+          className="min-w-0 py-0.5 text-sm"
+          value={x.picture}
+          onChange={(event) => answer(i, { picture: event.target.value })}
+        >
+          <optgroup label="Technique">
+            {PICTURES.map((picture) => (
+              <option key={picture} value={picture}>
+                {nameOf(picture)}
+              </option>
+            ))}
+          </optgroup>
+          <optgroup label="Items">
+            {[
+              ...things.map((thing) => thing.id),
+              ...(things.some((thing) => thing.id === x.picture) ? [] : [x.picture]),
+            ]
+              .filter((path) => !path.startsWith("pic-"))
+              .map((path) => (
+                <option key={path} value={path}>
+                  {nameOf(path)}
+                </option>
+              ))}
+          </optgroup>
+        </select>
+        <label className="flex items-center gap-1 text-sm">
+          <input type="radio" name="rightAnswer" checked={right === i} onChange={() => set({ ...answers, right: i })} />{" "}
+          correct
+        </label>
+      </li>
+    ))}
+  </ol>
+);

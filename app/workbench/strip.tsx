@@ -4,12 +4,14 @@ import { lazy, memo, Suspense, useMemo } from "react";
 import { setOutEnds } from "#core/compile/set-out-ends.ts";
 import { betterIn, type Unit } from "#core/contract/contract.ts";
 import { timeOf } from "#core/exercises/library.ts";
+import type { Distribution } from "#core/forecast/distribution.ts";
 import { likelyRange as likely, mean, mode, quantile } from "#core/forecast/distribution.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
-import type { Forecast } from "#core/forecast/result.ts";
+import type { Forecast, SideForecast } from "#core/forecast/result.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
+import type { AttemptWords } from "#words/verbs.ts";
 import { useAttemptWords } from "./attempt-words.ts";
 import { useForecast, useSetOutEnds } from "./use-forecast.ts";
 
@@ -142,66 +144,28 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes,
             : ""
         }
       >
-        <div className="flex items-end justify-between gap-2">
-          <div>
-            {first.d ? (
-              <span className="text-2xl font-bold whitespace-nowrap">
-                {range(shown(likely(first.d).low), shown(likely(first.d).high))}
-              </span>
-            ) : (
-              wait
-            )}
-            {first.d && (
-              <p className="text-[13px]">{tell("strip.holds", { n: Math.round(10 * likely(first.d).holds) })}</p>
-            )}
-            <p className="text-[13px]">most often {first.d ? shown(mode(first.d)) : "…"}</p>
-            {ends && (
-              <Ends
-                ends={ends}
-                who={people[1]!}
-                of={(forecast) => shown(mode(fixed || counted ? forecast.sides[0]!.points : forecast.sides[0]!.sends))}
-              />
-            )}
-          </div>
-          {first.d && <Bars at={first.d.at} p={first.d.p} />}
-        </div>
+        <FirstFigure
+          first={first}
+          shown={shown}
+          wait={wait}
+          ends={ends}
+          people={people}
+          fixed={fixed}
+          counted={counted}
+        />
       </Part>
-      <Part
-        title={counted ? "Youngest, oldest" : fixed ? attempt.Many : "Finishes"}
-        picture={
-          forecasts && (
-            <Chart kind={counted ? "points" : fixed ? "sends" : "finish"} forecasts={forecasts} names={names} />
-          )
-        }
-        about={
-          counted
-            ? "The scores that half of the youngest and half of the oldest reach."
-            : fixed
-              ? `Every go of this game has the same number of ${attempt.many}.`
-              : `The chance of reaching the last target, or the score to reach, before ${attempt.many} or time run out.`
-        }
-      >
-        {counted ? (
-          <span className="text-2xl font-bold">
-            {forecasts
-              ? `${quantile(forecasts[0]!.sides[0]!.points, 0.5)}, ${quantile(forecasts[2]!.sides[0]!.points, 0.5)}`
-              : "…"}
-          </span>
-        ) : fixed ? (
-          <>
-            <span className="text-2xl font-bold">{sends!.at[0]}</span>
-            <p className="text-[13px]">in every go</p>
-          </>
-        ) : (
-          <>
-            {side ? <span className="text-2xl font-bold">{percent(side.finish)}</span> : wait}
-            <p className="text-[13px]">youngest {youngest ? percent(youngest.sides[0]!.finish) : "…"}</p>
-            {middle && middle.cut >= 0.005 && (
-              <p className="text-[13px]">{tell("strip.cut", { share: percent(middle.cut) })}</p>
-            )}
-          </>
-        )}
-      </Part>
+      <SecondPart
+        counted={counted}
+        fixed={fixed}
+        attempt={attempt}
+        forecasts={forecasts}
+        names={names}
+        sends={sends}
+        side={side}
+        wait={wait}
+        youngest={youngest}
+        middle={middle}
+      />
       <Part
         title="Minutes"
         picture={forecasts && <Chart kind="minutes" forecasts={forecasts} names={names} />}
@@ -232,28 +196,7 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes,
           )}
         </div>
       </Part>
-      <Part
-        title="Homes ready"
-        picture={<HomeList homes={homes} apply={apply} />}
-        about="Each child counts once, in the best of their homes, with the items and space each home has. Where a home has not told us its items, we assume the usual ones. Everyone else still gets a card, with the closest items and distances."
-      >
-        <div className="flex items-center gap-3">
-          <div>
-            <span className="text-2xl font-bold whitespace-nowrap">
-              {tell("strip.can", { n: fits, all: homes.length })}
-            </span>
-            <p className="text-[13px] whitespace-nowrap">{tell("strip.canWhat", { silent })}</p>
-          </div>
-          <div className="flex max-w-40 flex-wrap gap-[3px]" aria-hidden="true">
-            {homes.map((home) => (
-              <span
-                key={home.name}
-                className={`size-2.5 ${home.fits === null ? "rounded-full border border-chalk/70" : home.fits ? "bg-mint" : "rotate-45 bg-coral"}`}
-              />
-            ))}
-          </div>
-        </div>
-      </Part>
+      <HomesPart homes={homes} apply={apply} fits={fits} silent={silent} />
     </section>
   );
 });
@@ -326,3 +269,133 @@ function HomeList({ homes, apply }: { homes: readonly HomeFit[]; apply: (next: A
     </ul>
   );
 }
+
+/** What stands beside the first figure: the youngest and the oldest, how many, or how often it is finished. */
+const SecondPart = ({
+  counted,
+  fixed,
+  attempt,
+  forecasts,
+  names,
+  sends,
+  side,
+  wait,
+  youngest,
+  middle,
+}: Pick<Props, "names"> & {
+  counted: boolean;
+  fixed: boolean;
+  attempt: AttemptWords & Record<string, string>;
+  forecasts: Forecast[] | null;
+  sends: Distribution | undefined;
+  side: SideForecast | undefined;
+  wait: React.JSX.Element;
+  youngest: Forecast | null;
+  middle: Forecast | null;
+}) => (
+  <Part
+    title={counted ? "Youngest, oldest" : fixed ? attempt.Many : "Finishes"}
+    picture={
+      forecasts && <Chart kind={counted ? "points" : fixed ? "sends" : "finish"} forecasts={forecasts} names={names} />
+    }
+    about={
+      counted
+        ? "The scores that half of the youngest and half of the oldest reach."
+        : fixed
+          ? `Every go of this game has the same number of ${attempt.many}.`
+          : `The chance of reaching the last target, or the score to reach, before ${attempt.many} or time run out.`
+    }
+  >
+    {counted ? (
+      <span className="text-2xl font-bold">
+        {forecasts
+          ? `${quantile(forecasts[0]!.sides[0]!.points, 0.5)}, ${quantile(forecasts[2]!.sides[0]!.points, 0.5)}`
+          : "…"}
+      </span>
+    ) : fixed ? (
+      <>
+        <span className="text-2xl font-bold">{sends!.at[0]}</span>
+        <p className="text-[13px]">in every go</p>
+      </>
+    ) : (
+      <>
+        {side ? <span className="text-2xl font-bold">{percent(side.finish)}</span> : wait}
+        <p className="text-[13px]">youngest {youngest ? percent(youngest.sides[0]!.finish) : "…"}</p>
+        {middle && middle.cut >= 0.005 && (
+          <p className="text-[13px]">{tell("strip.cut", { share: percent(middle.cut) })}</p>
+        )}
+      </>
+    )}
+  </Part>
+);
+
+/** The first figure, and how far it reaches. */
+const FirstFigure = ({
+  first,
+  shown,
+  wait,
+  ends,
+  people,
+  fixed,
+  counted,
+}: Pick<Props, "people"> & {
+  first: { title: string; d: Distribution | undefined };
+  shown: (value: number) => number;
+  wait: React.JSX.Element;
+  ends: { near: Activity; far: Activity } | null;
+  fixed: boolean;
+  counted: boolean;
+}) => (
+  <div className="flex items-end justify-between gap-2">
+    <div>
+      {first.d ? (
+        <span className="text-2xl font-bold whitespace-nowrap">
+          {range(shown(likely(first.d).low), shown(likely(first.d).high))}
+        </span>
+      ) : (
+        wait
+      )}
+      {first.d && <p className="text-[13px]">{tell("strip.holds", { n: Math.round(10 * likely(first.d).holds) })}</p>}
+      <p className="text-[13px]">most often {first.d ? shown(mode(first.d)) : "…"}</p>
+      {ends && (
+        <Ends
+          ends={ends}
+          who={people[1]!}
+          of={(forecast) => shown(mode(fixed || counted ? forecast.sides[0]!.points : forecast.sides[0]!.sends))}
+        />
+      )}
+    </div>
+    {first.d && <Bars at={first.d.at} p={first.d.p} />}
+  </div>
+);
+
+/** How many homes are ready, and what would make the others ready. */
+const HomesPart = ({
+  homes,
+  apply,
+  fits,
+  silent,
+}: Pick<Props, "homes" | "apply"> & { fits: number; silent: number }) => (
+  <Part
+    title="Homes ready"
+    picture={<HomeList homes={homes} apply={apply} />}
+    about="Each child counts once, in the best of their homes, with the items and space each home has. Where a home has not told us its items, we assume the usual ones. Everyone else still gets a card, with the closest items and distances."
+  >
+    <div className="flex items-center gap-3">
+      <div>
+        <span className="text-2xl font-bold whitespace-nowrap">
+          {tell("strip.can", { n: fits, all: homes.length })}
+        </span>
+        <p className="text-[13px] whitespace-nowrap">{tell("strip.canWhat", { silent })}</p>
+      </div>
+      <div className="flex max-w-40 flex-wrap gap-[3px]" aria-hidden="true">
+        {homes.map((home) => (
+          <span
+            key={home.name}
+            className={`size-2.5 ${home.fits === null ? "rounded-full border border-chalk/70" : home.fits ? "bg-mint" : "rotate-45 bg-coral"}`}
+          />
+        ))}
+      </div>
+    </div>
+  </Part>
+);

@@ -111,20 +111,7 @@ export const Tape = memo(function Tape({
       aria-label="Tape"
     >
       <Ground scale={scale} length={length} unit={unit} step={step} who={rows[shown]?.name.split(",")[0] ?? ""} />
-      {spread && (
-        <rect
-          x={Math.min(scale.xOf(spread.from), scale.xOf(spread.to))}
-          y={STEPS_TOP}
-          width={Math.max(3, Math.abs(scale.xOf(spread.to) - scale.xOf(spread.from)))}
-          height="42"
-          rx="3"
-          fill="var(--color-mustard)"
-          fillOpacity="0.3"
-          stroke="var(--color-umber)"
-          strokeWidth="1.5"
-          data-spread={`${spread.from.toFixed(2)} ${spread.to.toFixed(2)}`}
-        />
-      )}
+      <SpreadBand spread={spread} scale={scale} />
       {rows.map((row, r) => (
         <g key={row.name}>
           <foreignObject x="0" y={RATES_TOP + r * ROW} width={96} height={ROW - 3}>
@@ -381,3 +368,20 @@ const PegHandle = memo(function PegHandle({
     </g>
   );
 });
+
+/** Where the steps of all children put the chosen marker. */
+const SpreadBand = ({ spread, scale }: Pick<Props, "spread" | "scale">) =>
+  spread && (
+    <rect
+      x={Math.min(scale.xOf(spread.from), scale.xOf(spread.to))}
+      y={STEPS_TOP}
+      width={Math.max(3, Math.abs(scale.xOf(spread.to) - scale.xOf(spread.from)))}
+      height="42"
+      rx="3"
+      fill="var(--color-mustard)"
+      fillOpacity="0.3"
+      stroke="var(--color-umber)"
+      strokeWidth="1.5"
+      data-spread={`${spread.from.toFixed(2)} ${spread.to.toFixed(2)}`}
+    />
+  );

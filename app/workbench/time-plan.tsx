@@ -103,36 +103,51 @@ export function TimePlanFields({
         value={activity.week !== null && activity.week !== undefined}
         change={(on) => change({ ...activity, week: on ? USUAL_WEEK : null })}
       />
-      {activity.week && (
-        <>
-          <NumberField
-            name="Days a week"
-            value={activity.week.days}
-            least={1}
-            most={DAYS}
-            step={1}
-            change={(count) => change({ ...activity, week: { ...activity.week!, days: count } }, "days")}
-          />
-          <NumberField
-            name="Active minutes a week"
-            value={activity.week.goal}
-            least={5}
-            most={MAX_GOAL}
-            step={5}
-            change={(goal) => change({ ...activity, week: { ...activity.week!, goal } }, "goal")}
-          />
-          {plan && (
-            <p className="text-sm" role="status">
-              {tell(days(activity.week.goal) > DAYS ? "plan.never" : "plan.week", {
-                days: activity.week.days,
-                active: Math.round(activity.week.days * plan.active),
-                goal: activity.week.goal,
-                more: activity.week.days * plan.active >= activity.week.goal ? 0 : days(activity.week.goal),
-              })}
-            </p>
-          )}
-        </>
-      )}
+      {activity.week && <WeekFields week={activity.week} activity={activity} change={change} plan={plan} days={days} />}
     </section>
   );
 }
+
+/** On how many days a week, and how long. */
+const WeekFields = ({
+  week,
+  activity,
+  change,
+  plan,
+  days,
+}: {
+  week: NonNullable<Activity["week"]>;
+  activity: Activity;
+  change: (next: Activity, what?: string) => void;
+  plan: TimePlan | null;
+  days: (goal: number) => number;
+}) => (
+  <>
+    <NumberField
+      name="Days a week"
+      value={week.days}
+      least={1}
+      most={DAYS}
+      step={1}
+      change={(count) => change({ ...activity, week: { ...week!, days: count } }, "days")}
+    />
+    <NumberField
+      name="Active minutes a week"
+      value={week.goal}
+      least={5}
+      most={MAX_GOAL}
+      step={5}
+      change={(goal) => change({ ...activity, week: { ...week!, goal } }, "goal")}
+    />
+    {plan && (
+      <p className="text-sm" role="status">
+        {tell(days(week.goal) > DAYS ? "plan.never" : "plan.week", {
+          days: week.days,
+          active: Math.round(week.days * plan.active),
+          goal: week.goal,
+          more: week.days * plan.active >= week.goal ? 0 : days(week.goal),
+        })}
+      </p>
+    )}
+  </>
+);

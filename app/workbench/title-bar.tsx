@@ -45,28 +45,7 @@ export function TitleBar({
       <span className="tag shrink-0">
         ages {activity.ages.from}–{activity.ages.to}
       </span>
-      <label className="flex min-w-36 items-center gap-2 text-sm">
-        <span className="shrink-0 text-quiet">shown for</span>
-        <select
-          className="max-w-60 min-w-0 py-0.5 text-sm font-semibold"
-          value={group?.id}
-          onChange={(event) =>
-            setSearch(
-              (old) => {
-                old.set("class", event.target.value);
-                return old;
-              },
-              { replace: true, preventScrollReset: true },
-            )
-          }
-        >
-          {classes.map((eachGroup) => (
-            <option key={eachGroup.id} value={eachGroup.id}>
-              {eachGroup.name}, {eachGroup.children.length} children
-            </option>
-          ))}
-        </select>
-      </label>
+      <ClassField group={group} setSearch={setSearch} classes={classes} />
       <div className="ml-auto flex shrink-0 items-center justify-end gap-2 max-[1240px]:w-full max-[1240px]:flex-wrap">
         <SaveNote draft={draft} zone={zone} />
         <button
@@ -120,3 +99,37 @@ export function TitleBar({
     </div>
   );
 }
+
+/** The class that it is designed for. */
+const ClassField = ({
+  group,
+  setSearch,
+  classes,
+}: {
+  group: Group | undefined;
+  setSearch: ReturnType<typeof useSearchParams>[1];
+  classes: readonly Group[];
+}) => (
+  <label className="flex min-w-36 items-center gap-2 text-sm">
+    <span className="shrink-0 text-quiet">shown for</span>
+    <select
+      className="max-w-60 min-w-0 py-0.5 text-sm font-semibold"
+      value={group?.id}
+      onChange={(event) =>
+        setSearch(
+          (old) => {
+            old.set("class", event.target.value);
+            return old;
+          },
+          { replace: true, preventScrollReset: true },
+        )
+      }
+    >
+      {classes.map((eachGroup) => (
+        <option key={eachGroup.id} value={eachGroup.id}>
+          {eachGroup.name}, {eachGroup.children.length} children
+        </option>
+      ))}
+    </select>
+  </label>
+);

@@ -77,61 +77,19 @@ export default function Arrange({ ask, data, act }: InputProps<AskOf<"arrange">>
     <>
       <p className="font-semibold">{say(things ? "setOut.how" : "play.arrange")}</p>
       {data.card.activity.setOut?.farther && things && <p>{say("setOut.farther")}</p>}
-      <div
-        ref={area}
-        className="relative mx-auto w-full max-w-72 touch-none rounded-md border-2 border-night bg-court short:max-w-44"
-        style={{ aspectRatio: `${court.width} / ${court.depth}`, maxHeight: "42vh" }}
-      >
-        {spots.map((spot, i) => (
-          <button
-            key={spot.id}
-            type="button"
-            aria-label={nameOf(spot, i)}
-            className={`absolute grid aspect-square min-w-8 -translate-1/2 cursor-grab place-items-center rounded-full border-2 border-night text-sm font-bold text-night ${things && i === chosen ? "bg-mustard" : "bg-mint"}`}
-            style={place(spot, i)}
-            onPointerDown={(event) => {
-              choose(i);
-              event.currentTarget.setPointerCapture(event.pointerId);
-            }}
-            onFocus={() => choose(i)}
-            onPointerMove={drag(i)}
-            onKeyDown={keys(spot, i)}
-          >
-            {things ? (
-              <span aria-hidden="true" className="relative grid place-items-center">
-                <ItemDrawing item={things[i]!.item} size={22} />
-                <span className="absolute -right-2 -bottom-1 rounded-sm bg-page px-0.5 text-[10px] leading-3">
-                  {i + 1}
-                </span>
-              </span>
-            ) : (
-              i + 1
-            )}
-          </button>
-        ))}
-      </div>
-      {things && at && (
-        <fieldset className="flex items-end justify-center gap-3">
-          <legend className="sr-only">{nameOf(at, chosen)}</legend>
-          <span className="pb-2 text-lg font-bold">{chosen + 1}</span>
-          {(["far", "aside"] as const).map((which) => (
-            <label key={which} className="grid text-sm">
-              {say(`setOut.${which}`)}
-              <input
-                inputMode="numeric"
-                key={`${chosen} ${cm(at.along)} ${cm(at.across)}`}
-                className="w-28"
-                defaultValue={cm(which === "far" ? at.along : at.across)}
-                onBlur={(event) =>
-                  which === "far"
-                    ? typed(event.target.value, String(cm(at.across)))
-                    : typed(String(cm(at.along)), event.target.value)
-                }
-              />
-            </label>
-          ))}
-        </fieldset>
-      )}
+      <Area
+        area={area}
+        court={court}
+        spots={spots}
+        nameOf={nameOf}
+        things={things}
+        chosen={chosen}
+        place={place}
+        choose={choose}
+        drag={drag}
+        keys={keys}
+      />
+      {things && at && <TypedPlace nameOf={nameOf} at={at} chosen={chosen} typed={typed} />}
       <button
         type="button"
         className="btn btn-main min-h-14 short:min-h-10 text-2xl"
@@ -142,3 +100,94 @@ export default function Arrange({ ask, data, act }: InputProps<AskOf<"arrange">>
     </>
   );
 }
+
+/** The area as seen from above, in which each is dragged. */
+const Area = ({
+  area,
+  court,
+  spots,
+  nameOf,
+  things,
+  chosen,
+  place,
+  choose,
+  drag,
+  keys,
+}: {
+  area: React.RefObject<HTMLDivElement | null>;
+  court: { along: number; across: number; depth: number; width: number };
+  spots: readonly Spot[];
+  nameOf: (spot: Spot, i: number) => string;
+  things: InputProps<AskOf<"arrange">>["ask"]["things"];
+  chosen: number;
+  place: (spot: Spot, i: number) => { left: string; top: string; width: string };
+  choose: (value: number) => void;
+  drag: (i: number) => (event: React.PointerEvent) => void;
+  keys: (spot: Spot, i: number) => (event: React.KeyboardEvent) => void;
+}) => (
+  <div
+    ref={area}
+    className="relative mx-auto w-full max-w-72 touch-none rounded-md border-2 border-night bg-court short:max-w-44"
+    style={{ aspectRatio: `${court.width} / ${court.depth}`, maxHeight: "42vh" }}
+  >
+    {spots.map((spot, i) => (
+      <button
+        key={spot.id}
+        type="button"
+        aria-label={nameOf(spot, i)}
+        className={`absolute grid aspect-square min-w-8 -translate-1/2 cursor-grab place-items-center rounded-full border-2 border-night text-sm font-bold text-night ${things && i === chosen ? "bg-mustard" : "bg-mint"}`}
+        style={place(spot, i)}
+        onPointerDown={(event) => {
+          choose(i);
+          event.currentTarget.setPointerCapture(event.pointerId);
+        }}
+        onFocus={() => choose(i)}
+        onPointerMove={drag(i)}
+        onKeyDown={keys(spot, i)}
+      >
+        {things ? (
+          <span aria-hidden="true" className="relative grid place-items-center">
+            <ItemDrawing item={things[i]!.item} size={22} />
+            <span className="absolute -right-2 -bottom-1 rounded-sm bg-page px-0.5 text-[10px] leading-3">{i + 1}</span>
+          </span>
+        ) : (
+          i + 1
+        )}
+      </button>
+    ))}
+  </div>
+);
+
+/** The place of the chosen one, typed. */
+const TypedPlace = ({
+  nameOf,
+  at,
+  chosen,
+  typed,
+}: {
+  nameOf: (spot: Spot, i: number) => string;
+  at: Spot;
+  chosen: number;
+  typed: (along: string, across: string) => void;
+}) => (
+  <fieldset className="flex items-end justify-center gap-3">
+    <legend className="sr-only">{nameOf(at, chosen)}</legend>
+    <span className="pb-2 text-lg font-bold">{chosen + 1}</span>
+    {(["far", "aside"] as const).map((which) => (
+      <label key={which} className="grid text-sm">
+        {say(`setOut.${which}`)}
+        <input
+          inputMode="numeric"
+          key={`${chosen} ${cm(at.along)} ${cm(at.across)}`}
+          className="w-28"
+          defaultValue={cm(which === "far" ? at.along : at.across)}
+          onBlur={(event) =>
+            which === "far"
+              ? typed(event.target.value, String(cm(at.across)))
+              : typed(String(cm(at.along)), event.target.value)
+          }
+        />
+      </label>
+    ))}
+  </fieldset>
+);

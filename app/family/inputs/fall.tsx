@@ -1,5 +1,6 @@
 import { useEffect, useState } from "react";
 import type { AimOf, AskOf } from "#core/asks/ask.ts";
+import type { PartOf } from "#core/yard/parts.ts";
 import { say, targetName } from "#words/say.ts";
 import { ItemDrawing } from "../../drawings/items.tsx";
 import type { InputProps } from "./input.ts";
@@ -55,36 +56,7 @@ export default function Fall({ aim, act, data }: InputProps<AskOf<"send">> & { a
   return (
     <>
       {known && !counting && (
-        <div
-          role="group"
-          aria-label={say(touched ? "play.whichTouched" : "play.whichFell")}
-          className="relative mx-auto min-h-36 w-full max-w-96 grow rounded-md short:min-h-28 flat:min-h-24 border-2 border-night bg-court"
-        >
-          {aim.standing.map((spot, i) => (
-            <label
-              key={spot.id}
-              className="absolute grid size-11 -translate-1/2 cursor-pointer place-items-center has-focus-visible:outline-3"
-              style={at(spot)}
-            >
-              <input
-                type="checkbox"
-                className="sr-only"
-                checked={fell.includes(spot.id)}
-                onChange={() => toggle(spot.id)}
-                aria-label={nameOf(spot.id, i)}
-              />
-              {touched ? (
-                <span
-                  className={`grid size-11 place-items-center rounded-full border-2 border-night text-night ${fell.includes(spot.id) ? "bg-mustard" : "bg-mint"}`}
-                >
-                  <ItemDrawing item={thing(spot.id)?.item ?? ""} size={28} />
-                </span>
-              ) : (
-                <Pin fell={fell.includes(spot.id)} />
-              )}
-            </label>
-          ))}
-        </div>
+        <WhichFell touched={touched} aim={aim} at={at} fell={fell} toggle={toggle} nameOf={nameOf} thing={thing} />
       )}
       {counting || !known ? (
         <div className="grid grow grid-cols-4 gap-2" role="group" aria-label={say("play.howManyFell")}>
@@ -142,3 +114,53 @@ export default function Fall({ aim, act, data }: InputProps<AskOf<"send">> & { a
     </>
   );
 }
+
+/** The pins as they stand: those that fell are tapped. */
+const WhichFell = ({
+  touched,
+  aim,
+  at,
+  fell,
+  toggle,
+  nameOf,
+  thing,
+}: {
+  touched: true | undefined;
+  aim: AimOf<"fall">;
+  at: (s: { along: number; across: number }) => { left: string; top: string };
+  fell: readonly string[];
+  toggle: (id: string) => void;
+  nameOf: (id: string, i: number) => string;
+  thing: (id: string) => PartOf<"target"> | undefined;
+}) => (
+  <div
+    role="group"
+    aria-label={say(touched ? "play.whichTouched" : "play.whichFell")}
+    className="relative mx-auto min-h-36 w-full max-w-96 grow rounded-md short:min-h-28 flat:min-h-24 border-2 border-night bg-court"
+  >
+    {aim.standing.map((spot, i) => (
+      <label
+        key={spot.id}
+        className="absolute grid size-11 -translate-1/2 cursor-pointer place-items-center has-focus-visible:outline-3"
+        style={at(spot)}
+      >
+        <input
+          type="checkbox"
+          className="sr-only"
+          checked={fell.includes(spot.id)}
+          onChange={() => toggle(spot.id)}
+          aria-label={nameOf(spot.id, i)}
+        />
+        {touched ? (
+          <span
+            className={`grid size-11 place-items-center rounded-full border-2 border-night text-night ${fell.includes(spot.id) ? "bg-mustard" : "bg-mint"}`}
+          >
+            <ItemDrawing item={thing(spot.id)?.item ?? ""} size={28} />
+          </span>
+        ) : (
+          <Pin fell={fell.includes(spot.id)} />
+        )}
+      </label>
+    ))}
+  </div>
+);

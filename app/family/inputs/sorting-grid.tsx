@@ -181,44 +181,17 @@ export function Mix({ ask, act, data }: InputProps<AskOf<"mix">>) {
       .then((fewest) => act({ kind: "mix", cells, fewest }));
   };
   return (
-    <div className="grid gap-2.5">
-      <p className="text-lg font-bold">{say("square.typeIt")}</p>
-      <div role="radiogroup" aria-label={say("square.kind")} className="flex flex-wrap justify-center gap-1.5">
-        {names.map((name, k) => {
-          const left = count - typed.filter((c) => c === k).length;
-          return (
-            <button
-              key={name}
-              type="button"
-              role="radio"
-              aria-checked={brush === k}
-              className={`grid justify-items-center rounded-md border-2 px-2 py-1 ${brush === k ? "border-night bg-mustard text-night" : "border-hair"}`}
-              onClick={() => setBrush(k)}
-            >
-              <ItemDrawing item={ask.kinds[k]!} size={30} />
-              <span className="text-sm">
-                {name}: {left}
-              </span>
-            </button>
-          );
-        })}
-      </div>
-      <Floor
-        cells={typed}
-        n={count}
-        names={names}
-        kinds={ask.kinds}
-        press={(at) => setTyped((all) => all.map((c, i) => (i === at ? (c === brush ? null : brush) : c)))}
-      />
-      {wrong && (
-        <p role="alert" className="problem">
-          {wrong}
-        </p>
-      )}
-      <button type="button" className="btn btn-main min-h-14 text-2xl short:min-h-10" onClick={done}>
-        {say("square.lies")}
-      </button>
-    </div>
+    <TypedMix
+      names={names}
+      count={count}
+      typed={typed}
+      brush={brush}
+      setBrush={setBrush}
+      ask={ask}
+      setTyped={setTyped}
+      wrong={wrong}
+      done={done}
+    />
   );
 }
 
@@ -282,3 +255,65 @@ export function Swap({ ask, act, data, mending = false }: InputProps<AskOf<"swap
     </div>
   );
 }
+
+/** The grid as it lies, typed place by place. */
+const TypedMix = ({
+  names,
+  count,
+  typed,
+  brush,
+  setBrush,
+  ask,
+  setTyped,
+  wrong,
+  done,
+}: {
+  names: string[];
+  count: InputProps<AskOf<"mix">>["ask"]["n"];
+  typed: (number | null)[];
+  brush: number;
+  setBrush: (value: number) => void;
+  ask: InputProps<AskOf<"mix">>["ask"];
+  setTyped: React.Dispatch<React.SetStateAction<(number | null)[]>>;
+  wrong: string;
+  done: () => void;
+}) => (
+  <div className="grid gap-2.5">
+    <p className="text-lg font-bold">{say("square.typeIt")}</p>
+    <div role="radiogroup" aria-label={say("square.kind")} className="flex flex-wrap justify-center gap-1.5">
+      {names.map((name, k) => {
+        const left = count - typed.filter((c) => c === k).length;
+        return (
+          <button
+            key={name}
+            type="button"
+            role="radio"
+            aria-checked={brush === k}
+            className={`grid justify-items-center rounded-md border-2 px-2 py-1 ${brush === k ? "border-night bg-mustard text-night" : "border-hair"}`}
+            onClick={() => setBrush(k)}
+          >
+            <ItemDrawing item={ask.kinds[k]!} size={30} />
+            <span className="text-sm">
+              {name}: {left}
+            </span>
+          </button>
+        );
+      })}
+    </div>
+    <Floor
+      cells={typed}
+      n={count}
+      names={names}
+      kinds={ask.kinds}
+      press={(at) => setTyped((all) => all.map((c, i) => (i === at ? (c === brush ? null : brush) : c)))}
+    />
+    {wrong && (
+      <p role="alert" className="problem">
+        {wrong}
+      </p>
+    )}
+    <button type="button" className="btn btn-main min-h-14 text-2xl short:min-h-10" onClick={done}>
+      {say("square.lies")}
+    </button>
+  </div>
+);

@@ -64,29 +64,7 @@ export function Finished({
     <div className="mx-auto grid w-full max-w-lg grow content-center gap-5 p-6 text-center">
       <h1 className="text-4xl">{line}</h1>
       {winners && <p className="text-2xl font-bold text-mint">{winners}</p>}
-      {hidden && (
-        <form
-          className="mx-auto grid w-full max-w-xs grid-cols-1 gap-3"
-          onSubmit={(event) => {
-            event.preventDefault();
-            if (/^\d{1,5}$/.test(typed.trim())) setTold(Number(typed));
-          }}
-        >
-          <label className="text-xl font-bold" htmlFor="added">
-            {say("adds.what")}
-          </label>
-          <input
-            id="added"
-            inputMode="numeric"
-            className="w-full min-w-0 text-center text-4xl font-bold"
-            value={typed}
-            onChange={(event) => setTyped(event.target.value)}
-          />
-          <button type="submit" className="btn btn-main min-h-14 text-2xl">
-            {say("adds.show")}
-          </button>
-        </form>
-      )}
+      {hidden && <AddItUp typed={typed} setTold={setTold} setTyped={setTyped} />}
       {local.adds && told !== null && (
         <p role="status" className="text-2xl font-bold text-mint">
           {told === now.score[side]!.value
@@ -125,3 +103,36 @@ export function Finished({
     </div>
   );
 }
+
+/** The child adds its points up before the score is shown. */
+const AddItUp = ({
+  typed,
+  setTold,
+  setTyped,
+}: {
+  typed: string;
+  setTold: (value: number | null) => void;
+  setTyped: (value: string) => void;
+}) => (
+  <form
+    className="mx-auto grid w-full max-w-xs grid-cols-1 gap-3"
+    onSubmit={(event) => {
+      event.preventDefault();
+      if (/^\d{1,5}$/.test(typed.trim())) setTold(Number(typed));
+    }}
+  >
+    <label className="text-xl font-bold" htmlFor="added">
+      {say("adds.what")}
+    </label>
+    <input
+      id="added"
+      inputMode="numeric"
+      className="w-full min-w-0 text-center text-4xl font-bold"
+      value={typed}
+      onChange={(event) => setTyped(event.target.value)}
+    />
+    <button type="submit" className="btn btn-main min-h-14 text-2xl">
+      {say("adds.show")}
+    </button>
+  </form>
+);

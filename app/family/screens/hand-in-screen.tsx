@@ -109,33 +109,7 @@ function Form({ data, play, again }: { data: CardData; play: LocalPlay; again: (
       }}
     >
       <h1 className="text-3xl">{say("hand.title")}</h1>
-      <section className="grid gap-3">
-        <h2 className="text-xl">{say("hand.felt")}</h2>
-        {(["before", "during", "after"] as const).map((at) => (
-          <fieldset key={at}>
-            <legend className="mb-1 font-semibold">{say(`hand.${at}`)}</legend>
-            <div className="grid grid-cols-5 gap-1.5">
-              {[1, 2, 3, 4, 5].map((v) => (
-                <label
-                  key={v}
-                  className={`grid min-h-20 cursor-pointer content-center justify-items-center gap-0.5 rounded-md border-2 p-1 text-center text-sm leading-tight has-focus-visible:outline-3 ${feel[at] === v ? "border-plum bg-plum/20 font-bold" : "border-hair"}`}
-                >
-                  <input
-                    type="radio"
-                    name={at}
-                    value={v}
-                    checked={feel[at] === v}
-                    onChange={() => setFeel({ ...feel, [at]: v })}
-                    className="sr-only"
-                  />
-                  <Face value={v} />
-                  {say("hand.feel", { value: String(v) })}
-                </label>
-              ))}
-            </div>
-          </fieldset>
-        ))}
-      </section>
+      <Felt feel={feel} setFeel={setFeel} />
       {activity.criteria.length > 0 && (
         <fieldset className="grid gap-2">
           <legend className="mb-1 font-head text-xl font-bold">{say("hand.did")}</legend>
@@ -213,3 +187,40 @@ function Sent({ data, play, go }: { data: CardData; play: LocalPlay; go: (to: St
     </div>
   );
 }
+
+/** How it felt before, while playing and after. */
+const Felt = ({
+  feel,
+  setFeel,
+}: {
+  feel: Record<"after" | "before" | "during", number | null>;
+  setFeel: React.Dispatch<React.SetStateAction<Record<"after" | "before" | "during", number | null>>>;
+}) => (
+  <section className="grid gap-3">
+    <h2 className="text-xl">{say("hand.felt")}</h2>
+    {(["before", "during", "after"] as const).map((at) => (
+      <fieldset key={at}>
+        <legend className="mb-1 font-semibold">{say(`hand.${at}`)}</legend>
+        <div className="grid grid-cols-5 gap-1.5">
+          {[1, 2, 3, 4, 5].map((v) => (
+            <label
+              key={v}
+              className={`grid min-h-20 cursor-pointer content-center justify-items-center gap-0.5 rounded-md border-2 p-1 text-center text-sm leading-tight has-focus-visible:outline-3 ${feel[at] === v ? "border-plum bg-plum/20 font-bold" : "border-hair"}`}
+            >
+              <input
+                type="radio"
+                name={at}
+                value={v}
+                checked={feel[at] === v}
+                onChange={() => setFeel({ ...feel, [at]: v })}
+                className="sr-only"
+              />
+              <Face value={v} />
+              {say("hand.feel", { value: String(v) })}
+            </label>
+          ))}
+        </div>
+      </fieldset>
+    ))}
+  </section>
+);

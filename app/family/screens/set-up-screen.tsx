@@ -189,23 +189,7 @@ export function SetUpScreen({
   return (
     <>
       <h1 className="mb-2 text-3xl">{whole ? say("setup.all") : say("setup.title")}</h1>
-      <div className="on-court grid justify-items-center rounded-md bg-court py-2">
-        <YardMap
-          parts={data.card.parts}
-          width={350}
-          height={whole ? 430 : 300}
-          marks={
-            whole
-              ? { behind: true }
-              : {
-                  way: stage!.way,
-                  now: stage!.id,
-                  only: [...stage!.shown, ...(stage!.shown.includes("start") ? [] : [stage!.id])],
-                }
-          }
-          label={say("setup.all")}
-        />
-      </div>
+      <Drawing data={data} whole={whole} stage={stage} />
       {stage && (
         <div className="mt-4 flex gap-4">
           {stage.item !== "" && <ItemDrawing item={stage.item} size={64} className="shrink-0" />}
@@ -316,3 +300,24 @@ function BehindLook({
     </section>
   );
 }
+
+/** The yard as far as it stands. */
+const Drawing = ({ data, whole, stage }: { data: CardData; whole: boolean; stage: Stage | undefined }) => (
+  <div className="on-court grid justify-items-center rounded-md bg-court py-2">
+    <YardMap
+      parts={data.card.parts}
+      width={350}
+      height={whole ? 430 : 300}
+      marks={
+        whole
+          ? { behind: true }
+          : {
+              way: stage!.way,
+              now: stage!.id,
+              only: [...stage!.shown, ...(stage!.shown.includes("start") ? [] : [stage!.id])],
+            }
+      }
+      label={say("setup.all")}
+    />
+  </div>
+);
