@@ -94,6 +94,7 @@ describe("over a call", () => {
     await press(other, "Play on a call with another home");
     await press(other, "A grown-up says yes");
     await press(other, "The other home keeps score");
+    await sees(other, "Type the three signs they read out.");
     await other.type("main input", "?!");
     await press(other, "Show the score");
     await sees(other, "That code has a mistake.");

@@ -324,7 +324,9 @@ describe("variants on the play screen", () => {
     const allowed = { ...climb, family: [{ field: "standing.line", values: [-0.5, 0, 0.25, 0.5] }] };
     const own = async (givenPage: Page) => {
       await press(givenPage, "Make it fair");
-      await givenPage.click("[aria-label^='Player 2'][aria-label$='own line: farther back']");
+      const back = "[aria-label^='Player 2'][aria-label$='own line: farther back']";
+      await givenPage.waitForSelector(back);
+      await givenPage.click(back);
     };
     const name = title();
     const page = await playing("Kezia O.", of(allowed as Activity, name, {}), 2, "Head to head", own);

@@ -25,6 +25,21 @@ export const play = {
   "refused.everyRunner": "Choose a base for all {count, number}.",
   "refused.noSuchBase": "Nobody runs there from that base.",
   "refused.notForced": "That invisible runner need not run.",
+  "bat.who": "Which base did they reach?",
+  "bat.batter": "{name}, batting",
+  "bat.runner": "{name}, from base {base, number}",
+  "bat.invisible": "Invisible runner on base {base, number}",
+  "bat.moves": "Moves as far as the batter.",
+  "bat.none": "none",
+  "bat.stays": "stays",
+  "bat.base": "base {base, number}",
+  "bat.home": "home",
+  "bat.out": "out",
+  "bat.done": "That's what happened",
+  "bat.missed": "Missed it",
+  "bat.ran": "batter: {where}{out, plural, =0 {} other {. # out}}",
+  "bat.caught": "Caught",
+  "bat.call": "Invisible runner for {name}",
 };
 
 /** What the teacher reads: the game, its fields and their options. */

@@ -31,6 +31,16 @@ export const play = {
   "refused.noShot": "There is no free shot now.",
   "refused.whoseOut": "Say who it was first.",
   "refused.noFoul": "That is not a foul here.",
+  "goal.for": "Goal for {who}",
+  "goal.out": "The ball went out",
+  "goal.whoOut": "Who put it out?",
+  "goal.whoFoul": "Who made the foul?",
+  "goal.in": "It went in",
+  "goal.missed": "It missed",
+  "goal.foul.high": "Foul: too high",
+  "goal.foul.hands": "Foul: hands",
+  "goal.foul.feet": "Foul: feet",
+  "goal.foul.push": "Foul: pushing",
 };
 
 /** What the teacher reads: the game, its fields and their options. */

@@ -23,6 +23,16 @@ export const play = {
   "rally.end.longest": "{count, plural, one {The longest rally had # touch.} other {The longest rally had # touches.}}",
   "rally.summary": "First to {points, number}{games, plural, one {} other {, best of # games}}",
   "refused.noSecond": "There is no second serve now.",
+  "point.for": "Point for {who}",
+  "point.fault": "Fault",
+  "point.let": "Play it again (let)",
+  "point.why": "Why? You can skip this.",
+  "point.why.out": "out",
+  "point.why.net": "into the net or rope",
+  "point.why.bounces": "too many bounces",
+  "point.why.missed": "missed",
+  "point.why.serve": "bad serve",
+  "point.touches": "How many touches, if you counted?",
 };
 
 /** What the teacher reads: the game, its fields and their options. */

@@ -14,6 +14,7 @@ import { Inputs } from "../inputs/inputs.tsx";
 import { piece } from "../inputs/piece.ts";
 import { YardMap } from "../screens/yard-map.tsx";
 import { Clock } from "./clock.tsx";
+import { Finished } from "./finished.tsx";
 import { Heading } from "./heading.tsx";
 import { markOf } from "./mark.ts";
 import { type Scene, sceneOf } from "./scene.ts";
@@ -26,7 +27,6 @@ import { useSession } from "./use-session.ts";
 /** What is needed seldom comes by itself. */
 const CallCode = piece(async () => ({ default: (await import("./call.tsx")).CallCode }));
 const CompanyPanel = piece(async () => ({ default: (await import("./company.tsx")).CompanyPanel }));
-const Finished = piece(async () => ({ default: (await import("./finished.tsx")).Finished }));
 const FixPanel = piece(async () => ({ default: (await import("./fix-panel.tsx")).FixPanel }));
 const StorageTrouble = piece(async () => ({ default: (await import("./storage-trouble.tsx")).StorageTrouble }));
 const SwapInPlay = piece(async () => ({ default: (await import("./swap-in-play.tsx")).SwapInPlay }));
@@ -65,12 +65,7 @@ export function Board(props: Props) {
         <StorageTrouble data={data} local={local} play={snapshot.play} saving={session.saving} />
       </Suspense>
     );
-  if (snapshot.view.done)
-    return (
-      <Suspense fallback={loading}>
-        <Over {...props} session={session} snapshot={snapshot} />
-      </Suspense>
-    );
+  if (snapshot.view.done) return <Over {...props} session={session} snapshot={snapshot} />;
   return <Playing {...props} session={session} snapshot={snapshot} />;
 }
 
