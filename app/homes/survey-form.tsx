@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef, useState } from "react";
+import { type FormEvent, useCallback, useEffect, useRef, useState } from "react";
 import { useFetcher, useNavigate } from "react-router";
 import type { Problem } from "#core/formats/activity.ts";
 import { SURVEY_PARTS } from "#core/records/home-fields.ts";
@@ -28,9 +28,13 @@ const PAUSE = 700;
 /** A server that was away is asked again after so long, milliseconds. */
 const AGAIN = 4000;
 
-/** A form that saves itself while it is tapped; without a script it is a plain form that saves with its button. */
-export function SurveyForm(props: SurveyProps) {
-  const { part, to, keepAs, problems } = props;
+/** Keeps what is typed: on this device at once, and with the school soon after; what was left here unsent goes out again. */
+function useKeptAnswers({
+  part,
+  to,
+  keepAs,
+  next,
+}: Pick<SurveyProps, "part" | "to" | "keepAs"> & { next: Parameters<SurveyProps["to"]>[0] }) {
   const form = useRef<HTMLFormElement>(null);
   const fetcher = useFetcher<{ ok: boolean; problems: Problem[]; unsent?: boolean }>();
   const navigate = useNavigate();
@@ -44,8 +48,6 @@ export function SurveyForm(props: SurveyProps) {
     if (left) setKept(left);
   }, [key]);
 
-  const at = SURVEY_PARTS.indexOf(part);
-  const next = SURVEY_PARTS[at + 1] ?? "done";
   /** The button was pressed: the next part opens once this one is kept. */
   const goOn = useRef(false);
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
@@ -89,6 +91,26 @@ export function SurveyForm(props: SurveyProps) {
     if (kept) later();
   }, [kept, later]);
 
+  /** The button: what was typed goes at once, and then the next part opens. */
+  function submitNow(event: FormEvent<HTMLFormElement>) {
+    if (!ready) return;
+    event.preventDefault();
+    if (timer.current) clearTimeout(timer.current);
+    timer.current = null;
+    const fields = Object.fromEntries(new FormData(event.currentTarget)) as Record<string, string>;
+    remember(key, JSON.stringify(fields));
+    goOn.current = true;
+    void submit({ ...fields, quietly: "yes" }, { method: "post" }).catch(() => setFailed(true));
+  }
+  return { form, fetcher, ready, kept, failed, later, submitNow };
+}
+
+/** A form that saves itself while it is tapped; without a script it is a plain form that saves with its button. */
+export function SurveyForm(props: SurveyProps) {
+  const { part, to, keepAs, problems } = props;
+  const at = SURVEY_PARTS.indexOf(part);
+  const next = SURVEY_PARTS[at + 1] ?? "done";
+  const { form, fetcher, ready, kept, failed, later, submitNow } = useKeptAnswers({ part, to, keepAs, next });
   const told = [...problems, ...(fetcher.data && !fetcher.data.ok ? fetcher.data.problems : [])];
   const typed = kept ?? props.typed;
   return (
@@ -101,22 +123,7 @@ export function SurveyForm(props: SurveyProps) {
           ))}
         </ul>
       )}
-      <form
-        ref={form}
-        method="post"
-        key={`${part} ${kept ? "kept" : ""}`}
-        onChange={later}
-        onSubmit={(event) => {
-          if (!ready) return;
-          event.preventDefault();
-          if (timer.current) clearTimeout(timer.current);
-          timer.current = null;
-          const fields = Object.fromEntries(new FormData(event.currentTarget)) as Record<string, string>;
-          remember(key, JSON.stringify(fields));
-          goOn.current = true;
-          void submit({ ...fields, quietly: "yes" }, { method: "post" }).catch(() => setFailed(true));
-        }}
-      >
+      <form ref={form} method="post" key={`${part} ${kept ? "kept" : ""}`} onChange={later} onSubmit={submitNow}>
         <input type="hidden" name="part" value={part} />
         {part === "things" && <Things {...props} typed={typed} ready={ready} changed={later} />}
         {part === "space" && <Space {...props} typed={typed} ready={ready} />}

@@ -187,34 +187,26 @@ const MarkHandle = memo(function MarkHandle({
     </g>
   );
 });
-/** The frame: dragged by its edge or its near grip, turned and resized by two more; the same by keys while it has the focus. */
-function Frame({
+/** Moves, turns and resizes a layout by its grips. `far`: how far it reaches along its own direction at the size it has now, metres. */
+function useFrameDrag({
   laid,
   scale: planScale,
   svg,
-  chosen,
   choose,
   lay,
   snap,
   step,
-}: Omit<Props, "chosen" | "wrong"> & { chosen: boolean; svg: React.RefObject<SVGSVGElement | null> }) {
+  far,
+}: Omit<Props, "chosen" | "wrong"> & { svg: React.RefObject<SVGSVGElement | null>; far: number }) {
   const gesture = useRef(0);
   const from = useRef<{ at: Place; laid: Laid } | null>(null);
-  // The extent in the layout's own directions, at the size it has now.
-  const own = useMemo(() => boundsOf(laidParts({ ...laid, along: 0, across: 0, turn: 0 })), [laid]);
-  const pad = AROUND / planScale.k;
-  const [u0, u1] = [own.along[0] - pad, own.along[1] + pad];
-  const [v0, v1] = [own.across[0] - pad, own.across[1] + pad];
-  const [c, sn] = [Math.cos(laid.turn), Math.sin(laid.turn)];
-  const put = (u: number, value: number) =>
-    [planScale.x(laid.along + u * c - value * sn), planScale.y(laid.across + u * sn + value * c)] as const;
   const begin = (event: Event, at: Place) => {
     gesture.current++;
     from.current = { at, laid };
     choose(LAYOUT);
     (event.target as Element | null)?.closest<SVGGElement>("[data-frame]")?.focus();
   };
-  const drag = useDrag(
+  return useDrag(
     ({ xy, first, event, altKey, dragging, args: [grip] }) => {
       const at = pointer(svg.current, planScale, xy);
       if (!at) return;
@@ -225,8 +217,8 @@ function Frame({
       if (grip === "turn") {
         lay({ ...laid, turn: snappedTurn(Math.atan2(at.across - laid.across, at.along - laid.along), altKey) }, key);
       } else if (grip === "size") {
-        const reach = (at.along - laid.along) * c + (at.across - laid.across) * sn;
-        const long = own.along[1] / laid.size;
+        const reach = (at.along - laid.along) * Math.cos(laid.turn) + (at.across - laid.across) * Math.sin(laid.turn);
+        const long = far / laid.size;
         if (long > 0.01) lay({ ...laid, size: sizeHeld(snapped(reach, snap, step, altKey) / long) }, key);
       } else {
         lay(
@@ -241,6 +233,28 @@ function Frame({
     },
     { pointer: { touch: true }, filterTaps: true },
   );
+}
+
+/** The frame: dragged by its edge or its near grip, turned and resized by two more; the same by keys while it has the focus. */
+function Frame({
+  laid,
+  scale: planScale,
+  svg,
+  chosen,
+  choose,
+  lay,
+  snap,
+  step,
+}: Omit<Props, "chosen" | "wrong"> & { chosen: boolean; svg: React.RefObject<SVGSVGElement | null> }) {
+  // The extent in the layout's own directions, at the size it has now.
+  const own = useMemo(() => boundsOf(laidParts({ ...laid, along: 0, across: 0, turn: 0 })), [laid]);
+  const pad = AROUND / planScale.k;
+  const [u0, u1] = [own.along[0] - pad, own.along[1] + pad];
+  const [v0, v1] = [own.across[0] - pad, own.across[1] + pad];
+  const [c, sn] = [Math.cos(laid.turn), Math.sin(laid.turn)];
+  const put = (u: number, value: number) =>
+    [planScale.x(laid.along + u * c - value * sn), planScale.y(laid.across + u * sn + value * c)] as const;
+  const drag = useFrameDrag({ laid, scale: planScale, svg, choose, lay, snap, step, far: own.along[1] });
   const corners = [put(u0, v0), put(u1, v0), put(u1, v1), put(u0, v1)];
   const turnAt = put(u1, 0);
   const sizeAt = put(u1, v1);
@@ -293,21 +307,7 @@ function Frame({
         shape="M-5 -5l10 10M5 0v5h-5M-5 0v-5h5"
         title="Resize it"
       />
-      {chosen && (
-        <text
-          x={Math.min(WIDTH - 150, Math.max(80, moveAt[0]))}
-          y={Math.max(14, Math.min(...corners.map((corner) => corner[1])) - 8)}
-          fill="var(--color-mustard)"
-          fontSize="13"
-          fontWeight="700"
-          stroke="var(--color-court)"
-          strokeWidth="3"
-          paintOrder="stroke"
-          pointerEvents="none"
-        >
-          {text}, at {laid.along.toFixed(2)} m{degrees !== 0 && `, ${degrees}°`}
-        </text>
-      )}
+      {chosen && <FrameText moveAt={moveAt} corners={corners} text={text} laid={laid} degrees={degrees} />}
     </g>
   );
 }
@@ -354,3 +354,32 @@ function Grip({
     </g>
   );
 }
+
+/** Its size, where it starts, and how far it is turned. */
+const FrameText = ({
+  moveAt,
+  corners,
+  text,
+  laid,
+  degrees,
+}: {
+  moveAt: readonly [number, number];
+  corners: (readonly [number, number])[];
+  text: string;
+  laid: Laid;
+  degrees: number;
+}) => (
+  <text
+    x={Math.min(WIDTH - 150, Math.max(80, moveAt[0]))}
+    y={Math.max(14, Math.min(...corners.map((corner) => corner[1])) - 8)}
+    fill="var(--color-mustard)"
+    fontSize="13"
+    fontWeight="700"
+    stroke="var(--color-court)"
+    strokeWidth="3"
+    paintOrder="stroke"
+    pointerEvents="none"
+  >
+    {text}, at {laid.along.toFixed(2)} m{degrees !== 0 && `, ${degrees}°`}
+  </text>
+);

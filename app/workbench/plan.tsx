@@ -116,15 +116,7 @@ export const Plan = memo(function Plan({
           text={14}
           lit={(id) => id === chosen || id === from?.id || id === zone?.id}
         />
-        {aimed && spread && distance > 0 && (
-          <ellipse
-            cx={planScale.x(aimed.along)}
-            cy={planScale.y(aimed.across)}
-            rx={2 * spread.range * distance * planScale.k}
-            ry={2 * spread.lateral * distance * planScale.k}
-            fill="url(#scatter)"
-          />
-        )}
+        <Scatter aimed={aimed} spread={spread} distance={distance} planScale={planScale} />
         {from && (
           <SightLines
             from={from}
@@ -186,3 +178,26 @@ export const Plan = memo(function Plan({
     </svg>
   );
 });
+
+/** Where the attempts of the shown child end, twice as far as they usually stray. */
+const Scatter = ({
+  aimed,
+  spread,
+  distance,
+  planScale,
+}: Pick<Props, "spread"> & {
+  aimed: { along: number; across: number } | null;
+  distance: number;
+  planScale: Props["scale"];
+}) =>
+  aimed &&
+  spread &&
+  distance > 0 && (
+    <ellipse
+      cx={planScale.x(aimed.along)}
+      cy={planScale.y(aimed.across)}
+      rx={2 * spread.range * distance * planScale.k}
+      ry={2 * spread.lateral * distance * planScale.k}
+      fill="url(#scatter)"
+    />
+  );

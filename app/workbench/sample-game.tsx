@@ -117,47 +117,76 @@ export function SampleGame({ activity, who }: { activity: Activity; who: Who }) 
         </p>
         <p>{next}</p>
       </div>
-      <div className="flex items-center gap-1.5 text-ink">
-        <button
-          type="button"
-          className={button}
-          aria-label="One step back"
-          disabled={at === 0}
-          onClick={() => step(-1)}
-        >
-          <ChevronLeft size={18} aria-hidden="true" />
-        </button>
-        <button
-          type="button"
-          className={button}
-          aria-label={runs ? "Stop the sample game" : "Play the sample game"}
-          disabled={at >= last}
-          onClick={() => setRuns(!runs)}
-        >
-          {runs ? <Pause size={18} aria-hidden="true" /> : <Play size={18} aria-hidden="true" />}
-        </button>
-        <button
-          type="button"
-          className={button}
-          aria-label="One step forward"
-          disabled={at >= last}
-          onClick={() => step(1)}
-        >
-          <ChevronRight size={18} aria-hidden="true" />
-        </button>
-        <button
-          type="button"
-          className={`${button} ml-auto`}
-          aria-label="New sample game"
-          onClick={() => {
-            setRuns(false);
-            setNow(0);
-            setSeed(seed + 1);
-          }}
-        >
-          <RotateCcw size={18} aria-hidden="true" />
-        </button>
-      </div>
+      <Steps
+        button={button}
+        at={at}
+        step={step}
+        runs={runs}
+        last={last}
+        setRuns={setRuns}
+        setNow={setNow}
+        setSeed={setSeed}
+        seed={seed}
+      />
     </section>
   );
 }
+
+/** On and back, step by step, or by itself. */
+const Steps = ({
+  button,
+  at,
+  step,
+  runs,
+  last,
+  setRuns,
+  setNow,
+  setSeed,
+  seed,
+}: {
+  button: "grid size-9 place-items-center rounded-md border-2 border-hair bg-raised disabled:opacity-40";
+  at: number;
+  step: (by: number) => void;
+  runs: boolean;
+  last: number;
+  setRuns: (value: boolean) => void;
+  setNow: (value: number) => void;
+  setSeed: (value: number) => void;
+  seed: number;
+}) => (
+  <div className="flex items-center gap-1.5 text-ink">
+    <button type="button" className={button} aria-label="One step back" disabled={at === 0} onClick={() => step(-1)}>
+      <ChevronLeft size={18} aria-hidden="true" />
+    </button>
+    <button
+      type="button"
+      className={button}
+      aria-label={runs ? "Stop the sample game" : "Play the sample game"}
+      disabled={at >= last}
+      onClick={() => setRuns(!runs)}
+    >
+      {runs ? <Pause size={18} aria-hidden="true" /> : <Play size={18} aria-hidden="true" />}
+    </button>
+    <button
+      type="button"
+      className={button}
+      aria-label="One step forward"
+      disabled={at >= last}
+      onClick={() => step(1)}
+    >
+      <ChevronRight size={18} aria-hidden="true" />
+    </button>
+    <button
+      type="button"
+      className={`${button} ml-auto`}
+      aria-label="New sample game"
+      onClick={() => {
+        setRuns(false);
+        setNow(0);
+        setSeed(seed + 1);
+      }}
+    >
+      <RotateCcw size={18} aria-hidden="true" />
+    </button>
+  </div>
+);

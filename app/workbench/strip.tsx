@@ -166,36 +166,17 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes,
         youngest={youngest}
         middle={middle}
       />
-      <Part
-        title="Minutes"
-        picture={forecasts && <Chart kind="minutes" forecasts={forecasts} names={names} />}
-        about="Playing, fetching and setting up again. Walking speed and pace by age are assumptions."
-      >
-        {time ? (
-          <span className="text-2xl font-bold">{range(toMinutes(likely(time).low), toMinutes(likely(time).high))}</span>
-        ) : (
-          wait
-        )}
-        <p className="text-[13px]">of {minutes} planned</p>
-        {around.seconds > 0 && (
-          <p className="text-[13px]">plus {Math.max(1, Math.round(around.seconds / 60))} for warm-up and cool-down</p>
-        )}
-      </Part>
-      <Part
-        title="Active time"
-        picture={forecasts && <Chart kind="moving" forecasts={forecasts} names={names} />}
-        about="Playing and fetching count as active. Waiting and setting up do not."
-      >
-        {middle ? <span className="text-2xl font-bold">{percent(moving)}</span> : wait}
-        <div className="mt-1 flex h-3 w-36 max-w-full overflow-hidden rounded-sm bg-chalk/15">
-          {middle && (
-            <>
-              <div className="bg-mint" style={{ width: `${100 * middle.share.acting}%` }} title="playing" />
-              <div className="bg-mint/50" style={{ width: `${100 * middle.share.fetching}%` }} title="fetching" />
-            </>
-          )}
-        </div>
-      </Part>
+      <Times
+        forecasts={forecasts}
+        names={names}
+        time={time}
+        toMinutes={toMinutes}
+        wait={wait}
+        minutes={minutes}
+        around={around}
+        middle={middle}
+        moving={moving}
+      />
       <HomesPart homes={homes} apply={apply} fits={fits} silent={silent} />
     </section>
   );
@@ -398,4 +379,59 @@ const HomesPart = ({
       </div>
     </div>
   </Part>
+);
+
+/** How long a game takes, and how much of that is active. */
+const Times = ({
+  forecasts,
+  names,
+  time,
+  toMinutes,
+  wait,
+  minutes,
+  around,
+  middle,
+  moving,
+}: Pick<Props, "names"> & {
+  forecasts: Forecast[] | null;
+  time: Distribution | undefined;
+  toMinutes: (t: number) => number;
+  wait: React.JSX.Element;
+  minutes: Props["activity"]["minutes"];
+  around: { seconds: number; moving: number };
+  middle: Forecast | null;
+  moving: number;
+}) => (
+  <>
+    <Part
+      title="Minutes"
+      picture={forecasts && <Chart kind="minutes" forecasts={forecasts} names={names} />}
+      about="Playing, fetching and setting up again. Walking speed and pace by age are assumptions."
+    >
+      {time ? (
+        <span className="text-2xl font-bold">{range(toMinutes(likely(time).low), toMinutes(likely(time).high))}</span>
+      ) : (
+        wait
+      )}
+      <p className="text-[13px]">of {minutes} planned</p>
+      {around.seconds > 0 && (
+        <p className="text-[13px]">plus {Math.max(1, Math.round(around.seconds / 60))} for warm-up and cool-down</p>
+      )}
+    </Part>
+    <Part
+      title="Active time"
+      picture={forecasts && <Chart kind="moving" forecasts={forecasts} names={names} />}
+      about="Playing and fetching count as active. Waiting and setting up do not."
+    >
+      {middle ? <span className="text-2xl font-bold">{percent(moving)}</span> : wait}
+      <div className="mt-1 flex h-3 w-36 max-w-full overflow-hidden rounded-sm bg-chalk/15">
+        {middle && (
+          <>
+            <div className="bg-mint" style={{ width: `${100 * middle.share.acting}%` }} title="playing" />
+            <div className="bg-mint/50" style={{ width: `${100 * middle.share.fetching}%` }} title="fetching" />
+          </>
+        )}
+      </div>
+    </Part>
+  </>
 );

@@ -161,15 +161,7 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
         )}
         {step === "look" && <LookScreen data={data} ticks={ticks} setTicks={setTicks} />}
         {step === "handin" && <HandInScreen data={data} plays={plays} again={again} go={go} />}
-        {playing && !ready && !underWay && (
-          <div className="mx-auto grid max-w-lg gap-4 p-6 text-lg">
-            <h1 className="font-sans text-lg font-normal">{say("look.tickAll")}</h1>
-            {data.card.grownUp && !ticks.grownUp && <p>{say("look.needs")}</p>}
-            <button type="button" className="btn border-chalk text-chalk" onClick={() => go("look")}>
-              {say("card.step.look")}
-            </button>
-          </div>
-        )}
+        {playing && !ready && !underWay && <NotReady data={data} ticks={ticks} go={go} />}
         {playing && (ready || underWay) && plays && (
           <Pieces>
             <Suspense fallback={<p className="p-6 text-lg">{say("play.loading")}</p>}>
@@ -177,16 +169,7 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
             </Suspense>
           </Pieces>
         )}
-        {playing && (
-          <noscript>
-            <p className="p-6 text-lg">{say("noscript")}</p>
-            <p className="px-6">
-              <a className="btn border-chalk text-chalk" href={`/f/${data.token}/${data.id}/sheet`}>
-                {say("noscript.sheet")}
-              </a>
-            </p>
-          </noscript>
-        )}
+        {playing && <WithoutScript data={data} />}
         {at < 3 && (
           <ScreenLink
             to={`?screen=${STEPS[at + 1]}`}
@@ -281,4 +264,27 @@ const StepNav = ({
       ))}
     </ol>
   </nav>
+);
+
+/** What is still to be ticked before play. */
+const NotReady = ({ data, ticks, go }: { data: CardData; ticks: Ticks; go: (to: Step) => void }) => (
+  <div className="mx-auto grid max-w-lg gap-4 p-6 text-lg">
+    <h1 className="font-sans text-lg font-normal">{say("look.tickAll")}</h1>
+    {data.card.grownUp && !ticks.grownUp && <p>{say("look.needs")}</p>}
+    <button type="button" className="btn border-chalk text-chalk" onClick={() => go("look")}>
+      {say("card.step.look")}
+    </button>
+  </div>
+);
+
+/** Play takes a script; the paper sheet does not. */
+const WithoutScript = ({ data }: { data: CardData }) => (
+  <noscript>
+    <p className="p-6 text-lg">{say("noscript")}</p>
+    <p className="px-6">
+      <a className="btn border-chalk text-chalk" href={`/f/${data.token}/${data.id}/sheet`}>
+        {say("noscript.sheet")}
+      </a>
+    </p>
+  </noscript>
 );

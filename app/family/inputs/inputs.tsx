@@ -135,6 +135,38 @@ function linesOf({ fields, now }: AskOf<"set">): { easier: number | undefined; h
   return { easier: values.find((value) => value > is), harder: values.findLast((value) => value < is) };
 }
 
+/** What an input in a panel of its own is: told again, or changed. */
+type Panel = "moving" | "choosing" | "calling" | "telling";
+type Shown = Omit<InputProps, "ask"> & { nudge?: ReturnType<typeof levelPromptOf> };
+
+/** What of the asks has a panel, or a button beside the inputs. */
+function asideOf(asks: readonly Ask[]) {
+  const told = asks.find((ask): ask is AskOf<"total"> => ask.kind === "total" && ask.optional === true);
+  const rest = asks.find((ask): ask is AskOf<"choose"> => ask.kind === "choose" && ask.of === "rest");
+  return {
+    move: askOf(asks, "move"),
+    open: askOf(asks, "set"),
+    told,
+    rest,
+    /** What was chosen may be chosen again. */
+    again: asks.find(
+      (ask): ask is AskOf<"choose"> =>
+        ask.kind === "choose" && ask.must === true && ask.optional === true && ask.options.length > 1,
+    ),
+    others: asks.filter(
+      (ask) =>
+        ask.optional &&
+        ask !== told &&
+        ask !== rest &&
+        ask.kind !== "move" &&
+        ask.kind !== "set" &&
+        // What must be chosen may be chosen again; where there is no other, it is not asked.
+        !(ask.kind === "choose" && ask.must),
+    ),
+  };
+}
+type Aside = ReturnType<typeof asideOf>;
+
 /** The inputs of everything that is asked now; no game has a screen of its own. */
 export function Inputs({
   asks,
@@ -144,77 +176,23 @@ export function Inputs({
   /** The rules of the ladder ask for another line. */
   nudge?: ReturnType<typeof levelPromptOf>;
 }) {
-  const [moving, setMoving] = useState(false);
-  const [choosing, setChoosing] = useState(false);
-  const [calling, setCalling] = useState(false);
-  const [telling, setTelling] = useState(false);
+  const [panel, show] = useState<Panel | null>(null);
   useEffect(() => {
     // The first input is on its way; the next ones are there before they are asked for.
     loadPieces();
   }, []);
-  const open = askOf(asks, "set");
-  if (choosing && open)
+  const aside = asideOf(asks);
+  const { move, open, told, again } = aside;
+  const close = () => show(null);
+  if (panel === "choosing" && open)
     return (
       <Suspense fallback={<p role="status">{say("play.loading")}</p>}>
-        <SetPanel ask={open} data={p.data} act={p.act} close={() => setChoosing(false)} />
+        <SetPanel ask={open} data={p.data} act={p.act} close={close} />
       </Suspense>
     );
-  const again = asks.find(
-    (ask): ask is AskOf<"choose"> =>
-      ask.kind === "choose" && ask.must === true && ask.optional === true && ask.options.length > 1,
-  );
-  const rest = asks.find((ask): ask is AskOf<"choose"> => ask.kind === "choose" && ask.of === "rest");
-  if (calling && again) {
-    const pick = (id: string | null) => {
-      setCalling(false);
-      p.act({ kind: "choose", of: again.of, pick: id });
-    };
-    return (
-      <Suspense fallback={<p role="status">{say("play.loading")}</p>}>
-        {again.does ? (
-          <Tasks {...p} ask={again} act={(body) => pick(body.pick as string)} />
-        ) : (
-          <Targets ids={again.options} data={p.data} pick={pick} />
-        )}
-        <button type="button" className="btn min-h-11" onClick={() => setCalling(false)}>
-          {say("play.back")}
-        </button>
-      </Suspense>
-    );
-  }
-  const told = asks.find((ask): ask is AskOf<"total"> => ask.kind === "total" && ask.optional === true);
-  if (telling && told)
-    return (
-      <Suspense fallback={<p role="status">{say("play.loading")}</p>}>
-        <Total
-          {...p}
-          ask={told}
-          act={(body) => {
-            setTelling(false);
-            p.act(body);
-          }}
-        />
-        <button type="button" className="btn min-h-11" onClick={() => setTelling(false)}>
-          {say("play.back")}
-        </button>
-      </Suspense>
-    );
-  const move = askOf(asks, "move");
-  if (moving && move) return <Move ask={move} data={p.data} name={p.name} close={() => setMoving(false)} act={p.act} />;
-  const main = mainAsks(asks);
-  const line = open && linesOf(open);
-  const onlyLine = line && Object.keys(open.fields).length === 1;
-  const stand = (value: number) => p.act({ kind: "set", field: LINE_FIELD, value, by: open!.player });
-  const aside = asks.filter(
-    (ask) =>
-      ask.optional &&
-      ask !== told &&
-      ask !== rest &&
-      ask.kind !== "move" &&
-      ask.kind !== "set" &&
-      // What must be chosen may be chosen again; where there is no other, it is not asked.
-      !(ask.kind === "choose" && ask.must),
-  );
+  if (panel === "calling" && again) return <ChooseAgain {...p} ask={again} close={close} />;
+  if (panel === "telling" && told) return <TellTotal {...p} ask={told} close={close} />;
+  if (panel === "moving" && move) return <Move ask={move} data={p.data} name={p.name} close={close} act={p.act} />;
   // What comes and goes stands over what is tapped at every send: that stays where it is under the thumb.
   return (
     <>
@@ -223,63 +201,116 @@ export function Inputs({
           {say("play.found")}
         </p>
       )}
-      {(move || open || again || told || rest || aside.length > 0) && (
-        <div className="grid auto-cols-fr grid-flow-col gap-2.5">
-          {move && (
-            <button type="button" className="btn min-h-11" onClick={() => setMoving(true)}>
-              {say("play.moved")}
-            </button>
-          )}
-          {open && !onlyLine && (
-            <button type="button" className="btn min-h-11 short:min-h-9" onClick={() => setChoosing(true)}>
-              {say("set.change")}
-            </button>
-          )}
-          {line &&
-            onlyLine &&
-            (line.easier ?? line.harder) !== undefined &&
-            (["easier", "harder"] as const).map((way) => {
-              const to = line[way];
-              const asked = p.nudge?.to === way ? p.nudge.row : null;
-              return (
-                <button
-                  key={way}
-                  type="button"
-                  className={`btn min-h-11 short:min-h-9 ${asked === null ? "" : "border-mustard bg-mustard text-night"}`}
-                  disabled={to === undefined}
-                  onClick={() => to !== undefined && stand(to)}
-                >
-                  {asked === null ? say(`play.${way}`) : say(`play.${way}Now`, { row: asked })}
-                </button>
-              );
-            })}
-          {rest && (
-            <button
-              type="button"
-              className="btn min-h-11 short:min-h-9"
-              onClick={() => p.act({ kind: "choose", of: rest.of, pick: rest.options[0]! })}
-            >
-              {say("play.thatIsAll")}
-            </button>
-          )}
-          {told && (
-            <button type="button" className="btn min-h-11 short:min-h-9" onClick={() => setTelling(true)}>
-              {say("play.runTold")}
-            </button>
-          )}
-          {again && (
-            <button type="button" className="btn min-h-11 short:min-h-9" onClick={() => setCalling(true)}>
-              {say("play.callAgain")}
-            </button>
-          )}
-          {aside.map((ask) => (
-            <Input key={ask.kind} {...p} ask={ask} all={asks} />
-          ))}
-        </div>
-      )}
-      {main.map((ask) => (
+      <AsideBar {...p} asks={asks} aside={aside} show={show} />
+      {mainAsks(asks).map((ask) => (
         <Input key={`${ask.kind} ${ask.player}`} {...p} ask={ask} all={asks} />
       ))}
     </>
   );
 }
+
+/** Something is chosen that was chosen before. */
+function ChooseAgain({ ask, close, ...p }: Shown & { ask: AskOf<"choose">; close: () => void }) {
+  const pick = (id: string | null) => {
+    close();
+    p.act({ kind: "choose", of: ask.of, pick: id });
+  };
+  return (
+    <Suspense fallback={<p role="status">{say("play.loading")}</p>}>
+      {ask.does ? (
+        <Tasks {...p} ask={ask} act={(body) => pick(body.pick as string)} />
+      ) : (
+        <Targets ids={ask.options} data={p.data} pick={pick} />
+      )}
+      <Back close={close} />
+    </Suspense>
+  );
+}
+
+/** How many there were all together. */
+function TellTotal({ ask, close, ...p }: Shown & { ask: AskOf<"total">; close: () => void }) {
+  return (
+    <Suspense fallback={<p role="status">{say("play.loading")}</p>}>
+      <Total
+        {...p}
+        ask={ask}
+        act={(body) => {
+          close();
+          p.act(body);
+        }}
+      />
+      <Back close={close} />
+    </Suspense>
+  );
+}
+const Back = ({ close }: { close: () => void }) => (
+  <button type="button" className="btn min-h-11" onClick={close}>
+    {say("play.back")}
+  </button>
+);
+
+/** What may be done beside the next attempt: one button each. */
+function AsideBar({
+  asks,
+  aside: { move, open, told, rest, again, others },
+  show,
+  ...p
+}: Shown & { asks: readonly Ask[]; aside: Aside; show: (panel: Panel) => void }) {
+  const line = open && linesOf(open);
+  const onlyLine = line && Object.keys(open.fields).length === 1;
+  const button = (text: string, press: () => void) => (
+    <button type="button" className="btn min-h-11 short:min-h-9" onClick={press}>
+      {text}
+    </button>
+  );
+  if (!(move || open || again || told || rest || others.length > 0)) return null;
+  return (
+    <div className="grid auto-cols-fr grid-flow-col gap-2.5">
+      {move && (
+        <button type="button" className="btn min-h-11" onClick={() => show("moving")}>
+          {say("play.moved")}
+        </button>
+      )}
+      {open && !onlyLine && button(say("set.change"), () => show("choosing"))}
+      {line && onlyLine && (line.easier ?? line.harder) !== undefined && (
+        <EasierHarder
+          line={line}
+          nudge={p.nudge}
+          stand={(value) => p.act({ kind: "set", field: LINE_FIELD, value, by: open!.player })}
+        />
+      )}
+      {rest && button(say("play.thatIsAll"), () => p.act({ kind: "choose", of: rest.of, pick: rest.options[0]! }))}
+      {told && button(say("play.runTold"), () => show("telling"))}
+      {again && button(say("play.callAgain"), () => show("calling"))}
+      {others.map((ask) => (
+        <Input key={ask.kind} {...p} ask={ask} all={asks} />
+      ))}
+    </div>
+  );
+}
+
+/** The next line nearer and farther; one that the rules of the ladder ask for stands out. */
+const EasierHarder = ({
+  line,
+  nudge,
+  stand,
+}: {
+  line: NonNullable<ReturnType<typeof linesOf>>;
+  nudge: Shown["nudge"];
+  stand: (value: number) => void;
+}) =>
+  (["easier", "harder"] as const).map((way) => {
+    const to = line[way];
+    const asked = nudge?.to === way ? nudge.row : null;
+    return (
+      <button
+        key={way}
+        type="button"
+        className={`btn min-h-11 short:min-h-9 ${asked === null ? "" : "border-mustard bg-mustard text-night"}`}
+        disabled={to === undefined}
+        onClick={() => to !== undefined && stand(to)}
+      >
+        {asked === null ? say(`play.${way}`) : say(`play.${way}Now`, { row: asked })}
+      </button>
+    );
+  });

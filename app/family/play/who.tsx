@@ -1,12 +1,13 @@
 import { Suspense, useState } from "react";
 import type { AnyPlayPattern } from "#core/contract/contract.ts";
 import { say } from "#words/say.ts";
+import type { AttemptWords } from "#words/verbs.ts";
 import { attemptWords } from "#words/verbs.ts";
 import type { CardData } from "../card/card-data.ts";
 import type { OwnCard } from "../card/own-card.ts";
 import { piece } from "../inputs/piece.ts";
 import { beginPlay } from "./begin-play.ts";
-import type { Choosable, SetValues } from "./choosable.ts";
+import type { Choosable, SetValue, SetValues } from "./choosable.ts";
 import { useCompany } from "./use-company.ts";
 import { Fairness, HowMany, HowTogether, Names, Tick, WhoStarts } from "./who-choices.tsx";
 
@@ -111,34 +112,54 @@ export function Who({
       {company.order.length > 1 && !company.empty && <WhoStarts company={company} />}
       {company.unit !== "tenths" && <Tick text={say("who.adds")} is={adds} turn={() => setAdds(!adds)} />}
       {choices.length > 0 && (
-        <fieldset>
-          <legend className="mb-2 font-semibold">{say("set.title")}</legend>
-          <Suspense>
-            <FamilySet
-              attempt={attempt}
-              list={choices}
-              now={chosen}
-              step={data.card.step}
-              set={(field, value) => choose({ ...chosen, [field]: value })}
-            />
-          </Suspense>
-        </fieldset>
+        <Choices attempt={attempt} choices={choices} chosen={chosen} data={data} choose={choose} />
       )}
       {company.how === null && <p role="alert">{say("who.nobody")}</p>}
       {company.empty && <p role="alert">{say("who.emptySide")}</p>}
       <button type="submit" className="btn btn-main min-h-16 text-2xl" disabled={waits}>
         {say("who.go")}
       </button>
-      {!trying && (
-        <button
-          type="button"
-          className="btn min-h-12 border-chalk text-chalk"
-          disabled={waits}
-          onClick={() => void begin(true)}
-        >
-          {say("who.practice")}
-        </button>
-      )}
+      {!trying && <Practice waits={waits} begin={begin} />}
     </form>
   );
 }
+
+/** What the family may set before the first attempt. */
+const Choices = ({
+  attempt,
+  choices,
+  chosen,
+  data,
+  choose,
+}: {
+  attempt: AttemptWords & Record<string, string>;
+  choices: readonly Choosable[];
+  chosen: Readonly<Record<string, SetValue>>;
+  data: CardData;
+  choose: React.Dispatch<React.SetStateAction<Readonly<Record<string, SetValue>>>>;
+}) => (
+  <fieldset>
+    <legend className="mb-2 font-semibold">{say("set.title")}</legend>
+    <Suspense>
+      <FamilySet
+        attempt={attempt}
+        list={choices}
+        now={chosen}
+        step={data.card.step}
+        set={(field, value) => choose({ ...chosen, [field]: value })}
+      />
+    </Suspense>
+  </fieldset>
+);
+
+/** A practice that does not count. */
+const Practice = ({ waits, begin }: { waits: boolean; begin: (practice?: boolean) => Promise<void> }) => (
+  <button
+    type="button"
+    className="btn min-h-12 border-chalk text-chalk"
+    disabled={waits}
+    onClick={() => void begin(true)}
+  >
+    {say("who.practice")}
+  </button>
+);

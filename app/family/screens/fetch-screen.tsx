@@ -1,6 +1,7 @@
 import { Check, RefreshCw } from "lucide-react";
 import { useEffect, useState } from "react";
 import { mirrored } from "#core/aim/mirrored.ts";
+import type { Card } from "#core/compile/card.ts";
 import { EXTRA_OBJECTS, extraObjects } from "#core/kit/extra-objects.ts";
 import { own as heldAt } from "#core/own.ts";
 import type { Item } from "#core/things/item.ts";
@@ -159,19 +160,7 @@ export function FetchScreen({
           </a>
         </p>
       )}
-      {own.decided.bare && (
-        <p className="note note-good mb-3 grid gap-2">
-          <span>{say("fetch.bare")}</span>
-          <button
-            type="button"
-            className="btn justify-self-start"
-            disabled={locked}
-            onClick={() => own.decide({ ...own.decided, bare: undefined })}
-          >
-            {say("fetch.bareBack")}
-          </button>
-        </p>
-      )}
+      {own.decided.bare && <BareNote locked={locked} own={own} />}
       {!own.decided.bare && instead && (
         <p className="note mb-3 border-l-4 border-coral" data-other-way>
           {say("fetch.otherWay", { why: String(instead.params?.why), ...attemptWords(card.activity.aim.action) })}
@@ -204,29 +193,8 @@ export function FetchScreen({
       {makes.map((make) => (
         <Make key={make.id} thing={make} made={heldAt(card.home!.made, make.item) ?? null} />
       ))}
-      {cues.length > 0 && (
-        <section>
-          <h2 className="mb-2 text-lg">{say("fetch.cues")}</h2>
-          <ol className="grid gap-1.5 text-lg">
-            {cues.map((cue, i) => (
-              <li key={cue.id} className="flex gap-3">
-                <span className="font-head font-bold text-teal">{i + 1}</span>
-                {card.leftHanded ? mirrored(cue.text) : cue.text}
-              </li>
-            ))}
-          </ol>
-        </section>
-      )}
-      {watch.length > 0 && (
-        <section>
-          <h2 className="mb-2 text-lg">{say("fetch.watch")}</h2>
-          <ul className="grid gap-1.5 text-lg">
-            {watch.map((word) => (
-              <li key={word}>{card.leftHanded ? mirrored(word) : word}</li>
-            ))}
-          </ul>
-        </section>
-      )}
+      {cues.length > 0 && <Cues cues={cues} card={card} />}
+      {watch.length > 0 && <WatchFor watch={watch} card={card} />}
     </>
   );
 }
@@ -425,4 +393,46 @@ const ThingList = ({
       )),
     )}
   </ul>
+);
+
+/** There is nothing to play with at all: exercises stand for the game. */
+const BareNote = ({ locked, own }: { locked: boolean; own: OwnCard }) => (
+  <p className="note note-good mb-3 grid gap-2">
+    <span>{say("fetch.bare")}</span>
+    <button
+      type="button"
+      className="btn justify-self-start"
+      disabled={locked}
+      onClick={() => own.decide({ ...own.decided, bare: undefined })}
+    >
+      {say("fetch.bareBack")}
+    </button>
+  </p>
+);
+
+/** What to think of while playing. */
+const Cues = ({ cues, card }: { cues: { id: string; text: string }[]; card: Card }) => (
+  <section>
+    <h2 className="mb-2 text-lg">{say("fetch.cues")}</h2>
+    <ol className="grid gap-1.5 text-lg">
+      {cues.map((cue, i) => (
+        <li key={cue.id} className="flex gap-3">
+          <span className="font-head font-bold text-teal">{i + 1}</span>
+          {card.leftHanded ? mirrored(cue.text) : cue.text}
+        </li>
+      ))}
+    </ol>
+  </section>
+);
+
+/** What a grown-up can watch for. */
+const WatchFor = ({ watch, card }: { watch: string[]; card: Card }) => (
+  <section>
+    <h2 className="mb-2 text-lg">{say("fetch.watch")}</h2>
+    <ul className="grid gap-1.5 text-lg">
+      {watch.map((word) => (
+        <li key={word}>{card.leftHanded ? mirrored(word) : word}</li>
+      ))}
+    </ul>
+  </section>
 );
