@@ -11,6 +11,18 @@ const TAPPED: Record<string, readonly [number, number]> = { door: [1.5, 0.5], wa
 const asSteps = (metres: number) => metres;
 const figure = (count: number) => String(Math.round(count * 10) / 10);
 
+/** A text with one more line. */
+const addLine = (text: string, line: string) => (text.trim() === "" ? line : `${text.trim()}\n${line}`);
+/** The line of a thing that was drawn from one corner to the other, or only tapped. */
+function standLine(kind: string, one: Point, other: Point): string {
+  const [width, depth] =
+    one.x === other.x && one.y === other.y
+      ? (TAPPED[kind] ?? [1, 1])
+      : [Math.abs(other.x - one.x), Math.abs(other.y - one.y)];
+  const figures = [Math.min(one.x, other.x), Math.min(one.y, other.y), Math.max(0.5, width), Math.max(0.5, depth)];
+  return [kind, ...figures.map(figure)].join(" ");
+}
+
 /**
  * A space drawn in steps: corners tapped in order, things that stand there drawn by a tap or a drag. The text beside it says the same in
  * numbers, is what the form sends, and works without this picture.
@@ -43,29 +55,11 @@ export function SpaceSketch({
   const { px } = scale;
   const place = (event: { clientX: number; clientY: number }) =>
     scale.place(event, svg.current!.getBoundingClientRect());
-  const addLine = (text: string, line: string) => (text.trim() === "" ? line : `${text.trim()}\n${line}`);
-  const put = (point: Point, givenPoint: Point) => {
-    if (using === "corner") {
-      const last = tapped[tapped.length - 1];
-      if (!last || last.x !== givenPoint.x || last.y !== givenPoint.y)
-        setCorners(addLine(corners, `${figure(givenPoint.x)} ${figure(givenPoint.y)}`));
-      return;
-    }
-    const usual = TAPPED[using] ?? [1, 1];
-    const [width, depth] =
-      point.x === givenPoint.x && point.y === givenPoint.y
-        ? usual
-        : [Math.abs(givenPoint.x - point.x), Math.abs(givenPoint.y - point.y)];
-    const line = [
-      using,
-      ...[
-        Math.min(point.x, givenPoint.x),
-        Math.min(point.y, givenPoint.y),
-        Math.max(0.5, width),
-        Math.max(0.5, depth),
-      ].map(figure),
-    ];
-    setStands(addLine(stands, line.join(" ")));
+  const put = (one: Point, other: Point) => {
+    if (using !== "corner") return setStands(addLine(stands, standLine(using, one, other)));
+    const last = tapped[tapped.length - 1];
+    if (!last || last.x !== other.x || last.y !== other.y)
+      setCorners(addLine(corners, `${figure(other.x)} ${figure(other.y)}`));
   };
   return (
     <div className="grid gap-2">

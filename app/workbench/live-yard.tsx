@@ -1,8 +1,10 @@
 import { useMemo, useState } from "react";
+import type { Spread } from "#core/actions/spread.ts";
 import type { Peg, Probe } from "#core/contract/contract.ts";
 import type { Activity } from "#core/formats/activity-shape.ts";
 import { opened } from "#core/formats/opened.ts";
 import { type Paces, paces } from "#core/measures/step.ts";
+import type { Part } from "#core/yard/parts.ts";
 import { sayList } from "#words/say.ts";
 import { tell } from "#words/tell.ts";
 import type { AttemptWords } from "#words/verbs.ts";
@@ -52,14 +54,7 @@ export function LiveYard({
   const { chosen, choose } = yard;
   const [unit, setUnit] = useState<"m" | "ft">("m");
   const { pegs, probes } = opened(live);
-  const loose = useMemo(
-    () =>
-      probes.flatMap((probe, i) =>
-        probe.peg === null ? [{ id: probe.id, about: tell("rates.round", { number: i + 1 }) }] : [],
-      ),
-    [probes],
-  );
-  const { parts, allParts, inAir, scale, rows, hopeless, sending, spreadOf, ceiling, clashes, wrong, clear } =
+  const { loose, parts, allParts, inAir, scale, rows, hopeless, sending, spreadOf, ceiling, clashes, wrong, clear } =
     useYardFigures({ live, people, shown, clearShown: yard.clearShown });
   const { age } = people[shown]!;
   const step = paces(age).step;
@@ -72,39 +67,20 @@ export function LiveYard({
   return (
     <div className="relative min-w-0 min-[1101px]:overflow-y-auto">
       <PlanBar yard={yard} activity={draft.settled} who={people[shown]!.name} change={change} />
-      <div className="relative">
-        <Plan
-          space={live.space}
-          parts={parts}
-          scale={scale}
-          chosen={chosen}
-          choose={choose}
-          focusOn={yard.focusOn}
-          spread={spreadOf}
-          who={people[shown]!.name}
-          place={yard.place}
-          wrong={wrong}
-          group={yard.group}
-          toggle={yard.toggle}
-          widen={yard.widen}
-          snap={yard.snap}
-          step={step}
-          clear={clear}
-          behind={live.behind}
-        />
-        {live.layout && (
-          <LaidLayer
-            laid={live.layout}
-            scale={scale}
-            chosen={chosen}
-            choose={choose}
-            lay={yard.lay}
-            snap={yard.snap}
-            step={step}
-            wrong={wrong}
-          />
-        )}
-      </div>
+      <PlanAndLayout
+        live={live}
+        parts={parts}
+        scale={scale}
+        chosen={chosen}
+        choose={choose}
+        yard={yard}
+        spreadOf={spreadOf}
+        people={people}
+        shown={shown}
+        wrong={wrong}
+        step={step}
+        clear={clear}
+      />
       <TapeAndKey
         pegs={pegs}
         scale={scale}
@@ -213,4 +189,67 @@ const TapeAndKey = ({
       {chosenAt !== null && <Counted metres={chosenAt} own={paces(age)} who={names[shown]!} spread={spread} />}
     </div>
   </>
+);
+
+/** The plan, with what is laid out beside the game over it. */
+const PlanAndLayout = ({
+  live,
+  parts,
+  scale,
+  chosen,
+  choose,
+  yard,
+  spreadOf,
+  people,
+  shown,
+  wrong,
+  step,
+  clear,
+}: {
+  live: Activity;
+  parts: Part[];
+  scale: PlanScale;
+  chosen: string | null;
+  choose: (id: string | null) => void;
+  yard: Yard;
+  spreadOf: Spread | null;
+  people: readonly Shown[];
+  shown: number;
+  wrong: string[];
+  step: number;
+  clear: { swing: number; away: number } | null;
+}) => (
+  <div className="relative">
+    <Plan
+      space={live.space}
+      parts={parts}
+      scale={scale}
+      chosen={chosen}
+      choose={choose}
+      focusOn={yard.focusOn}
+      spread={spreadOf}
+      who={people[shown]!.name}
+      place={yard.place}
+      wrong={wrong}
+      group={yard.group}
+      toggle={yard.toggle}
+      widen={yard.widen}
+      snap={yard.snap}
+      step={step}
+      clear={clear}
+      behind={live.behind}
+    />
+    {live.layout && (
+      <LaidLayer
+        laid={live.layout}
+        scale={scale}
+        chosen={chosen}
+        choose={choose}
+        lay={yard.lay}
+        snap={yard.snap}
+        step={step}
+        wrong={wrong}
+      />
+    )}
+  </div>
 );

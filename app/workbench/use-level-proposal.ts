@@ -26,6 +26,10 @@ const levelsWorker = () => new Worker(new URL("../workers/levels.worker.ts", imp
 /** What of an activity decides how often its end is reached. */
 const PLAYED = ["pattern", "match", "aim", "kit", "space", "setOut", "between"] as const;
 
+/** With one more of them, or one less. */
+const turned = (knobs: readonly LevelKnob[], knob: LevelKnob): LevelKnob[] =>
+  LEVEL_KNOBS.filter((other) => (other === knob ? !knobs.includes(knob) : knobs.includes(other)));
+
 /** Levels as they are proposed: by hits, at once, or by how often a game is finished, in a worker. */
 export function useLevelProposal({ activity, change, middle }: Pick<PanelProps, "activity" | "change" | "middle">) {
   const { list } = useSchool();
@@ -91,8 +95,7 @@ export function useLevelProposal({ activity, change, middle }: Pick<PanelProps, 
   }
   return {
     knobs,
-    turnKnob: (knob: LevelKnob) =>
-      setKnobs(LEVEL_KNOBS.filter((other) => (other === knob ? !knobs.includes(knob) : knobs.includes(other)))),
+    turnKnob: (knob: LevelKnob) => setKnobs(turned(knobs, knob)),
     count,
     setCount,
     low,

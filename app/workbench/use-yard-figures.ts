@@ -10,6 +10,7 @@ import { laidParts } from "#core/yard/layouts/laid.ts";
 import { countedBackFrom } from "#core/yard/parts.ts";
 import { USUAL_CEILING } from "#core/yard/space.ts";
 import { itemName } from "#words/say.ts";
+import { tell } from "#words/tell.ts";
 import { RANKS, type Shown } from "./home-fits.ts";
 import { planScale } from "./scale.ts";
 
@@ -28,7 +29,14 @@ export function useYardFigures({
   shown: number;
   clearShown: boolean;
 }) {
-  const { pegs } = opened(live);
+  const { pegs, probes } = opened(live);
+  const loose = useMemo(
+    () =>
+      probes.flatMap((probe, i) =>
+        probe.peg === null ? [{ id: probe.id, about: tell("rates.round", { number: i + 1 }) }] : [],
+      ),
+    [probes],
+  );
   // What is laid out beside the game changes nothing of the game: dragging it works out no rates again.
   const { pattern: played, match, space, aim, kit, behind, ramp, off, wall } = live;
   // biome-ignore lint/correctness/useExhaustiveDependencies: the parts of the activity that the game depends on
@@ -91,6 +99,8 @@ export function useYardFigures({
     [clearShown, action, age, held],
   );
   return {
+    /** Chances that belong to no peg, and what each is about. */
+    loose,
     parts,
     /** With what is laid out beside the game. */
     allParts,

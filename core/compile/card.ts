@@ -209,48 +209,8 @@ function spaceCautions(activity: Activity, space: HomeSpace | null): Caution[] {
   return out;
 }
 
-/** Compiles an activity for one child, as designed: distances in the child's own steps, cautions, parts. */
-export function compileCard(activity: Activity, child: CardChild, also: readonly string[] = []): Card {
-  const own = paces(child.age, child.step ?? undefined);
-  const game = opened(activity);
-  const parts = layoutOf(activity);
-  const counted = activity.counted ?? "steps";
-  const cells = activity.layout ? cellsOf(activity.layout) : null;
-  const rateAt = (id: string) => (along: number) =>
-    pegRates(game.move(id, { along }), whoIs(child), undefined, id).get(id) ?? 0;
-  const markers = game.pegs
-    .filter((peg) => !peg.drawn)
-    .map((peg): Marker => {
-      const { unit, count, metres } = countOut(peg.distance, own, rateAt(peg.id), counted);
-      const targets = partsOf(parts, "target").filter(
-        (eachTarget) => eachTarget.id === peg.id || eachTarget.group === peg.id,
-      );
-      const [target] = targets;
-      // Of several of a kind, the middle of them.
-      const across = targets.length > 0 ? targets.reduce((sum, aim) => sum + aim.across, 0) / targets.length : 0;
-      const aside = Math.abs(across) >= MIN_ASIDE ? countAside(Math.abs(across), own, counted) : undefined;
-      return {
-        ...(aside && { aside }),
-        id: peg.id,
-        kind: peg.kind,
-        ...(target?.base !== undefined && { up: target.base }),
-        item: target?.item ?? activity.kit.marker,
-        label: peg.label,
-        unit,
-        count,
-        metres: peg.distance,
-        reached: metres,
-        across,
-      };
-    });
-  const [before, after] = [activity.warmUp ?? [], activity.coolDown ?? []].map((ids) =>
-    forCard(ids, child.age, activity.exercises),
-  );
-  const extra = activity.between && exerciseNamed(activity.between.exercise, activity.exercises);
-  const said = extra && cautionOf(extra);
-  const cautions = [
-    ...new Set([...cautionsOf(activity, also), ...before!.cautions, ...after!.cautions, ...(said ? [said] : [])]),
-  ];
+/** What stands beside the steps of setting up: what is held, a ramp, what is touched first, the game's own, and how often it is played. */
+function notesOf(activity: Activity, setUp: readonly Phrase[]): Phrase[] {
   const ramp = activity.ramp && {
     key: `ramp.setUp.${activity.ramp.stand}`,
     params: { cm: Math.round(activity.ramp.height * 100) },
@@ -281,16 +241,69 @@ export function compileCard(activity: Activity, child: CardChild, also: readonly
         },
       ]
     : [];
-  const notes = [
+  return [
     ...held,
     ...(ramp ? [ramp] : []),
     ...(activity.off ? [{ key: `off.${activity.off}` }] : []),
     ...field,
-    ...game.setUp,
+    ...setUp,
     ...between,
     ...((activity.rounds ?? 1) > 1 ? [{ key: "plan.rounds", params: { rounds: activity.rounds } }] : []),
     ...(activity.week ? [{ key: "plan.days", params: { days: activity.week.days } }] : []),
   ];
+}
+
+/** What is put down at each peg: how far it is counted out in the child's own steps, and aside. */
+function markersOf(activity: Activity, child: CardChild, own: Paces): Marker[] {
+  const game = opened(activity);
+  const parts = layoutOf(activity);
+  const counted = activity.counted ?? "steps";
+  const rateAt = (id: string) => (along: number) =>
+    pegRates(game.move(id, { along }), whoIs(child), undefined, id).get(id) ?? 0;
+  return game.pegs
+    .filter((peg) => !peg.drawn)
+    .map((peg): Marker => {
+      const { unit, count, metres } = countOut(peg.distance, own, rateAt(peg.id), counted);
+      const targets = partsOf(parts, "target").filter(
+        (eachTarget) => eachTarget.id === peg.id || eachTarget.group === peg.id,
+      );
+      const [target] = targets;
+      // Of several of a kind, the middle of them.
+      const across = targets.length > 0 ? targets.reduce((sum, aim) => sum + aim.across, 0) / targets.length : 0;
+      const aside = Math.abs(across) >= MIN_ASIDE ? countAside(Math.abs(across), own, counted) : undefined;
+      return {
+        ...(aside && { aside }),
+        id: peg.id,
+        kind: peg.kind,
+        ...(target?.base !== undefined && { up: target.base }),
+        item: target?.item ?? activity.kit.marker,
+        label: peg.label,
+        unit,
+        count,
+        metres: peg.distance,
+        reached: metres,
+        across,
+      };
+    });
+}
+
+/** Compiles an activity for one child, as designed: distances in the child's own steps, cautions, parts. */
+export function compileCard(activity: Activity, child: CardChild, also: readonly string[] = []): Card {
+  const own = paces(child.age, child.step ?? undefined);
+  const game = opened(activity);
+  const parts = layoutOf(activity);
+  const counted = activity.counted ?? "steps";
+  const cells = activity.layout ? cellsOf(activity.layout) : null;
+  const markers = markersOf(activity, child, own);
+  const [before, after] = [activity.warmUp ?? [], activity.coolDown ?? []].map((ids) =>
+    forCard(ids, child.age, activity.exercises),
+  );
+  const extra = activity.between && exerciseNamed(activity.between.exercise, activity.exercises);
+  const said = extra && cautionOf(extra);
+  const cautions = [
+    ...new Set([...cautionsOf(activity, also), ...before!.cautions, ...after!.cautions, ...(said ? [said] : [])]),
+  ];
+  const notes = notesOf(activity, game.setUp);
   const together = togetherOf(activity, null);
   return {
     model: MODEL_VERSION,

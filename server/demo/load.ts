@@ -1,6 +1,7 @@
 import { eq } from "drizzle-orm";
 import postgres from "postgres";
 import { starterQuestions, starters } from "#core/aim/starters.ts";
+import type { Card } from "#core/compile/card.ts";
 import { type Activity, activity, fromPattern } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import { random } from "#core/random.ts";
@@ -62,6 +63,77 @@ interface Sending {
   everybody?: boolean;
 }
 
+/** What a game is played from: what was sent, when, and by which draw. */
+interface Drawing {
+  sending: Sending;
+  now: number;
+  seed: number;
+  draw: () => number;
+}
+/** The `g`th go of the `i`th child of a class. */
+interface OneGo {
+  link: { schoolId: string; childId: string };
+  card: { id: string; hash: string; compiled: Card; age: number };
+  i: number;
+  g: number;
+  lookedAt: number;
+  until: number;
+  usual: ReturnType<typeof behaviorProfile>;
+}
+/** One go of a child that was sent a game, from its first send to its hand-in. */
+async function playGoOf(
+  { sending, now, seed, draw }: Drawing,
+  { link, card, i, g, lookedAt, until, usual }: OneGo,
+): Promise<void> {
+  const { modes } = sending.document.players;
+  const mode = draw() < 0.6 || !modes.includes("against") ? "alone" : "against";
+  const setup = { players: mode === "alone" ? 1 : 2, mode, seed: i + g } as const;
+  const begun = lookedAt + (0.2 + g * 3) * HOUR + draw() * HOUR;
+  // Of the weeks before: in the afternoon.
+  const afternoon = Math.floor(begun / DAY) * DAY + (14 + g) * HOUR + (begun % HOUR);
+  const startedAt = Math.min(until - 600_000, sending.everybody ? afternoon : begun);
+  const stops = draw() < 0.06 ? 0.08 : 0;
+  const events = playGo(
+    card.compiled.activity,
+    [card.age, draw() < 0.5 ? 36 : card.age + 1],
+    [sending.plays?.(usual, i) ?? usual, behaviorProfile(seed * 100 + i + 50)],
+    setup,
+    seed * 1000 + i * 10 + g,
+    stops,
+  );
+  const handedAt =
+    sending.closes < 0 && draw() < sending.late
+      ? now + sending.closes + 6 * HOUR + draw() * 20 * HOUR
+      : startedAt + events[events.length - 1]!.at + 60_000;
+  const feel = () => 1 + Math.min(4, Math.floor(5 * Math.sqrt(draw())));
+  await acceptSubmission(
+    link,
+    {
+      play: idFrom(`${seed} ${i} ${g}`),
+      card: card.id,
+      cardHash: card.hash,
+      device: `demo-device-${i}`,
+      setup,
+      rulesVersion: opened(sending.document).pattern.rulesVersion,
+      startedAt: Math.round(startedAt),
+      events: events.map((event, seq) => ({ seq, event })),
+      result: {
+        events: events.length,
+        reflection: {
+          before: feel(),
+          during: feel(),
+          after: feel(),
+          answers: [ANSWERS[Math.floor(draw() * ANSWERS.length)]!, PLANS[Math.floor(draw() * PLANS.length)]!],
+          criteria: sending.document.criteria.filter(() => draw() < 0.6).map((criterion) => criterion.id),
+          grownUp: draw() < 0.8,
+          ...(g === 0 && sending.document.answers && { chose: [0, 0, 0, 1, 2][(i * 7) % 5]! }),
+        },
+      },
+    },
+    new Date(Math.min(now, handedAt)),
+  );
+}
+
 async function play(
   who: { teacherId: string; schoolId: string },
   sending: Sending,
@@ -111,7 +183,6 @@ async function play(
       .orderBy(schema.child.name),
   );
   const draw = random(seed);
-  const modes = sending.document.players.modes;
   for (const [i, card] of cards.entries()) {
     const fate = draw();
     if ((card.name === DEMO_CHILD && !sending.everybody) || fate < sending.unopened) continue;
@@ -123,54 +194,8 @@ async function play(
     await openCard(link, card.id, new Date(lookedAt));
     if (fate < sending.unopened + sending.onlyLook) continue;
     const goes = 1 + Math.floor(draw() * Math.min(3, sending.tries + 0.3));
-    for (let g = 0; g < goes; g++) {
-      const mode = draw() < 0.6 || !modes.includes("against") ? "alone" : "against";
-      const setup = { players: mode === "alone" ? 1 : 2, mode, seed: i + g } as const;
-      const begun = lookedAt + (0.2 + g * 3) * HOUR + draw() * HOUR;
-      // Of the weeks before: in the afternoon.
-      const afternoon = Math.floor(begun / DAY) * DAY + (14 + g) * HOUR + (begun % HOUR);
-      const startedAt = Math.min(until - 600_000, sending.everybody ? afternoon : begun);
-      const stops = draw() < 0.06 ? 0.08 : 0;
-      const events = playGo(
-        card.compiled.activity,
-        [card.age, draw() < 0.5 ? 36 : card.age + 1],
-        [sending.plays?.(usual, i) ?? usual, behaviorProfile(seed * 100 + i + 50)],
-        setup,
-        seed * 1000 + i * 10 + g,
-        stops,
-      );
-      const handedAt =
-        sending.closes < 0 && draw() < sending.late
-          ? now + sending.closes + 6 * HOUR + draw() * 20 * HOUR
-          : startedAt + events[events.length - 1]!.at + 60_000;
-      const feel = () => 1 + Math.min(4, Math.floor(5 * Math.sqrt(draw())));
-      await acceptSubmission(
-        link,
-        {
-          play: idFrom(`${seed} ${i} ${g}`),
-          card: card.id,
-          cardHash: card.hash,
-          device: `demo-device-${i}`,
-          setup,
-          rulesVersion: opened(sending.document).pattern.rulesVersion,
-          startedAt: Math.round(startedAt),
-          events: events.map((event, seq) => ({ seq, event })),
-          result: {
-            events: events.length,
-            reflection: {
-              before: feel(),
-              during: feel(),
-              after: feel(),
-              answers: [ANSWERS[Math.floor(draw() * ANSWERS.length)]!, PLANS[Math.floor(draw() * PLANS.length)]!],
-              criteria: sending.document.criteria.filter(() => draw() < 0.6).map((criterion) => criterion.id),
-              grownUp: draw() < 0.8,
-              ...(g === 0 && sending.document.answers && { chose: [0, 0, 0, 1, 2][(i * 7) % 5]! }),
-            },
-          },
-        },
-        new Date(Math.min(now, handedAt)),
-      );
-    }
+    for (let g = 0; g < goes; g++)
+      await playGoOf({ sending, now, seed, draw }, { link, card, i, g, lookedAt, until, usual });
     for (const criterion of sending.document.criteria)
       if (draw() < 0.4)
         await markCriterion(who, id, {

@@ -200,6 +200,79 @@ function idIn(text: string, column: string): string {
   return text;
 }
 
+/** Throws NotAllowed where a column is missing that must be there, or one is there that we do not know. */
+function checkColumns(columns: readonly string[]): void {
+  const missing = MUST.filter((eachText) => !columns.includes(eachText));
+  const strange = columns.filter((column) => !(HOME_COLUMNS as readonly string[]).includes(column));
+  if (missing.length > 0)
+    throw NotAllowed.of(
+      "file",
+      `This file has no column called ${missing.join(", ")}. Add it, then choose the file again.`,
+    );
+  if (strange.length > 0)
+    throw NotAllowed.of(
+      "file",
+      `This file has a column we don't know: "${strange.join('", "')}". These columns are allowed: ${HOME_COLUMNS.join(", ")}.`,
+    );
+}
+
+/** One row: the child, its home and what was answered. Throws with the reason where it cannot be read. `full`: told of a name that was shortened. */
+function readRow(
+  raw: Record<string, string>,
+  {
+    columns,
+    classes,
+    known,
+    shorten,
+    full,
+  }: {
+    columns: readonly string[];
+    classes: readonly string[];
+    known: (id: string) => boolean;
+    shorten: boolean;
+    full: (name: { from: string; to: string }) => void;
+  },
+): Omit<GoodRow, "line"> {
+  const cell = (givenText: (typeof HOME_COLUMNS)[number]) => {
+    const value = (raw[givenText] ?? "").trim();
+    // A cell kept from being a formula begins with a quote.
+    return /^'[=+\-@]/.test(value) ? value.slice(1) : value;
+  };
+  const className = classes.find((eachText) => eachText.toLowerCase() === cell("class").toLowerCase());
+  if (!className) throw new Error(`"${cell("class")}" is not one of your classes (${classes.join(", ")}).`);
+  const has = (givenText: (typeof HOME_COLUMNS)[number]) => columns.includes(givenText);
+  const space = has("space") ? spaceIn(cell) : undefined;
+  const short = shortName(cell("child"));
+  if (short) full({ from: cell("child"), to: short });
+  if (short && !shorten)
+    throw new Error(`"${cell("child")}" looks like a full name. Write ${short}, or choose to shorten names.`);
+  const read = row.safeParse({
+    name: short ?? cell("child"),
+    age: numberIn(cell("age")),
+    home: cell("home"),
+    ...(has("step_m") && { step: numberIn(cell("step_m")) ?? null }),
+    ...(has("support") && { support: cell("support") }),
+    answers: {
+      ...(has("things") && { kit: thingsIn(cell("things"), known) }),
+      ...(space !== undefined && { space }),
+      ...(has("players") && { players: numberIn(cell("players")) ?? null }),
+      ...(has("quiet") && { quiet: yesNo(cell("quiet"), "quiet") }),
+      ...(has("no_balls_indoors") && { noBallsIndoors: yesNo(cell("no_balls_indoors"), "no_balls_indoors") }),
+    },
+  });
+  if (!read.success) throw new Error(read.error.issues[0]!.message);
+  const data = read.data;
+  const [childId, homeId] = [idIn(cell("child_id"), "child_id"), idIn(cell("home_id"), "home_id")];
+  if (data.home === "" && homeId === "" && (data.answers.kit || data.answers.space || data.answers.players))
+    throw new Error("Name the home, because this row says what is in it.");
+  const facts = {
+    ...(has("left_handed") && { leftHanded: yesNo(cell("left_handed"), "left_handed") }),
+    ...(data.step !== undefined && { step: data.step }),
+    ...(data.support !== undefined && { support: data.support }),
+  };
+  return { className, child: data.name, age: data.age, home: data.home, childId, homeId, facts, answers: data.answers };
+}
+
 /**
  * Reads a file of homes. Columns that are missing or unknown refuse the whole file (NotAllowed names them); otherwise every row is
  * either good or listed with its line and what is wrong. `classes`: names of the teacher's classes. `shorten`: full names are made a
@@ -219,18 +292,7 @@ export function readHomes(
     transformHeader: (hash) => hash.trim(),
   });
   const columns = parsed.meta.fields ?? [];
-  const missing = MUST.filter((eachText) => !columns.includes(eachText));
-  const strange = columns.filter((column) => !(HOME_COLUMNS as readonly string[]).includes(column));
-  if (missing.length > 0)
-    throw NotAllowed.of(
-      "file",
-      `This file has no column called ${missing.join(", ")}. Add it, then choose the file again.`,
-    );
-  if (strange.length > 0)
-    throw NotAllowed.of(
-      "file",
-      `This file has a column we don't know: "${strange.join('", "')}". These columns are allowed: ${HOME_COLUMNS.join(", ")}.`,
-    );
+  checkColumns(columns);
   if (parsed.data.length > MAX_ROWS)
     throw NotAllowed.of("file", `This file is too long: ${parsed.data.length} rows. Up to ${MAX_ROWS} are allowed.`);
   const good: GoodRow[] = [];
@@ -240,67 +302,22 @@ export function readHomes(
   const told = new Map<string, { line: number; says: string }>();
   parsed.data.forEach((raw, i) => {
     const line = i + 2;
-    const cell = (givenText: (typeof HOME_COLUMNS)[number]) => {
-      const value = (raw[givenText] ?? "").trim();
-      // A cell kept from being a formula begins with a quote.
-      return /^'[=+\-@]/.test(value) ? value.slice(1) : value;
-    };
     try {
       if (parsed.errors.some((error) => error.row === i && error.code === "TooManyFields"))
         throw new Error("This row has more cells than there are columns.");
-      const className = classes.find((eachText) => eachText.toLowerCase() === cell("class").toLowerCase());
-      if (!className) throw new Error(`"${cell("class")}" is not one of your classes (${classes.join(", ")}).`);
-      const has = (givenText: (typeof HOME_COLUMNS)[number]) => columns.includes(givenText);
-      const space = has("space") ? spaceIn(cell) : undefined;
-      const short = shortName(cell("child"));
-      if (short) full.push({ line, from: cell("child"), to: short });
-      if (short && !shorten)
-        throw new Error(`"${cell("child")}" looks like a full name. Write ${short}, or choose to shorten names.`);
-      const read = row.safeParse({
-        name: short ?? cell("child"),
-        age: numberIn(cell("age")),
-        home: cell("home"),
-        ...(has("step_m") && { step: numberIn(cell("step_m")) ?? null }),
-        ...(has("support") && { support: cell("support") }),
-        answers: {
-          ...(has("things") && { kit: thingsIn(cell("things"), known) }),
-          ...(space !== undefined && { space }),
-          ...(has("players") && { players: numberIn(cell("players")) ?? null }),
-          ...(has("quiet") && { quiet: yesNo(cell("quiet"), "quiet") }),
-          ...(has("no_balls_indoors") && { noBallsIndoors: yesNo(cell("no_balls_indoors"), "no_balls_indoors") }),
-        },
-      });
-      if (!read.success) throw new Error(read.error.issues[0]!.message);
-      const data = read.data;
-      const [childId, homeId] = [idIn(cell("child_id"), "child_id"), idIn(cell("home_id"), "home_id")];
-      if (data.home === "" && homeId === "" && (data.answers.kit || data.answers.space || data.answers.players))
-        throw new Error("Name the home, because this row says what is in it.");
-      const facts = {
-        ...(has("left_handed") && { leftHanded: yesNo(cell("left_handed"), "left_handed") }),
-        ...(data.step !== undefined && { step: data.step }),
-        ...(data.support !== undefined && { support: data.support }),
-      };
-      const who = childId || `${className}|${data.name.toLowerCase()}`;
-      const key = `${who}|${homeId || data.home.toLowerCase()}`;
+      const said = readRow(raw, { columns, classes, known, shorten, full: (name) => full.push({ line, ...name }) });
+      const { className, child, age, facts, childId, homeId, home } = said;
+      const who = childId || `${className}|${child.toLowerCase()}`;
+      const key = `${who}|${homeId || home.toLowerCase()}`;
       const before = seen.get(key);
       if (before) throw new Error(`This is the same child and home as in row ${before}.`);
       const same = told.get(who);
-      const says = JSON.stringify([className, data.name, data.age, facts]);
+      const says = JSON.stringify([className, child, age, facts]);
       if (same && same.says !== says)
         throw new Error(`Row ${same.line} says something different about the same child.`);
       seen.set(key, line);
       told.set(who, { line, says });
-      good.push({
-        line,
-        className,
-        child: data.name,
-        age: data.age,
-        home: data.home,
-        childId,
-        homeId,
-        facts,
-        answers: data.answers,
-      });
+      good.push({ line, ...said });
     } catch (error) {
       bad.push({ line, reason: (error as Error).message });
     }

@@ -8,6 +8,23 @@ import type { CardData } from "../card/card-data.ts";
 import type { LocalPlay } from "../device/store.ts";
 import { type Person, PLAIN_PERSON, personOf, rolesOf } from "./people.ts";
 
+/** How many may play, from the least to the most; one only where a child may play alone. */
+const countsOf = (least: number, most: number, alone: boolean): number[] =>
+  Array.from({ length: most - least + 1 }, (_, i) => i + least).filter((count) => count > 1 || alone);
+
+/** What follows from the game alone: its unit, the most points to begin with, where somebody may stand, and whether a side guards something. */
+function useGameFigures(data: CardData, pattern: AnyPlayPattern) {
+  const { params } = data.card.activity.pattern;
+  const game = useMemo(
+    () => openGame(pattern, { params, match: data.card.activity.match }),
+    [pattern, params, data.card.activity.match],
+  );
+  const { unit } = game.score(game.start({ players: 1, mode: "alone", seed: 1 }))[0]!;
+  const head = useMemo(() => (pattern.modes.includes("against") ? mostHead(game) : 0), [pattern, game]);
+  const range = lineRange(pattern, params);
+  return { game, unit, head, lines: range && linesIn(range), guarded: hasGuards(pattern, params) };
+}
+
 /**
  * Who plays and how: what the family chooses before play, and what follows from it. `trying`: a teacher tries the game out, so nobody
  * plays over a call.
@@ -41,13 +58,7 @@ export function useCompany(data: CardData, pattern: AnyPlayPattern, trying: bool
   const [starter, setStarter] = useState(0);
   const nameOf = (i: number) => names[i]?.trim() || say("play.player", { number: i + 1 });
 
-  const { params } = data.card.activity.pattern;
-  const game = useMemo(
-    () => openGame(pattern, { params, match: data.card.activity.match }),
-    [pattern, params, data.card.activity.match],
-  );
-  const { unit } = game.score(game.start({ players: 1, mode: "alone", seed: 1 }))[0]!;
-  const head = useMemo(() => (pattern.modes.includes("against") ? mostHead(game) : 0), [pattern, game]);
+  const { game, unit, head, lines, guarded } = useGameFigures(data, pattern);
   const heads = head > 0 && mode === "against" && playing.length > 1;
   // One who plays with helpers has nobody to play against.
   const how =
@@ -61,13 +72,10 @@ export function useCompany(data: CardData, pattern: AnyPlayPattern, trying: bool
   const first = starter < order.length ? starter : 0;
   const ordered = [...order.slice(first), ...order.slice(0, first)].map((side) => [...side]);
 
-  const range = lineRange(pattern, params);
   return {
     modes,
     together,
-    counts: Array.from({ length: players.most - least + 1 }, (_, i) => i + least).filter(
-      (n) => n > 1 || modes.includes("alone"),
-    ),
+    counts: countsOf(least, players.most, modes.includes("alone")),
     most: players.most,
     count,
     setCount,
@@ -78,11 +86,7 @@ export function useCompany(data: CardData, pattern: AnyPlayPattern, trying: bool
     unit,
     names: Array.from({ length: count }, (_, i) => names[i] ?? ""),
     nameOf,
-    setName: (i: number, name: string) => {
-      const next = [...names];
-      next[i] = name;
-      setNames(next);
-    },
+    setName: (i: number, name: string) => setNames(Object.assign([...names], { [i]: name })),
     fair,
     setFair,
     people,
@@ -91,8 +95,8 @@ export function useCompany(data: CardData, pattern: AnyPlayPattern, trying: bool
     setPerson: (i: number, person: Person) => setTold(people.map((is, k) => (k === i ? person : is))),
     /** The most points that somebody may begin with; null where none are given. */
     mostHead: heads ? head : null,
-    lines: range && linesIn(range),
-    guards: mode === "against" && hasGuards(pattern, params),
+    lines,
+    guards: mode === "against" && guarded,
     canSide,
     two,
     setTwo,

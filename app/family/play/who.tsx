@@ -1,4 +1,4 @@
-import { Suspense, useState } from "react";
+import { type ComponentProps, Suspense, useState } from "react";
 import type { AnyPlayPattern } from "#core/contract/contract.ts";
 import { say } from "#words/say.ts";
 import type { AttemptWords } from "#words/verbs.ts";
@@ -90,15 +90,7 @@ export function Who({
       )}
       <HowTogether data={data} company={company} />
       {company.callable && (
-        <Suspense>
-          <OverACall
-            call={call}
-            setCall={setCall}
-            yes={callYes}
-            setYes={setCallYes}
-            follow={() => setFollowing(true)}
-          />
-        </Suspense>
+        <Call call={call} setCall={setCall} yes={callYes} setYes={setCallYes} follow={() => setFollowing(true)} />
       )}
       {company.canSide && (
         <Tick text={say("who.twoSides")} is={company.two} turn={() => company.setTwo(!company.two)} />
@@ -123,6 +115,13 @@ export function Who({
     </form>
   );
 }
+
+/** Two may play over a call. */
+const Call = (props: ComponentProps<typeof OverACall>) => (
+  <Suspense>
+    <OverACall {...props} />
+  </Suspense>
+);
 
 /** What the family may set before the first attempt. */
 const Choices = ({
