@@ -259,7 +259,7 @@ const summary = (distribution: Distribution) => ({
 function ladderOf(rates: readonly number[], up: number, down: number) {
   const told = settles(rates, up, down);
   const begin = told.shares.indexOf(Math.max(...told.shares));
-  return { ...told, sends: sendsUntil(rates, up, down, begin, USUAL_TURNS) };
+  return { ...told, sends: sendsUntil(rates, { up, down, begin, turns: USUAL_TURNS }) };
 }
 
 const commands: Record<string, { about: string; run: (json: unknown) => unknown }> = {

@@ -280,6 +280,8 @@ describe("a device that keeps nothing", () => {
     await fills(page);
     await beginPlay(page, await cardOf(page, await linkOf("Nuri E."), "Hallway climb"));
     await press(page, "MISS");
+    // It is saved after it is shown, so that the device may fill up only then.
+    await expect.poll(async () => (await arrived("Nuri E.")).length).toBe(1);
     await setFull(page, true);
     await press(page, "MISS");
     await sees(page, "Stop! This device is full.");

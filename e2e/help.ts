@@ -245,7 +245,11 @@ export const title = () => `Game ${randomUUID().slice(0, 6)}`;
  * Takes something by its middle (or `down` pixels under its top) and drags it so many pixels. It is taken hold of once it lies under the
  * pointer: what is still moving into its place when it is measured is measured again.
  */
-export async function drag(page: Page, selector: string, dx: number, dy: number, down?: number): Promise<void> {
+export async function drag(
+  page: Page,
+  selector: string,
+  { dx, dy, down }: { dx: number; dy: number; down?: number | undefined },
+): Promise<void> {
   const handle = (await page.waitForSelector(selector))!;
   await handle.evaluate((element) => element.scrollIntoView({ block: "center" }));
   let [x, y] = [0, 0];

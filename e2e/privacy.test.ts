@@ -412,8 +412,8 @@ describe("the link of a whole class", () => {
     const { beginAnswer, saveAnswer, waitingAnswers } = await import("../server/homes/answers.ts");
     const to = { schoolId: who.schoolId, classId: who.classId };
     for (let n = 1; n <= 5; n++)
-      await saveAnswer(to, await beginAnswer(to, `198.51.100.${n}`), { players: n }, "Quill F.");
-    await saveAnswer(to, await beginAnswer(to, "198.51.100.9"), { kit: { sock: 2 } }, undefined);
+      await saveAnswer(to, await beginAnswer(to, `198.51.100.${n}`), { given: { players: n }, name: "Quill F." });
+    await saveAnswer(to, await beginAnswer(to, "198.51.100.9"), { given: { kit: { sock: 2 } } });
     const waiting = await waitingAnswers(who, who.classId);
     expect(
       waiting
@@ -462,9 +462,9 @@ describe("deleting a child", () => {
     const id = await addChild(who, who.classId, { name, age: 8 });
     const to = { schoolId: who.schoolId, classId: who.classId };
     const answer = await beginAnswer(to, "198.51.100.77");
-    await saveAnswer(to, answer, { players: 2, familyNote: "She sleeps in the loft room" }, name);
+    await saveAnswer(to, answer, { given: { players: 2, familyNote: "She sleeps in the loft room" }, name });
     await placeAnswer(who, answer, id);
-    await saveAnswer(to, await beginAnswer(to, "198.51.100.78"), { players: 5 }, name);
+    await saveAnswer(to, await beginAnswer(to, "198.51.100.78"), { given: { players: 5 }, name });
     await sql`update child set support = 'Xanthippe needs the quiet corner' where id = ${id}`;
     const activity = changed(fromPattern("climb"), title(), { tries: 2 });
     const sent = await sending([name], activity);

@@ -214,20 +214,17 @@ describe("answers through a class link", () => {
     const [row] = await sql`select id from class where school_id = ${who.schoolId} and name = 'Row class'`;
     const to = { schoolId: who.schoolId, classId: row!.id as string };
     const answer = await answers.beginAnswer(to, "198.51.100.50");
-    await answers.saveAnswer(to, answer, { players: 3 }, "Mo N.");
+    await answers.saveAnswer(to, answer, { given: { players: 3 }, name: "Mo N." });
     const [mo] = await sql`select id from child where school_id = ${who.schoolId} and name = 'Mo N.'`;
     await answers.placeAnswer(who, answer, mo!.id);
     // The family goes on by the class link: every few taps say something more, and the cards wait until it pauses.
     for (const count of [1, 2, 3, 4])
-      await answers.saveAnswer(
-        to,
-        answer,
-        {
+      await answers.saveAnswer(to, answer, {
+        given: {
           kit: { sock: count },
-          space: { kind: "garden", length: 6, width: 5, floor: "grass", indoors: false } as never,
+          space: { kind: "garden", length: 6, width: 5, floor: "grass", indoors: false },
         },
-        undefined,
-      );
+      });
     const jobs =
       await sql`select asked, due_at > now() + interval '5 seconds' as later from job where about = ${mo!.id}`;
     expect(jobs).toHaveLength(1);

@@ -293,7 +293,12 @@ describe("once, under any number of clicks", () => {
     const id = await activities.addActivity(theirs, a);
     const sent = await send.sendActivity(theirs, id, await order(theirs, { tries: 9 }));
     const [card] = await sql`select id, child_id from card where assignment_id = ${sent}`;
-    const events = playGo(a, [8], [behaviorProfile(3)], { players: 1, mode: "alone", seed: 3 }, 3);
+    const events = playGo(a, {
+      ages: [8],
+      tempers: [behaviorProfile(3)],
+      setup: { players: 1, mode: "alone", seed: 3 },
+      seed: 3,
+    });
     await hand.acceptSubmission(
       { schoolId: theirs.schoolId, childId: card!.child_id },
       {
@@ -430,7 +435,12 @@ describe("which card was played", () => {
     await expect.poll(async () => (await family.openCard(to, card!.id)).hash).not.toBe(seen.hash);
     const now = await family.openCard(to, card!.id);
     expect(now.card.activity.space.floor).toBe("tile");
-    const events = playGo(seen.card.activity, [8], [behaviorProfile(5)], { players: 1, mode: "alone", seed: 5 }, 5);
+    const events = playGo(seen.card.activity, {
+      ages: [8],
+      tempers: [behaviorProfile(5)],
+      setup: { players: 1, mode: "alone", seed: 5 },
+      seed: 5,
+    });
     const go = (over: object) => ({
       play: randomUUID(),
       card: card!.id as string,
@@ -482,7 +492,7 @@ describe("goes", () => {
     const link = { schoolId: theirs.schoolId, childId: card!.child_id };
     const setup = { players: 1, mode: "alone", seed: 1 } as const;
     const go = async (seed: number, stops: number, minutes: number) => {
-      const events = playGo(activity, [8], [behaviorProfile(seed)], setup, seed, stops);
+      const events = playGo(activity, { ages: [8], tempers: [behaviorProfile(seed)], setup, seed, stops });
       const reflection = { before: null, during: null, after: null, answers: [], criteria: [], grownUp: false };
       await hand.acceptSubmission(link, {
         play: randomUUID(),

@@ -67,7 +67,7 @@ describe("the workbench", () => {
     await page.waitForSelector("[data-strip=ready]");
     const before = await rate(page, "t3", 1);
     const strip = await text(page, "[data-strip]");
-    await drag(page, "[data-peg=t3]", 60, 0, 14);
+    await drag(page, "[data-peg=t3]", { dx: 60, dy: 0, down: 14 });
     await expect.poll(() => metresOf(page, "t3")).toBeGreaterThan(3.2);
     await expect.poll(() => rate(page, "t3", 1)).toBeLessThan(before);
     await page.waitForFunction(
@@ -105,7 +105,7 @@ describe("the workbench", () => {
     const where = () => page.$eval("[data-mark=t2]", (element) => element.getAttribute("aria-label")!);
     const peg = () => page.$eval("[data-peg=t2]", (element) => Number(element.getAttribute("aria-valuenow")));
     const begun = await where();
-    await drag(page, "[data-mark=t2] circle", 60, -20);
+    await drag(page, "[data-mark=t2] circle", { dx: 60, dy: -20 });
     await page.waitForFunction(
       (word) => document.querySelector("[data-mark=t2]")!.getAttribute("aria-label") !== word,
       {},

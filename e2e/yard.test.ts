@@ -63,7 +63,7 @@ describe("laying out beside a game", () => {
     // One mark goes, the others stay.
     const others = await labelOf(page, "[data-mark='x.g1']");
     const was = await labelOf(page, "[data-mark='x.g3']");
-    await drag(page, "[data-mark='x.g3']", 30, 60);
+    await drag(page, "[data-mark='x.g3']", { dx: 30, dy: 60 });
     await expect.poll(() => labelOf(page, "[data-mark='x.g3']")).not.toBe(was);
     expect(await labelOf(page, "[data-mark='x.g1']")).toBe(others);
     await press(page, "Put them back in their places");
@@ -78,7 +78,7 @@ describe("laying out beside a game", () => {
     await page.keyboard.up("Shift");
     await expect.poll(() => labelOf(page, "[data-frame]")).toContain("turned 15 degrees");
     expect(await (await field(page, "Size")).evaluate((element) => (element as HTMLInputElement).value)).toBe("105");
-    await drag(page, "[data-grip=turn]", -60, -120);
+    await drag(page, "[data-grip=turn]", { dx: -60, dy: -120 });
     await expect.poll(() => labelOf(page, "[data-frame]")).not.toContain("turned 15 degrees");
     await press(page, "Undo");
     await expect.poll(() => labelOf(page, "[data-frame]")).toContain("turned 15 degrees");
@@ -205,10 +205,10 @@ describe("several targets at once", () => {
     await focus(page, "[data-mark=t2]");
     const width = () => page.$eval("[data-grip='width t2'] title", (element) => element.textContent!);
     const narrow = await width();
-    await drag(page, "[data-grip='width t2']", 0, 12);
+    await drag(page, "[data-grip='width t2']", { dx: 0, dy: 12 });
     await expect.poll(width).not.toBe(narrow);
     await page.select("[role=toolbar] select", "steps");
-    await drag(page, "[data-mark=t2] circle", 40, 0);
+    await drag(page, "[data-mark=t2] circle", { dx: 40, dy: 0 });
     const step = 0.41 * 1.22;
     await expect
       .poll(async () => Math.abs(((await along("t2")) / (step / 2)) % 1) * (step / 2))

@@ -45,7 +45,12 @@ for (const name of patternNames) {
       rare += GOES * at.reduce((sum, v, k) => sum + (marks(v) ? p[k]! : 0), 0);
     }
     for (let i = 0; i < OTHERS; i++) {
-      const events = playGo(activity, [age], [behaviorProfile(1000 * age + i)], ALONE, i + 1);
+      const events = playGo(activity, {
+        ages: [age],
+        tempers: [behaviorProfile(1000 * age + i)],
+        setup: ALONE,
+        seed: i + 1,
+      });
       const replayed = replay(gamePartOf(activity), ALONE, events);
       const { finished, own } = replayed.play.game.progress(
         replayed.play.standing[replayed.play.standing.length - 1]!.after,

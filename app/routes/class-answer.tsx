@@ -33,7 +33,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   const id = idOf(params.answer, "answer");
   const before = await found(openAnswer(link, id));
   const done = await takePart(await fieldsOf(request), before.answers, (answers, fields) =>
-    saveAnswer(link, id, answers, fields.part === "people" ? (fields.name ?? "") : undefined),
+    saveAnswer(link, id, { given: answers, name: fields.part === "people" ? (fields.name ?? "") : undefined }),
   );
   if ("data" in done || done.quietly) return done;
   throw redirect(`/c/${params.token}/${id}?part=${done.next}`);

@@ -8,7 +8,11 @@ import type { Route } from "./+types/hand-in";
 
 /** What is wrong with a whole sending is said shortly, letters. */
 const LONGEST = 300;
-const notTaken = (status: number, field: string, message: string, final: boolean, headers: HeadersInit = {}) =>
+const notTaken = (
+  status: number,
+  field: string,
+  { message, final, headers = {} }: { message: string; final: boolean; headers?: HeadersInit | undefined },
+) =>
   Response.json({ answer: ANSWERED, field, message: message.slice(0, LONGEST), final } satisfies NotTaken, {
     status,
     headers,
@@ -22,27 +26,40 @@ export async function action({ request, params }: Route.ActionArgs) {
   const link = await openLink(params.token);
   if ("trouble" in link)
     return link.trouble === "withdrawn"
-      ? notTaken(410, "link", "This link is off.", false)
-      : notTaken(404, "link", "This link is not known.", false);
+      ? notTaken(410, "link", { message: "This link is off.", final: false })
+      : notTaken(404, "link", { message: "This link is not known.", final: false });
   const json = await jsonOf(request);
-  if (json === undefined) return notTaken(400, "body", "This is not JSON.", true);
+  if (json === undefined) return notTaken(400, "body", { message: "This is not JSON.", final: true });
   const read = handIn.safeParse(json);
   if (!read.success) {
     const [first] = read.error.issues;
-    return notTaken(422, first!.path.join("."), `${first!.path.join(".")}: ${first!.message}`, true);
+    return notTaken(422, first!.path.join("."), {
+      message: `${first!.path.join(".")}: ${first!.message}`,
+      final: true,
+    });
   }
   try {
     return Response.json({ answer: ANSWERED, ...(await acceptSubmission(link, read.data)) });
   } catch (error) {
     if (error instanceof NotAllowed)
-      return notTaken(422, error.problems[0]?.field ?? "body", error.message, error.problems[0]?.field !== "send");
+      return notTaken(422, error.problems[0]?.field ?? "body", {
+        message: error.message,
+        final: error.problems[0]?.field !== "send",
+      });
     if (error instanceof TooManyGoes)
-      return notTaken(429, "play", error.message, false, { "Retry-After": String(error.seconds) });
+      return notTaken(429, "play", {
+        message: error.message,
+        final: false,
+        headers: { "Retry-After": String(error.seconds) },
+      });
     if (error instanceof NotFound)
-      return notTaken(404, "card", "This card belongs to another child, or no longer exists.", false);
+      return notTaken(404, "card", {
+        message: "This card belongs to another child, or no longer exists.",
+        final: false,
+      });
     throw error;
   }
 }
 
 /** Looked at by hand: nothing is here to see. */
-export const loader = () => notTaken(405, "method", "This address only takes goes in.", true);
+export const loader = () => notTaken(405, "method", { message: "This address only takes goes in.", final: true });

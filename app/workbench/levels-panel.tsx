@@ -327,7 +327,7 @@ function Settling({ levels: { up, down, stop = USUAL_TURNS }, rates }: { levels:
     const middle = rates.map((rate) => middleOf(rate) ?? 0);
     const { rate, shares } = settles(middle, up, down);
     const at = shares.indexOf(Math.max(...shares));
-    return { rate, at, until: stop === null ? null : sendsUntil(middle, up, down, at, stop) };
+    return { rate, at, until: stop === null ? null : sendsUntil(middle, { up, down, begin: at, turns: stop }) };
   }, [rates, up, down, stop]);
   return (
     <p className="text-sm text-quiet">

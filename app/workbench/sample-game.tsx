@@ -37,7 +37,7 @@ function stepsOf(activity: Activity, who: Who, seed: number): Step[] {
           ? say("play.done")
           : seenText(event as GameEvent, label);
   const age = who.age === "adult" ? 12 : who.age;
-  const events = playGo(activity, [age], [behaviorProfile(seed)], { ...ALONE, seed }, seed);
+  const events = playGo(activity, { ages: [age], tempers: [behaviorProfile(seed)], setup: { ...ALONE, seed }, seed });
   let play = openPlayOf(opened(activity).pattern, gamePartOf(activity), { ...ALONE, seed });
   const steps: Step[] = [{ seen: null, at: view(play) }];
   for (const event of events.slice(0, MOST)) {

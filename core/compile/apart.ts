@@ -79,7 +79,11 @@ export function inEachOther(parts: readonly Part[]): [string, string][] {
 }
 
 /** The place for a peg nearest to `wanted` between `low` and `high` at which it stands in nothing; null where there is none. */
-export function freeOf(activity: Activity, id: string, wanted: number, low: number, high: number): number | null {
+export function freeOf(
+  activity: Activity,
+  id: string,
+  { wanted, low, high }: { wanted: number; low: number; high: number },
+): number | null {
   const { targets, things } = standing(layoutOf(activity));
   const own = targets.find((target) => target.id === id);
   if (!own) return wanted;
@@ -166,8 +170,8 @@ function parted(activity: Activity, id: string, at: number, longest: number): Ac
   const game = opened(activity);
   const peg = game.pegs.find((eachPeg) => eachPeg.id === id);
   const far = Math.max(longest, at);
-  const out = peg && freeOf(activity, id, at, at, far);
-  const back = peg && freeOf(activity, id, at, NEAREST, at);
+  const out = peg && freeOf(activity, id, { wanted: at, low: at, high: far });
+  const back = peg && freeOf(activity, id, { wanted: at, low: NEAREST, high: at });
   const steps = (x: number, up: boolean) => (up ? Math.ceil(x * 100 - 1e-6) : Math.floor(x * 100 + 1e-6)) / 100;
   if (peg && out !== null && out !== undefined) return game.move(id, { along: steps(out, true) });
   if (peg && back !== null && back !== undefined) return game.move(id, { along: steps(back, false) });

@@ -210,13 +210,11 @@ function oneByOne(
         count < ids.length - 1 ? is.get(ids[count + 1]!)! - GAP : Number.POSITIVE_INFINITY,
       );
       if (high <= low) continue;
-      const there = freeOf(
-        activity,
-        id,
-        crossing((metres) => rate(at(metres)) - want, low, high),
+      const there = freeOf(activity, id, {
+        wanted: crossing((metres) => rate(at(metres)) - want, low, high),
         low,
         high,
-      );
+      });
       if (there !== null) activity = at(there);
     }
   }

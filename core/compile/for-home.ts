@@ -156,7 +156,7 @@ function fitInSpace(activity: Activity, now: Activity, who: Who, space: HomeSpac
     }
     return worst;
   };
-  return fitLayout(parts, ground, sent, off, true);
+  return fitLayout(parts, ground, { sent, offBy: off, anyway: true });
 }
 /** Where an activity lies in a space just as it is, under its ceiling, or null. */
 function lies(activity: Activity, space: HomeSpace, who: Who): Placement | null {
@@ -188,7 +188,7 @@ export function forHome(
   let first: ForHome | null = null;
   for (const action of [own, ...(activity.aim.also ?? [])]) {
     const no = noRoomFor(action, activity, home);
-    const told = no ? null : inHome(activity, action, who, home, items, fixed);
+    const told = no ? null : inHome(activity, action, { who, home, items, fixed });
     const trouble = no
       ? ("noRoom" as const)
       : told!.idle
@@ -207,7 +207,7 @@ export function forHome(
   }
   const plain = PLAINER[own];
   const unheld = { ...activity, kit: { ...activity.kit, implement: null } };
-  const bare = inHome(unheld, plain, who, home, items, { ...fixed, send: NO_KIT }, [NO_KIT]);
+  const bare = inHome(unheld, plain, { who, home, items, fixed: { ...fixed, send: NO_KIT }, only: [NO_KIT] });
   // As low a ceiling as that leaves nothing to be said but so.
   if (lowFor(bare) && first) return first;
   return { ...otherwise(bare, plain, own, why!), status: "noKit" };
@@ -239,20 +239,28 @@ function otherwise(givenForHome: ForHome, action: Action, was: Action, why: Sens
 function inHome(
   activity: Activity,
   action: Action,
-  who: Who,
-  home: HomeFacts,
-  items: readonly Item[],
-  fixed?: Readonly<Record<string, string>>,
-  only?: readonly string[],
+  {
+    who,
+    home,
+    items,
+    fixed,
+    only,
+  }: {
+    who: Who;
+    home: HomeFacts;
+    items: readonly Item[];
+    fixed?: Readonly<Record<string, string>> | undefined;
+    only?: readonly string[] | undefined;
+  },
 ): ForHome {
   const as: Activity = action === activity.aim.action ? activity : { ...activity, aim: { ...activity.aim, action } };
-  const first = onFloor(activity, as, who, home, items, fixed, only);
+  const first = onFloor(activity, as, { who, home, items, fixed, only });
   const { space } = home;
   if (!space?.floors?.length || !first.place?.placement) return first;
   // Another floor lies under most of the way: then it is made ready for that one.
   const floor = floorUnder(layoutOf(first.activity), first.place.placement, space);
   if (floor === space.floor) return first;
-  return onFloor(activity, as, who, { ...home, space: { ...space, floor } }, items, fixed, only);
+  return onFloor(activity, as, { who, home: { ...home, space: { ...space, floor } }, items, fixed, only });
 }
 
 /** Places looked at on each way, to tell what floor lies under it. */
@@ -282,11 +290,19 @@ export function floorUnder(parts: readonly Part[], at: Placement, space: HomeSpa
 function onFloor(
   givenActivity: Activity,
   as: Activity,
-  who: Who,
-  home: HomeFacts,
-  items: readonly Item[],
-  fixed?: Readonly<Record<string, string>>,
-  only?: readonly string[],
+  {
+    who,
+    home,
+    items,
+    fixed,
+    only,
+  }: {
+    who: Who;
+    home: HomeFacts;
+    items: readonly Item[];
+    fixed?: Readonly<Record<string, string>> | undefined;
+    only?: readonly string[] | undefined;
+  },
 ): ForHome {
   const needs = rolesOf(as, home.players ?? DEFAULT_PLAYERS, who.age);
   const list = only ? items.filter((item) => !item.uses.includes("send") || only.includes(item.id)) : items;

@@ -45,7 +45,12 @@ describe("the demo school's children", () => {
         const activity = documents.get(name)!;
         for (const go of [0, 1]) {
           const setup = { players: 1, mode: "alone", seed: go } as const;
-          const events = playGo(activity, [age], [behaviorProfile(9000 + 7 * k)], setup, 1000 * k + 10 * week + go);
+          const events = playGo(activity, {
+            ages: [age],
+            tempers: [behaviorProfile(9000 + 7 * k)],
+            setup,
+            seed: 1000 * k + 10 * week + go,
+          });
           for (const evidence of evidenceOf(activity, replay(gamePartOf(activity), setup, events).play, age))
             goes.push({ ...evidence, child: `${k} ${evidence.action}`, age, week });
         }

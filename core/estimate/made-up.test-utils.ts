@@ -87,7 +87,11 @@ function drawn(kind: Kind, draw: () => number): number {
 }
 
 /** One go of a child, rolled at the four distances in turn, with so great a share of its misses told as hits. */
-function rolled(kind: Kind, x: number, tries: number, draw: () => number, dressed = 0) {
+function rolled(
+  kind: Kind,
+  x: number,
+  { tries, draw, dressed = 0 }: { tries: number; draw: () => number; dressed?: number | undefined },
+) {
   const ll = AT.spread.map(() => 0);
   const means = AT.spread.map(() => 0);
   let hits = 0;
@@ -120,7 +124,7 @@ export function told(
   return Array.from({ length: all }, (_, go) => {
     const week = Math.floor(go / of.aWeek);
     if (go > 0 && go % of.aWeek === 0) x += kind === "learning" ? -LEARNS : DRIFT.spread * normalDraw(draw);
-    const is = rolled(kind, x, of.tries, draw, go >= all - of.dressed ? of.share : 0);
+    const is = rolled(kind, x, { tries: of.tries, draw, dressed: go >= all - of.dressed ? of.share : 0 });
     return { ...is, play: `${go}`, child: "one", age: AGE, axis: "spread", week, tries: of.tries };
   });
 }
@@ -198,7 +202,7 @@ export function madeUp(kind: Kind, of: { children: number; weeks: number; tries:
         }
       }
       if (week === of.weeks) break;
-      goes.push({ week, ll: rolled(kind, x, of.tries, draw).ll });
+      goes.push({ week, ll: rolled(kind, x, { tries: of.tries, draw }).ll });
     }
     const estimate = estimateOf(posterior("spread", AGE, goes, of.weeks));
     // Who hits more often than this child is less spread than it.

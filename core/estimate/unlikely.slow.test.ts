@@ -84,7 +84,12 @@ describe("goes that hit more often than a child's earlier ones let expect", () =
         const age = 6 + (k % 6);
         const all = Array.from({ length: 10 }, (_, go): GoReported[] => {
           const setup = { players: 1, mode: "alone", seed: go } as const;
-          const events = playGo(activity, [age], [behaviorProfile(9000 + 7 * k)], setup, 1000 * k + go);
+          const events = playGo(activity, {
+            ages: [age],
+            tempers: [behaviorProfile(9000 + 7 * k)],
+            setup,
+            seed: 1000 * k + go,
+          });
           const week = Math.floor(go / 2);
           return evidenceOf(activity, replay(gamePartOf(activity), setup, events).play, age).map((evidence) => {
             return { ...evidence, play: `${go}`, child: "one", age, week };

@@ -55,10 +55,7 @@ const MAX_SENDS = 400;
  */
 export function sendsUntil(
   rates: readonly number[],
-  up: number,
-  down: number,
-  begin: number,
-  turns: number,
+  { up, down, begin, turns }: { up: number; down: number; begin: number; turns: number },
 ): number | null {
   const { each, states, after } = ladderOf(rates.length, up, down);
   // Of every state by way (none yet, up, down) and turns made.

@@ -66,8 +66,8 @@ describe("a ladder", () => {
   it("has turned round after so many sends as counting every way says, and as drawn ladders do", () => {
     // Two levels, 1 up 1 down, even chances, from the lower one: it steps with one send in two, then turns with every other one.
     // First step: 2 sends; each turn after it as many.
-    expect(sendsUntil([0.5, 0.5], 1, 1, 0, 1)).toBeCloseTo(4, 2);
-    expect(sendsUntil([0.5, 0.5], 1, 1, 0, 4)).toBeCloseTo(10, 1);
+    expect(sendsUntil([0.5, 0.5], { up: 1, down: 1, begin: 0, turns: 1 })).toBeCloseTo(4, 2);
+    expect(sendsUntil([0.5, 0.5], { up: 1, down: 1, begin: 0, turns: 4 })).toBeCloseTo(10, 1);
     const rates = [0.8, 0.7, 0.6, 0.5, 0.4];
     const draw = random(5);
     let sum = 0;
@@ -87,9 +87,9 @@ describe("a ladder", () => {
         level = to;
       }
     }
-    expect(Math.abs(sendsUntil(rates, 2, 1, 2, 4)! - sum / GOES)).toBeLessThan(0.4);
+    expect(Math.abs(sendsUntil(rates, { up: 2, down: 1, begin: 2, turns: 4 })! - sum / GOES)).toBeLessThan(0.4);
     // Nobody ever turns where all is hit.
-    expect(sendsUntil([1, 1], 1, 1, 0, 1)).toBeNull();
+    expect(sendsUntil([1, 1], { up: 1, down: 1, begin: 0, turns: 1 })).toBeNull();
   });
   it("settles on a fine ladder at 50 %, 70.7 % and 79.4 %", () => {
     expect(settles(fine, 1, 1).rate).toBeCloseTo(0.5, 2);
@@ -133,7 +133,7 @@ describe("a ladder", () => {
     expect(told.rate).toBeCloseTo(counted / n, 2);
   });
   it("names what is not allowed", () => {
-    expect(() => sendsUntil([], 1, 1, 0, 4)).toThrow("at least one level");
+    expect(() => sendsUntil([], { up: 1, down: 1, begin: 0, turns: 4 })).toThrow("at least one level");
     expect(() => settles([], 1, 1)).toThrow("at least one level");
     expect(() => settles([0.5], 0, 1)).toThrow("1 or more");
   });

@@ -77,9 +77,15 @@ export const selfAt = (setting: LevelSetting): Omit<Role, "role"> | null =>
 export function rateWith(
   activity: Activity,
   who: Who,
-  self: Omit<Role, "role"> | null,
-  supports: readonly Support[],
-  share: (givenActivity: Activity, who: Who, self: Omit<Role, "role"> | null) => number | null = rateIn,
+  {
+    self,
+    supports,
+    share = rateIn,
+  }: {
+    self: Omit<Role, "role"> | null;
+    supports: readonly Support[];
+    share?: typeof rateIn | undefined;
+  },
 ): number | null {
   if (supports.length === 0) return share(activity, who, self);
   const support = supportFor(activity, supports, who, self);
@@ -324,7 +330,7 @@ export function levelFor(
   const { levels } = activity;
   if (!levels) return null;
   const share = shareOf(levels);
-  const all = on.map((eachOnLevel) => rateWith(eachOnLevel.activity, who, eachOnLevel.self, supports, share));
+  const all = on.map((eachOnLevel) => rateWith(eachOnLevel.activity, who, { self: eachOnLevel.self, supports, share }));
   const byAge = (places: readonly number[]) => {
     const years = who.age === "adult" ? activity.ages.to : who.age;
     const share = Math.max(

@@ -48,7 +48,7 @@ describe("next week", () => {
         { age: 8, multiplier: 4, skill: -3 },
       ]) {
         const rates = everyLevel(activity, list).map((onLevel) =>
-          rateWith(onLevel.activity, who, onLevel.self, [], shareOf(list)),
+          rateWith(onLevel.activity, who, { self: onLevel.self, supports: [], share: shareOf(list) }),
         );
         if (rates.some((rate) => rate === null)) continue;
         const [proposal] = nextWeek(activity, list, [{ who, level: null, goes: [] }]);

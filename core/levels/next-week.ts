@@ -87,7 +87,7 @@ export function nextWeek(activity: Activity, levels: Levels, children: readonly 
     let rates = known.get(key);
     if (!rates) {
       rates = [{ activity: activity, self: null }, ...played].map((onLevel) =>
-        rateWith(onLevel.activity, who, onLevel.self, supports, shareOf(levels)),
+        rateWith(onLevel.activity, who, { self: onLevel.self, supports, share: shareOf(levels) }),
       );
       known.set(key, rates);
     }

@@ -13,9 +13,11 @@ const LEFT = 1e-13;
 export function chainOf<P, S extends BaseState>(
   rules: Rules<P, S>,
   params: P,
-  match: Match,
-  waysOf: (state: S) => readonly (readonly [body: Body, p: number])[],
-  setup = ALONE,
+  {
+    match,
+    waysOf,
+    setup = ALONE,
+  }: { match: Match; waysOf: (state: S) => readonly (readonly [body: Body, p: number])[]; setup?: Setup | undefined },
 ): { events: number; value: number } {
   const first = rules.start(params, match, setup);
   let now = new Map([[rules.key(first), { state: first, p: 1 }]]);

@@ -59,7 +59,7 @@ describe("things on the ground called as objects' own properties are", () => {
     const setup = { players: 1, mode: "alone", seed: 3 } as const;
     if (!plain.players.modes.includes("alone")) return;
     const goOf = (givenActivity: Activity) => {
-      const events = playGo(givenActivity, [8], [behaviorProfile(1)], setup, 5);
+      const events = playGo(givenActivity, { ages: [8], tempers: [behaviorProfile(1)], setup, seed: 5 });
       const done = replay(gamePartOf(givenActivity), setup, events);
       expect(done.refused).toBeNull();
       return { aimed: aimedBy(done.play, 0), score: view(done.play).score };

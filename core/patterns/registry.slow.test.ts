@@ -142,7 +142,12 @@ describe.each(patternNames)("pattern %s keeps the contract", (name) => {
     const setup = { players, mode, seed: 1 } as const;
     const doc = fromPattern(name);
     for (let seed = 1; seed <= 6; seed++) {
-      const events = playGo(doc, [6, 9], [behaviorProfile(seed), behaviorProfile(seed + 9)], setup, seed);
+      const events = playGo(doc, {
+        ages: [6, 9],
+        tempers: [behaviorProfile(seed), behaviorProfile(seed + 9)],
+        setup,
+        seed,
+      });
       let play = openPlay({ ...doc.pattern, match: doc.match }, setup);
       for (const event of events) {
         const now = view(play);

@@ -56,7 +56,7 @@ describe("a play is replayed under the rules that it began with", () => {
   const events = ["t", null, "t"].map((hit, i) => ({ kind: "send" as const, at: i, hit }));
   it("scores as it did, whatever the rules are now", () => {
     const by = (version?: number) =>
-      view(replayOf(small, { params: null }, alone, events, version).play).score[0]!.value;
+      view(replayOf(small, { params: null }, { setup: alone, events, version }).play).score[0]!.value;
     expect([by(1), by(2), by()]).toEqual([2, 10, 10]);
   });
   it("says so where the rules of a version are not there", () => {

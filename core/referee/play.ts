@@ -190,9 +190,7 @@ export type Replayed = { play: Play; refused: null } | { play: Play; refused: Ph
 export function replayOf(
   pattern: AnyPlayPattern,
   part: Omit<GamePart, "name">,
-  setup: Setup,
-  events: readonly RecordedEvent[],
-  version?: number,
+  { setup, events, version }: { setup: Setup; events: readonly RecordedEvent[]; version?: number | undefined },
 ): Replayed {
   let play = openPlayOf(pattern, part, setup, version);
   for (const [seq, event] of events.entries()) {

@@ -11,4 +11,4 @@ export const openPlay = (part: GamePart, setup: Setup, version?: number): Play =
 
 /** Replays a whole record of any pattern by its name; see `replayOf`. */
 export const replay = (part: GamePart, setup: Setup, events: readonly RecordedEvent[], version?: number): Replayed =>
-  replayOf(patternOf(part.name), part, setup, events, version);
+  replayOf(patternOf(part.name), part, { setup, events, version });

@@ -154,7 +154,7 @@ function momentOf(drawn: Drawn, { game, parts, people }: ForecastInput, draw: ()
         ]
       : null,
     start,
-    to: sent ? placeOf(asked, drawn.body, seen, people[0]!.sends(asked.manner).spread, draw) : null,
+    to: sent ? placeOf(asked, drawn.body, { parts: seen, spread: people[0]!.sends(asked.manner).spread, draw }) : null,
     fetches: ms(drawn.spent.fetching),
     off: offOf(drawn),
     value: score!.soFar,
@@ -173,7 +173,11 @@ type Spread = { lateral: number; range: number };
 /** A place is drawn again so often where it lies where it may not. */
 const AGAIN = 12;
 /** Where something came to lie, for the picture: in or at what it hit; else beside what was meant, as far off as this child usually is. */
-function placeOf(ask: AskOf<"send">, body: Body, parts: readonly Part[], spread: Spread, draw: () => number): Place {
+function placeOf(
+  ask: AskOf<"send">,
+  body: Body,
+  { parts, spread, draw }: { parts: readonly Part[]; spread: Spread; draw: () => number },
+): Place {
   const named = body.kind === "send" ? (body.rest ?? (Array.isArray(body.fell) ? body.fell[0] : body.hit)) : null;
   const is = parts.find((part) => "id" in part && part.id === named && part.kind !== "line");
   const patch = is && patchOf(is);

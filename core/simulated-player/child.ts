@@ -221,11 +221,19 @@ const LONGEST = 1500;
 /** Plays one whole go and answers with its events. Stops early with the given chance before each thing that is done. */
 export function playGo(
   activity: Activity,
-  ages: readonly number[],
-  tempers: readonly BehaviorProfile[],
-  setup: Setup,
-  seed: number,
-  stops = 0,
+  {
+    ages,
+    tempers,
+    setup,
+    seed,
+    stops = 0,
+  }: {
+    ages: readonly number[];
+    tempers: readonly BehaviorProfile[];
+    setup: Setup;
+    seed: number;
+    stops?: number | undefined;
+  },
 ): PlayEvent[] {
   const draw = random(seed);
   const { game } = opened(activity);

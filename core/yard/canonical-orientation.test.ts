@@ -78,12 +78,12 @@ describe("a home however it was drawn", () => {
     const met = { designed: 0, adapted: 0, none: 0 };
     for (let n = 0; n < 60; n++) {
       const ground = groundOf(draw, Math.floor(6 * draw()));
-      const was = fitLayout(layout, ground, sock, () => 0, true);
+      const was = fitLayout(layout, ground, { sent: sock, offBy: () => 0, anyway: true });
       met[was.status]++;
       for (let k = 0; k < 8; k++) {
         const by = { x: 10 * draw() - 5, y: 10 * draw() - 5 };
         const other = changed(ground, ((k % 4) * Math.PI) / 2, k >= 4, by, Math.floor(ground.corners.length * draw()));
-        const now = fitLayout(layout, other, sock, () => 0, true);
+        const now = fitLayout(layout, other, { sent: sock, offBy: () => 0, anyway: true });
         expect([now.status, now.trouble, now.backstop, now.lets.length], `${n} ${k}`).toEqual([
           was.status,
           was.trouble,
@@ -100,9 +100,13 @@ describe("a home however it was drawn", () => {
     const draw = random(8);
     for (let n = 0; n < 40; n++) {
       const ground = groundOf(draw, 0);
-      const was = fitLayout(layout, ground, sock, () => 0, true);
+      const was = fitLayout(layout, ground, { sent: sock, offBy: () => 0, anyway: true });
       for (let k = 0; k < 4; k++) {
-        const now = fitLayout(layout, changed(ground, 7 * draw(), k >= 2, { x: 1, y: 2 }, k % 3), sock, () => 0, true);
+        const now = fitLayout(layout, changed(ground, 7 * draw(), k >= 2, { x: 1, y: 2 }, k % 3), {
+          sent: sock,
+          offBy: () => 0,
+          anyway: true,
+        });
         expect([now.status, now.trouble], `${n}`).toEqual([was.status, was.trouble]);
         expect(now.scale, `${n}`).toBeCloseTo(was.scale, 6);
       }
@@ -138,10 +142,14 @@ describe("as little shorter as will do", () => {
     let [looked, missed] = [0, 0];
     for (let n = 0; n < 240; n++) {
       const ground = groundOf(draw, Math.floor(5 * draw()));
-      const fit = fitLayout(layout, ground, sock, () => 0, true);
+      const fit = fitLayout(layout, ground, { sent: sock, offBy: () => 0, anyway: true });
       if (fit.status !== "adapted") continue;
       looked++;
-      const whole = fitLayout(layout, { ...ground, corners: rectangle(20, 20), obstacles: [] }, sock).shortest;
+      const whole = fitLayout(
+        layout,
+        { ...ground, corners: rectangle(20, 20), obstacles: [] },
+        { sent: sock },
+      ).shortest;
       const longer = fit.scale + 0.02 / whole + 1e-6;
       if (longer < 1 && new PlacementSearch(ground).find(footprintOf(scaledParts(layout, longer, sock.diameter), sock)))
         missed++;
@@ -153,9 +161,13 @@ describe("as little shorter as will do", () => {
   it("answers whether the challenge is held, and prefers where it is", () => {
     const ground: Ground = { corners: rectangle(3.2, 2), obstacles: [], indoors: true, ceiling: null };
     const byShare = (_: readonly Part[], k: number) => (k >= 0.6 ? 0 : 1 - k);
-    expect(fitLayout(layout, ground, sock, byShare, true)).toMatchObject({ status: "adapted", held: true, off: 0 });
+    expect(fitLayout(layout, ground, { sent: sock, offBy: byShare, anyway: true })).toMatchObject({
+      status: "adapted",
+      held: true,
+      off: 0,
+    });
     const tiny = { ...ground, corners: rectangle(2, 1.6) };
-    const easier = fitLayout(layout, tiny, sock, byShare, true);
+    const easier = fitLayout(layout, tiny, { sent: sock, offBy: byShare, anyway: true });
     expect(easier).toMatchObject({ status: "adapted", held: false, proved: false });
     expect(easier.off).toBeCloseTo(1 - easier.scale, 9);
   });

@@ -77,7 +77,7 @@ function holds(fit: Fit, givenGround: Ground, sent: Sent): void {
 
 describe("an outline with corners that say nothing", () => {
   const told = (corners: Point[]) =>
-    fitLayout(layout, ground([...outlineOf({ outline: corners, length: 7, width: 5 })]), sock);
+    fitLayout(layout, ground([...outlineOf({ outline: corners, length: 7, width: 5 })]), { sent: sock });
   const plain = rectangle(7, 5);
   it("fits as the clean one does: repeated, closed again, in the middle of a side", () => {
     const clean = told(plain);
@@ -155,18 +155,18 @@ describe("geometry", () => {
 describe("fitting", () => {
   it("leaves a layout as designed where it lies in the space, turned where only that helps", () => {
     const g = ground(rectangle(5, 2));
-    const fit = fitLayout(layout, g, sock);
+    const fit = fitLayout(layout, g, { sent: sock });
     expect(fit).toMatchObject({ status: "designed", scale: 1, proved: true, backstop: false });
     holds(fit, g, sock);
     const deep = ground(rectangle(2, 5));
-    const turned = fitLayout(layout, deep, sock);
+    const turned = fitLayout(layout, deep, { sent: sock });
     expect(turned.status).toBe("designed");
     expect(Math.abs(Math.sin(turned.placement!.angle))).toBeCloseTo(1, 9);
     holds(turned, deep, sock);
     // Only along the diagonal: 3.6 m is longer than both sides.
     const square = ground(rectangle(2.9, 2.9));
     const long = row([3, 0, 0.1]);
-    const diagonal = fitLayout(long, square, sock);
+    const diagonal = fitLayout(long, square, { sent: sock });
     expect(diagonal.status).toBe("designed");
     expect(Math.abs(Math.abs(Math.cos(diagonal.placement!.angle)) - Math.SQRT1_2)).toBeLessThan(0.05);
     holds(diagonal, square, sock);
@@ -174,11 +174,11 @@ describe("fitting", () => {
   it("mirrors where furniture stands on one side, and lies in the longer arm of an L", () => {
     const one = row([2, 0.5, 0.3]);
     const g = ground(rectangle(3, 1.7), [{ kind: "furniture", x: 1.6, y: 1.1, width: 1.4, depth: 0.6 }]);
-    const fit = fitLayout(one, g, sock);
+    const fit = fitLayout(one, g, { sent: sock });
     expect(fit.status).toBe("designed");
     holds(fit, g, sock);
     const bend = ground(ell(3, 5, 1.6, 3.4));
-    const arm = fitLayout(layout, bend, sock);
+    const arm = fitLayout(layout, bend, { sent: sock });
     expect(arm.status).not.toBe("none");
     holds(arm, bend, sock);
   });
@@ -191,7 +191,7 @@ describe("fitting", () => {
       const now = pegRates(activity, { age: 7 }, list);
       return Math.max(...[...was].map(([id, rate]) => Math.abs(now.get(id)! - rate)));
     };
-    const fit = fitLayout(parts, g, sock, close);
+    const fit = fitLayout(parts, g, { sent: sock, offBy: close });
     expect(fit.status).toBe("adapted");
     expect(fit.scale).toBeLessThan(0.9);
     holds(fit, g, sock);
@@ -199,20 +199,20 @@ describe("fitting", () => {
     for (const [id, rate] of was) expect(Math.abs(now.get(id)! - rate), id).toBeLessThanOrEqual(0.05);
   });
   it("says that nothing fits: proved by the longest straight line, or not found, with what would let it in", () => {
-    const tiny = fitLayout(layout, ground(rectangle(0.9, 0.6)), sock);
+    const tiny = fitLayout(layout, ground(rectangle(0.9, 0.6)), { sent: sock });
     expect(tiny).toMatchObject({ status: "none", proved: true, placement: null, trouble: "outside" });
     expect(tiny.shortest).toBeGreaterThan(tiny.longest);
     expect(tiny.lets.at(-1)).toEqual({ kind: "otherSpace", length: Math.ceil(tiny.shortest * 10) / 10 });
     const blocked = fitLayout(
       layout,
       ground(rectangle(4, 1.4), [{ kind: "furniture", x: 1, y: 0, width: 1.6, depth: 1.4 }]),
-      sock,
+      { sent: sock },
     );
     expect(blocked).toMatchObject({ status: "none", proved: false, trouble: "furniture" });
     expect(blocked.lets).toContainEqual({ kind: "clearAway" });
     const sending = { ...sendingOf(8, "pushThrow", catalogueItem("sockBall")!, "boards"), most: 8, least: 0.5 };
     const lob: Sent = { ...sock, inAir: true, sending };
-    const under = (ceiling: number) => fitLayout(layout, { ...ground(rectangle(6, 3)), ceiling }, lob);
+    const under = (ceiling: number) => fitLayout(layout, { ...ground(rectangle(6, 3)), ceiling }, { sent: lob });
     expect(under(2.4).status).toBe("designed");
     // Shorter is lower: a lob that would touch the ceiling is brought nearer, as long as it can be.
     const nearer = under(1.5);
@@ -223,7 +223,7 @@ describe("fitting", () => {
   it("keeps the circle of something long that is swung clear of furniture", () => {
     const swinging = { ...sock, swing: 1.2 };
     const lamp: Obstacle = { kind: "breakable", x: 0, y: 0, width: 0.3, depth: 0.3 };
-    const wide = fitLayout(layout, ground(rectangle(6, 3), [lamp]), swinging);
+    const wide = fitLayout(layout, ground(rectangle(6, 3), [lamp]), { sent: swinging });
     expect(wide.status).toBe("designed");
     const box = placed(
       { ...footprintOf(layout, swinging).find((piece) => piece.id === "swing start")! },
@@ -231,23 +231,23 @@ describe("fitting", () => {
     );
     expect(box.hx).toBe(1.2);
     expect(overlap(box, boxOf(lamp))).toBeLessThanOrEqual(OVERLAP_ALLOWED);
-    expect(fitLayout(layout, ground(rectangle(6, 1.6)), swinging).status).toBe("none");
+    expect(fitLayout(layout, ground(rectangle(6, 1.6)), { sent: swinging }).status).toBe("none");
   });
   it("keeps what runs on away from doors and stairs, and asks for a backstop outdoors", () => {
     const ball: Sent = { diameter: 0.12, runOn: 2.6, inAir: false };
     const one = row([2, 0, 0.3]);
     const stairs: Obstacle = { kind: "stairs", x: 4.2, y: 0, width: 0.8, depth: 1.2 };
     const g = ground(rectangle(5, 1.2), [stairs]);
-    const turned = fitLayout(one, g, ball);
+    const turned = fitLayout(one, g, { sent: ball });
     if (turned.status !== "none") {
       const run = footprintOf(turned.parts, ball).filter((piece) => piece.kind === "runOut");
       for (const piece of run)
         expect(overlap(placed(piece, turned.placement!), boxOf(stairs))).toBeLessThanOrEqual(OVERLAP_ALLOWED);
     }
-    const yard = fitLayout(one, ground(rectangle(3.4, 3), [], false), ball);
+    const yard = fitLayout(one, ground(rectangle(3.4, 3), [], false), { sent: ball });
     expect(yard.backstop).toBe(true);
     const walled = ground(rectangle(3.4, 3), [{ kind: "wall", x: 3.2, y: 0, width: 0.2, depth: 3 }], false);
-    const stopped = fitLayout(one, walled, ball);
+    const stopped = fitLayout(one, walled, { sent: ball });
     expect(stopped.placement).not.toBeNull();
   });
 
@@ -291,12 +291,12 @@ describe("fitting", () => {
     fc.assert(
       fc.property(spaces, things, designs, (corners, obstacles, parts) => {
         const g = ground(corners, obstacles);
-        const fit = fitLayout(parts, g, sock);
+        const fit = fitLayout(parts, g, { sent: sock });
         if (fit.placement) holds(fit, g, sock);
         else expect(fit.lets.length).toBeGreaterThan(0);
         // What is called proved is so: not even the shortest version is shorter than the longest line.
         if (fit.status === "none" && fit.proved) expect(fit.shortest).toBeGreaterThan(diameterOf(corners));
-        expect(fitLayout(parts, g, sock)).toEqual(fit);
+        expect(fitLayout(parts, g, { sent: sock })).toEqual(fit);
       }),
       { numRuns: 50 },
     );

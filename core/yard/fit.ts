@@ -149,9 +149,15 @@ function leastScale(holds: (k: number) => boolean): number {
 export function fitLayout(
   parts: readonly Part[],
   ground: Ground,
-  sent: Sent,
-  offBy: (parts: readonly Part[], k: number, enough?: number) => number = narrowed,
-  anyway = false,
+  {
+    sent,
+    offBy = narrowed,
+    anyway = false,
+  }: {
+    sent: Sent;
+    offBy?: (parts: readonly Part[], k: number, enough?: number) => number;
+    anyway?: boolean | undefined;
+  },
 ): Fit {
   const seeker = new PlacementSearch(ground);
   const low = (list: readonly Part[]) =>
@@ -216,7 +222,7 @@ export function fitLayout(
     backstop: false,
     noWall: false,
     trouble,
-    lets: letting(parts, ground, sent, bottom, trouble),
+    lets: letting(parts, ground, { sent, least: bottom, trouble }),
   });
   // Proofs: the hand itself is too near the ceiling; not even the longest straight line is long enough. All else was only searched.
   if (low(scaledParts(parts, bottom, sent.diameter)))
@@ -240,7 +246,11 @@ function worstOf(pieces: readonly Piece[], ground: Ground): Trouble {
 }
 
 /** Single changes after which it fits. */
-function letting(parts: readonly Part[], ground: Ground, sent: Sent, least: number, trouble: Trouble): Letting[] {
+function letting(
+  parts: readonly Part[],
+  ground: Ground,
+  { sent, least, trouble }: { sent: Sent; least: number; trouble: Trouble },
+): Letting[] {
   const out: Letting[] = [];
   if (trouble === "ceiling") return out;
   const fits = (list: readonly Part[], where: Ground, object: Sent) =>

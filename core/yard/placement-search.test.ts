@@ -82,7 +82,7 @@ describe("looking for a place", () => {
       fc.property(polygons, things, fc.constantFrom(null, ...layoutNames), (corners, obstacles, name) => {
         const a = { ...fromPattern("climb"), layout: name && exampleOf(name) };
         const ground: Ground = { corners, obstacles, indoors: true, ceiling: null };
-        const fit = fitLayout(layoutOf(a), ground, sock, () => 0);
+        const fit = fitLayout(layoutOf(a), ground, { sent: sock, offBy: () => 0 });
         if (!fit.placement) return;
         placed++;
         expect(troubleOf(footprintOf(fit.parts, sock), ground, fit.placement)).toBeNull();

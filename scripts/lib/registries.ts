@@ -103,9 +103,7 @@ const isTogether = (key: string): boolean => key.startsWith("together.");
 function catalogue(
   games: readonly Game[],
   kind: Exclude<keyof Sentences, "page">,
-  name: string,
-  doc: string,
-  takes: (key: string) => boolean = () => true,
+  { name, doc, takes = () => true }: { name: string; doc: string; takes?: (key: string) => boolean | undefined },
 ): string {
   const all = Object.assign({}, ...games.map((game) => game.words[kind])) as Record<string, string>;
   const taken = Object.fromEntries(Object.entries(all).filter(([key]) => takes(key)));
@@ -184,23 +182,37 @@ export async function registries(root: string): Promise<Generated[]> {
     },
     {
       file: "words/generated/set-up.ts",
-      text: catalogue(games, "card", "setUpWords", "How each game is set up.", (key) => !isTogether(key)),
+      text: catalogue(games, "card", {
+        name: "setUpWords",
+        doc: "How each game is set up.",
+        takes: (key) => !isTogether(key),
+      }),
     },
     {
       file: "words/generated/together.ts",
-      text: catalogue(games, "card", "togetherWords", "Where everybody stands when two or more play.", isTogether),
+      text: catalogue(games, "card", {
+        name: "togetherWords",
+        doc: "Where everybody stands when two or more play.",
+        takes: isTogether,
+      }),
     },
     {
       file: "words/generated/teacher.ts",
-      text: catalogue(games, "teacher", "teacherWords", "Labels of each game, its fields and their options."),
+      text: catalogue(games, "teacher", {
+        name: "teacherWords",
+        doc: "Labels of each game, its fields and their options.",
+      }),
     },
     {
       file: "words/generated/rules.ts",
-      text: catalogue(games, "rules", "ruleWords", "The rules of each game as sentences, one for each field."),
+      text: catalogue(games, "rules", {
+        name: "ruleWords",
+        doc: "The rules of each game as sentences, one for each field.",
+      }),
     },
     {
       file: "words/generated/sheet.ts",
-      text: catalogue(games, "sheet", "sheetWords", "What only the printed sheet says of each game."),
+      text: catalogue(games, "sheet", { name: "sheetWords", doc: "What only the printed sheet says of each game." }),
     },
     ...games.map(({ folder, words }) => ({
       file: `words/generated/play/${folder}.ts`,

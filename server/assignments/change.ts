@@ -98,14 +98,12 @@ export async function sendToChild(who: SignedIn, id: string, childId: string): P
     return {
       me,
       document: own.revision.document,
-      making: makingFor(
-        own.revision.document,
-        me,
+      making: makingFor(own.revision.document, me, {
         homes,
-        await schoolItemsOf(tx),
-        (await knownOf(tx, [me])).get(childId),
-        own.assignment.levels?.[childId],
-      ),
+        items: await schoolItemsOf(tx),
+        known: (await knownOf(tx, [me])).get(childId),
+        level: own.assignment.levels?.[childId],
+      }),
     };
   });
   const [compiled] = await compute("cards", [ready.making]);
@@ -113,7 +111,7 @@ export async function sendToChild(who: SignedIn, id: string, childId: string): P
     const given = await giveCards(tx, who.schoolId, id, [{ childId, compiled: compiled! }]);
     if (given.length === 0) return false;
     await linksFor(tx, who.schoolId, [ready.me]);
-    await invite(tx, who.schoolId, id, ready.document, [ready.me]);
+    await invite(tx, who.schoolId, { assignmentId: id, activity: ready.document, children: [ready.me] });
     await enqueue(tx, who.schoolId, "expected", [id]);
     return true;
   });

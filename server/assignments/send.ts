@@ -227,7 +227,7 @@ async function place(tx: Tx, who: SignedIn, half: Ready, compiled: readonly Card
     children.map((eachChild, i) => ({ childId: eachChild.id, compiled: compiled[i]! })),
   );
   await linksFor(tx, who.schoolId, children);
-  await invite(tx, who.schoolId, made.id, document, children);
+  await invite(tx, who.schoolId, { assignmentId: made.id, activity: document, children });
   await enqueue(tx, who.schoolId, "expected", [made.id]);
   return made.id;
 }

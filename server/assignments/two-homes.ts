@@ -130,7 +130,12 @@ export function pairHomes(who: SignedIn, id: string, two: readonly [string, stri
     });
     await tx.insert(matchSeat).values(seats);
     const told = pairs.flat().map((pair) => ({ id: pair.childId, name: pair.name }));
-    await invite(tx, who.schoolId, id, own.revision.document, told, challenge);
+    await invite(tx, who.schoolId, {
+      assignmentId: id,
+      activity: own.revision.document,
+      children: told,
+      letter: challenge,
+    });
     return pairs.length;
   });
 }

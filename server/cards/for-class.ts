@@ -27,7 +27,12 @@ export async function makingsFor(
       }
     : null;
   const makings = children.map((child) =>
-    makingFor(document, child, homes.get(child.id) ?? [], items, known.get(child.id), levels?.[child.id]),
+    makingFor(document, child, {
+      homes: homes.get(child.id) ?? [],
+      items,
+      known: known.get(child.id),
+      level: levels?.[child.id],
+    }),
   );
   return { makings, levels, known };
 }

@@ -21,10 +21,17 @@ export const challenge = (activity: Activity, name: string): Letter => ({
 export async function invite(
   tx: Tx,
   schoolId: string,
-  assignmentId: string,
-  activity: Activity,
-  children: readonly { id: string; name: string }[],
-  letter: (givenActivity: Activity, name: string) => Letter = invitation,
+  {
+    assignmentId,
+    activity,
+    children,
+    letter = invitation,
+  }: {
+    assignmentId: string;
+    activity: Activity;
+    children: readonly { id: string; name: string }[];
+    letter?: (givenActivity: Activity, name: string) => Letter;
+  },
 ): Promise<void> {
   if (children.length === 0) return;
   await tx

@@ -23,10 +23,17 @@ const rounded = (x: number, to: number) => Math.round(Math.round(x / to) * to * 
 export function makingFor(
   designed: Activity,
   k: { age: number; step: number | null; leftHanded: boolean; adjust: Adjust | null },
-  homes: readonly (typeof schema.home.$inferSelect)[],
-  items: SchoolItems,
-  known?: Known,
-  level?: number,
+  {
+    homes,
+    items,
+    known,
+    level,
+  }: {
+    homes: readonly (typeof schema.home.$inferSelect)[];
+    items: SchoolItems;
+    known?: Known | undefined;
+    level?: number | undefined;
+  },
 ): Making {
   const told = homes.length > 0 ? homes.map(factsOf) : [UNKNOWN_HOME];
   const { age, step, leftHanded, adjust } = k;

@@ -114,7 +114,7 @@ export const computeTasks = {
   },
   /** The share of sends that count for a child, without support and with it; null where nothing is aimed at. */
   withSupport: (activity: Activity, who: Who, self: Omit<Role, "role"> | null, supports: readonly Support[]) => ({
-    plain: rateWith(activity, who, self, []),
+    plain: rateWith(activity, who, { self, supports: [] }),
     ...(({ after, held, nearer, fits }) => ({ with: after, held, nearer, fits }))(
       supportFor(activity, supports, who, self),
     ),

@@ -55,23 +55,22 @@ describe("simulated children", () => {
       { players: 3, mode: "relay", seed: 1 },
     ] as const) {
       const tempers = [behaviorProfile(1), behaviorProfile(2)];
-      const events = playGo(activity, [7, 36], tempers, setup, 9);
+      const events = playGo(activity, { ages: [7, 36], tempers, setup, seed: 9 });
       const told = replay({ ...activity.pattern, match: activity.match }, setup, events);
       expect(told.refused).toBeNull();
       expect(view(told.play).done).toBe("over");
-      expect(playGo(activity, [7, 36], tempers, setup, 9)).toEqual(events);
+      expect(playGo(activity, { ages: [7, 36], tempers, setup, seed: 9 })).toEqual(events);
       expect(events.every((event, i) => i === 0 || event.at >= events[i - 1]!.at)).toBe(true);
     }
   });
   it("may stop halfway", () => {
-    const events = playGo(
-      fromPattern("climb"),
-      [7],
-      [behaviorProfile(3)],
-      { players: 1, mode: "alone", seed: 1 },
-      4,
-      0.9,
-    );
+    const events = playGo(fromPattern("climb"), {
+      ages: [7],
+      tempers: [behaviorProfile(3)],
+      setup: { players: 1, mode: "alone", seed: 1 },
+      seed: 4,
+      stops: 0.9,
+    });
     expect(events.at(-1)!.kind).toBe("stop");
   });
   it("miss by another model than the forecast: the means differ, by less than the children do", () => {
@@ -79,7 +78,10 @@ describe("simulated children", () => {
     const alone = { players: 1, mode: "alone", seed: 1 } as const;
     const sends = Array.from(
       { length: 300 },
-      (_, i) => playGo(activity, [7], [behaviorProfile(i)], alone, i).filter((event) => event.kind === "send").length,
+      (_, i) =>
+        playGo(activity, { ages: [7], tempers: [behaviorProfile(i)], setup: alone, seed: i }).filter(
+          (event) => event.kind === "send",
+        ).length,
     );
     const average = sends.reduce((sum, y) => sum + y, 0) / sends.length;
     const expected = mean(forecastActivity(activity, [{ age: 7 }], alone, "middle").sides[0]!.sends);

@@ -93,14 +93,13 @@ async function playGoOf(
   const afternoon = Math.floor(begun / DAY) * DAY + (14 + g) * HOUR + (begun % HOUR);
   const startedAt = Math.min(until - 600_000, sending.everybody ? afternoon : begun);
   const stops = draw() < 0.06 ? 0.08 : 0;
-  const events = playGo(
-    card.compiled.activity,
-    [card.age, draw() < 0.5 ? 36 : card.age + 1],
-    [sending.plays?.(usual, i) ?? usual, behaviorProfile(seed * 100 + i + 50)],
+  const events = playGo(card.compiled.activity, {
+    ages: [card.age, draw() < 0.5 ? 36 : card.age + 1],
+    tempers: [sending.plays?.(usual, i) ?? usual, behaviorProfile(seed * 100 + i + 50)],
     setup,
-    seed * 1000 + i * 10 + g,
+    seed: seed * 1000 + i * 10 + g,
     stops,
-  );
+  });
   const handedAt =
     sending.closes < 0 && draw() < sending.late
       ? now + sending.closes + 6 * HOUR + draw() * 20 * HOUR
@@ -287,7 +286,7 @@ async function load(owner: postgres.Sql): Promise<void> {
     const to = { schoolId, classId: heron };
     const id = await beginAnswer(to, "demo");
     const answers = { kit: { sock: 6, towel: 2, shoebox: n, cushion: 2 }, space: null, players: n };
-    await saveAnswer(to, id, answers, name);
+    await saveAnswer(to, id, { given: answers, name });
   }
   // School hours, some days from today.
   const at = (days: number, hour: number) => Math.floor(now / DAY) * DAY + days * DAY + hour * HOUR - now;

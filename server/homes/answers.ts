@@ -99,15 +99,14 @@ export function placeAnswer(who: SignedIn, answerId: string, childId: string): P
     if (!row) throw new NotFound("answer");
     await ownClass(tx, who.teacherId, row.classId);
     const [first] = (await homesOf(tx, [childId])).get(childId)!;
-    const homeId = first?.id ?? (await addHome(tx, who.schoolId, childId, homeLabel(me.name, 0), randomUUID()));
-    await keep(
-      tx,
-      who.schoolId,
+    const homeId =
+      first?.id ?? (await addHome(tx, who.schoolId, { childId, label: homeLabel(me.name, 0), id: randomUUID() }));
+    await keep(tx, who.schoolId, {
       homeId,
       childId,
-      { ...row.answers, ...(row.support && { familyNote: row.support }) },
-      row.updatedAt,
-    );
+      given: { ...row.answers, ...(row.support && { familyNote: row.support }) },
+      byFamily: row.updatedAt,
+    });
     await tx.update(surveyAnswer).set({ homeId }).where(eq(surveyAnswer.id, answerId));
   });
 }
@@ -216,7 +215,11 @@ export function openAnswer(to: OpenClassLink, id: string): Promise<OpenAnswer> {
   });
 }
 /** Gives a family's note to the child that a placed answer is about: the only one of the class in that home, else the one of that name. */
-async function noteFor(tx: Tx, classId: string, homeId: string, name: string, familyNote: string): Promise<void> {
+async function noteFor(
+  tx: Tx,
+  classId: string,
+  { homeId, name, familyNote }: { homeId: string; name: string; familyNote: string },
+): Promise<void> {
   const all = await tx
     .select({ id: child.id, name: child.name })
     .from(child)
@@ -229,9 +232,7 @@ const typedName = z.string().trim().max(30, "The name can have up to 30 characte
 export function saveAnswer(
   to: OpenClassLink,
   id: string,
-  given: unknown,
-  name: string | undefined,
-  now = new Date(),
+  { given, name, now = new Date() }: { given: unknown; name?: string | undefined; now?: Date | undefined },
 ): Promise<void> {
   const { familyNote, ...rest } = checked(given);
   const read = typedName.safeParse(name ?? "");
@@ -257,7 +258,7 @@ export function saveAnswer(
       if (name) await keepNewest(tx, to.classId, read.data);
       return;
     }
-    if (familyNote !== undefined) await noteFor(tx, to.classId, row.homeId, row.name, familyNote);
+    if (familyNote !== undefined) await noteFor(tx, to.classId, { homeId: row.homeId, name: row.name, familyNote });
     await tx
       .update(home)
       .set({ ...rest, answeredAt: now })

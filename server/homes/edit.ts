@@ -16,7 +16,7 @@ export function saveHome(who: SignedIn, childId: string, homeId: string, given: 
     await ownChild(tx, who, childId);
     const homes = (await homesOf(tx, [childId])).get(childId)!;
     if (!homes.some((home) => home.id === homeId)) throw new NotFound("home");
-    await keep(tx, who.schoolId, homeId, childId, answers, null);
+    await keep(tx, who.schoolId, { homeId, childId, given: answers, byFamily: null });
   });
 }
 
@@ -32,7 +32,8 @@ export function addHomeFor(
     const mine = (await homesOf(tx, [childId])).get(childId)!;
     if ("order" in of) {
       const id = homeIdFor(childId, of.order);
-      if (room(mine, id) === "room") await addHome(tx, who.schoolId, childId, homeLabel(me.name, mine.length), id);
+      if (room(mine, id) === "room")
+        await addHome(tx, who.schoolId, { childId, label: homeLabel(me.name, mine.length), id });
       return;
     }
     await ownChild(tx, who, of.sharedWith);

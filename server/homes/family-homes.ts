@@ -43,14 +43,14 @@ export function answerForHome(
     const known = homeId === null ? homes[0] : homes.find((home) => home.id === homeId);
     if (!known && (homeId !== null || homes.length > 0)) throw new NotFound("home");
     const id = known?.id ?? (await firstHome(tx, to));
-    await keep(tx, to.schoolId, id, to.childId, answers, now);
+    await keep(tx, to.schoolId, { homeId: id, childId: to.childId, given: answers, byFamily: now });
     return id;
   });
 }
 async function firstHome(tx: Tx, to: { schoolId: string; childId: string }): Promise<string> {
   const [me] = await tx.select({ name: child.name }).from(child).where(eq(child.id, to.childId));
   if (!me) throw new NotFound("child");
-  return addHome(tx, to.schoolId, to.childId, homeLabel(me.name, 0), randomUUID());
+  return addHome(tx, to.schoolId, { childId: to.childId, label: homeLabel(me.name, 0), id: randomUUID() });
 }
 
 /** Another home of the same child, asked for by its family under an order of its own. */
@@ -62,6 +62,6 @@ export function addFamilyHome(to: { schoolId: string; childId: string }, order: 
     if (room(homes, id) === "known") return id;
     const [me] = await tx.select({ name: child.name }).from(child).where(eq(child.id, to.childId));
     if (!me) throw new NotFound("child");
-    return addHome(tx, to.schoolId, to.childId, homeLabel(me.name, homes.length), id);
+    return addHome(tx, to.schoolId, { childId: to.childId, label: homeLabel(me.name, homes.length), id });
   });
 }

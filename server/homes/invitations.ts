@@ -43,7 +43,11 @@ async function invite(tx: Tx, schoolId: string, homeId: string, now = new Date()
   return code;
 }
 
-async function join(tx: Tx, schoolId: string, childId: string, code: string, now = new Date()): Promise<void> {
+async function join(
+  tx: Tx,
+  schoolId: string,
+  { childId, code, now = new Date() }: { childId: string; code: string; now?: Date | undefined },
+): Promise<void> {
   await oneByOne(tx, childId);
   const live = and(eq(homeInvitation.codeHash, hashOf(code)), gt(homeInvitation.expiresAt, now));
   // Deleted first: of two who use a code at once only one gets it. Where the joining is refused, this is undone with it.
@@ -86,12 +90,14 @@ export function inviteToHomeFor(who: SignedIn, childId: string, homeId: string):
 
 /** Joins the home that a code was made for. NotAllowed: unknown, used or out of date, or the child has as many homes as there may be. */
 export function joinHome(link: OpenLink, code: string): Promise<void> {
-  return withTenant(link.schoolId, (tx) => join(tx, link.schoolId, link.childId, code)).then(wakeJobRunner);
+  return withTenant(link.schoolId, (tx) => join(tx, link.schoolId, { childId: link.childId, code })).then(
+    wakeJobRunner,
+  );
 }
 /** The same, done by a teacher of the child's class. */
 export function joinHomeFor(who: SignedIn, childId: string, code: string): Promise<void> {
   return withTenant(who.schoolId, async (tx) => {
     await ownChild(tx, who, childId);
-    await join(tx, who.schoolId, childId, code);
+    await join(tx, who.schoolId, { childId, code });
   }).then(wakeJobRunner);
 }

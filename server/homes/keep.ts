@@ -33,10 +33,7 @@ export async function makeAnew(tx: Tx, schoolId: string, homeId: string, inSecon
 export async function keep(
   tx: Tx,
   schoolId: string,
-  homeId: string,
-  childId: string,
-  given: SomeAnswers,
-  byFamily: Date | null,
+  { homeId, childId, given, byFamily }: { homeId: string; childId: string; given: SomeAnswers; byFamily: Date | null },
 ): Promise<void> {
   const { familyNote, ...rest } = given;
   const changes = { ...rest, ...(byFamily && { answeredAt: byFamily }) };
@@ -53,7 +50,11 @@ export async function keep(
 export const homeIdFor = (childId: string, order: string): string => idFrom(`home of ${childId} ordered as ${order}`);
 
 /** A new home for a child, about which nothing is known yet. NotAllowed where the id is taken: a home that exists is joined by invitation only. */
-export async function addHome(tx: Tx, schoolId: string, childId: string, label: string, id: string): Promise<string> {
+export async function addHome(
+  tx: Tx,
+  schoolId: string,
+  { childId, label, id }: { childId: string; label: string; id: string },
+): Promise<string> {
   const made = await tx.insert(home).values({ id, schoolId, label }).onConflictDoNothing().returning({ id: home.id });
   if (made.length === 0) throw NotAllowed.of("home", "The home could not be added. Load the page again, then add it.");
   await tx.insert(childHome).values({ schoolId, childId, homeId: id }).onConflictDoNothing();

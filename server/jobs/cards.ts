@@ -64,7 +64,9 @@ export async function cardsOf(schoolId: string, childId: string): Promise<void> 
       me,
       anew,
       missing,
-      makings: [...anew, ...missing].map((c) => makingFor(c.designed!, me, homes, items, known, c.levels?.[childId])),
+      makings: [...anew, ...missing].map((c) =>
+        makingFor(c.designed!, me, { homes, items, known, level: c.levels?.[childId] }),
+      ),
     };
   });
   if (!asked || asked.makings.length === 0) return;
@@ -84,7 +86,7 @@ export async function cardsOf(schoolId: string, childId: string): Promise<void> 
     await linksFor(tx, schoolId, [me]);
     for (const [i, a] of missing.entries()) {
       const got = await giveCards(tx, schoolId, a.id, [{ childId, compiled: compiled[anew.length + i]! }]);
-      if (got.length > 0) await invite(tx, schoolId, a.id, a.designed, [me]);
+      if (got.length > 0) await invite(tx, schoolId, { assignmentId: a.id, activity: a.designed, children: [me] });
     }
   });
 }

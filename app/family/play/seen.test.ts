@@ -31,7 +31,7 @@ describe("what is read out", () => {
       const setup = { players, mode, seed } as const;
       const tempers = Array.from({ length: players }, (_, i) => behaviorProfile(seed + i));
       let play = openPlay(gamePartOf(card.activity), setup);
-      for (const event of playGo(card.activity, [8, 9], tempers, setup, seed)) {
+      for (const event of playGo(card.activity, { ages: [8, 9], tempers, setup, seed })) {
         const after = referee(play, event);
         if (isRefusal(after)) break;
         const said = heard(event, { before: view(play), after: view(after) }, data, {

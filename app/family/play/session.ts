@@ -96,9 +96,7 @@ export class PlaySession {
     const { play } = replayOf(
       pattern,
       { params, ...matchSettingsOf(data.card.activity) },
-      local.setup,
-      record,
-      local.rulesVersion,
+      { setup: local.setup, events: record, version: local.rulesVersion },
     );
     this.snapshot = { play, view: view(play), panel: "play", told: "", clock: "", heard: "", trouble: null };
     this.watchClock();

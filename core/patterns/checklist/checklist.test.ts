@@ -58,12 +58,18 @@ describe("Checklist", () => {
     ] as const;
   it("needed successes are negative binomial, fixed attempts binomial", () => {
     const one = (over: object) => of({ tasks: [{ ...toss, times: 4 }], order: "fixed", how: "each", ...over });
-    const needed = chainOf(checklist.rules, one({ need: "done", score: "sends" }), USUAL_MATCH, each(0.7));
+    const needed = chainOf(checklist.rules, one({ need: "done", score: "sends" }), {
+      match: USUAL_MATCH,
+      waysOf: each(0.7),
+    });
     expect(needed.value).toBeCloseTo(4 / 0.7, 8);
-    const fixed = chainOf(checklist.rules, one({ need: "attempts" }), USUAL_MATCH, each(0.7));
+    const fixed = chainOf(checklist.rules, one({ need: "attempts" }), { match: USUAL_MATCH, waysOf: each(0.7) });
     expect(fixed.value).toBeCloseTo(4 * 0.7, 10);
     // Three stars for all four, two for two or three of them, one for one.
-    const stars = chainOf(checklist.rules, one({ need: "attempts", score: "stars" }), USUAL_MATCH, each(0.5));
+    const stars = chainOf(checklist.rules, one({ need: "attempts", score: "stars" }), {
+      match: USUAL_MATCH,
+      waysOf: each(0.5),
+    });
     expect(stars.value).toBeCloseTo((1 * 3 + 10 * 2 + 4 * 1) / 16, 10);
   });
   it("a balance with a chance to be lost each tenth holds t seconds with (1 - q)^(10 t)", () => {

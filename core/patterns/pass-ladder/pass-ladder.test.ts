@@ -95,12 +95,15 @@ describe("Pass ladder", () => {
   it("so many clean ones at each mark, a drop staying, is negative binomial", () => {
     const p = 0.6;
     const params = of({ marks: [1, 2], passes: 3, drop: "stay", sends: null });
-    const mean = chainOf(passLadder.rules, params, USUAL_MATCH, (state) => {
-      const { mark } = passLadder.rules.turn(state).now.params as { mark: number };
-      return [
-        [{ kind: "send", rest: `m${mark}` }, p],
-        [{ kind: "send", rest: "over" }, 1 - p],
-      ];
+    const mean = chainOf(passLadder.rules, params, {
+      match: USUAL_MATCH,
+      waysOf: (state) => {
+        const { mark } = passLadder.rules.turn(state).now.params as { mark: number };
+        return [
+          [{ kind: "send", rest: `m${mark}` }, p],
+          [{ kind: "send", rest: "over" }, 1 - p],
+        ];
+      },
     }).events;
     expect(mean).toBeCloseTo(6 / p, 7);
     // One that lay still before anybody was there is spent, and neither caught nor dropped.

@@ -93,10 +93,13 @@ describe("Streak", () => {
   });
 
   const touches = (chance: number, over: object) =>
-    chainOf(streak.rules, of({ tries: null, ...over }), USUAL_MATCH, () => [
-      [{ kind: "count", n: 1 }, chance],
-      [{ kind: "count", n: 0, drop: true }, 1 - chance],
-    ]).events;
+    chainOf(streak.rules, of({ tries: null, ...over }), {
+      match: USUAL_MATCH,
+      waysOf: () => [
+        [{ kind: "count", n: 1 }, chance],
+        [{ kind: "count", n: 0, drop: true }, 1 - chance],
+      ],
+    }).events;
   const inRow = (count: number) => ({ stages: [{ ...first, count }] });
 
   // States hold how often it was dropped, so that few of these run to the last play: the counter is what matters.
@@ -119,19 +122,17 @@ describe("Streak", () => {
   it("an alternating pair keeps it up pA (1 + pB) / (1 - pA pB) times on average", () => {
     const [age, b] = [0.9, 0.7];
     const params = of({ stages: [{ ...first, count: null }], drop: "ends", tries: null, score: "run" });
-    const { value } = chainOf(
-      streak.rules,
-      params,
-      USUAL_MATCH,
-      (state) => {
+    const { value } = chainOf(streak.rules, params, {
+      match: USUAL_MATCH,
+      waysOf: (state) => {
         const kept = streak.rules.turn(state).player === 0 ? age : b;
         return [
           [{ kind: "count", n: 1 }, kept],
           [{ kind: "count", n: 0, drop: true }, 1 - kept],
         ];
       },
-      { players: 2, mode: "relay", seed: 1 },
-    );
+      setup: { players: 2, mode: "relay", seed: 1 },
+    });
     expect(value).toBeCloseTo((age * (1 + b)) / (1 - age * b), 6);
   });
 

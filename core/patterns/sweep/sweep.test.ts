@@ -14,14 +14,17 @@ it("without cap, bell or hits on another it takes the sum of 1/p sends on averag
   const chance = new Map([0.8, 0.55, 0.35, 0.2].map((p, i) => [params.targets[i]!.id, p]));
   const sum = [...chance.values()].reduce((all, p) => all + 1 / p, 0);
   for (const pick of [(w: readonly string[]) => w[0]!, (w: readonly string[]) => w[w.length - 1]!]) {
-    const { events, value } = chainOf(sweep.rules, free, USUAL_MATCH, (state) => {
-      const [ask] = sweep.rules.asks(state);
-      if (ask?.kind !== "send" || ask.aim.kind !== "any") throw new Error("nothing to send at");
-      const id = pick(ask.aim.want);
-      return [
-        [{ kind: "send", hit: id }, chance.get(id)!],
-        [{ kind: "send", hit: null }, 1 - chance.get(id)!],
-      ];
+    const { events, value } = chainOf(sweep.rules, free, {
+      match: USUAL_MATCH,
+      waysOf: (state) => {
+        const [ask] = sweep.rules.asks(state);
+        if (ask?.kind !== "send" || ask.aim.kind !== "any") throw new Error("nothing to send at");
+        const id = pick(ask.aim.want);
+        return [
+          [{ kind: "send", hit: id }, chance.get(id)!],
+          [{ kind: "send", hit: null }, 1 - chance.get(id)!],
+        ];
+      },
     });
     expect(events).toBeCloseTo(sum, 9);
     expect(value).toBeCloseTo(sum, 9);
