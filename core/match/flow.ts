@@ -2,12 +2,10 @@ import type { Ask } from "../asks/ask.ts";
 import { isRefusal, type Refusal, refuse, seenAt } from "../contract/contract.ts";
 import { asTheyPlay } from "../contract/people.ts";
 import type { GameEvent } from "../events/events.ts";
+import { clocked, READY } from "./clock.ts";
 import type { GoRules, StepResult } from "./go-rules.ts";
 import { type MatchState, playerOf, type Side, withSide } from "./match-state.ts";
 import type { Turns } from "./turns.ts";
-
-/** Getting ready, seconds. */
-const READY = 4;
 
 /** What may happen now, and what an event makes of a match: goes end, turns are handed on, clocks start. */
 export function flowOf<P, G>(go: GoRules<P, G>, turns: Turns<P, G>) {
@@ -35,30 +33,17 @@ export function flowOf<P, G>(go: GoRules<P, G>, turns: Turns<P, G>) {
       : [];
 
   function step(state: S, event: GameEvent): S | Refusal {
-    if (state.over) return refuse("refused.over");
-    if (event.at < state.last) return refuse("refused.earlier");
-    const dueAt = due(state);
-    if (event.kind === "carry") {
-      if (!state.match.carry) return refuse("refused.noCarry");
-      return dueAt === null ? { ...state, carried: state.carried + 1, last: event.at } : refuse("refused.carryBetween");
-    }
-    if (state.waiting) {
-      if (event.kind !== "ready") return refuse("refused.notStarted");
-      return { ...state, waiting: false, since: event.at, last: event.at };
-    }
-    if (event.kind === "bell") {
-      if (dueAt === null) return refuse("refused.noBell");
-      if (event.at < dueAt) return refuse("refused.bellEarly", { seconds: Math.ceil((dueAt - event.at) / 1000) });
-      const ms = dueAt - state.since;
+    const clock = clocked(state, event, { dueAt: due(state), between: true });
+    if (clock.kind === "done") return clock.next;
+    if (clock.kind === "rang") {
       let next: S = seenAt(state, event.at);
       for (const i of active(state)) {
         const side = next.sides[i]!;
-        const went: StepResult<G> = go.bell?.(state.params, side.go, ms) ?? { go: side.go, after: "end" };
-        next = took(next, i, went, ms);
+        const went: StepResult<G> = go.bell?.(state.params, side.go, clock.ms) ?? { go: side.go, after: "end" };
+        next = took(next, i, went, clock.ms);
       }
       return next;
     }
-    if (dueAt !== null && event.at > dueAt) return refuse("refused.afterBell");
     const by = "by" in event ? event.by : undefined;
     const now = active(state);
     const i = by === undefined ? now[0] : now.find((k) => state.sides[k]!.players.includes(by));

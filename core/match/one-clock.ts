@@ -1,22 +1,23 @@
 import type { Ask } from "../asks/ask.ts";
-import { type BaseState, type Refusal, type Rules, refuse, seenAt } from "../contract/contract.ts";
+import { type Refusal, type Rules, type Setup, seenAt } from "../contract/contract.ts";
 import type { Match } from "../contract/match.ts";
-import { asTheyPlay } from "../contract/people.ts";
+import { asTheyPlay, whoPlays } from "../contract/people.ts";
 import type { GameEvent } from "../events/events.ts";
+import { clocked, READY, type Ticking, unstarted } from "./clock.ts";
+import { twoSides } from "./two-sides.ts";
 
 /** A table with one clock for all of it, or none. */
-export interface Timed extends BaseState {
-  match: Match;
+export interface Timed extends Ticking {
   sides: readonly (readonly number[])[];
-  /** The clock waits for its start; when it began. */
-  waiting: boolean;
-  since: number;
-  carried: number;
-  last: number;
-  over: boolean;
 }
-/** Getting ready, seconds. */
-export const READY = 4;
+
+/** How a table begins: its sides, two against each other or one together, and the clock that waits where there is one. */
+export const tableAt = (match: Match, setup: Setup, waiting = match.seconds !== null): Timed => ({
+  setup,
+  match,
+  sides: setup.mode === "against" ? twoSides(setup) : [whoPlays(setup)],
+  ...unstarted(waiting),
+});
 
 /** How a game with one clock is stepped and asked: starting, what comes too early or after the bell, and carrying over, once for all of them. */
 export function oneClock<S extends Timed>(of: {
@@ -49,24 +50,10 @@ export function oneClock<S extends Timed>(of: {
       return asTheyPlay(state.setup, [...of.asks(state), ...bell, ...carry]);
     },
     step(state, event) {
-      if (state.over) return refuse("refused.over");
-      if (event.at < state.last) return refuse("refused.earlier");
+      const by = clocked(state, event, { dueAt: due(state), between: of.between(state) });
+      if (by.kind === "done") return by.next;
       const at = seenAt(state, event.at);
-      const rings = due(state);
-      if (event.kind === "carry") {
-        if (!state.match.carry) return refuse("refused.noCarry");
-        return rings === null && of.between(state)
-          ? { ...at, carried: state.carried + 1 }
-          : refuse("refused.carryBetween");
-      }
-      if (state.waiting)
-        return event.kind === "ready" ? { ...at, waiting: false, since: event.at } : refuse("refused.notStarted");
-      if (event.kind === "bell") {
-        if (rings === null) return refuse("refused.noBell");
-        if (event.at < rings) return refuse("refused.bellEarly", { seconds: Math.ceil((rings - event.at) / 1000) });
-        return of.bell(at, rings - state.since);
-      }
-      return rings !== null && event.at > rings ? refuse("refused.afterBell") : of.step(at, event);
+      return by.kind === "rang" ? of.bell(at, by.ms) : of.step(at, event);
     },
   };
 }

@@ -1,6 +1,7 @@
 import type { Phrase, Setup } from "../contract/contract.ts";
 import type { Match } from "../contract/match.ts";
 import { whoPlays } from "../contract/people.ts";
+import { unstarted } from "./clock.ts";
 import type { GoRules } from "./go-rules.ts";
 import { type MatchState, playerOf, type Side } from "./match-state.ts";
 
@@ -29,7 +30,7 @@ export function turnsOf<P, G>(go: GoRules<P, G>) {
       const goes = match.goes.count * (go.together === "each" ? players.length : 1);
       return { players, goes, begun: false, at: 0, go: begun, kept: [], done: false, rests: false };
     });
-    const at = { side: 0, waiting: false, since: 0, last: 0, carried: 0, over: false };
+    const at = { side: 0, ...unstarted(false) };
     const state: S = { setup, params, match, sides, ...at, timing: "none" };
     const running = clockOf(state, sides[0]!);
     if (!running) return state;

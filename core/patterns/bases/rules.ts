@@ -12,12 +12,12 @@ import {
   type Setup,
 } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
-import { headStartOf, whoPlays } from "../../contract/people.ts";
+import { headStartOf } from "../../contract/people.ts";
 import type { GameEvent } from "../../events/events.ts";
+import { READY } from "../../match/clock.ts";
 import { joins, leaves, sideOf } from "../../match/company.ts";
 import { endOf, note, sumOfMany } from "../../match/end.ts";
-import { oneClock, READY, type Timed } from "../../match/one-clock.ts";
-import { twoSides } from "../../match/two-sides.ts";
+import { oneClock, type Timed, tableAt } from "../../match/one-clock.ts";
 import { memoizeByIdentity } from "../../memoize.ts";
 import { MAX_BATTERS, MAX_TRIPS, OUTS, type Out, SWINGS } from "./limits.ts";
 import type { BasesParams } from "./schema.ts";
@@ -50,12 +50,11 @@ const contest = (s: Pick<BasesState, "setup">): boolean => s.setup.mode === "aga
 export const homeOf = (params: BasesParams): number => params.bases + 1;
 
 function start(params: BasesParams, match: Match, setup: Setup): BasesState {
-  const sides = setup.mode === "against" ? twoSides(setup) : [whoPlays(setup)];
+  const table = tableAt(match, setup);
+  const { sides } = table;
   return {
-    setup,
+    ...table,
     params,
-    match,
-    sides,
     runs: sides.map((side) => headStartOf(setup, side)),
     turns: sides.map(() => []),
     left: sides.map(() => 0),
@@ -67,11 +66,6 @@ function start(params: BasesParams, match: Match, setup: Setup): BasesState {
     batters: 0,
     misses: 0,
     batted: sides.map(() => 0),
-    waiting: match.seconds !== null,
-    since: 0,
-    carried: 0,
-    last: 0,
-    over: false,
   };
 }
 

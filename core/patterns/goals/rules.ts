@@ -11,12 +11,11 @@ import {
   type Setup,
 } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
-import { headStartOf, whoPlays } from "../../contract/people.ts";
+import { headStartOf } from "../../contract/people.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { joins, leaves } from "../../match/company.ts";
 import { endOf } from "../../match/end.ts";
-import { oneClock, type Timed } from "../../match/one-clock.ts";
-import { twoSides } from "../../match/two-sides.ts";
+import { oneClock, type Timed, tableAt } from "../../match/one-clock.ts";
 import { memoizeByIdentity } from "../../memoize.ts";
 import { type Foul, MAX_ALONE } from "./limits.ts";
 import type { GoalsParams } from "./schema.ts";
@@ -41,25 +40,19 @@ export interface GoalsState extends Timed {
 const contest = (s: Pick<GoalsState, "setup">): boolean => s.setup.mode === "against";
 
 function start(params: GoalsParams, match: Match, setup: Setup): GoalsState {
-  const sides = setup.mode === "against" ? twoSides(setup) : [whoPlays(setup)];
+  const table = tableAt(match, setup, setup.mode !== "against" || match.seconds !== null);
+  const { sides } = table;
   const most = (params.points ?? Number.POSITIVE_INFINITY) - 1;
   return {
-    setup,
+    ...table,
     params,
-    match,
-    sides,
     goals: sides.map((side) => (setup.mode === "against" ? Math.min(most, headStartOf(setup, side)) : 0)),
     scored: [],
     half: 1,
     restart: { how: "middle", side: setup.starts ?? 0 },
     stopped: false,
     fouls: sides.map(() => 0),
-    waiting: setup.mode !== "against" || match.seconds !== null,
-    since: 0,
-    carried: 0,
-    last: 0,
     took: 0,
-    over: false,
   };
 }
 

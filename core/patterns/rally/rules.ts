@@ -11,12 +11,11 @@ import {
   type Setup,
 } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
-import { headStartOf, whoPlays } from "../../contract/people.ts";
+import { headStartOf } from "../../contract/people.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { joins, leaves, sideOf } from "../../match/company.ts";
 import { endOf } from "../../match/end.ts";
-import { oneClock, type Timed } from "../../match/one-clock.ts";
-import { twoSides } from "../../match/two-sides.ts";
+import { oneClock, type Timed, tableAt } from "../../match/one-clock.ts";
 import { memoizeByIdentity } from "../../memoize.ts";
 import { MAX_RUN, REASONS } from "./limits.ts";
 import type { RallyParams } from "./schema.ts";
@@ -49,13 +48,12 @@ export const contest = (s: Pick<RallyState, "setup">): boolean => s.setup.mode =
 export const LINES = ["start", "far"] as const;
 
 function start(params: RallyParams, match: Match, setup: Setup): RallyState {
-  const sides = setup.mode === "against" ? twoSides(setup) : [whoPlays(setup)];
+  const table = tableAt(match, setup);
+  const { sides } = table;
   const heads = sides.map((side) => Math.min(params.points - 1, headStartOf(setup, side)));
   return {
-    setup,
+    ...table,
     params,
-    match,
-    sides,
     points: heads,
     games: sides.map(() => 0),
     told: [],
@@ -68,11 +66,6 @@ function start(params: RallyParams, match: Match, setup: Setup): RallyState {
     longest: 0,
     ended: 0,
     at: 0,
-    waiting: match.seconds !== null,
-    since: 0,
-    carried: 0,
-    last: 0,
-    over: false,
   };
 }
 
