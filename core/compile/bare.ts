@@ -1,12 +1,7 @@
-import { USUAL_MATCH } from "../contract/match.ts";
 import { exerciseOf } from "../exercises/library.ts";
 import type { Activity } from "../formats/activity.ts";
-import { patternOf } from "../patterns/registry.ts";
-import { tally } from "../patterns/tally/index.ts";
+import { type AnyPattern, patternOf, patterns } from "../patterns/registry.ts";
 
-/** A round of an exercise, and the rest after it, seconds. */
-const ROUND = 45;
-const REST = 20;
 /** Cues shown of each exercise. */
 const CUES = 2;
 const capital = (text: string) => text.slice(0, 1).toUpperCase() + text.slice(1);
@@ -15,6 +10,9 @@ export const BARE_FIELD = "bare";
 /** And the one of a go that is counted in another unit than a go alone. */
 export const UNIT_FIELD = "unit";
 
+/** The game that counts exercises. */
+const counted = (Object.values(patterns) as AnyPattern[]).find((pattern) => pattern.ofExercises)!;
+
 /**
  * The version of an activity that takes nothing but the body: how many of the exercises that stand for its pattern in so many seconds each. Its
  * moods and who may play stay; distances, things, the question about the throw and what the family might have set do not.
@@ -22,30 +20,22 @@ export const UNIT_FIELD = "unit";
 export function bareOf(activity: Activity): Activity {
   const { bare } = patternOf(activity.pattern.name);
   const exercises = bare.flatMap((id) => exerciseOf(id) ?? []);
-  const rounds = exercises.map((exercise) => ({
-    task: "exercise" as const,
-    seconds: ROUND,
-    rest: REST,
-    hand: "usual" as const,
-    moving: false,
-    bounce: false,
-    exercise: exercise.name,
-    each: exercise.each,
-  }));
   const cues = exercises.flatMap((exercise) =>
     exercise.cues
       .slice(0, CUES)
       .map((text, i) => ({ id: `${exercise.id}${i + 1}`, text: `${capital(exercise.name)}: ${text.toLowerCase()}` })),
   );
+  const { name, modes, ofExercises } = counted;
+  const { params, match } = ofExercises!(exercises);
   const { ramp: _, off: __, wall: ___, ...rest } = activity;
   return {
     ...rest,
     aim: { ...activity.aim, action: "balance", also: [] },
-    pattern: { name: "tally", params: { ...tally.example.params, rounds, keep: "sum" } },
+    pattern: { name, params } as Activity["pattern"],
     cues,
     criteria: [],
     watch: [],
-    match: { ...USUAL_MATCH, swap: "go" },
+    match,
     kit: { ...activity.kit, implement: null, others: [], roles: [] },
     behind: "open",
     family: [],
@@ -55,6 +45,6 @@ export function bareOf(activity: Activity): Activity {
     // Asked of the throw that is not made.
     question: "",
     answers: null,
-    players: { ...activity.players, modes: activity.players.modes.filter((mode) => tally.modes.includes(mode)) },
+    players: { ...activity.players, modes: activity.players.modes.filter((mode) => modes.includes(mode)) },
   };
 }

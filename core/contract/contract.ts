@@ -349,6 +349,8 @@ export interface Pattern<P, S extends BaseState = BaseState> extends PlayPattern
   seldom?(params: P, modes: readonly Mode[]): readonly string[];
   /** Short exercises that stand for it where there is nothing at all to play with, by their ids in the library. */
   bare: readonly string[];
+  /** The same game made of exercises alone, one after the other; the one game that can be is played where there are no things at all. */
+  ofExercises?(exercises: readonly { name: string; each: number }[]): { params: P; match: Match };
   /** A game anyone can play in a hallway. */
   example: {
     title: string;

@@ -26,6 +26,9 @@ describe("the folders of the patterns", () => {
         expect(files, name).toContain(file);
     }
   });
+  it("hold one game that exercises alone can make", () => {
+    expect(patternNames.filter((name) => patternOf(name).ofExercises)).toHaveLength(1);
+  });
   it("are each loaded by themselves", async () => {
     for (const name of patternNames) {
       expect(await loadPattern(name)).toBe(patternOf(name));

@@ -132,6 +132,10 @@ function courseKnobs(params: TallyParams, fields: ReturnType<typeof fieldsOf>): 
   ];
 }
 
+/** A round of an exercise, and the rest after it, seconds. */
+const ROUND = 45;
+const REST = 20;
+
 /** How many in so many seconds: touches kept up, or sends off a wall onto a mark on the floor. */
 export const tally: Pattern<TallyParams, MatchState<TallyParams, TallyGo>> = {
   ...play,
@@ -209,6 +213,23 @@ export const tally: Pattern<TallyParams, MatchState<TallyParams, TallyGo>> = {
     "refused.bellFirst",
     "refused.afterBell",
   ],
+  ofExercises: (exercises) => ({
+    params: {
+      ...tally.example.params,
+      rounds: exercises.map(({ name, each }) => ({
+        task: "exercise",
+        seconds: ROUND,
+        rest: REST,
+        hand: "usual",
+        moving: false,
+        bounce: false,
+        exercise: name,
+        each,
+      })),
+      keep: "sum",
+    },
+    match: { ...USUAL_MATCH, swap: "go" },
+  }),
   bare: ["starJump", "skipSpot"],
   example: {
     title: "Up and up",
