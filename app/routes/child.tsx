@@ -1,6 +1,6 @@
 import { Printer } from "lucide-react";
-import { lazy, Suspense, useEffect } from "react";
-import { Form, Link, useRevalidator } from "react-router";
+import { lazy, Suspense } from "react";
+import { Form, Link } from "react-router";
 import { isSend } from "#core/actions/actions.ts";
 import { SUPPORT_IDS, SUPPORT_KINDS, SUPPORTS } from "#core/compile/support.ts";
 import { type Lean, pulls } from "#core/estimate/lean.ts";
@@ -18,12 +18,11 @@ import { bestsOf, changesOf, marksOf, moodOf } from "../children/of-goes.ts";
 import { fieldsOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { Heads } from "../ui/heads.tsx";
+import { useLookAgain } from "../ui/use-look-again.ts";
 import { day, when } from "../when.ts";
 import type { Route } from "./+types/child";
 
 const AccuracyChart = lazy(() => import("../children/accuracy-chart.tsx"));
-/** While goes are being worked out the page looks again so often, milliseconds. */
-const LOOK_AGAIN = 3000;
 
 export const meta: Route.MetaFunction = ({ data: d }) => [{ title: `${d?.child.name ?? "Child"} · Daring Yard` }];
 
@@ -120,12 +119,7 @@ type Child = Route.ComponentProps["loaderData"]["child"];
 
 export default function ChildPage({ loaderData, actionData }: Route.ComponentProps) {
   const { child: c } = loaderData;
-  const { revalidate } = useRevalidator();
-  useEffect(() => {
-    if (!c.working) return;
-    const timeout = setInterval(() => void revalidate(), LOOK_AGAIN);
-    return () => clearInterval(timeout);
-  }, [c.working, revalidate]);
+  useLookAgain(c.working);
   return (
     <main className="mx-auto w-full max-w-6xl p-6 print:p-0 print:text-[13px]">
       <div className="mb-4 flex flex-wrap items-end gap-x-5 gap-y-2">

@@ -1,16 +1,15 @@
-import { lazy, Suspense, useEffect } from "react";
-import { Link, useRevalidator } from "react-router";
+import { lazy, Suspense } from "react";
+import { Link } from "react-router";
 import { truthOfClass } from "#server/children/truth.ts";
 import { tell } from "#words/tell.ts";
 import { found, idOf } from "../answer.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { Heads } from "../ui/heads.tsx";
+import { useLookAgain } from "../ui/use-look-again.ts";
 import type { Route } from "./+types/class-truth";
 
 const TruthChart = lazy(() => import("../children/truth-chart.tsx"));
 
-/** A page that is being worked out is looked at again after this long, milliseconds. */
-const LOOK_AGAIN = 2000;
 /** Why games say nothing, in the order in which it is told. */
 const LEFT_OUT = ["silent", "refused", "unreadable", "cardUnknown"] as const;
 
@@ -21,12 +20,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 }
 
 export default function ClassTruth({ loaderData: t }: Route.ComponentProps) {
-  const { revalidate } = useRevalidator();
-  useEffect(() => {
-    if (!t.working) return;
-    const timer = setInterval(() => void revalidate(), LOOK_AGAIN);
-    return () => clearInterval(timer);
-  }, [t.working, revalidate]);
+  useLookAgain(t.working);
   const percent = (x: number | null) => Math.round(100 * (x ?? 0));
   const { worst } = t;
   return (

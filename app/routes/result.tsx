@@ -1,6 +1,6 @@
 import { Download, Printer } from "lucide-react";
 import { useEffect, useRef } from "react";
-import { data, Form, Link, useFetcher, useRevalidator } from "react-router";
+import { data, Form, Link, useFetcher } from "react-router";
 import { problemsOf } from "#core/formats/activity.ts";
 import { beatsMark, settingOf } from "#core/records/rank.ts";
 import { readScore } from "#core/records/score-text.ts";
@@ -25,15 +25,13 @@ import { ResultLine } from "../results/result-line.tsx";
 import { Sending } from "../results/sending.tsx";
 import { teacherOf } from "../session.server.ts";
 import { Problems } from "../ui/problems.tsx";
+import { useLookAgain } from "../ui/use-look-again.ts";
 import { fromLocalInput, localInput, when } from "../when.ts";
 import type { Route } from "./+types/result";
 
 export const meta: Route.MetaFunction = ({ data: d }) => [
   { title: `${d?.results.activity.title ?? "Results"} · Daring Yard` },
 ];
-/** While the expected bands are being worked out the page looks again so often, milliseconds. */
-const LOOK_AGAIN = 2000;
-
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const id = idOf(params.id, "assignment");
@@ -218,7 +216,6 @@ type ProblemList = readonly { field: string; message: string }[];
 
 /** While something is worked out the page looks again; which goes are worth a look is worked out once somebody looks at them. */
 function useWorkingOut(r: Data["results"]): void {
-  const { revalidate } = useRevalidator();
   // Only where somebody looks at goes it is worked out which of them are worth a look; it shows when the page is opened again.
   const looks = useFetcher();
   const asked = useRef(false);
@@ -227,11 +224,7 @@ function useWorkingOut(r: Data["results"]): void {
     asked.current = true;
     void looks.submit({ intent: "looks" }, { method: "post" });
   }, [r.unlooked, looks]);
-  useEffect(() => {
-    if (!r.working) return;
-    const timeout = setInterval(() => void revalidate(), LOOK_AGAIN);
-    return () => clearInterval(timeout);
-  }, [r.working, revalidate]);
+  useLookAgain(r.working);
 }
 
 /** The title, how many opened and played it, and the ways on. */
