@@ -5,7 +5,7 @@ import type { HitRule, SingleRule } from "../rules/hit-rule.ts";
 import { hitChance } from "./hit.ts";
 import { type JointSend, jointChances, type Standing } from "./joint.ts";
 
-const SCENES = 500;
+const SCENES = process.env.YARD_SEQUENCES ? 500 : 150;
 const DRAWS = 12_000;
 
 /** A yard of one to five things, none standing in another, and a send at one of them. */

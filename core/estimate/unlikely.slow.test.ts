@@ -8,7 +8,7 @@ import { asGood, KINDS, type Kind, told } from "./made-up.test-utils.ts";
 import { atLeast, type GoReported, unlikelyOf } from "./unlikely.ts";
 
 const ALL = process.env.YARD_SEQUENCES !== undefined;
-const CHILDREN = ALL ? 600 : 120;
+const CHILDREN = ALL ? 600 : 60;
 const PLAYED = { aWeek: 3, tries: 12 } as const;
 
 /** Of how many children at least one of the goes in doubt was named; and by the test of every roll, for the very goes in doubt. */

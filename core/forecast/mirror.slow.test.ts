@@ -6,8 +6,10 @@ import { patternNames, patterns } from "../patterns/registry.ts";
 import { mean } from "./distribution.ts";
 import { forecastActivity } from "./for-activity.ts";
 
-/** Games of a drawn forecast: a few in every run, as many as forecasts have when it is proved. */
-const GAMES = Number(process.env.YARD_SEQUENCES ?? 2_000) > 2_000 ? 4_000 : 400;
+/** Games of a drawn forecast, and states of an exact one: fewer in every run, as many as forecasts have when it is proved. */
+const PROVED = Number(process.env.YARD_SEQUENCES ?? 2_000) > 2_000;
+const GAMES = PROVED ? 4_000 : 250;
+const STATES = PROVED ? 6_000 : 1_500;
 const two: Setup = { players: 2, mode: "against", seed: 7 };
 const four: Setup = {
   ...two,
@@ -51,7 +53,7 @@ describe("mirror: equal players win equally often, averaged over who starts", ()
     for (const { as, a: activity } of waysOf(name))
       for (const setup of [two, four]) {
         const who = Array.from({ length: setup.players }, () => ({ age: 8 }));
-        const forecast = forecastActivity(activity, who, setup, "middle", { samples: GAMES, exactBudget: 6_000 });
+        const forecast = forecastActivity(activity, who, setup, "middle", { samples: GAMES, exactBudget: STATES });
         const within = forecast.method === "exact" ? 1e-9 : 4 * forecast.standardError;
         const [one, other] = forecast.sides.map((side) => side.win!);
         expect(Math.abs(one! - other!), `${as}, ${setup.players} players`).toBeLessThan(2 * within);

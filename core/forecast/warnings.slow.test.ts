@@ -4,7 +4,7 @@ import { opened } from "../formats/opened.ts";
 import { type PatternName, patternNames } from "../patterns/registry.ts";
 import { ready } from "../ready/index.ts";
 import { fairPoints, withPoints } from "./fair-points.ts";
-import { alwaysBest, skillOf, WARNINGS, type Warning, warningsOf } from "./warnings.ts";
+import { alwaysBest, kindsOf, skillOf, WARNINGS, type Warning, warningOf, warningsOf } from "./warnings.ts";
 
 const PEOPLE = [{ age: 6 }, { age: 7 }, { age: 8 }] as const;
 const of = (name: PatternName, params: object = {}, more: Partial<Activity> = {}): Activity => {
@@ -15,8 +15,7 @@ const of = (name: PatternName, params: object = {}, more: Partial<Activity> = {}
     pattern: { name, params: { ...(design.pattern.params as object), ...params } },
   });
 };
-const kinds = (givenActivity: Activity): Warning["kind"][] =>
-  warningsOf(givenActivity, PEOPLE).map((warning) => warning.kind);
+const kinds = (givenActivity: Activity): Warning["kind"][] => kindsOf(givenActivity, PEOPLE);
 const board = fromPattern("board").pattern.params as { layout: { targets: { points: number }[] } };
 const priced = (points: readonly number[], more: object = {}) =>
   of("board", {
@@ -27,7 +26,7 @@ const priced = (points: readonly number[], more: object = {}) =>
 
 describe("warnings", () => {
   it.each(patternNames)("say nothing of %s as it comes", (name) => {
-    expect(warningsOf(of(name), PEOPLE)).toEqual([]);
+    expect(kinds(of(name))).toEqual([]);
   });
   it("nor of any ready activity, at its own ages", () => {
     // A sixth of them in every run, all when it is proved.
@@ -35,11 +34,8 @@ describe("warnings", () => {
     for (const eachReady of ready.filter((_, i) => i % every === 0))
       for (const eachActivity of [eachReady.activity, eachReady.youngest]) {
         const { from, to } = eachActivity.ages;
-        const told = warningsOf(eachActivity, [{ age: from }, { age: Math.round((from + to) / 2) }, { age: to }]);
-        expect(
-          told.map((warning) => warning.kind),
-          eachActivity.title,
-        ).toEqual([]);
+        const people = [{ age: from }, { age: Math.round((from + to) / 2) }, { age: to }] as const;
+        expect(kindsOf(eachActivity, people), eachActivity.title).toEqual([]);
       }
   }, 200_000);
 
@@ -67,14 +63,11 @@ describe("warnings", () => {
       slow: of("stackUp", { full: 10, sends: 1, rounds: null, grow: "behind" }),
     };
     for (const kind of WARNINGS) {
-      const warning = warningsOf(provoked[kind], PEOPLE).find((eachWarning) => eachWarning.kind === kind);
-      expect(warning, kind).toBeDefined();
+      const warning = warningOf(kind, provoked[kind], PEOPLE);
+      expect(warning, kind).not.toBeNull();
       expect(warning!.fix, kind).not.toBeNull();
       expect(activity.safeParse(warning!.fix!.activity).success, kind).toBe(true);
-      expect(
-        warningsOf(warning!.fix!.activity, PEOPLE).map((eachWarning) => eachWarning.kind),
-        kind,
-      ).not.toContain(kind);
+      expect(kinds(warning!.fix!.activity), kind).not.toContain(kind);
     }
   }, 200_000);
 
@@ -108,10 +101,9 @@ describe("warnings", () => {
 
   it("minutes are those of the whole plan: what fits by itself may not with its warm-up", () => {
     const design = of("climb");
-    const alone = warningsOf({ ...design, minutes: 4 }, PEOPLE).filter((warning) => warning.kind === "tooLong");
-    expect(alone).toEqual([]);
+    expect(kinds({ ...design, minutes: 4 })).not.toContain("tooLong");
     const around = { ...design, minutes: 4, rounds: 3, warmUp: ["marchOnTheSpot", "starJumps"], coolDown: [] };
-    const told = warningsOf(around as Activity, PEOPLE).find((warning) => warning.kind === "tooLong")!;
+    const told = warningOf("tooLong", around as Activity, PEOPLE)!;
     expect(told.phrase.params!.minutes).toBeGreaterThan(4);
   });
 
@@ -148,10 +140,17 @@ describe("warnings", () => {
         bounce: false,
       })),
     });
-    const told = warningsOf(long, PEOPLE).find((warning) => warning.kind === "tooLong")!;
+    const told = warningOf("tooLong", long, PEOPLE)!;
     expect(told.phrase.params).toMatchObject({ planned: 10 });
     expect(told.phrase.params!.minutes).toBeGreaterThanOrEqual(16);
   });
+});
+
+it("all that there is to warn of is told together, each kind once", () => {
+  const easy = priced([1, 1, 1], { sends: 3 });
+  const told = warningsOf(easy, PEOPLE);
+  expect(told.map((warning) => warning.kind)).toEqual(kinds(easy));
+  expect(told.find((warning) => warning.kind === "alwaysBest")?.fix).not.toBeNull();
 });
 
 describe("points that make every choice real", () => {

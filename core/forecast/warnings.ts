@@ -270,10 +270,16 @@ function fixOf(kind: Warning["kind"], activity: Activity, people: readonly [Who,
   return list.slice(0, MAX_TRIED).find((fix) => checks[kind](fix.activity, people) === null) ?? null;
 }
 
-/** Everything that should be looked at, for the youngest, the typical and the oldest of a class, each with one change that mends it. */
-export function warningsOf(activity: Activity, people: readonly [Who, Who, Who]): Warning[] {
-  return WARNINGS.flatMap((kind) => {
-    const params = checks[kind](activity, people);
-    return params ? [{ kind, phrase: { key: `warning.${kind}`, params }, fix: fixOf(kind, activity, people) }] : [];
-  });
+/** What should be looked at, without the changes that would mend it, which take longer to find. */
+export const kindsOf = (activity: Activity, people: readonly [Who, Who, Who]): Warning["kind"][] =>
+  WARNINGS.filter((kind) => checks[kind](activity, people) !== null);
+
+/** One warning, with one change that mends it; null: there is nothing to warn of. */
+export function warningOf(kind: Warning["kind"], activity: Activity, people: readonly [Who, Who, Who]): Warning | null {
+  const params = checks[kind](activity, people);
+  return params ? { kind, phrase: { key: `warning.${kind}`, params }, fix: fixOf(kind, activity, people) } : null;
 }
+
+/** Everything that should be looked at, for the youngest, the typical and the oldest of a class, each with one change that mends it. */
+export const warningsOf = (activity: Activity, people: readonly [Who, Who, Who]): Warning[] =>
+  WARNINGS.flatMap((kind) => warningOf(kind, activity, people) ?? []);

@@ -6,7 +6,7 @@ import type { Body, GameEvent } from "../events/events.ts";
 import { random } from "../random.ts";
 
 /** A few in every run; many more when it is proved (`npm run test:long`). */
-export const SEQUENCES = Number(process.env.YARD_SEQUENCES ?? 2_000);
+export const SEQUENCES = Number(process.env.YARD_SEQUENCES ?? 1_000);
 
 export interface ReferenceResult {
   accepted: boolean[];

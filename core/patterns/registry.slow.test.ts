@@ -181,7 +181,7 @@ describe.each(patternNames)("pattern %s keeps the contract", (name) => {
     for (const mode of pattern.modes) {
       const players = mode === "alone" ? 1 : 4;
       const people = Array.from({ length: players }, () => ({ age: 8 }));
-      const forecast = forecastActivity(doc, people, { players, mode, seed: 1 }, "middle");
+      const forecast = forecastActivity(doc, people, { players, mode, seed: 1 }, "middle", { samples: 400 });
       const [side] = forecast.sides;
       expect(side!.sends.p.reduce((sum, x) => sum + x, 0)).toBeCloseTo(1 - forecast.cut, 6);
       expect(forecast.share.acting + forecast.share.fetching + forecast.share.waiting).toBeCloseTo(1, 9);
