@@ -27,6 +27,17 @@ describe("editing the yard by hand", () => {
     const alone = moveTogether(climb, ["t1", "t2"], "t3", { along: 3, across: 0 });
     expect(at(alone, "t2")).toEqual(at(climb, "t2"));
   });
+  it("moves a selection only as far as all of it can go, so that none comes to stand on another", () => {
+    const near = moveTogether(climb, ids, "t1", { along: -5, across: -50 });
+    const [first, ...others] = ids.map((id) => ({ was: at(climb, id), is: at(near, id) }));
+    expect(Math.min(...ids.map((id) => at(near, id).along))).toBeCloseTo(0.3, 2);
+    expect(Math.min(...ids.map((id) => at(near, id).across))).toBeCloseTo(-10, 2);
+    for (const { was, is } of others) {
+      expect(is.along - first!.is.along).toBeCloseTo(was.along - first!.was.along, 2);
+      expect(is.across - first!.is.across).toBeCloseTo(was.across - first!.was.across, 2);
+    }
+    expect(opened(near).pattern.params.safeParse(near.pattern.params).success).toBe(true);
+  });
   it("gives back the very same activity where nothing changes, so that undo has no empty steps", () => {
     expect(placeAll(climb, new Map([["t1", at(climb, "t1")]]))).toBe(climb);
     expect(widen(climb, "t1", at(climb, "t1").width)).toBe(climb);

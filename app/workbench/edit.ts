@@ -1,5 +1,6 @@
 import type { Activity } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
+import { ACROSS, ALONG, moveOfAll } from "#core/targets/list.ts";
 import type { LayoutName } from "#core/yard/layouts/index.ts";
 import { exampleOf, laidParts } from "#core/yard/layouts/laid.ts";
 import { type PartOf, type Place, partsOf } from "#core/yard/parts.ts";
@@ -66,14 +67,20 @@ export function moveTogether(activity: Activity, ids: readonly string[], id: str
   const all = targetsOf(activity);
   const was = all.find((target) => target.id === id);
   if (!was || !ids.includes(id)) return placeAll(activity, new Map([[id, to]]));
-  const [u, value] = [to.along - was.along, to.across - was.across];
+  const group = all.filter((target) => ids.includes(target.id));
+  const along = moveOfAll(
+    group.map((target) => target.along),
+    to.along - was.along,
+    ALONG,
+  );
+  const across = moveOfAll(
+    group.map((target) => target.across),
+    to.across - was.across,
+    ACROSS,
+  );
   return placeAll(
     activity,
-    new Map(
-      all
-        .filter((target) => ids.includes(target.id))
-        .map((target) => [target.id, { along: target.along + u, across: target.across + value }]),
-    ),
+    new Map(group.map((target) => [target.id, { along: target.along + along, across: target.across + across }])),
   );
 }
 

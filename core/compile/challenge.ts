@@ -6,6 +6,7 @@ import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { asksAtMost, pathTo } from "../physics/send.ts";
 import type { Sending } from "../physics/sending.ts";
+import { ALONG, moveOfAll } from "../targets/list.ts";
 import { HEADROOM, HOLDS } from "../yard/fit.ts";
 import { freeOf, spread } from "./apart.ts";
 
@@ -62,11 +63,17 @@ export function scaled(activity: Activity, k: number): Activity {
   return moveAll(activity, new Map(pegsOf(activity).map((peg) => [peg.id, peg.distance * k])));
 }
 
-/** The same activity with every peg so much farther, metres; below nought: nearer. Each where its neighbours let it. */
+/**
+ * The same activity with every peg so much farther, metres; below nought: nearer. Targets keep their distances from each other, and stop where
+ * the first of them can go no farther; lines each where their neighbours let them.
+ */
 export function shifted(activity: Activity, by: number): Activity {
+  const pegs = pegsOf(activity);
+  const targets = pegs.filter((peg) => peg.kind === "target").map((peg) => peg.distance);
+  const far = targets.length > 0 ? moveOfAll(targets, by, ALONG) : by;
   return moveAll(
     activity,
-    new Map(pegsOf(activity).map((peg) => [peg.id, Math.round((peg.distance + by) * 1000) / 1000])),
+    new Map(pegs.map((peg) => [peg.id, Math.round((peg.distance + (peg.kind === "target" ? far : by)) * 1000) / 1000])),
   );
 }
 

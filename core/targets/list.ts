@@ -62,7 +62,22 @@ export const untilHit = (list: readonly Probe[]): Probe[] => list.map((probe) =>
 /** One target changed, the others as they are. */
 export const changed = <T extends Target>(targets: readonly T[], id: string, change: (t: T) => T): T[] =>
   targets.map((target) => (target.id === id ? change(target) : target));
-/** A target elsewhere: within 0.3 m and 30 m, and 10 m of the middle. */
+/** How near and how far a target may stand, and how far to each side, metres. */
+export const ALONG = { least: 0.3, most: 30 } as const;
+export const ACROSS = { least: -10, most: 10 } as const;
+/**
+ * A move that all of these can make and still stand within those bounds, as far of it as is possible. Without it each would stop at the bound by
+ * itself, and they would come to stand on each other.
+ */
+export function moveOfAll(
+  list: readonly number[],
+  by: number,
+  { least, most }: { least: number; most: number },
+): number {
+  const room = { back: Math.min(0, least - Math.min(...list)), forth: Math.max(0, most - Math.max(...list)) };
+  return Math.min(room.forth, Math.max(room.back, by));
+}
+/** A target elsewhere: as near and as far, and as far aside, as a target may stand. */
 export const moved = <T extends Target>(
   targets: readonly T[],
   id: string,
@@ -70,8 +85,8 @@ export const moved = <T extends Target>(
 ): T[] =>
   changed(targets, id, (t) => ({
     ...t,
-    ...(along !== undefined && { distance: held(along, 0.3, 30) }),
-    ...(across !== undefined && { across: held(across, -10, 10) }),
+    ...(along !== undefined && { distance: held(along, ALONG.least, ALONG.most) }),
+    ...(across !== undefined && { across: held(across, ACROSS.least, ACROSS.most) }),
   }));
 export const squeezed = <T extends Target>(targets: readonly T[], k: number): T[] =>
   targets.map((target) => ({ ...target, across: cm(target.across * k) }));
