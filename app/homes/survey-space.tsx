@@ -172,7 +172,7 @@ const WhichSpace = ({
   setKind,
 }: {
   kind: "" | "room" | "corridor" | "garden" | "yard";
-  setKind: React.Dispatch<React.SetStateAction<"" | "room" | "corridor" | "garden" | "yard">>;
+  setKind: (next: "" | "room" | "corridor" | "garden" | "yard") => void;
 }) => (
   <fieldset>
     <legend className="mb-2 text-2xl font-bold font-head">{say("survey.space")}</legend>
@@ -203,7 +203,7 @@ const LongAndWide = ({
 }: {
   like: HomeSpace | null;
   size: { long: string | undefined; wide: string | undefined };
-  setSize: React.Dispatch<React.SetStateAction<{ long: string | undefined; wide: string | undefined }>>;
+  setSize: (next: { long: string | undefined; wide: string | undefined }) => void;
 }) => (
   <div className="grid grid-cols-2 gap-3">
     <Steps
@@ -229,7 +229,7 @@ const CutOut = ({
   setCut,
 }: {
   cut: { long: string; wide: string };
-  setCut: React.Dispatch<React.SetStateAction<{ long: string; wide: string }>>;
+  setCut: (next: { long: string; wide: string }) => void;
 }) => (
   <div className="grid grid-cols-2 gap-3">
     <Steps

@@ -7,7 +7,6 @@ import { type Paces, paces } from "#core/measures/step.ts";
 import type { Part } from "#core/yard/parts.ts";
 import { sayList } from "#words/say.ts";
 import { tell } from "#words/tell.ts";
-import type { AttemptWords } from "#words/verbs.ts";
 import { useAttemptWords } from "./attempt-words.ts";
 import { ClashNotes } from "./clash-notes.tsx";
 import { Counted } from "./counted.tsx";
@@ -150,8 +149,8 @@ const TapeAndKey = ({
   loose: { id: string; about: string }[];
   spread: ReturnType<typeof spreadAt> | null;
   probes: Probe[];
-  attempt: AttemptWords & Record<string, string>;
-  setUnit: React.Dispatch<React.SetStateAction<"m" | "ft">>;
+  attempt: ReturnType<typeof useAttemptWords>;
+  setUnit: (next: "m" | "ft") => void;
   id: string;
   chosenAt: number | null;
   age: number;

@@ -266,7 +266,7 @@ const SecondPart = ({
 }: Pick<Props, "names"> & {
   counted: boolean;
   fixed: boolean;
-  attempt: AttemptWords & Record<string, string>;
+  attempt: AttemptWords;
   forecasts: Forecast[] | null;
   sends: Distribution | undefined;
   side: SideForecast | undefined;

@@ -274,7 +274,7 @@ const TypedMix = ({
   brush: number;
   setBrush: (value: number) => void;
   ask: InputProps<AskOf<"mix">>["ask"];
-  setTyped: React.Dispatch<React.SetStateAction<(number | null)[]>>;
+  setTyped: (change: (typed: (number | null)[]) => (number | null)[]) => void;
   wrong: string;
   done: () => void;
 }) => (

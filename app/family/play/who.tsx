@@ -1,7 +1,6 @@
 import { type ComponentProps, Suspense, useState } from "react";
 import type { AnyPlayPattern } from "#core/contract/contract.ts";
 import { say } from "#words/say.ts";
-import type { AttemptWords } from "#words/verbs.ts";
 import { attemptWords } from "#words/verbs.ts";
 import type { CardData } from "../card/card-data.ts";
 import type { OwnCard } from "../card/own-card.ts";
@@ -131,11 +130,11 @@ const Choices = ({
   data,
   choose,
 }: {
-  attempt: AttemptWords & Record<string, string>;
+  attempt: Record<string, string>;
   choices: readonly Choosable[];
   chosen: Readonly<Record<string, SetValue>>;
   data: CardData;
-  choose: React.Dispatch<React.SetStateAction<Readonly<Record<string, SetValue>>>>;
+  choose: (next: Readonly<Record<string, SetValue>>) => void;
 }) => (
   <fieldset>
     <legend className="mb-2 font-semibold">{say("set.title")}</legend>

@@ -194,7 +194,7 @@ const Felt = ({
   setFeel,
 }: {
   feel: Record<"after" | "before" | "during", number | null>;
-  setFeel: React.Dispatch<React.SetStateAction<Record<"after" | "before" | "during", number | null>>>;
+  setFeel: (next: Record<"after" | "before" | "during", number | null>) => void;
 }) => (
   <section className="grid gap-3">
     <h2 className="text-xl">{say("hand.felt")}</h2>
