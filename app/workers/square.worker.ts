@@ -1,5 +1,6 @@
 import * as Comlink from "comlink";
-import { type Fewest, fewestTrips } from "#core/sorting-grid/fewest.ts";
+import type { Fewest } from "#core/sorting-grid/best-first.ts";
+import { fewestTrips } from "#core/sorting-grid/fewest.ts";
 import type { Cells, Reach } from "#core/sorting-grid/grid.ts";
 import { type Mixed, type MixOrder, mixed } from "#core/sorting-grid/mix.ts";
 

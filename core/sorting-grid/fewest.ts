@@ -1,28 +1,11 @@
+import { bestFirst, type Fewest } from "./best-first.ts";
 import { type Cells, collected, greedyTrips, pairsIn, type Reach, rowsIn, swapped } from "./grid.ts";
+import { ordersOf } from "./orders.ts";
 import { PACKED_MOST, pack, searchPacked } from "./packed.ts";
 
-/** What is known of the fewest trips of a square: proved where both are the same. */
-export interface Fewest {
-  lower: number;
-  upper: number;
-}
 /** Squares that a search looks at before it gives its bounds. */
 export const SEARCH_BUDGET = 400_000;
 
-const orders = new Map<number, readonly (readonly number[])[]>();
-function ordersOf(count: number): readonly (readonly number[])[] {
-  let found = orders.get(count);
-  if (!found) {
-    found =
-      count === 0
-        ? [[]]
-        : ordersOf(count - 1).flatMap((o) =>
-            Array.from({ length: count }, (_, i) => [...o.slice(0, i), count - 1, ...o.slice(i)]),
-          );
-    orders.set(count, found);
-  }
-  return found;
-}
 /**
  * Fewer trips than this never do: each row ends up with one kind, a swap moves two things from row to row (next to each other by one row), and the best way
  * of giving kinds to rows is taken. Anywhere in a line it also takes a trip for each thing of the near row that is wrong.
@@ -103,43 +86,25 @@ export function fewestTrips(
 ): Fewest {
   const start = collected(given, count).cells;
   if (start.length === 0) return { lower: 0, upper: 0 };
-  let upper = greedyTrips(start, count, reach);
+  const upper = greedyTrips(start, count, reach);
   if (count <= PACKED_MOST)
-    return searchPacked(pack(start), rowsIn(start, count), count, reach, { upper, budget, most, stop });
-  const first = atLeast(start, count, reach);
-  /** Squares still to look at, by the fewest trips that they can lead to. */
-  const open: { cells: Cells; trips: number }[][] = [];
-  const put = (cells: Cells, trips: number, total: number) => {
-    open[total] ??= [];
-    open[total]!.push({ cells, trips });
-  };
-  const known = new Map<string, number>([[keyOf(start, count, reach), 0]]);
-  put(start, 0, first);
-  let looked = 0;
-  for (let total = first; total < upper; total++) {
-    if (total > most) return { lower: total, upper: Math.max(total, upper) };
-    const list = open[total];
-    while (list && list.length > 0) {
-      // The one that has come farthest first.
-      const { cells, trips } = list.pop()!;
-      if (known.get(keyOf(cells, count, reach))! < trips) continue;
-      if (++looked > budget || (looked % 512 === 0 && stop?.())) return { lower: total, upper };
-      for (const [one, other] of pairsIn(rowsIn(cells, count), count, reach)) {
-        if (cells[one] === cells[other]) continue;
-        const next = collected(swapped(cells, one, other), count).cells;
-        if (next.length === 0) {
-          if (trips + 1 <= total) return { lower: trips + 1, upper: trips + 1 };
-          upper = Math.min(upper, trips + 1);
-          continue;
-        }
-        const key = keyOf(next, count, reach);
-        const before = known.get(key);
-        if (before !== undefined && before <= trips + 1) continue;
-        known.set(key, trips + 1);
-        const bound = Math.max(total, trips + 1 + atLeast(next, count, reach));
-        if (bound < upper) put(next, trips + 1, bound);
-      }
-    }
-  }
-  return { lower: upper, upper };
+    return searchPacked(
+      { square: pack(start), rows: rowsIn(start, count) },
+      { count, reach },
+      { upper, budget, most, stop },
+    );
+  return bestFirst(
+    start,
+    {
+      key: (cells) => keyOf(cells, count, reach),
+      bound: (cells) => atLeast(cells, count, reach),
+      next: (cells) =>
+        pairsIn(rowsIn(cells, count), count, reach).flatMap(([one, other]) => {
+          if (cells[one] === cells[other]) return [];
+          const left = collected(swapped(cells, one, other), count).cells;
+          return [left.length === 0 ? null : left];
+        }),
+    },
+    { upper, budget, most, stop },
+  );
 }

@@ -1,5 +1,6 @@
 import { random } from "../random.ts";
-import { type Fewest, fewestTrips } from "./fewest.ts";
+import type { Fewest } from "./best-first.ts";
+import { fewestTrips } from "./fewest.ts";
 import { type Cells, collected, pairsIn, type Reach, swapped } from "./grid.ts";
 
 /** A square mixed to a wanted difficulty, and what is known of its fewest trips; `wanted`: whether that is proved to be within what was asked for. */

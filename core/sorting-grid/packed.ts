@@ -1,5 +1,7 @@
+import { bestFirst, type Fewest } from "./best-first.ts";
 import type { Reach } from "./grid.ts";
 import { pairsIn } from "./grid.ts";
+import { ordersOf } from "./orders.ts";
 
 /**
  * Squares of up to four kinds packed into whole numbers, two bits a cell, the near row lowest: so that many can be looked at in a moment. How many rows there are is told
@@ -18,14 +20,8 @@ const ones = (count: number) =>
   Array.from({ length: count }, (_, k) => [...Array(count).keys()].reduce((sum) => sum * 4 + k, 0));
 const sames = new Map([2, 3, 4].map((n) => [n, new Set(ones(n))]));
 
-/** All ways of giving kinds to rows. */
-function permutations(count: number): number[][] {
-  if (count === 0) return [[]];
-  return permutations(count - 1).flatMap((permutation) =>
-    Array.from({ length: count }, (_, i) => [...permutation.slice(0, i), count - 1, ...permutation.slice(i)]),
-  );
-}
-const orders = [0, 1, 2, 3, 4].map(permutations);
+/** All ways of giving kinds to rows, by how many there are. */
+const orders = [0, 1, 2, 3, 4].map(ordersOf);
 
 /** The search over packed squares of `n` kinds. */
 export class Packed {
@@ -127,53 +123,35 @@ export class Packed {
   }
 }
 
+/** A packed square and its rows in one number. */
+const ROWS = 8;
+const squareOf = (state: number) => Math.floor(state / ROWS);
+const rowsOf = (state: number) => state % ROWS;
+
 /** The fewest trips of a packed square that has no complete near row, or bounds of it; see `fewestTrips`. */
 export function searchPacked(
-  start: number,
-  startRows: number,
-  count: number,
-  reach: Reach,
-  given: { upper: number; budget: number; most: number; stop?: (() => boolean) | undefined },
-): { lower: number; upper: number } {
+  { square, rows }: { square: number; rows: number },
+  { count, reach }: { count: number; reach: Reach },
+  given: Parameters<typeof bestFirst>[2],
+): Fewest {
   const packed = new Packed(count, reach);
-  let { upper } = given;
-  const first = packed.bound(start, startRows);
-  const open: number[][] = [];
-  /** Three numbers for each square that is still to be looked at: itself, its rows, its trips. */
-  const put = (s: number, rows: number, trips: number, total: number) => {
-    open[total] ??= [];
-    open[total]!.push(s, rows, trips);
-  };
-  const known = new Map<number, number>([[packed.key(start, startRows), 0]]);
-  put(start, startRows, 0, first);
-  let looked = 0;
-  for (let total = first; total < upper; total++) {
-    if (total > given.most) return { lower: total, upper };
-    const list = open[total];
-    while (list && list.length > 0) {
-      const trips = list.pop()!;
-      const rows = list.pop()!;
-      const s = list.pop()!;
-      if (known.get(packed.key(s, rows))! < trips) continue;
-      if (++looked > given.budget || (looked % 2048 === 0 && given.stop?.())) return { lower: total, upper };
-      for (const [one, other] of packed.pairs(rows)) {
-        const moved = packed.swap(s, one, other);
-        if (moved === s) continue;
-        const r = packed.collect(moved, rows);
-        const next = packed.left;
-        if (r === 0) {
-          if (trips + 1 <= total) return { lower: trips + 1, upper: trips + 1 };
-          upper = Math.min(upper, trips + 1);
-          continue;
+  return bestFirst(
+    square * ROWS + rows,
+    {
+      key: (state) => packed.key(squareOf(state), rowsOf(state)),
+      bound: (state) => packed.bound(squareOf(state), rowsOf(state)),
+      next(state) {
+        const [s, all] = [squareOf(state), rowsOf(state)];
+        const out: (number | null)[] = [];
+        for (const [one, other] of packed.pairs(all)) {
+          const moved = packed.swap(s, one, other);
+          if (moved === s) continue;
+          const left = packed.collect(moved, all);
+          out.push(left === 0 ? null : packed.left * ROWS + left);
         }
-        const key = packed.key(next, r);
-        const before = known.get(key);
-        if (before !== undefined && before <= trips + 1) continue;
-        known.set(key, trips + 1);
-        const bound = Math.max(total, trips + 1 + packed.bound(next, r));
-        if (bound < upper) put(next, r, trips + 1, bound);
-      }
-    }
-  }
-  return { lower: upper, upper };
+        return out;
+      },
+    },
+    given,
+  );
 }
