@@ -177,7 +177,7 @@ export const enTeacher: Record<string, string> = {
   "plain.stops":
     "stops a slide within {cm, number} cm of a line {metres, number} m away {times, plural, =0 {less than once} one {about once} other {about # times}} in 10",
   "plain.run": "keeps it up about {count, plural, =0 {less than once} one {once} other {# times}} in a row",
-  "child.rests": "Based on {tries, plural, one {1 throw or touch} other {# throws and touches}}, last played {when}.",
+  "child.rests": "Based on {tries, plural, one {1 {one}} other {# {many}}}, last played {when}.",
   "child.none": "No results from {name} yet, so we use what's usual at {age, number}.",
   "preview.notKept": "Preview only. Nothing is saved or sent.",
   "preview.title": "{game}, for {name}",

@@ -12,6 +12,7 @@ import { shellOf } from "#server/school/classes.ts";
 import { sayPhrase } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 import { tell, tellScore } from "#words/tell.ts";
+import { attemptWordsForTeacher } from "#words/verbs.ts";
 import { answered, found, idOf } from "../answer.server.ts";
 import type { Point } from "../children/accuracy-chart.tsx";
 import { bestsOf, changesOf, marksOf, moodOf } from "../children/of-goes.ts";
@@ -174,7 +175,7 @@ function Course({ child: c, course }: { child: Child; course: Child["courses"][n
       </p>
       <p className="text-sm text-quiet">
         {tell("child.likely", { low: course.ends[0]!, high: course.ends[1]! })}{" "}
-        {k && tell("child.rests", { tries: k.tries, when: k.last })}
+        {k && tell("child.rests", { tries: k.tries, when: k.last, ...attemptWordsForTeacher(course.action) })}
       </p>
       {lean && course.axis === "spread" && <p className="text-sm text-quiet">{leanText(lean)}</p>}
       <div className="chart-print">

@@ -36,7 +36,7 @@ export function ThingPicker({
           : name(a.id).localeCompare(name(b.id)),
     );
   return (
-    <fieldset>
+    <fieldset className="min-w-0">
       <legend className="sr-only">{title}</legend>
       {items.length >= MANY && (
         <div className="flex items-center gap-2 pt-1 text-sm">
