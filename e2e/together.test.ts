@@ -72,6 +72,7 @@ describe("over a call", () => {
       await press(givenPage, "A grown-up says yes");
     });
     const code = () => page.$eval("[data-call-code]", (element) => element.textContent!.trim());
+    await page.waitForSelector("[data-call-code]");
     const before = await code();
     await press(page, "All of them");
     await page.waitForFunction(
