@@ -6,8 +6,8 @@ import { noJsonSchema } from "./scripts/vite/no-json-schema.mjs";
 import { readyWords } from "./scripts/vite/ready-words.mjs";
 
 /**
- * What loads one of many games would carry the list of everything that each of them brings, to fetch it all at once. A phone would pay for the
- * lists of the games that it does not play, and it loads its own ahead, while nobody waits.
+ * Files that load one of many games. Vite would add the list of everything that each game imports, to fetch it all at once. A phone would pay
+ * for the lists of games that it does not play, and it loads its own game ahead, while nobody waits.
  */
 const LOADERS = /^assets\/(load-game|own-card)-/;
 

@@ -35,7 +35,8 @@ export default function handleRequest(request: Request, status: number, headers:
       : "onShellReady";
     const { pipe, abort } = renderToPipeableStream(<ServerRouter context={context} url={request.url} nonce={nonce} />, {
       nonce,
-      // A long page would put off what stands in a Suspense boundary, and move it into place by a script: where there is none it would stay away.
+      // React sends a Suspense boundary of a long page later and moves it into place with a script. Homes without scripts would never see
+      // it.
       progressiveChunkSize: Number.POSITIVE_INFINITY,
       [ready]() {
         begun = true;

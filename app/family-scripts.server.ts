@@ -1,4 +1,4 @@
 import scripts from "virtual:family-scripts";
 
-/** Addresses of the script of a family's pages, and of what it imports. */
+/** Addresses of the family script and of everything it imports. */
 export const familyScripts: readonly string[] = scripts;

@@ -18,7 +18,7 @@ export const links: Route.LinksFunction = () => [
   { rel: "manifest", href: "/manifest.webmanifest" },
 ];
 
-/** A family's pages bring a small script of their own: the router's is for pages that need it. */
+/** Family pages bring a small script of their own. Only pages that need the router load its script. */
 const bringsOwnScript = (handle: unknown) => (handle as { ownScript?: boolean } | undefined)?.ownScript === true;
 
 export function Layout({ children }: { children: React.ReactNode }) {

@@ -101,7 +101,7 @@ describe("around a game", () => {
 });
 
 describe("whole games, by touch", () => {
-  it("sweep: any order, carried back, and one heap of which each keeps what it hits", async () => {
+  it("sweep in whatever order, carried back, and one heap of which each keeps what it hits", async () => {
     const name = title();
     const page = await on("Rafe J.", changed(fromPattern("sweep"), name, {}));
     await sees(page, "any target. 4 to go.");

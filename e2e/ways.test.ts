@@ -223,7 +223,7 @@ describe("ways back", () => {
     await open(page, `${base}/results/${record!.id}/sheets`);
     const sheets = await page.$$eval("article.sheet", (all) => all.length);
     expect(sheets).toBeGreaterThan(20);
-    // One page each, with as much to look out for as any home has.
+    // One page each, even with the longest safety check of all homes.
     for (const format of ["A4", "Letter"] as const) {
       const pdf = await page.pdf({ format, preferCSSPageSize: false });
       const pages = Buffer.from(pdf)

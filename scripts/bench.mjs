@@ -47,7 +47,7 @@ async function workbench(page) {
   await open(page, `${one.url}/activities`);
   await page.$$eval("button[value=new]", (all) => all.find((b) => b.textContent.startsWith("Climb")).click());
   await page.waitForSelector("[data-strip=ready]");
-  await press(page, "One more target");
+  await press(page, "Add target");
   await page.waitForFunction(() => document.querySelectorAll("[data-peg]").length === 6);
   await wait(1500);
 }
@@ -74,8 +74,8 @@ const watchPaints = (page, kind = "pointermove") =>
 async function courseMoves() {
   const page = await browser.newPage();
   await workbench(page);
-  await press(page, "A course, a grid, goals, bases ...");
-  await press(page, "Slalom, then a shot");
+  await press(page, "Set up a course, a grid, goals or bases beside the game.");
+  await press(page, "Slalom with a shot");
   const markers = await page.waitForSelector(
     "xpath///label[normalize-space()='Markers']/following-sibling::span/input",
   );
@@ -359,7 +359,7 @@ async function playTaps() {
     await wait(800);
     if (await page.evaluate(() => document.body.innerText.includes("Press start"))) {
       await press(page, "Start");
-      await press(page, "Start at once");
+      await press(page, "Start now");
     }
     await wait(500);
     // A page in the back draws nothing.

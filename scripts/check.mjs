@@ -1,10 +1,10 @@
 import { ensure } from "./lib/install.mjs";
 import { check, closingLine, tests, types } from "./lib/steps.mjs";
 
-/** Left to `npm test`: comparisons with the reference implementations, and what takes more than a few seconds. */
+/** Only `npm test` runs these: comparisons with the reference implementations, and tests that take more than a few seconds. */
 const SLOW = ["**/*.reference.test.ts", "**/*.slow.test.{ts,tsx}"];
 
-/** `npm run check`: what takes less than a minute. Types, lint and the fast unit tests. */
+/** `npm run check` runs types, lint and the fast unit tests, in less than a minute. */
 await ensure();
 const quick = Promise.all([types(), check("lint", "biome", ["check", "."])]);
 const unit = await tests(

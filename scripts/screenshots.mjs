@@ -1,4 +1,4 @@
-import { mkdirSync, rmSync } from "node:fs";
+import { cpSync, mkdirSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { openBrowser, press, signIn } from "./lib/browser.mjs";
 import { ensureBuild } from "./lib/build.mjs";
@@ -13,10 +13,11 @@ await ensure("chromium");
 ensureBuild();
 const data = join(root, ".yard-test", "screenshots");
 const folder = join(root, "docs", "screenshots");
+/** Taken here first, so that a run that fails leaves the pictures of the last one. */
+const taken = join(data, "taken");
 rmSync(data, { recursive: true, force: true });
-rmSync(folder, { recursive: true, force: true });
-mkdirSync(folder, { recursive: true });
-const database = await startPostgres(data, { fresh: true });
+const database = await startPostgres(join(data, "database"), { fresh: true });
+mkdirSync(taken, { recursive: true });
 const { env, demo } = prepareDatabase(database.url, { weeks: true });
 const web = await startWeb({ port: await freePort(), env });
 const { browser, close } = await openBrowser();
@@ -26,7 +27,7 @@ try {
   const page = await browser.newPage();
   const shot = async (name) => {
     await settle();
-    await page.screenshot({ path: join(folder, `${name}.png`) });
+    await page.screenshot({ path: join(taken, `${name}.png`) });
   };
   const go = (path) => page.goto(web.url + path, { waitUntil: "networkidle0" });
   await page.setViewport({ width: 1280, height: 800 });
@@ -53,7 +54,7 @@ try {
   await page.$$eval("label", (all) => all.find((l) => l.textContent.startsWith("toilet roll")).click());
   await page.waitForSelector("[aria-label='What the swap changes']");
   await shot("workbench-kit");
-  await press(page, "Send again");
+  await press(page, "Undo");
   // Saved as it was before, so that the next pages have nothing to bring back.
   await new Promise((r) => setTimeout(r, 1500));
   await page.waitForSelector("[data-save=saved]");
@@ -70,7 +71,7 @@ try {
   await press(page, "Suggest levels");
   await page.waitForSelector("[data-level-rates]");
   await shot("workbench-levels");
-  await press(page, "Send again");
+  await press(page, "Undo");
   await go(`${activity("Hallway climb")}/rehearsal`);
   await page.waitForSelector("main canvas");
   // Not so fast that it is over before it is stopped.
@@ -159,6 +160,8 @@ try {
   await page.waitForFunction(() => document.body.innerText.includes("How did it feel?"));
   await page.evaluate(() => scrollTo(0, 0));
   await shot("family-hand-in");
+  rmSync(folder, { recursive: true, force: true });
+  cpSync(taken, folder, { recursive: true });
 } finally {
   await close();
   await web.stop();

@@ -1,4 +1,4 @@
-/** Two homes that play over a call. */
+/** Sentences for two homes that play over a call. */
 export const enCall = {
   "call.with": "Play on a call with another home",
   "call.rules": "A grown-up sets up the call. Never give your address.",

@@ -1,4 +1,4 @@
-/** When a device has no room left to save a go. */
+/** Sentences for a device that has no room left to save a go. */
 export const enFull = {
   "full.title": "Stop! This device is full.",
   "full.text": "Your last try is not saved yet.",

@@ -1,4 +1,4 @@
-/** The page of a match between two homes. */
+/** Sentences on the page of a match between two homes. */
 export const enMatch = {
   "match.text": "Another family in your class plays this too. Each plays at home.",
   "match.shown": "They see the word you choose and the score.",

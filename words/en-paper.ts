@@ -1,4 +1,4 @@
-/** Headings and labels of a card on paper. */
+/** Headings and labels of the printed card. */
 export const enPaper = {
   "sheet.slips": "Have you none of these? Cut out these slips.",
   "sheet.two": "For two players: write both names and scores",

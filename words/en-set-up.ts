@@ -1,10 +1,10 @@
-/** Units with their plural; `n` is the count as a number, 1 for a half. */
+/** Units with their plurals. `n` is the count as a number; a half counts as 1. */
 const STEPS = "{n, plural, one {step} other {steps}}";
 const BIG = "{n, plural, one {big step} other {big steps}}";
 const SHOES = "{n, plural, one {shoe length} other {shoe lengths}}";
 const FEET = "{n, plural, one {foot} other {feet}}";
 
-/** How to set a game up at home, step by step; read on the set-up screen and on paper. */
+/** How to set up a game at home, step by step. Used on the set-up screen and on paper. */
 export const enSetUp = {
   "setup.title": "Set it up",
   "setup.start": "Put a line on the floor. {posture, select, sitting {Sit} kneeling {Kneel} other {Stand}} behind it.",

@@ -2,6 +2,6 @@ import { enSetUp } from "./en-set-up.ts";
 import { setUpWords } from "./generated/set-up.ts";
 import { addWords } from "./say.ts";
 
-/** How every game is set up can be said wherever this is imported. */
+/** Importing this module adds the set-up sentences of every game. */
 addWords(enSetUp);
 addWords(setUpWords);

@@ -6,10 +6,10 @@ import type { CardData } from "./card/card-data.ts";
 import type { CardsData } from "./cards/cards-data.ts";
 import { CardsPage } from "./cards/cards-page.tsx";
 
-/** A page of a family that runs on the device: which one, and what it shows. */
+/** A family page that runs on the device: which page it is, and its data. */
 export type FamilyPageData = { page: "card"; data: CardData } | { page: "cards"; data: CardsData };
 
-/** An error while drawing: what was played is saved on the device, and the page can be opened again. */
+/** Shown when drawing fails. Everything played is saved on the device, so the page can simply be loaded again. */
 class Broken extends Component<{ token: string; children: ReactNode }, { broken: boolean }> {
   override state = { broken: false };
   static getDerivedStateFromError() {
@@ -28,7 +28,7 @@ class Broken extends Component<{ token: string; children: ReactNode }, { broken:
   }
 }
 
-/** The same on the server and on the device, which goes on from what the server has drawn. */
+/** Drawn by the server and then by the device, which must produce the same markup. */
 export function FamilyPage(given: FamilyPageData) {
   return (
     <Broken token={given.data.token}>

@@ -1,15 +1,14 @@
 import { FamilyPage, type FamilyPageData } from "./family-page.tsx";
 
-/** Where the page is drawn, and what it is drawn from. */
+/** Ids of the page's root element and of its data. */
 export const PAGE_ROOT = "family-page";
 export const PAGE_DATA = "family-data";
 
-/** As JSON inside a page: nothing in it can end the element that it stands in. */
+/** Writes JSON for use inside a page. `<` is escaped, so that no text in it can close the element. */
 const asJson = (value: unknown) => JSON.stringify(value).replaceAll("<", "\\u003c");
 
 /**
- * A page of a family as the server sends it: drawn, with what it was drawn from, and with a script of its own that takes over. `scripts`: the
- * entry first, then what it imports.
+ * Renders a family page with its data and a script of its own, which then hydrates it. `scripts` lists the entry first, then its imports.
  */
 export function Island({ scripts, ...page }: FamilyPageData & { scripts: readonly string[] }) {
   return (

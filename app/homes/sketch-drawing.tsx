@@ -6,19 +6,19 @@ import { STANDING } from "../ui/room-plan.tsx";
 
 const WIDE = 360;
 const PAD = 16;
-/** Steps shown at least, across and down. */
+/** The fewest steps shown, across and down. */
 const LEAST = { across: 8, down: 6 };
 
-/** How steps become the units of the drawing: `k` to a step, `px` of a place, `wide` and `tall` in all. */
+/** Converts steps to units of the drawing: `k` units to a step, `px` for a place; `wide` and `tall` are its size. */
 export interface Scale {
   wide: number;
   tall: number;
   k: number;
   px: (steps: number) => number;
-  /** The place under a pointer, in half steps. `box`: where the drawing is on the screen. */
+  /** Returns the place under a pointer, in half steps. `box` is the drawing's place on the screen. */
   place: (at: { clientX: number; clientY: number }, box: { left: number; top: number; width: number }) => Point;
 }
-/** The scale at which everything drawn is seen, and `more` steps beyond it. */
+/** Returns the scale at which the whole drawing fits, with `more` steps to spare. */
 export function scaleOf(drawn: readonly Point[], more: number): Scale {
   const across = Math.max(LEAST.across, Math.ceil(Math.max(0, ...drawn.map((point) => point.x))) + more);
   const down = Math.max(LEAST.down, Math.ceil(Math.max(0, ...drawn.map((point) => point.y))) + more);
@@ -47,7 +47,7 @@ function paintOf(kind: string) {
 const fine = <T extends { x: number; width: number }>(all: readonly T[]) =>
   all.filter((t) => Number.isFinite(t.x + t.width));
 
-/** A dot at every step, patches of other floors, the outline, corners with their numbers, and what stands there. */
+/** Draws a dot for every step, the patches of other floors, the outline, the numbered corners and the obstacles. */
 export function SketchDrawing({
   scale: { wide, tall, k, px },
   drawn,
@@ -56,7 +56,7 @@ export function SketchDrawing({
 }: {
   scale: Scale;
   drawn: readonly Point[];
-  /** Corners that were tapped; null where the outline is given. */
+  /** The corners tapped so far; null when the outline is given. */
   corners: readonly Point[] | null;
   things: ReturnType<typeof standsFrom>;
 }) {

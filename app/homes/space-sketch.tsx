@@ -11,9 +11,9 @@ const TAPPED: Record<string, readonly [number, number]> = { door: [1.5, 0.5], wa
 const asSteps = (metres: number) => metres;
 const figure = (count: number) => String(Math.round(count * 10) / 10);
 
-/** A text with one more line. */
+/** Appends a line to a text. */
 const addLine = (text: string, line: string) => (text.trim() === "" ? line : `${text.trim()}\n${line}`);
-/** The line of a thing that was drawn from one corner to the other, or only tapped. */
+/** Returns the line of text for an obstacle that was drawn between two corners, or only tapped. */
 function standLine(kind: string, one: Point, other: Point): string {
   const [width, depth] =
     one.x === other.x && one.y === other.y
@@ -148,14 +148,14 @@ function Tools({ own, using, use }: { own: boolean; using: string; use: (tool: s
   );
 }
 
-/** Takes back the last corner, and each thing that stands there. */
+/** Buttons that remove the last corner and each obstacle. */
 function TakeBack({
   corners,
   setCorners,
   stands,
   setStands,
 }: {
-  /** Null where there is no corner to take back. */
+  /** Null if there is no corner to take back. */
   corners: string | null;
   setCorners: (text: string) => void;
   stands: string;

@@ -28,7 +28,10 @@ const PAUSE = 700;
 /** A server that was away is asked again after so long, milliseconds. */
 const AGAIN = 4000;
 
-/** Keeps what is typed: on this device at once, and with the school soon after; what was left here unsent goes out again. */
+/**
+ * Saves what is typed on this device at once, and sends it to the school soon after. Answers that were left unsent are sent on the next
+ * visit.
+ */
 function useKeptAnswers({
   part,
   to,
@@ -91,7 +94,7 @@ function useKeptAnswers({
     if (kept) later();
   }, [kept, later]);
 
-  /** The button: what was typed goes at once, and then the next part opens. */
+  /** Sends what was typed at once, then opens the next part. */
   function submitNow(event: FormEvent<HTMLFormElement>) {
     if (!ready) return;
     event.preventDefault();
@@ -154,7 +157,7 @@ export function SurveyForm(props: SurveyProps) {
   );
 }
 
-/** The parts of the survey, the one of now marked. */
+/** Lists the parts of the survey and marks the current one. */
 const SurveyParts = ({ to, part, at }: { to: SurveyProps["to"]; part: SurveyProps["part"]; at: number }) => (
   <nav aria-label={say("survey.title")} className="mb-4">
     <ol className="grid grid-cols-4 gap-1 text-center text-sm">

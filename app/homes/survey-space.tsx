@@ -166,7 +166,7 @@ function SpaceShape({ kind }: { kind: HomeSpace["kind"] }) {
   );
 }
 
-/** What kind of space it is. */
+/** Asks what kind of space it is. */
 const WhichSpace = ({
   kind,
   setKind,
@@ -195,7 +195,7 @@ const WhichSpace = ({
   </fieldset>
 );
 
-/** How long and how wide, in steps. */
+/** Asks for length and width in steps. */
 const LongAndWide = ({
   like,
   size,
@@ -223,7 +223,7 @@ const LongAndWide = ({
   </div>
 );
 
-/** What is missing at the corner of an L. */
+/** Asks for the corner that is missing from an L-shaped room. */
 const CutOut = ({
   cut,
   setCut,

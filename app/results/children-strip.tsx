@@ -89,7 +89,7 @@ export function ChildrenStrip({ rows: all, expected, mark, of, unit, show, sayMa
   );
 }
 
-/** A child's goes as dots, over what is expected at its age. */
+/** Draws a child's goes as dots over the range expected at their age. */
 const OneChild = ({
   row,
   e,
@@ -163,7 +163,7 @@ const OneChild = ({
   </g>
 );
 
-/** What the signs of the picture mean. */
+/** Explains the signs in the chart. */
 const Legend = ({ holds }: { holds: number | null }) => (
   <p className="flex flex-wrap gap-x-5 text-sm text-quiet">
     <span>

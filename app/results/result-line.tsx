@@ -17,7 +17,7 @@ import { looksAt, type Notice } from "./notice.ts";
 import { PaperGo } from "./paper.tsx";
 import { setWords } from "./set-words.ts";
 
-/** The level that a child has; another one makes its card again, unless it was begun. */
+/** Shows and changes a child's level. A change makes the card again unless the child has started it. */
 function LevelOf({ row, count }: { row: ResultRow; count: number }) {
   const fetcher = useFetcher();
   const refused = (fetcher.data as { problems?: { message: string }[] } | undefined)?.problems ?? [];
@@ -53,7 +53,7 @@ function LevelOf({ row, count }: { row: ResultRow; count: number }) {
   );
 }
 
-/** Why a go is worth a look, in words. */
+/** Returns the reasons to check a go, in words. */
 const lookWords = (go: Go, expected: Expected | undefined, unlikely: Unlikely | undefined): string[] =>
   looksAt(go, expected, unlikely).map((line) =>
     line === "unlikely" && unlikely
@@ -80,7 +80,7 @@ export function ResultLine({
   orderId: string;
   activity: Activity;
 }) {
-  // A sheet of paper says nothing of how it felt.
+  // Results from paper do not say how it felt.
   const last = row.goes.findLast((go) => go.source === "device");
   const chosen = chosenBy(activity, row);
   const answers = [
@@ -186,7 +186,7 @@ function Mark({
         value={now}
         onChange={(event) => fetcher.submit(event.currentTarget.form)}
         onKeyDown={(event) => {
-          // Down the column, and with Shift up again.
+          // Enter moves down the column, and Shift with Enter moves up.
           if (event.key !== "Enter") return;
           event.preventDefault();
           const column = [...document.querySelectorAll<HTMLElement>(`select[data-criterion="${criterion.id}"]`)];
@@ -217,7 +217,7 @@ function Mark({
   );
 }
 
-/** A go that was played on a device: its score, and whatever there is to say of it. `looks`: why it is worth a look. */
+/** Shows the score of a go played on a device, with notes about it. `looks` lists the reasons to check it. */
 function GoTag({ go, activity, zone, looks }: { go: Go; activity: Activity; zone: string; looks: readonly string[] }) {
   const notes = [
     go.score.match !== null && tell("result.match", { n: go.score.match }),
@@ -242,7 +242,7 @@ function GoTag({ go, activity, zone, looks }: { go: Go; activity: Activity; zone
   );
 }
 
-/** The best go, how it was set, and what there is to notice. */
+/** Shows the best go, its settings, and any notices. */
 const BestCell = ({ row, activity, notices }: { row: ResultRow; activity: Activity; notices: readonly Notice[] }) => (
   <td className="py-2 pr-3 font-bold whitespace-nowrap">
     {row.best ? (

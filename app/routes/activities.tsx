@@ -260,7 +260,7 @@ function ShelfRow({ id, document: activity, changed }: { id: string; document: A
   );
 }
 
-/** Every game, each as a new activity. */
+/** Offers every game as a new activity. */
 const NewFromGame = ({ loaderData }: Pick<Route.ComponentProps, "loaderData">) => (
   <section aria-label="New from a game" className="mb-8">
     <h2 className="mb-2 text-lg">New from a game</h2>
@@ -302,7 +302,7 @@ const NewFromGame = ({ loaderData }: Pick<Route.ComponentProps, "loaderData">) =
   </section>
 );
 
-/** What is on the shelf, and what of it is shown. */
+/** Heading of the shelf, with its search and filters. */
 const ShelfHead = ({ loaderData }: Pick<Route.ComponentProps, "loaderData">) => (
   <div className="mb-2 flex flex-wrap items-end gap-x-4 gap-y-2">
     <h2 id="shelf" className="grow scroll-mt-4 text-lg">

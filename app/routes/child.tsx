@@ -208,7 +208,7 @@ function Course({ child: c, course }: { child: Child; course: Child["courses"][n
   );
 }
 
-/** The best of each activity, how much was played, and how it felt. */
+/** Shows the best results, how much the child has played, and how they felt. */
 const Bests = ({ child: c }: { child: Child }) => (
   <section>
     <h2 className="text-xl">Best results</h2>
@@ -268,7 +268,7 @@ const Criteria = ({ child: c }: { child: Child }) => (
   </section>
 );
 
-/** What was changed so that games work in this home. */
+/** Lists the changes made so that games work in this home. */
 const Changes = ({ child: c }: { child: Child }) => (
   <section>
     <h2 className="text-xl">Changes made for this child's home</h2>
@@ -282,7 +282,7 @@ const Changes = ({ child: c }: { child: Child }) => (
   </section>
 );
 
-/** What helps this child, ticked by its teacher, and a look at its card. */
+/** Edits the support for a child, and previews their card. */
 const Support = ({ child: c, saved }: { child: Child; saved: boolean }) => (
   <section className="print:hidden">
     <h2 className="text-xl">Support</h2>
@@ -332,7 +332,7 @@ const Support = ({ child: c, saved }: { child: Child; saved: boolean }) => (
   </section>
 );
 
-/** Every go that was handed in. */
+/** Lists every go handed in. */
 const Goes = ({ child: c }: { child: Child }) => (
   <section className="lg:col-span-2 print:hidden">
     <h2 className="text-xl">{tell("child.goes", { count: c.goes.length })}</h2>

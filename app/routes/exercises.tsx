@@ -304,7 +304,7 @@ function OwnForm({ is, typed }: { is: OwnExercise | null; typed: Record<string, 
   );
 }
 
-/** How much of it: the least, the most, and how long one takes. */
+/** Fields for the dose at each age. */
 const DoseFields = ({ at }: { at: (name: string) => string }) => (
   <fieldset className="grid grid-cols-5 items-end gap-3 max-sm:grid-cols-2">
     <legend className="font-semibold">How much at each age; 0 means not at this age</legend>
@@ -328,7 +328,7 @@ const DoseFields = ({ at }: { at: (name: string) => string }) => (
   </fieldset>
 );
 
-/** The exercises of the school itself. */
+/** Lists the school's own exercises. */
 const OwnExercises = ({
   d,
   typed,

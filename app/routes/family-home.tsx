@@ -160,7 +160,7 @@ export default function FamilyHome({ loaderData, actionData, params }: Route.Com
   );
 }
 
-/** A second home of the child. */
+/** Invites the child's other home. */
 const AnotherHome = ({
   to,
   joined,

@@ -118,7 +118,7 @@ export default function FamilyMatchPage({ loaderData: m, actionData, params }: R
   );
 }
 
-/** What the other home sees, a word chosen, and a grown-up's yes. */
+/** Explains what the other home sees, and asks for a word and a grown-up's yes. */
 const SayYes = ({ m, busy }: { m: Route.ComponentProps["loaderData"]; busy: boolean }) => (
   <>
     <p>{say("match.text")}</p>

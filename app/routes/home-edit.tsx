@@ -184,7 +184,7 @@ export default function HomeEdit({ loaderData: d, actionData }: Route.ComponentP
   );
 }
 
-/** What the teacher knows of a child. */
+/** Edits what the teacher knows about a child. */
 const ChildForm = ({
   row,
   problem,
@@ -236,7 +236,7 @@ const ChildForm = ({
   </Form>
 );
 
-/** The homes of a child, and which of them is shown. */
+/** Lists the child's homes and marks the one shown. */
 const HomeList = ({
   row,
   home,
@@ -270,7 +270,7 @@ const HomeList = ({
   </ul>
 );
 
-/** A home that another child has too. */
+/** Adds a home that the child shares with another child. */
 const ShareHome = ({ d }: { d: Route.ComponentProps["loaderData"] }) => (
   <Form method="post" className="mt-2 flex items-center gap-2">
     <select name="with" className="min-w-0 py-0.5 text-sm" aria-label="Lives with">
@@ -286,7 +286,7 @@ const ShareHome = ({ d }: { d: Route.ComponentProps["loaderData"] }) => (
   </Form>
 );
 
-/** One more home. */
+/** Adds a home. */
 const NewHome = () => (
   <Form method="post" className="mt-2 flex items-center gap-2">
     <input

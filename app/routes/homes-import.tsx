@@ -171,7 +171,7 @@ function Rows({ title, rows, say }: { title: string; rows: readonly Planned[]; s
   );
 }
 
-/** What would be added and changed. */
+/** Shows what an import would add and change. */
 const PlannedRows = ({
   planned,
   fresh,

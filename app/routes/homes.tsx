@@ -490,7 +490,7 @@ function CopyLink({ path, name }: { path: string; name: string }) {
   );
 }
 
-/** The class, and what can be done for all of it. */
+/** Names the class, with the actions for the whole class. */
 const HomesHead = ({
   answeredBy,
   mine,
@@ -528,7 +528,7 @@ const HomesHead = ({
   </div>
 );
 
-/** Which children are shown, in which order. */
+/** Filters and sorts the children. */
 const Filter = ({
   d,
   mine,
@@ -563,7 +563,7 @@ const Filter = ({
   </Form>
 );
 
-/** Children who were deleted, and can be brought back. */
+/** Lists deleted children who can still be restored. */
 const Deleted = ({ d }: { d: Route.ComponentProps["loaderData"] }) => (
   <section id="deleted" className="mt-6">
     <h2 className="text-lg">Deleted children</h2>
@@ -590,7 +590,7 @@ const Deleted = ({ d }: { d: Route.ComponentProps["loaderData"] }) => (
   </section>
 );
 
-/** The private link of a child: copied, turned off and on, replaced. */
+/** Copies a child's private link, turns it off and on, or replaces it. */
 const RowLinks = ({ row }: { row: Row }) => (
   <div className="flex items-center gap-1.5">
     {row.token ? (

@@ -154,7 +154,7 @@ export default function NextWeekPage({ loaderData: d, actionData, params }: Rout
   );
 }
 
-/** What is proposed for a child, and why. */
+/** Shows the suggestion for a child, and the reason. */
 const Proposal = ({
   row,
   said,

@@ -298,7 +298,7 @@ function Together({
   );
 }
 
-/** Plays, stops and goes through the trial run, at a speed. */
+/** Controls for the trial run: play, pause, position and speed. */
 const Controls = ({
   ms,
   end,
@@ -364,7 +364,7 @@ const Controls = ({
   </div>
 );
 
-/** How far each child has come; one can be picked. */
+/** Shows each child's progress in the trial run. One child can be picked. */
 const Tiles = ({
   kids: children,
   seen,

@@ -214,7 +214,7 @@ type Data = Route.ComponentProps["loaderData"];
 type Told = Extract<Route.ComponentProps["actionData"], { ok: true }> | null;
 type ProblemList = readonly { field: string; message: string }[];
 
-/** While something is worked out the page looks again; which goes are worth a look is worked out once somebody looks at them. */
+/** Reloads the page while results are being computed. Goes to check are computed only once somebody opens the page. */
 function useWorkingOut(r: Data["results"]): void {
   // Only where somebody looks at goes it is worked out which of them are worth a look; it shows when the page is opened again.
   const looks = useFetcher();
@@ -227,7 +227,7 @@ function useWorkingOut(r: Data["results"]): void {
   useLookAgain(r.working);
 }
 
-/** The title, how many opened and played it, and the ways on. */
+/** Shows the title, how many children opened and played it, and the main actions. */
 function Head({ data, id }: { data: Data; id: string }) {
   const { results: r } = data;
   const skill = r.activity.aim.action;
@@ -265,7 +265,7 @@ function Head({ data, id }: { data: Data; id: string }) {
   );
 }
 
-/** What was sent just now, and where the links are. */
+/** Confirms what was sent, and says where the links are. */
 function SentNote({ data }: { data: Data }) {
   const { results: r } = data;
   return (
@@ -291,7 +291,7 @@ function SentNote({ data }: { data: Data }) {
   );
 }
 
-/** All children with their goes and criteria, those shown that were asked for. */
+/** Lists the children with their goes and criteria, filtered and sorted as the teacher chose. */
 function Children({ data, problems }: { data: Data; problems: ProblemList }) {
   const { results: r } = data;
   const rows = arranged(r.rows, r.expected, data);
@@ -370,7 +370,7 @@ function Children({ data, problems }: { data: Data; problems: ProblemList }) {
   );
 }
 
-/** Results from paper, and by the code of a device that cannot hand in. */
+/** Adds results from paper, or from the code that a device shows when it cannot hand in. */
 function ByHand({ data, problems, told }: { data: Data; problems: ProblemList; told: Told }) {
   const { results: r } = data;
   return (

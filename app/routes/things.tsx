@@ -196,7 +196,7 @@ export default function Things({ loaderData: d, actionData: a }: Route.Component
   );
 }
 
-/** Which of the items are shown. */
+/** Filters the items. */
 const Filter = ({ d }: { d: Route.ComponentProps["loaderData"] }) => (
   <Form method="get" className="mb-3 flex flex-wrap items-center gap-3 text-sm">
     <label className="flex items-center gap-1.5">
@@ -231,7 +231,7 @@ const Filter = ({ d }: { d: Route.ComponentProps["loaderData"] }) => (
   </Form>
 );
 
-/** The items, each with what the school can do with it. */
+/** Lists the items with the school's actions for each. */
 const ItemGrid = ({
   shown,
   d,
@@ -289,7 +289,7 @@ const ItemGrid = ({
   </ul>
 );
 
-/** Items from a file. */
+/** Imports items from a file. */
 const ImportForm = () => (
   <Form method="post" encType="multipart/form-data" className="mt-8 grid max-w-xl gap-2">
     <h2 className="text-lg">Import items</h2>

@@ -96,7 +96,7 @@ export function RoomPlan({
   );
 }
 
-/** Something that stands in the way. */
+/** Draws an obstacle. */
 const Obstacle = ({
   obstacle,
   x,
@@ -137,7 +137,7 @@ const Obstacle = ({
   </g>
 );
 
-/** Where the game stands in the room. */
+/** Draws the game at its place in the room. */
 const Placed = ({
   parts,
   to,

@@ -1,4 +1,4 @@
-/** One look for everything that cannot be shown: what is wrong, and where to go. */
+/** Shows any error in the same way: what is wrong, and where to go next. */
 export function Trouble({
   title,
   text,

@@ -1,10 +1,10 @@
 import { useEffect } from "react";
 import { useRevalidator } from "react-router";
 
-/** So often, milliseconds. */
+/** How often the page checks again, in milliseconds. */
 const LOOK_AGAIN = 2000;
 
-/** While something of a page is still being worked out, the page looks again. */
+/** Reloads the page's data every two seconds while the server is still computing part of it. */
 export function useLookAgain(working: boolean): void {
   const { revalidate } = useRevalidator();
   useEffect(() => {

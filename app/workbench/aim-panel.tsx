@@ -89,7 +89,7 @@ export function AimPanel({ activity, change }: PanelProps) {
   );
 }
 
-/** The action that is trained. */
+/** Chooses the action to practise. */
 const ActionField = ({
   activity,
   list,
@@ -121,7 +121,7 @@ const ActionField = ({
   </label>
 );
 
-/** Other actions that a child may choose. */
+/** Further actions that a child may choose. */
 const OtherActions = ({
   activity,
   able,

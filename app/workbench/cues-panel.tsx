@@ -101,7 +101,7 @@ export function CuesPanel({ activity, problems, change, middle }: PanelProps) {
   );
 }
 
-/** Common mistakes, each with the cue that helps. */
+/** Lists common mistakes, each with the cue that helps. */
 const CommonMistakes = ({
   mistakes,
   taken,
@@ -136,7 +136,7 @@ const CommonMistakes = ({
   </section>
 );
 
-/** What a grown-up can watch for. */
+/** Lists what a grown-up can watch for. */
 const WatchFor = ({
   activity,
   change,

@@ -439,7 +439,7 @@ function ClassFit({
   );
 }
 
-/** Each role of the game: what serves it, what is asked of it, and the homes that can do it. */
+/** Shows each role of the game: the item that fills it, what that item must be like, and how many homes have one. */
 const Roles = ({
   roles,
   attempt,
@@ -532,7 +532,7 @@ const Roles = ({
     );
   });
 
-/** One more object that takes turns with the others. */
+/** Adds an object that takes turns with the others. */
 const AddObject = ({
   setOpen,
   activity,
@@ -556,7 +556,7 @@ const AddObject = ({
   </button>
 );
 
-/** What is held to strike with. */
+/** Chooses the bat or racket. */
 const Implement = ({
   activity,
   change,

@@ -187,7 +187,7 @@ const MarkHandle = memo(function MarkHandle({
     </g>
   );
 });
-/** Moves, turns and resizes a layout by its grips. `far`: how far it reaches along its own direction at the size it has now, metres. */
+/** Moves, turns and resizes a layout by its grips. `far` is its present length along its own direction, in metres. */
 function useFrameDrag({
   laid,
   scale: planScale,
@@ -355,7 +355,7 @@ function Grip({
   );
 }
 
-/** Its size, where it starts, and how far it is turned. */
+/** Writes the layout's size, its start and its turn. */
 const FrameText = ({
   moveAt,
   corners,

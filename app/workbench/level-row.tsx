@@ -13,21 +13,21 @@ import { NumberField, TextField } from "./knobs.tsx";
 
 interface RowProps {
   activity: Activity;
-  /** Its place among the levels, from 0. */
+  /** The index of the level, from 0. */
   i: number;
   setting: LevelSetting;
-  /** Changes something of it; `key` joins edits of the same field into one step of undo. */
+  /** Changes part of the level. Edits with the same `key` become one undo step. */
   set: (change: Partial<LevelSetting>, key?: string) => void;
 }
 
-/** One level: what it is, the chances of three children, and what of it can be changed. */
+/** Shows one level with its chances, and the fields to edit it. */
 export function LevelRow({
   text,
   children,
   ...row
 }: RowProps & {
   text: string | undefined;
-  /** The chances. */
+  /** The children's chances at this level. */
   children: React.ReactNode;
 }) {
   const { activity, i, setting, set } = row;
@@ -73,7 +73,7 @@ export function LevelRow({
   );
 }
 
-/** Another object to send, and another thing to aim at. */
+/** Changes the object to throw and the target for this level. */
 function ThingPicks({ activity, i, setting, set }: RowProps) {
   const { list } = useSchool();
   const names = namesOf(list);
@@ -105,7 +105,7 @@ function ThingPicks({ activity, i, setting, set }: RowProps) {
   );
 }
 
-/** The other hand, a low posture, a helper. */
+/** Changes the hand, the posture and the helper for this level. */
 const BodyPicks = ({ i, setting, set }: RowProps) => (
   <>
     <Pick
@@ -132,12 +132,12 @@ const BodyPicks = ({ i, setting, set }: RowProps) => (
   </>
 );
 
-/** Another action, and any field of the game. */
+/** Changes the action, or any field of the game, for this level. */
 function GamePicks({ activity, i, setting, set }: RowProps) {
   const attempt = useAttemptWords();
   const actions = otherActions(activity);
   const more = settable(activity);
-  /** A number begins as it is; a yes or no is turned round. */
+  /** Adds a field to the level. A number starts with its present value; a yes or no starts reversed. */
   function begin(field: string | null) {
     const knob = more.find((one) => fieldOf(one) === field);
     const now = knob && setTo(knob, { params: activity.pattern.params, match: activity.match });
@@ -169,7 +169,7 @@ function GamePicks({ activity, i, setting, set }: RowProps) {
   );
 }
 
-/** A field of the game that the level sets otherwise: a number, a text, or yes and no. */
+/** A field of the game that this level changes: a number, a text, or yes and no. */
 function ChangedField({
   changed: { field, value },
   more,
@@ -205,7 +205,7 @@ function ChangedField({
   );
 }
 
-/** One choice of a level; the first one is: as drawn. */
+/** A select for one choice of a level. The first option leaves it as designed. */
 function Pick({
   name,
   is,

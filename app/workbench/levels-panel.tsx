@@ -30,10 +30,10 @@ import type { PanelProps } from "./stations.ts";
 import { useEnds } from "./use-forecast.ts";
 import { type LevelProposal, type Levels, useLevelProposal } from "./use-level-proposal.ts";
 
-/** A chance of each shown child, level by level; null: it cannot be worked out. */
+/** The chance of each child shown, level by level. Null means that we cannot work it out. */
 type Rates = readonly (readonly (number | null)[])[];
 const percent = (share: number) => Math.round(100 * share);
-/** The middle one of youngest, middle and oldest. */
+/** Returns the typical child's value out of youngest, typical and oldest. */
 const middleOf = <T,>(rates: readonly T[]): T | undefined => rates[Math.min(1, rates.length - 1)];
 
 /** Levels of difficulty: a corridor, how many, what may be turned; each with the chances of youngest, middle and oldest. */
@@ -59,7 +59,7 @@ export function LevelsPanel({ activity, problems, change, middle, people = [midd
   );
 }
 
-/** Between which chances the levels lie, and how many there are. */
+/** Sets the range of success that the levels should cover, and how many levels there are. */
 const Corridor = ({ proposal }: { proposal: LevelProposal }) => (
   <>
     <div className="grid grid-cols-2 gap-x-3">
@@ -93,7 +93,7 @@ const Corridor = ({ proposal }: { proposal: LevelProposal }) => (
   </>
 );
 
-/** What may change from level to level, of what there is to change in this activity. */
+/** Chooses what may change from level to level, out of what this activity allows. */
 function MayChange({ activity, proposal }: { activity: Activity; proposal: LevelProposal }) {
   const fits: Record<LevelKnob, boolean> = {
     line: true,
@@ -118,7 +118,7 @@ function MayChange({ activity, proposal }: { activity: Activity; proposal: Level
   );
 }
 
-/** One number of the game may be changed instead, so that so many finish. */
+/** Offers to change one number of the game instead, so that a given share of children finish. */
 function OneNumber({ activity, proposal }: { activity: Activity; proposal: LevelProposal }) {
   const attempt = useAttemptWords();
   if (proposal.amounts.length === 0) return null;
@@ -138,14 +138,14 @@ function OneNumber({ activity, proposal }: { activity: Activity; proposal: Level
   );
 }
 
-/** What is amiss with what was asked for, and the buttons. */
+/** Shows problems with the request, and the buttons. */
 const Propose = ({
   proposal,
   again,
   remove,
 }: {
   proposal: LevelProposal;
-  /** There are levels. */
+  /** Levels exist already. */
   again: boolean;
   remove: () => void;
 }) => (
@@ -183,7 +183,7 @@ const Propose = ({
   </>
 );
 
-/** How it goes, and why nothing, or fewer, came of it. */
+/** Reports progress, and why there are fewer levels than asked for, or none. */
 const Proposed = ({ proposal: { state, looked, failing, lets, allow } }: { proposal: LevelProposal }) => (
   <div role="status" className="text-sm">
     {state === "working" && tell("level.looking", { values: looked })}
@@ -203,7 +203,7 @@ const Proposed = ({ proposal: { state, looked, failing, lets, allow } }: { propo
   </div>
 );
 
-/** The levels, each with its chances, and how a child moves between them. */
+/** Lists the levels with their chances, and sets how a child moves between them. */
 function LevelList({
   activity,
   levels,
@@ -264,7 +264,7 @@ function LevelList({
   );
 }
 
-/** The chances of one level, those inside the corridor in bold. */
+/** Shows the chances at one level. Those within the range asked for are bold. */
 const LevelRates = ({
   levels,
   people,
@@ -289,7 +289,7 @@ const LevelRates = ({
   </p>
 );
 
-/** After how many hits or misses another level is offered, and when nothing is asked any more. */
+/** Sets how many hits or misses in a row bring an offer of another level, and when the offers stop. */
 const UpAndDown = ({ levels, put }: { levels: Levels; put: (next: Levels) => void }) => (
   <div>
     <NumberField
@@ -320,7 +320,7 @@ const UpAndDown = ({ levels, put }: { levels: Levels; put: (next: Levels) => voi
   </div>
 );
 
-/** Where a typical child comes to rest, begun where it spends most of the time. */
+/** Says at which level a typical child settles, starting from the one where they would spend most time. */
 function Settling({ levels: { up, down, stop = USUAL_TURNS }, rates }: { levels: Levels; rates: Rates }) {
   const attempt = useAttemptWords();
   const settled = useMemo(() => {

@@ -114,7 +114,7 @@ export function LiveYard({
   );
 }
 
-/** The tape, and how to read it. */
+/** Draws the tape and explains it. */
 const TapeAndKey = ({
   pegs,
   scale,
@@ -190,7 +190,7 @@ const TapeAndKey = ({
   </>
 );
 
-/** The plan, with what is laid out beside the game over it. */
+/** Draws the plan, with any extra layout on top. */
 const PlanAndLayout = ({
   live,
   parts,

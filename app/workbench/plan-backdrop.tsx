@@ -6,7 +6,7 @@ import { type PlanScale, WIDTH } from "./scale.ts";
 type Line = PartOf<"line">;
 type Targets = readonly PartOf<"target">[];
 
-/** Patterns that the plan fills with. */
+/** Defines the fill patterns of the plan. */
 export const Defs = () => (
   <defs>
     <pattern id="hatch" width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -20,7 +20,7 @@ export const Defs = () => (
   </defs>
 );
 
-/** The space, what a send rolls on into, and what is behind. `farthest`: of what is played at, metres. */
+/** Draws the space, the run-on area and whatever is behind. `farthest` is the distance of the farthest target, in metres. */
 export function Backdrop({
   space,
   runOn,
@@ -71,7 +71,7 @@ export function Backdrop({
   );
 }
 
-/** How far a send sweeps around the player, and how far others stay. */
+/** Draws how far the swing reaches around the player, and how far away others must stay. */
 export const ClearSpace = ({
   clear,
   from,
@@ -134,7 +134,10 @@ export const ClearSpace = ({
   </g>
 );
 
-/** The way from the line to each target, the chosen one's stronger; or, where the line moves or a zone is chosen, the one way `to` there. */
+/**
+ * Draws lines from the player to each target, the selected one stronger. If the line moves or a zone is selected, `to` is the one place to
+ * point at.
+ */
 export const SightLines = ({
   from,
   targets,
@@ -171,7 +174,7 @@ export const SightLines = ({
   </>
 );
 
-/** The space in words, and how far a send rolls on beyond it. */
+/** Describes the space, and how far an object may roll beyond it. */
 export const Captions = ({
   space,
   who,

@@ -5,19 +5,19 @@ import { ThingStroke } from "../ui/strokes.tsx";
 import { asideText, nudged, type Snap, snapped } from "./edit.ts";
 import { type PlanScale, WIDTH } from "./scale.ts";
 
-/** Targets are drawn no smaller than so many pixels. */
+/** The smallest size at which a target is drawn, in pixels. */
 export const LEAST = 26;
 
 interface MarkProps {
   id: string;
   item: string;
-  /** What it carries, as on a card. */
+  /** The sign that it carries, as on a card. */
   sign: string | undefined;
   name: string;
   x: number;
   y: number;
   size: number;
-  /** Where the plan ends, for the dotted line down to the tape. */
+  /** The bottom of the plan, where the dotted line meets the tape. */
   foot: number;
   chosen: boolean;
   grouped: boolean;
@@ -28,7 +28,7 @@ interface MarkProps {
   wide: number;
   snap: Snap;
   step: number;
-  /** Puts it somewhere else: metres from the throwing spot and to the right of the middle. */
+  /** Moves it. Metres from the throwing spot, and to the right of the middle. */
   place: (id: string, metres: number, across: number, gesture: string) => void;
   scale: PlanScale;
   svg: React.RefObject<SVGSVGElement | null>;
@@ -38,7 +38,7 @@ interface MarkProps {
   wrong: boolean;
 }
 
-/** Dragged along and aside; with the plan reversed only aside. */
+/** Drags a target both ways. On a reversed plan it moves sideways only. */
 function useTargetDrag({
   id,
   choose,
@@ -165,7 +165,7 @@ export const TargetMark = memo(function TargetMark({
   );
 });
 
-/** What is said beside the chosen target: how far, how far aside, how wide. */
+/** Writes the distance, the offset and the width beside the selected target. */
 const ChosenText = ({
   x,
   y,
@@ -192,7 +192,7 @@ const ChosenText = ({
   </text>
 );
 
-/** Makes the chosen target wider or narrower, by its edge: drawn over all targets, since one may stand on another. */
+/** A grip on the edge of the selected target that changes its width. It is drawn over all targets, because they may overlap. */
 export function WidthGrip({
   target: { id, along, across, width },
   widen,
@@ -200,7 +200,7 @@ export function WidthGrip({
   svg,
 }: {
   target: PartOf<"target">;
-  /** Gives it another width, metres. */
+  /** Sets its width, in metres. */
   widen: (id: string, width: number, gesture: string) => void;
   scale: PlanScale;
   svg: React.RefObject<SVGSVGElement | null>;

@@ -10,7 +10,7 @@ import { Backdrop, Captions, ClearSpace, Defs, SightLines } from "./plan-backdro
 import { LEAST, TargetMark, WidthGrip } from "./plan-target.tsx";
 import { type PlanScale, WIDTH } from "./scale.ts";
 
-/** A line is taken hold of within so many pixels. */
+/** How wide the invisible grip on a line is, in pixels. */
 const LINE_GRIP = 16;
 
 interface Props {
@@ -179,7 +179,7 @@ export const Plan = memo(function Plan({
   );
 });
 
-/** Where the attempts of the shown child end, twice as far as they usually stray. */
+/** Shades where the attempts of the child shown usually end (two standard deviations). */
 const Scatter = ({
   aimed,
   spread,

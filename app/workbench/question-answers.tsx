@@ -99,7 +99,7 @@ export function QuestionAnswers({
   );
 }
 
-/** The answers, each with its picture, in their order. */
+/** Lists the answers with their pictures. */
 const AnswerList = ({
   list,
   answer,

@@ -132,7 +132,7 @@ export function SampleGame({ activity, who }: { activity: Activity; who: Who }) 
   );
 }
 
-/** On and back, step by step, or by itself. */
+/** Buttons to step forwards and back, or to play on. */
 const Steps = ({
   button,
   at,

@@ -180,7 +180,7 @@ function OtherGame({
   );
 }
 
-/** The class that it goes to, with how many are in it. */
+/** Chooses the class to send to. */
 const ClassField = ({
   to,
   setTo,
@@ -214,7 +214,7 @@ const ClassField = ({
   </label>
 );
 
-/** Some children in place of all. */
+/** Lets the teacher send to some children only. */
 const SomeChildren = ({
   group,
   setSome,
@@ -242,7 +242,7 @@ const SomeChildren = ({
   </details>
 );
 
-/** When it opens and closes, how many goes count, and the score to beat. */
+/** Sets the opening and closing times, how many goes count, and the score to beat. */
 const TimesAndTries = ({
   zone,
   times,

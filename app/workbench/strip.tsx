@@ -251,7 +251,7 @@ function HomeList({ homes, apply }: { homes: readonly HomeFit[]; apply: (next: A
   );
 }
 
-/** What stands beside the first figure: the youngest and the oldest, how many, or how often it is finished. */
+/** Shows the second figure: youngest and oldest, attempts, or how often the game is finished. */
 const SecondPart = ({
   counted,
   fixed,
@@ -310,7 +310,7 @@ const SecondPart = ({
   </Part>
 );
 
-/** The first figure, and how far it reaches. */
+/** Shows the first figure and its likely range. */
 const FirstFigure = ({
   first,
   shown,
@@ -350,7 +350,7 @@ const FirstFigure = ({
   </div>
 );
 
-/** How many homes are ready, and what would make the others ready. */
+/** Shows how many homes are ready, and what would make the others ready. */
 const HomesPart = ({
   homes,
   apply,
@@ -381,7 +381,7 @@ const HomesPart = ({
   </Part>
 );
 
-/** How long a game takes, and how much of that is active. */
+/** Shows how long a game takes and how much of it is active time. */
 const Times = ({
   forecasts,
   names,

@@ -369,7 +369,7 @@ const PegHandle = memo(function PegHandle({
   );
 });
 
-/** Where the steps of all children put the chosen marker. */
+/** Shows where the selected marker ends up when each child counts their own steps. */
 const SpreadBand = ({ spread, scale }: Pick<Props, "spread" | "scale">) =>
   spread && (
     <rect

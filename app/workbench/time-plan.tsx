@@ -108,7 +108,7 @@ export function TimePlanFields({
   );
 }
 
-/** On how many days a week, and how long. */
+/** Sets how many days a week to play, and for how long. */
 const WeekFields = ({
   week,
   activity,

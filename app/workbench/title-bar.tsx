@@ -100,7 +100,7 @@ export function TitleBar({
   );
 }
 
-/** The class that it is designed for. */
+/** Chooses the class that the activity is designed for. */
 const ClassField = ({
   group,
   setSearch,

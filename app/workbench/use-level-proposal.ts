@@ -23,14 +23,14 @@ export type Levels = NonNullable<Activity["levels"]>;
 
 const levelsWorker = () => new Worker(new URL("../workers/levels.worker.ts", import.meta.url), { type: "module" });
 
-/** What of an activity decides how often its end is reached. */
+/** The parts of an activity that decide how often it is finished. */
 const PLAYED = ["pattern", "match", "aim", "kit", "space", "setOut", "between"] as const;
 
-/** With one more of them, or one less. */
+/** Returns the list with this change switched on or off. */
 const turned = (knobs: readonly LevelKnob[], knob: LevelKnob): LevelKnob[] =>
   LEVEL_KNOBS.filter((other) => (other === knob ? !knobs.includes(knob) : knobs.includes(other)));
 
-/** Levels as they are proposed: by hits, at once, or by how often a game is finished, in a worker. */
+/** Suggests levels. By hits, they come at once; by how often the game is finished, a worker computes them. */
 export function useLevelProposal({ activity, change, middle }: Pick<PanelProps, "activity" | "change" | "middle">) {
   const { list } = useSchool();
   const { levels } = activity;
@@ -73,7 +73,7 @@ export function useLevelProposal({ activity, change, middle }: Pick<PanelProps, 
       if (made.length < count) setFailing("fewerHits");
       return take(made);
     }
-    // Levels that cannot differ are not offered; what would let them differ is.
+    // If levels cannot differ, the panel offers a change that would let them.
     setLets(wouldDiffer(plain, middle, may));
     setFailing("noneDiffer");
   }
@@ -83,7 +83,7 @@ export function useLevelProposal({ activity, change, middle }: Pick<PanelProps, 
       (remote) =>
         remote.propose(activity, middle, field, { corridor, count }, Comlink.proxy(setLooked)) as Promise<Level[]>,
       (made) => {
-        // Whatever else was changed while it was worked out stays; of a game that was changed it says nothing.
+        // Keeps other edits made in the meantime. If the game itself changed, the result is out of date.
         if (PLAYED.some((key) => latest.current[key] !== activity[key])) setFailing("meanwhile");
         else if (made.length === 0) setFailing("nothing");
         else {
@@ -102,23 +102,23 @@ export function useLevelProposal({ activity, change, middle }: Pick<PanelProps, 
     setLow,
     high,
     setHigh,
-    /** The first number of the corridor is not below the second. */
+    /** True if the first number is not below the second. */
     crossed: low >= high,
     amounts,
-    /** The one number that is changed; empty, or none of them: by hits. */
+    /** The field to change, or any other text to go by hits. */
     field,
     setField: (next: string) => {
       setField(next);
       setFailing(null);
     },
     byEnd,
-    /** Nothing is ticked that may change. */
+    /** True if no change is ticked. */
     unticked: knobs.length === 0 && !byEnd,
     state: worker.state,
     stop: worker.stop,
     looked,
     failing,
-    /** The change that would let levels differ. */
+    /** The change that would make different levels possible. */
     lets,
     allow: (knob: LevelKnob) => {
       setKnobs(LEVEL_KNOBS.filter((other) => other === knob || knobs.includes(other)));

@@ -15,8 +15,8 @@ import { RANKS, type Shown } from "./home-fits.ts";
 import { planScale } from "./scale.ts";
 
 /**
- * Everything that follows from an activity while it is dragged: the parts and their scale, the chances of the children, how the shown one misses,
- * and what clashes. `people`: youngest, middle and oldest of the class; `shown`: which of them, by its place.
+ * Computes everything that follows from an activity while it is dragged: parts and scale, chances, spread, and clashes. `people` are the
+ * youngest, typical and oldest child of the class; `shown` is the index of the one on show.
  */
 export function useYardFigures({
   live,
@@ -37,7 +37,7 @@ export function useYardFigures({
       ),
     [probes],
   );
-  // What is laid out beside the game changes nothing of the game: dragging it works out no rates again.
+  // The extra layout does not affect the game, so dragging it must not recompute the chances.
   const { pattern: played, match, space, aim, kit, behind, ramp, off, wall } = live;
   // biome-ignore lint/correctness/useExhaustiveDependencies: the parts of the activity that the game depends on
   const game = useMemo(() => ({ ...live, layout: null }), [played, match, space, aim, kit, behind, ramp, off, wall]);
@@ -59,7 +59,7 @@ export function useYardFigures({
       }),
     [people, game, parts],
   );
-  // Where even the one who is best at it has no chance to speak of.
+  // Pegs at which even the most able child shown has hardly any chance.
   const hopeless = pegs.flatMap((peg, i) =>
     rows.every((row) => (row.rates.get(peg.id) ?? 1) < NO_CHANCE)
       ? [peg.kind === "line" ? `line ${i + 1}` : peg.label || itemName(peg.item ?? "")]
@@ -91,7 +91,7 @@ export function useYardFigures({
       ),
     [allParts, length, width, sent, inAir, action, age, held, sending, ceiling],
   );
-  // The same list as long as it says the same, so that the plan is not drawn again for it.
+  // Keeps the same array while its content is the same, so that the plan does not redraw.
   const wrongIds = JSON.stringify(clashes.flatMap((clash) => clash.ids as readonly string[]));
   const wrong = useMemo(() => JSON.parse(wrongIds) as string[], [wrongIds]);
   const clear = useMemo(
@@ -99,21 +99,21 @@ export function useYardFigures({
     [clearShown, action, age, held],
   );
   return {
-    /** Chances that belong to no peg, and what each is about. */
+    /** Chances that belong to no peg, each with a label. */
     loose,
     parts,
-    /** With what is laid out beside the game. */
+    /** The parts of the game and of the extra layout. */
     allParts,
     inAir,
     scale,
     rows,
-    /** Pegs that nobody has a chance at, by name. */
+    /** Names of the pegs that no child has a chance to hit. */
     hopeless,
     sending,
     spreadOf,
     ceiling,
     clashes,
-    /** What clashes, by id. */
+    /** Ids of everything that clashes. */
     wrong,
     clear,
   };

@@ -6,10 +6,10 @@ import type { Draft } from "./draft.ts";
 import { nudged } from "./edit.ts";
 import type { Yard } from "./use-yard.ts";
 
-/** What `[` and `]` move the chosen peg by, metres. */
+/** How far `[` and `]` move the selected peg, in metres. */
 const EASIER = 0.1;
 
-/** The keys of the workbench: undo and redo, easier and harder, and arrows for all that is chosen. */
+/** Handles the keys of the workbench: undo, redo, easier, harder, and arrows that move the selection. */
 export function useYardKeys({ draft, yard, parts }: { draft: Draft; yard: Yard; parts: readonly Part[] }): void {
   const { undo, redo } = draft;
   useEffect(() => {
@@ -20,7 +20,7 @@ export function useYardKeys({ draft, yard, parts }: { draft: Draft; yard: Yard; 
       const { chosen: chosenId, group } = yard;
       const peg = opened(draft.ledger.live()).pegs.find((eachPeg) => eachPeg.id === chosenId);
       const first = parts.find((part) => part.id === group[0]);
-      // All that is chosen moves, wherever the focus is but on one of them: that one moves them itself.
+      // Moves the whole selection, unless the focus is on a selected target, which handles the key itself.
       if (
         group.length > 1 &&
         first?.kind === "target" &&

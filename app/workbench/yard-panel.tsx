@@ -136,7 +136,7 @@ export function YardPanel({ activity, problems, change, chosen, choose, middle }
   );
 }
 
-/** The fields of one marker, by its name, and taking it away. */
+/** Edits or removes one marker. */
 function PegFields({ activity, problems, change, peg, choose }: Edits & { peg: Peg } & Pick<PanelProps, "choose">) {
   const game = opened(activity);
   const { pegs } = game;
@@ -168,7 +168,7 @@ function PegFields({ activity, problems, change, peg, choose }: Edits & { peg: P
   );
 }
 
-/** All targets set out anew, as a layout has them. */
+/** Rearranges all targets into one of the ready-made layouts. */
 function Arrange({ activity, change }: Edits) {
   const { pegs } = opened(activity);
   if (pegs.length < 2 || pegs[0]!.kind !== "target") return null;
@@ -192,7 +192,7 @@ function Arrange({ activity, change }: Edits) {
   );
 }
 
-/** In what the card gives distances, what is behind the targets, and what is touched first. */
+/** Sets the unit of distances on the card, what is behind the targets, and what the object must touch first. */
 const Behind = ({ activity, problems, change }: Edits) => (
   <>
     <h3 className="mt-3 text-base">How distances are given, and what is behind</h3>
@@ -245,7 +245,7 @@ const Behind = ({ activity, problems, change }: Edits) => (
   </>
 );
 
-/** By hand, or down a ramp. */
+/** Sets whether the child rolls by hand or down a ramp. */
 function StartsHow({ activity, change }: Edits) {
   if (activity.aim.action !== "underarmRoll" && !activity.ramp) return null;
   return (
@@ -282,7 +282,7 @@ function StartsHow({ activity, change }: Edits) {
   );
 }
 
-/** The space that the activity is designed for. */
+/** Sets the space that the activity is designed for. */
 function SpaceFields({ activity, change }: Edits) {
   const { space } = activity;
   const put = (next: Partial<Activity["space"]>, key?: string) =>

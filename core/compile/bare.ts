@@ -10,7 +10,7 @@ export const BARE_FIELD = "bare";
 /** And the one of a go that is counted in another unit than a go alone. */
 export const UNIT_FIELD = "unit";
 
-/** The game that counts exercises. */
+/** The one game that can be made of exercises alone. */
 const counted = (Object.values(patterns) as AnyPattern[]).find((pattern) => pattern.ofExercises)!;
 
 /**

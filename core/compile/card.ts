@@ -209,7 +209,7 @@ function spaceCautions(activity: Activity, space: HomeSpace | null): Caution[] {
   return out;
 }
 
-/** What stands beside the steps of setting up: what is held, a ramp, what is touched first, the game's own, and how often it is played. */
+/** Returns the notes beside the set-up steps: the bat, the ramp, what to touch first, the game's own notes, and how often to play. */
 function notesOf(activity: Activity, setUp: readonly Phrase[]): Phrase[] {
   const ramp = activity.ramp && {
     key: `ramp.setUp.${activity.ramp.stand}`,
@@ -253,7 +253,7 @@ function notesOf(activity: Activity, setUp: readonly Phrase[]): Phrase[] {
   ];
 }
 
-/** What is put down at each peg: how far it is counted out in the child's own steps, and aside. */
+/** Returns the marker for each peg, with its distance ahead and to the side in the child's own steps. */
 function markersOf(activity: Activity, child: CardChild, own: Paces): Marker[] {
   const game = opened(activity);
   const parts = layoutOf(activity);

@@ -64,8 +64,8 @@ export function scaled(activity: Activity, k: number): Activity {
 }
 
 /**
- * The same activity with every peg so much farther, metres; below nought: nearer. Targets keep their distances from each other, and stop where
- * the first of them can go no farther; lines each where their neighbours let them.
+ * Returns the activity with every peg `by` metres farther, or nearer if negative. Targets keep their distances from each other, so they stop
+ * as soon as the first of them can go no farther. Lines each move as far as their neighbours let them.
  */
 export function shifted(activity: Activity, by: number): Activity {
   const pegs = pegsOf(activity);

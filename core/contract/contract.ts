@@ -294,7 +294,7 @@ export interface Ground<P> {
   touchCounts(params: P, id: string): P;
 }
 
-/** What is played of a game: all that a device needs to run a go of it. It is free of Zod, so that a phone need not load it. */
+/** The playable half of a pattern: all that a device needs to run a go. It uses no Zod, so that phones need not load it. */
 export interface PlayPattern<P, S extends BaseState = BaseState> {
   /** The name of its folder in camel case. */
   name: string;
@@ -317,7 +317,10 @@ export interface PlayPattern<P, S extends BaseState = BaseState> {
   needs(params: P, match: Match): Needs;
 }
 
-/** Everything a game pattern is: what is played of it, and what a teacher designs with. One folder each; see docs/architecture.md. */
+/**
+ * A whole game pattern: its playable half, and everything that a teacher needs to design with it. Each has a folder; see
+ * docs/architecture.md.
+ */
 export interface Pattern<P, S extends BaseState = BaseState> extends PlayPattern<P, S> {
   /** Its place wherever games are listed, from 1. */
   rank: number;
@@ -349,7 +352,9 @@ export interface Pattern<P, S extends BaseState = BaseState> extends PlayPattern
   seldom?(params: P, modes: readonly Mode[]): readonly string[];
   /** Short exercises that stand for it where there is nothing at all to play with, by their ids in the library. */
   bare: readonly string[];
-  /** The same game made of exercises alone, one after the other; the one game that can be is played where there are no things at all. */
+  /**
+   * Returns the game made of exercises alone, one after the other. Exactly one game has this; it is played in homes without any equipment.
+   */
   ofExercises?(exercises: readonly { name: string; each: number }[]): { params: P; match: Match };
   /** A game anyone can play in a hallway. */
   example: {
@@ -412,7 +417,7 @@ export interface Needs {
   /** Things to send, for each player or side. */
   pieces: number;
   blocker: boolean;
-  /** What is held to strike with. */
+  /** Chooses the bat or racket. */
   implement?: boolean;
   /** Things that lie there, so many of each. */
   kinds?: readonly { item: string; count: number }[];
@@ -437,9 +442,9 @@ export interface Peg {
 
 /** A pattern whose parameters and state are its own business: what referee, forecast and screens work on. */
 export type AnyPattern = Pattern<unknown, BaseState>;
-/** What is played of a pattern, its parameters and state its own business. */
+/** The playable half of a pattern whose parameters and state are opaque. */
 export type AnyPlayPattern = PlayPattern<unknown, BaseState>;
-/** Whether the whole of a pattern is there, its schema too, and not only what is played of it. */
+/** True if this is a whole pattern, with its schema, and not only the playable half. */
 export const isWhole = (pattern: AnyPlayPattern): pattern is AnyPattern => "params" in pattern;
 /** The state with something seen in it at that time, milliseconds since the play began; itself where nothing is later than before. */
 export const seenAt = <S extends { last: number }>(state: S, at: number): S =>

@@ -7,8 +7,8 @@ import type { Game } from "./opened-game.ts";
 import { ownWay } from "./people.ts";
 
 /**
- * Opens a game of a pattern. `version`: the rules that a play began with; those of now unless given. RangeError names a version that is not
- * there, or a pattern without its schema where something is set before play.
+ * Opens a game of a pattern. `version` is the rules version that a play began with; the current one by default. Throws RangeError if that
+ * version does not exist, or if something is set before play and the pattern comes without its schema.
  */
 export function openGame(pattern: AnyPlayPattern, part: Omit<GamePart, "name">, version?: number): Game {
   const { params, match = pattern.match.initial, family = [], setOut = null, between = null } = part;
@@ -47,7 +47,7 @@ export function openGame(pattern: AnyPlayPattern, part: Omit<GamePart, "name">, 
   return beforePlay({ ...game, pattern }, { family, setOut }, first);
 }
 
-/** Whether a family may set something before play: what it sets is checked by the pattern's schema. */
+/** True if a family may set something before play. The pattern's schema then checks it. */
 export const setBeforePlay = ({ family = [], setOut = null }: Pick<GamePart, "family" | "setOut">): boolean =>
   family.length > 0 || setOut !== null;
 

@@ -3,7 +3,7 @@ import type { match } from "./match-schema.ts";
 export type Match = z.infer<typeof match>;
 export type MatchField = keyof Match;
 
-/** A match in which nothing is set: what the schema fills in. */
+/** The match settings that the schema fills in when a document gives none. */
 export const USUAL_MATCH: Match = {
   goes: { count: 1, keep: "best" },
   swap: "send",

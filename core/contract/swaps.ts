@@ -1,4 +1,7 @@
-/** When the next one sends: after each send, after a miss, once the misses of a forfeit are spent, after a whole go, or all at once. */
+/**
+ * When the turn passes: after each attempt, after a miss, once the misses of a forfeit are used up, after a whole go, or never, because all
+ * play at once.
+ */
 export const SWAPS = ["send", "miss", "budget", "go", "once"] as const;
 
 export type Swap = (typeof SWAPS)[number];

@@ -19,7 +19,7 @@ export interface Unlikely {
 
 /** So many of the newest goes are taken together. */
 const TOGETHER = [1, 2, 4, 8] as const;
-/** What is rarer than this among honest goes is named: measured, fewer than one honest go in a thousand is (unlikely.slow.test.ts). */
+/** Goes rarer than this among honest ones are reported. Measured, fewer than one honest go in a thousand is (unlikely.slow.test.ts). */
 const RARE = 1.2e-3;
 /**
  * Where even the surest child would hit less often than that, or where the point that explains some goes best would hit so often more seldom than this, they say

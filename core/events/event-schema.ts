@@ -8,7 +8,7 @@ const spot = z.strictObject({
   along: z.number().int().min(-60000).max(60000),
   across: z.number().int().min(-60000).max(60000),
 });
-/** Who it was, by number, where several play at the same time; else whose turn it is. */
+/** The player's number when several play at the same time. By default, the player whose turn it is. */
 const by = z.number().int().min(0).max(20).optional();
 const some = z.number().int().min(0).max(5000);
 
@@ -53,7 +53,7 @@ const game = [
     reached: z.array(z.number().int().min(0).max(5)).max(7).optional(),
     out: z.array(z.number().int().min(0).max(6)).max(7).optional(),
   }),
-  /** How a square was mixed: kinds from 0, row by row from the near one; and what it could be done in, where that was worked out. */
+  /** How a grid was shuffled: kinds from 0, row by row from the near one, with the fewest trips if they are known. */
   z.strictObject({
     kind: z.literal("mix"),
     at,
@@ -63,7 +63,7 @@ const game = [
       .strictObject({ lower: z.number().int().min(0).max(200), upper: z.number().int().min(0).max(200) })
       .optional(),
   }),
-  /** Two places of a square were swapped, by number from 0. */
+  /** Two places of the grid were swapped, by number from 0. */
   z.strictObject({
     kind: z.literal("swap"),
     at,
@@ -71,22 +71,22 @@ const game = [
     a: z.number().int().min(0).max(24),
     b: z.number().int().min(0).max(24),
   }),
-  /** So many more of a run, and whether it ended with a drop. */
+  /** Adds to a run, and says whether it ended with a drop. */
   z.strictObject({ kind: z.literal("count"), at, by, n: some, drop: z.literal(true).optional() }),
-  /** How many there were in all, whatever was tapped. */
+  /** The total, whatever was tapped before. */
   z.strictObject({ kind: z.literal("total"), at, by, n: some }),
-  /** The exercise was done. */
+  /** The exercise between attempts is done. */
   z.strictObject({ kind: z.literal("task"), at, by }),
-  /** A choice of the one whose turn it is, or none. */
+  /** A choice by the player whose turn it is; null for none. */
   z.strictObject({ kind: z.literal("choose"), at, by, of: ref, pick: ref.nullable() }),
-  /** Where the child stood its own formation, millimetres. */
+  /** Where the child put the targets, in millimetres. */
   z.strictObject({
     kind: z.literal("arrange"),
     at,
     by,
     spots: z.array(spot.extend({ id: ref })).max(20),
   }),
-  /** A resting piece was knocked to another place. */
+  /** A piece at rest was knocked to another place. */
   z.strictObject({
     kind: z.literal("move"),
     at,
@@ -94,7 +94,7 @@ const game = [
     place: ref,
     spot: spot.optional(),
   }),
-  /** How far a piece lies from the jack, measured, millimetres. */
+  /** The measured distance of a piece from the jack, in millimetres. */
   z.strictObject({
     kind: z.literal("measure"),
     at,
@@ -103,9 +103,9 @@ const game = [
   }),
   /** What fell was stood up again. */
   z.strictObject({ kind: z.literal("stand"), at }),
-  /** The match goes on another day, perhaps with another thing. */
+  /** The match goes on another day, perhaps with another object. */
   z.strictObject({ kind: z.literal("carry"), at, object: ref.optional() }),
-  /** Something was changed within what is allowed: a field by its id. */
+  /** A field was changed within what the teacher allows, by its id. */
   z.strictObject({
     kind: z.literal("set"),
     at,
@@ -113,16 +113,16 @@ const game = [
     field: ref,
     value: z.union([z.string().max(40), z.number(), z.boolean()]),
   }),
-  /** Somebody stops playing, by number. */
+  /** A player stops, by number. */
   z.strictObject({ kind: z.literal("leave"), at, who: z.number().int().min(0).max(20) }),
-  /** Somebody more plays, as the next number: on a side, or (null) as one of its own. */
+  /** Another player joins with the next number, on a side or (null) as a side of their own. */
   z.strictObject({ kind: z.literal("join"), at, side: z.number().int().min(0).max(20).nullable() }),
   z.strictObject({ kind: z.literal("ready"), at }),
   z.strictObject({ kind: z.literal("bell"), at }),
 ] as const;
 export const gameEvent = z.discriminatedUnion("kind", [...game]);
 
-/** Kinds that plays were recorded in before sends said all in one; read, never written. See before.ts. */
+/** Event kinds of plays recorded before one event described a whole attempt. They are read but never written. See before.ts. */
 const before = [
   z.strictObject({ kind: z.literal("rest"), at, zone: ref, spot: spot.optional() }),
   z.strictObject({
@@ -139,29 +139,29 @@ const before = [
 const seq = z.number().int().min(0).max(MAX_EVENTS);
 const reason = z.string().min(1).max(200);
 const people = [
-  /** Takes back the last thing that still stands; `by`: of those that one did. */
+  /** Undoes the last event that still stands. With `by`, the last one by that player. */
   z.strictObject({ kind: z.literal("undo"), at, by }),
-  /** Something else serves in a role from now on (or, in role `home`, it is played in that home): later sums know. */
+  /** Another item fills a role from now on (or, for the role `home`, play moves to that home), so that later analyses know. */
   z.strictObject({ kind: z.literal("object"), at, role: ref, item: ref }),
-  /** What was just sent is sent again and does not count: a foot was over the line, or nobody agreed on what it was. */
+  /** The last attempt is taken again and does not count: a foot was over the line, or the players disagreed. */
   z.strictObject({ kind: z.literal("again"), at, by, why: z.enum(["foot", "call"]) }),
-  /** Nobody agreed on what was seen, and it was settled without sending again; `by`: who looked and said. */
+  /** The players disagreed, and settled it without another attempt. `by` is who looked and decided. */
   z.strictObject({ kind: z.literal("dispute"), at, by }),
-  /** The game stands still, its clock with it, until it goes on. */
+  /** The game and its clock pause until somebody resumes. */
   z.strictObject({ kind: z.literal("pause"), at }),
   z.strictObject({ kind: z.literal("goOn"), at }),
-  /** The people stopped before the end. */
+  /** The players stopped before the end. */
   z.strictObject({ kind: z.literal("stop"), at }),
 ] as const;
-/** Everything a play can record: what the game saw, and what the people at it decided about the record. */
+/** Everything a play can record: events of the game, and decisions of the players about the record. */
 export const playEvent = z.discriminatedUnion("kind", [
   ...game,
   ...people,
-  /** The event at `seq` was wrong. */
+  /** Replaces the event at `seq`, which was wrong. */
   z.strictObject({ kind: z.literal("correct"), at, seq, event: gameEvent, reason }),
 ]);
 
-/** As devices, files and rows have it: what is recorded now, or what was before. */
+/** An event as stored on devices, in files and in rows, in the present or an earlier form. */
 export const recordedGame = z.discriminatedUnion("kind", [...game, ...before]);
 export const recordedEvent = z.discriminatedUnion("kind", [
   ...game,

@@ -270,11 +270,11 @@ function fixOf(kind: Warning["kind"], activity: Activity, people: readonly [Who,
   return list.slice(0, MAX_TRIED).find((fix) => checks[kind](fix.activity, people) === null) ?? null;
 }
 
-/** What should be looked at, without the changes that would mend it, which take longer to find. */
+/** Returns only the kinds of warnings. The changes that would fix them take longer to find. */
 export const kindsOf = (activity: Activity, people: readonly [Who, Who, Who]): Warning["kind"][] =>
   WARNINGS.filter((kind) => checks[kind](activity, people) !== null);
 
-/** One warning, with one change that mends it; null: there is nothing to warn of. */
+/** Returns one warning with a change that would fix it, or null if there is nothing to warn about. */
 export function warningOf(kind: Warning["kind"], activity: Activity, people: readonly [Who, Who, Who]): Warning | null {
   const params = checks[kind](activity, people);
   return params ? { kind, phrase: { key: `warning.${kind}`, params }, fix: fixOf(kind, activity, people) } : null;

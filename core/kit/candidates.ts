@@ -9,14 +9,14 @@ import { broken, type Limit, type Role } from "./role.ts";
 import { type Sense, senseless } from "./sense.ts";
 import type { Available } from "./stock.ts";
 
-/** Costs are whole numbers, so that ties are ties: this many to one unit of difference. */
+/** Costs are whole numbers, so that equal costs compare as equal. This is one unit of difference. */
 const UNIT = 10_000;
-/** Leaving out what may be left out, and what may not. Dearer than any difference between things. */
+/** The costs of leaving out an optional and a required role. Both exceed any difference between items. */
 const LEFT_OUT = 1_000 * UNIT;
 const UNMET = 1_000_000 * UNIT;
-/** A game without anything to send is none at all. */
+/** No game can do without an object to send. */
 const UNMET_SEND = 20_000_000 * UNIT;
-/** Steps within one unit of cost, for telling ties apart: more than all ranks of one choice add up to. */
+/** Steps within one unit of cost that break ties. It exceeds the sum of all ranks of one choice. */
 export const FINE = 8192;
 /** What the things weigh in the choice: difference in size, in run-on, in handling; a wider target hides those
  * behind it; not getting as far as is asked; making; asking; doing without. */
@@ -37,16 +37,16 @@ const WEIGHTS = {
   reach: 1,
   bare: 0.4,
 };
-/** What a further target of the same kind costs. */
+/** The cost of another target of the same kind. */
 export const SAME = Math.round(0.3 * UNIT);
 
-/** One way for a role to be filled; null: it is left out. */
+/** One way to fill a role; null means that it is left out. */
 export interface Option {
   of: Available | null;
   cost: number;
 }
 
-/** Limits that the home sets, whatever an activity asks; what makes no sense or is not safe anywhere stands in sense.ts. */
+/** Limits set by the home, whatever the activity asks. What is unsafe or senseless in any home is in sense.ts. */
 export function houseLimits(role: Role, choosing: Choosing): Limit[] {
   const out: Limit[] = [];
   if (choosing.quiet) out.push({ property: "noise", most: 1 });
@@ -62,7 +62,7 @@ export const whereOf = (role: Role, choosing: Choosing): Where => ({
 export const apart = (age: number | null, b: number | null) =>
   age && b ? Math.abs(Math.log(age / b)) : age === b ? 0 : 1;
 
-/** How far a thing is from what was designed and wished, in whole cost. */
+/** Returns how far an item is from the designed one and from the wishes, as a whole cost. */
 function costOf(item: Item, role: Role, at: Where): number {
   let cost = item.ask ? WEIGHTS.ask : 0;
   const { as } = role;
@@ -94,26 +94,26 @@ function costOf(item: Item, role: Role, at: Where): number {
   return Math.round(cost * UNIT);
 }
 
-/** How many of a thing a role takes. */
+/** Returns how many of an item a role takes. */
 export const needed = (item: Item, role: Role) => (item.endless ? 1 : role.count);
-/** What it costs besides that the thing is not lying there: making it, or doing without one. */
+/** Costs beyond the difference itself: making the item, or doing without it. */
 function costOfGetting(item: Item, role: Role, ready: ReadonlyMap<string, number>): number {
   const making = needed(item, role) > (ready.get(item.id) ?? 0) ? (item.made?.minutes ?? 0) * WEIGHTS.minute : 0;
   return Math.round(UNIT * (making + (item.always ? WEIGHTS.bare : 0)));
 }
 
-/** The rule of sense that a thing breaks in a role there, or null. */
+/** Returns the rule of sense that an item would break in a role, or null. */
 export const senselessIn = (item: Item, role: Role, at: Where, indoors: boolean): Sense | null =>
   senseless(item, role, indoors) ?? (role.use === "send" && gauge(item, role, at).idle ? "pointless" : null);
 
 interface Gauged {
   cost: number;
-  /** Keeps the limits of its role. */
+  /** True if the item keeps the limits of its role. */
   within: boolean;
-  /** It hardly moves there. */
+  /** The object hardly rolls or slides on that floor. */
   idle: boolean;
 }
-/** What a thing is worth in a role does not depend on the home but for its floor: reckoned once for all homes. */
+/** How well an item fits a role depends on the home only through its floor, so it is computed once for all homes. */
 const gauges = new WeakMap<Role, Map<Floor, Map<Item, Gauged>>>();
 function gauge(item: Item, role: Role, at: Where): Gauged {
   let floors = gauges.get(role);
@@ -139,11 +139,11 @@ function gauge(item: Item, role: Role, at: Where): Gauged {
   return found;
 }
 
-/** Whether a thing can do what a role is for at all. */
+/** Returns true if an item can serve in a role at all. */
 export const serves = (item: Item, role: Role): boolean =>
   item.uses.includes(role.use) && (role.use !== "send" || role.move === null || item.moves.includes(role.move));
 
-/** For each role what can fill it, cheapest first, and doing without it last. `ready`: what lies there without making it. */
+/** Finds what can fill each role, cheapest first; leaving it out comes last. `ready` is the stock that needs no making. */
 export function optionsFor(
   choosing: Choosing,
   available: readonly Available[],
@@ -170,7 +170,7 @@ export function optionsFor(
       }));
     const without = role.optional ? LEFT_OUT : role.use === "send" ? UNMET_SEND : UNMET;
     const sorted = [...fit.sort((x, y) => x.cost - y.cost), { of: null, cost: without }];
-    // Costs are told apart by the order of the list, so that the best choice is one and the same however it is looked for.
+    // Ties are broken by the order of the list, so that every search finds the same best choice.
     return sorted.map((o, rank) => ({ of: o.of, cost: o.cost * FINE + rank }));
   });
 }

@@ -8,20 +8,20 @@ import type { Coupling, Role } from "./role.ts";
 import { tooHeavyToFall } from "./sense.ts";
 import { type Available, enoughOf, portionOf } from "./stock.ts";
 
-/** Dearer than anything, and still a whole number that can be added to. */
+/** Larger than any cost, and still safe to add to as a whole number. */
 const NEVER = 4e15;
-/** The search stops after so many trials, and says that the best was not proved. */
+/** The most trials of a search. Beyond it, the result is marked as not proved. */
 export const MAX_TRIALS = 2_000;
-/** Room that an opening needs beyond the thing that goes in, metres. */
+/** How much larger than the object an opening must be, in metres. */
 export const CLEARANCE = 0.02;
 
-/** One way for a role to be met, as a column of the assignment. */
+/** One way to fill a role: a column of the assignment problem. */
 interface Cell {
   key: string;
   cost: number;
   o: Option;
 }
-/** Puts one among the cheapest of a row, cheapest first, at most `cap` of them. */
+/** Inserts an option into a list of the cheapest ones, in order, and keeps at most `cap`. */
 function put(row: Cell[], cap: number, cell: Cell): void {
   let at = row.length;
   while (at > 0 && row[at - 1]!.cost > cell.cost) at--;
@@ -32,7 +32,7 @@ function put(row: Cell[], cap: number, cell: Cell): void {
 const full = (row: readonly Cell[], cap: number, cost: number): boolean =>
   row.length === cap && row[cap - 1]!.cost <= cost;
 
-/** Whether two things suit each other as a coupling asks. */
+/** Returns true if two items suit each other as a coupling asks. */
 function suits(
   coupling: Coupling,
   item: Item,
@@ -58,11 +58,11 @@ function suits(
         )
       );
     case "differs":
-      // Of one kind, one set is marked where the kind does not come in two.
+      // If both sides use the same item and it does not come in two looks, one set gets marked.
       return item.id !== givenItem.id || mostOf(item) >= 2 * count;
   }
 }
-/** The two roles that a coupling ties: what must suit, and what it must suit to. */
+/** Returns the two roles of a coupling: the one that must suit, and the one it must suit to. */
 export const endsOf = (coupling: Coupling): readonly [string, string] =>
   coupling.kind === "enters"
     ? [coupling.object, coupling.opening]
@@ -74,11 +74,11 @@ export const endsOf = (coupling: Coupling): readonly [string, string] =>
 
 interface Tie {
   k: Coupling;
-  /** The two roles that it ties, by place. */
+  /** The indices of the two roles that it ties together. */
   a: number;
   b: number;
 }
-/** The best whole choice: its options by role, its cost, and whether nothing better exists. */
+/** The best complete choice: an option for each role, its cost, and whether it is proved best. */
 export interface Found {
   options: readonly Option[];
   cost: number;
@@ -86,20 +86,20 @@ export interface Found {
   trials: number;
 }
 
-/** Looks for the best whole choice; see `choose`. What is taken on the way is given back. */
+/** Searches for the best complete choice (see `choose`). The stock is the same afterwards. */
 export class ChoiceSearch {
   private readonly chosen: (Option | null)[];
   private readonly best: { cost: number; chosen: (Option | null)[] } = { cost: Number.POSITIVE_INFINITY, chosen: [] };
-  /** What each chosen role has taken, so that it is given back as it was. */
+  /** What each chosen role has taken, so that it can be returned. */
   private readonly taken: (readonly { id: string; count: number }[])[];
-  /** Couplings of each role. */
+  /** The couplings of each role. */
   private readonly tied: readonly (readonly Tie[])[];
   private readonly most: ReadonlyMap<string, number>;
   private readonly cap: number;
   private trials = 0;
   private cut = false;
 
-  /** `options`: of each role, cheapest first. `left`: what lies there, changed while something is taken. */
+  /** `options` are those of each role, cheapest first. `left` is the remaining stock, updated as items are taken. */
   constructor(
     private readonly choosing: Choosing,
     private readonly options: readonly (readonly Option[])[],
@@ -130,12 +130,12 @@ export class ChoiceSearch {
       trials: this.trials,
     };
   }
-  /** Chooses an option for a role: what it takes is no longer there for others. Returns how many have to be made. */
+  /** Chooses an option for a role and takes its items out of stock. Returns how many have to be made. */
   choose(i: number, option: Option): number {
     this.chosen[i] = option;
     return this.take(i, option);
   }
-  /** What else could fill a role with everything else as it is chosen, cheapest first. */
+  /** Returns what else could fill a role while the other choices stay, cheapest first. */
   others(i: number): Option[] {
     const role = this.choosing.roles[i]!;
     const is = this.chosen[i]!;
@@ -179,7 +179,7 @@ export class ChoiceSearch {
   private isTarget(i: number): boolean {
     return this.choosing.roles[i]!.use === "target";
   }
-  /** How many targets are this thing already. */
+  /** How many targets use this item already. */
   private alikes(id: string): number {
     return this.chosen.reduce((sum, option, k) => sum + (option?.of?.item.id === id && this.isTarget(k) ? 1 : 0), 0);
   }
@@ -206,7 +206,7 @@ export class ChoiceSearch {
       const row: Cell[] = [];
       const role = this.choosing.roles[i]!;
       const kind = this.isTarget(i) ? "target" : "other";
-      // Cheapest first, and no more of them than there are roles, and one: a row has no use for more.
+      // Cheapest first, and at most one more than there are roles, because a row can never use more.
       const cap = open.length + 1;
       for (const option of this.options[i]!) {
         // Options come cheapest first.
@@ -238,7 +238,7 @@ export class ChoiceSearch {
     return { cost, options: cells.map((row, r) => row.find((cell) => cell.j === got[r])!.o) };
   }
 
-  /** The first open role that the choice does not really work for, or null where it works. */
+  /** Returns the first open role for which the choice fails, or null if it works. */
   private conflict(open: readonly number[], list: readonly Option[]): number | null {
     let bad: number | null = null;
     let done = 0;
@@ -283,7 +283,7 @@ export class ChoiceSearch {
     const role = this.choosing.roles[at]!;
     for (const option of this.options[at]!) {
       if (cost + option.cost >= this.best.cost) break;
-      // One whole choice is always found, however small the cap.
+      // Finds at least one complete choice, however small the limit.
       if (this.trials >= this.cap && this.best.cost < Number.POSITIVE_INFINITY) {
         this.cut = true;
         return;

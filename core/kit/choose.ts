@@ -21,7 +21,7 @@ export function choose(choosing: Choosing): Chosen {
   const options = optionsFor(choosing, available, new Map(left));
   const search = new ChoiceSearch(choosing, options, available, left);
   const found = search.run();
-  // The best is put back, so that what is left speaks of it.
+  // Restores the best choice, so that the remaining stock matches it.
   const made = found.options.map((option, i) => search.choose(i, option));
   const picks: Pick[] = [];
   const unmet: Unmet[] = [];

@@ -4,19 +4,19 @@ import type { Item } from "../things/item.ts";
 import type { Coupling, Role } from "./role.ts";
 import type { Stock } from "./stock.ts";
 
-/** What is chosen for: the roles of a game, and the home. */
+/** The input of a choice: the roles of a game, and the home. */
 export interface Choosing {
   roles: readonly Role[];
   couplings: readonly Coupling[];
-  /** The list of things: that of the tool, as a school has changed it. Its order breaks ties. */
+  /** The catalogue as the school has changed it. Its order breaks ties. */
   items: readonly Item[];
   stock: Stock;
   floor: Floor;
   indoors: boolean;
-  /** The home asked for these. */
+  /** Items that the home asked for. */
   quiet?: boolean;
   noBallsIndoors?: boolean;
-  /** Roles that somebody has decided. */
+  /** Roles whose item somebody has decided. */
   fixed?: Readonly<Record<string, string>>;
   mostTrials?: number;
 }
@@ -25,25 +25,25 @@ export interface Pick {
   role: string;
   item: string;
   count: number;
-  /** Message key and parameters: why this one. Items in parameters are ids. */
+  /** Message key and parameters that say why this one was chosen. Items in parameters are ids. */
   why: { key: string; params: Record<string, string | number> };
   cautions: Caution[];
-  /** The next best for this role with everything else as it is. */
+  /** The next best item for this role if nothing else changes. */
   alternatives: string[];
-  /** Made first, minutes. */
+  /** Minutes needed to make it first. */
   minutes: number;
 }
 export interface Unmet {
   role: string;
   optional: boolean;
-  /** Message key and parameters: why nothing fits. */
+  /** Message key and parameters that say why nothing fits. */
   why: { key: string; params: Record<string, string | number> };
 }
 export interface Chosen {
   picks: Pick[];
   unmet: Unmet[];
   cost: number;
-  /** Whether the search went to its end: no better whole choice exists. */
+  /** True if the search was complete, so that no better choice exists. */
   proved: boolean;
   trials: number;
 }

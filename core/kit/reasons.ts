@@ -5,7 +5,7 @@ import { type Property, propertyOf, type Where } from "./property.ts";
 import { broken, type Role } from "./role.ts";
 import type { Available } from "./stock.ts";
 
-/** Why this thing was chosen for a role. */
+/** Why this item was chosen for a role. */
 export function whyThis(option: Option, role: Role, options: readonly Option[], at: Where): Pick["why"] {
   const { item } = option.of!;
   const { as } = role;
@@ -25,7 +25,7 @@ export function whyThis(option: Option, role: Role, options: readonly Option[], 
   return { key: apart(item.width, as.width) < 0.2 ? "why.wide" : "why.nearest", params };
 }
 
-/** Why nothing is left for a role: nothing that serves, too few, a limit that knocks out what there is, or taken by the rest. */
+/** Returns why no item is left for a role: none suits, too few, a limit excludes them, or others took them. */
 export function whyNot(role: Role, choosing: Choosing, available: readonly Available[]): Unmet["why"] {
   const serving = available.filter((eachAvailable) => serves(eachAvailable.item, role));
   const params = { role: role.use, as: role.as?.id ?? "", count: role.count };

@@ -3,21 +3,21 @@ import { refuse, seenAt } from "../contract/contract.ts";
 import type { Match } from "../contract/match.ts";
 import type { GameEvent } from "../events/events.ts";
 
-/** What of a state a clock runs on. */
+/** The part of a state that a clock uses. */
 export interface Ticking extends BaseState {
   match: Match;
-  /** The clock waits for its start; when it began. */
+  /** Whether the clock is waiting to start, and when it started. */
   waiting: boolean;
   since: number;
-  /** How often it went on another day. */
+  /** How often play was put off to another day. */
   carried: number;
   last: number;
   over: boolean;
 }
-/** Getting ready, seconds. */
+/** Time to get ready, in seconds. */
 export const READY = 4;
 
-/** Before the clock has started, or the first event has come. */
+/** The clock of a state before anything has happened. */
 export const unstarted = (waiting: boolean): Pick<Ticking, "waiting" | "since" | "carried" | "last" | "over"> => ({
   waiting,
   since: 0,
@@ -26,13 +26,15 @@ export const unstarted = (waiting: boolean): Pick<Ticking, "waiting" | "since" |
   over: false,
 });
 
-/** What the clock makes of an event: it is done with it, the bell rang after so many milliseconds, or the game has to judge it. */
+/**
+ * The clock's verdict on an event. Either the clock has handled it, or the bell rang after `ms` milliseconds, or the game must judge it.
+ */
 export type Clocked<S> = { kind: "done"; next: S | Refusal } | { kind: "rang"; ms: number } | { kind: "game" };
 const done = <S>(next: S | Refusal): Clocked<S> => ({ kind: "done", next });
 
 /**
- * Starting, the bell, what comes too early or after the bell, and going on another day: the same for every game. `dueAt`: when the bell
- * goes; null: none does. `between`: nothing is under way, so that it may go on another day.
+ * Handles what every game with a clock has in common: starting, the bell, events that come too early or after the bell, and going on another
+ * day. `dueAt` is when the bell rings, or null if none does. `between` says that nothing is under way, so that play may go on another day.
  */
 export function clocked<S extends Ticking>(
   state: S,

@@ -11,7 +11,10 @@ export interface Timed extends Ticking {
   sides: readonly (readonly number[])[];
 }
 
-/** How a table begins: its sides, two against each other or one together, and the clock that waits where there is one. */
+/**
+ * Returns the first state of a game that all sides share: two sides against each other or one together, with the clock waiting if there is
+ * one.
+ */
 export const tableAt = (match: Match, setup: Setup, waiting = match.seconds !== null): Timed => ({
   setup,
   match,

@@ -2,7 +2,7 @@
 import type { AnyPlayPattern } from "../contract/contract.ts";
 import type { PatternName } from "./registry.ts";
 
-/** What is played of one pattern: a device that plays it gets no other, and nothing that only a teacher needs. */
+/** Loaders of the playable half of each pattern. A device loads only the game it plays, without what only a teacher needs. */
 const loaders: Record<PatternName, () => Promise<unknown>> = {
   climb: async () => (await import("./climb/play.ts")).play,
   bands: async () => (await import("./bands/play.ts")).play,
@@ -23,7 +23,7 @@ const loaders: Record<PatternName, () => Promise<unknown>> = {
   bases: async () => (await import("./bases/play.ts")).play,
 };
 
-/** What is played of the pattern of a name; RangeError where there is none. */
+/** What is played of the pattern with this name. Throws RangeError if there is none. */
 export async function loadPlay(name: string): Promise<AnyPlayPattern> {
   if (!Object.hasOwn(loaders, name))
     throw new RangeError(`pattern.name: "${name}" is not one of ${Object.keys(loaders)}`);

@@ -2,7 +2,7 @@
 import type { AnyPattern } from "../contract/contract.ts";
 import type { PatternName } from "./registry.ts";
 
-/** The whole of one pattern, its schema too. */
+/** Loaders of whole patterns, schema included. */
 const loaders: Record<PatternName, () => Promise<unknown>> = {
   climb: async () => (await import("./climb/index.ts")).climb,
   bands: async () => (await import("./bands/index.ts")).bands,
@@ -23,7 +23,7 @@ const loaders: Record<PatternName, () => Promise<unknown>> = {
   bases: async () => (await import("./bases/index.ts")).bases,
 };
 
-/** The whole pattern of a name; RangeError where there is none. */
+/** The whole pattern with this name. Throws RangeError if there is none. */
 export async function loadPattern(name: string): Promise<AnyPattern> {
   if (!Object.hasOwn(loaders, name))
     throw new RangeError(`pattern.name: "${name}" is not one of ${Object.keys(loaders)}`);

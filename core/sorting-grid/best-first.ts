@@ -1,16 +1,17 @@
-/** What is known of the fewest steps: proved where both are the same. */
+/** Bounds of the fewest steps. It is proved when they are equal. */
 export interface Fewest {
   lower: number;
   upper: number;
 }
 
-/** Between two questions whether to stop, so many states are looked at. */
+/** How many states are searched between two calls of `stop`. */
 const ASK = 1024;
 
 /**
- * The fewest steps from a start to an end, best first with a bound that never says too much: proved, unless more states are met than the budget
- * allows; then bounds. `next`: what one step leads to; null: the end. `upper`: steps that some way is known to take. `most`: nobody wants to
- * know more than that it takes more. Source: Hart, Nilsson and Raphael, "A formal basis for the heuristic determination of minimum cost paths" (1968).
+ * Returns the fewest steps from a start to an end, by a best-first search. The result is proved if the bound never overestimates, unless the
+ * budget runs out; then lower and upper differ. `next` returns the states after one step, with null for the end. `upper` is the length of a
+ * known way. `most` stops the search once it is certain that more steps are needed. Source: Hart, Nilsson and Raphael, "A formal basis for the
+ * heuristic determination of minimum cost paths" (1968).
  */
 export function bestFirst<S, K>(
   start: S,
@@ -19,7 +20,7 @@ export function bestFirst<S, K>(
 ): Fewest {
   let { upper } = given;
   const first = bound(start);
-  /** States still to look at with their steps, by the fewest steps that they can lead to. */
+  /** States to search, with the steps taken so far, grouped by their lower bound. */
   const open: { states: S[]; steps: number[] }[] = [];
   const put = (state: S, steps: number, total: number) => {
     open[total] ??= { states: [], steps: [] };
@@ -33,7 +34,7 @@ export function bestFirst<S, K>(
     if (total > given.most) return { lower: total, upper: Math.max(total, upper) };
     const list = open[total];
     while (list && list.states.length > 0) {
-      // The one that has come farthest first.
+      // Takes the state with the most steps first.
       const state = list.states.pop()!;
       const steps = list.steps.pop()! + 1;
       if (known.get(key(state))! < steps - 1) continue;

@@ -1,5 +1,5 @@
 const orders = new Map<number, readonly (readonly number[])[]>();
-/** All orders of so many things, by their numbers from 0. */
+/** Returns all orders of `count` things, each thing given by its number from 0. */
 export function ordersOf(count: number): readonly (readonly number[])[] {
   let found = orders.get(count);
   if (!found) {

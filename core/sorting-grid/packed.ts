@@ -20,7 +20,7 @@ const ones = (count: number) =>
   Array.from({ length: count }, (_, k) => [...Array(count).keys()].reduce((sum) => sum * 4 + k, 0));
 const sames = new Map([2, 3, 4].map((n) => [n, new Set(ones(n))]));
 
-/** All ways of giving kinds to rows, by how many there are. */
+/** All ways to assign kinds to rows, indexed by the number of kinds. */
 const orders = [0, 1, 2, 3, 4].map(ordersOf);
 
 /** The search over packed squares of `n` kinds. */
@@ -123,7 +123,7 @@ export class Packed {
   }
 }
 
-/** A packed square and its rows in one number. */
+/** A state is one number: the packed square times this, plus how many rows are left. */
 const ROWS = 8;
 const squareOf = (state: number) => Math.floor(state / ROWS);
 const rowsOf = (state: number) => state % ROWS;

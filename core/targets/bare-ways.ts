@@ -1,6 +1,6 @@
 import type { Send } from "../actions/actions.ts";
 
-/** Ways of sending that need nothing in the hand but the thing itself. */
+/** Actions that need nothing in the hand but the object itself. */
 export const BARE = [
   "underarmRoll",
   "slide",

@@ -62,12 +62,12 @@ export const untilHit = (list: readonly Probe[]): Probe[] => list.map((probe) =>
 /** One target changed, the others as they are. */
 export const changed = <T extends Target>(targets: readonly T[], id: string, change: (t: T) => T): T[] =>
   targets.map((target) => (target.id === id ? change(target) : target));
-/** How near and how far a target may stand, and how far to each side, metres. */
+/** The bounds of a target's place, in metres: along the yard, and to each side. */
 export const ALONG = { least: 0.3, most: 30 } as const;
 export const ACROSS = { least: -10, most: 10 } as const;
 /**
- * A move that all of these can make and still stand within those bounds, as far of it as is possible. Without it each would stop at the bound by
- * itself, and they would come to stand on each other.
+ * Limits a move so that every item of the list stays within the bounds, and returns it. Without this, each would stop at the bound by itself,
+ * and they would end up on top of each other. Example: `moveOfAll([1, 2], -5, { least: 0.3, most: 30 })` is -0.7.
  */
 export function moveOfAll(
   list: readonly number[],
@@ -77,7 +77,7 @@ export function moveOfAll(
   const room = { back: Math.min(0, least - Math.min(...list)), forth: Math.max(0, most - Math.max(...list)) };
   return Math.min(room.forth, Math.max(room.back, by));
 }
-/** A target elsewhere: as near and as far, and as far aside, as a target may stand. */
+/** Moves one target and keeps it within the bounds above. */
 export const moved = <T extends Target>(
   targets: readonly T[],
   id: string,

@@ -2,7 +2,7 @@ import type { Knob, Phrase } from "../contract/contract.ts";
 import type { fieldsOf } from "../contract/fields.ts";
 import { DOWNS, type Pin } from "./pin-schema.ts";
 
-/** What of pins can be set where they stand: how far, how far aside, which thing, how big, how full. */
+/** Fields for pins: distance, offset, item, size, and how full. */
 export function pinKnobs(fields: ReturnType<typeof fieldsOf>, p: Pin): Knob[] {
   const size = { unit: "m", step: 0.01 } as const;
   return [
@@ -17,7 +17,7 @@ export function pinKnobs(fields: ReturnType<typeof fieldsOf>, p: Pin): Knob[] {
   ];
 }
 
-/** What counts as down, chosen where the score is. */
+/** A field for what counts as down, shown at the score station. */
 export const downKnob = (fields: ReturnType<typeof fieldsOf>): Knob =>
   fields.choice(
     "score",
@@ -26,7 +26,7 @@ export const downKnob = (fields: ReturnType<typeof fieldsOf>): Knob =>
     DOWNS.map((down) => [down, `knob.down.${down}`] as const),
   );
 
-/** What a family is told of it; leaning stands unless it is said. */
+/** Returns the phrase that tells a family what counts as down. By default a leaning pin still stands. */
 export const downSaid = (p: Pin): Phrase[] => [{ key: `pin.down.${p.down ?? "lying"}` }];
 
 export const downPhrases = DOWNS.map((down) => `pin.down.${down}`);

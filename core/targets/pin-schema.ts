@@ -3,7 +3,10 @@ import { metres, weight } from "../contract/schema.ts";
 
 export const DOWNS = ["lying", "leaning", "moved", "top"] as const;
 
-/** What a pin is. Whether it falls follows what it weighs (kilograms; contents when full; how full, 0 to 1); not given: touching fells it. */
+/**
+ * A pin. Whether it falls follows from its weight (kilograms; contents when full; how full, 0 to 1). Without a weight, any touch knocks it
+ * down.
+ */
 export const pin = z.strictObject({
   item: z.string().min(1).max(40),
   width: metres("width", 0.02, 0.5),

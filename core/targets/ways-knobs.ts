@@ -2,7 +2,7 @@ import type { Knob } from "../contract/contract.ts";
 import { THING_ROLES } from "../kit/extra-objects.ts";
 import { BARE, MAX_WAYS } from "./bare-ways.ts";
 
-/** The things as they take turns. */
+/** A field for the list of objects that take turns. */
 export const thingsKnob = (each: string, of: { least: number } = { least: 0 }): Knob => ({
   kind: "turns",
   station: "score",
@@ -15,7 +15,7 @@ export const thingsKnob = (each: string, of: { least: number } = { least: 0 }): 
   most: MAX_WAYS,
 });
 
-/** The list as it is set: what each stands for is said by `each`. */
+/** A field for a list of actions. `each` is the key of the hint that says what an entry stands for. */
 export const waysKnob = (each: string, of: { least: number } = { least: 0 }): Knob => ({
   kind: "ways",
   station: "score",

@@ -21,7 +21,7 @@ const SOURCES = [
   "react-router.config.ts",
   "tsconfig.json",
 ];
-/** What a family's pages run, and where the style of every page comes from; the service worker keeps what they need. */
+/** The entry of the family pages, and the root that carries the styles. The service worker caches what they need. */
 const FAMILY = "app/family/start.tsx";
 const STYLE = "app/root.tsx";
 

@@ -67,7 +67,7 @@ export function patternOf(name: string): AnyPattern {
 `;
 }
 
-/** A file that loads one of the games by its name. */
+/** Writes a file that loads one game by its name. */
 function loader(
   games: readonly Game[],
   {
@@ -85,7 +85,7 @@ import type { PatternName } from "./registry.ts";
 const loaders: Record<PatternName, () => Promise<unknown>> = {
 ${lines(games.map((game) => `  ${game.name}: ${load(game)},`))}};
 
-/** ${returns} of a name; RangeError where there is none. */
+/** ${returns} with this name. Throws RangeError if there is none. */
 export async function ${called}(name: string): Promise<${type}> {
   if (!Object.hasOwn(loaders, name))
     throw new RangeError(\`pattern.name: "\${name}" is not one of \${Object.keys(loaders)}\`);
@@ -97,9 +97,9 @@ export async function ${called}(name: string): Promise<${type}> {
 const object = (all: Readonly<Record<string, string>>): string =>
   `{\n${lines(Object.entries(all).map(([key, text]) => `  ${JSON.stringify(key)}: ${JSON.stringify(text)},`))}}`;
 
-/** A sentence of a card for two or more; the others are for setting up. */
+/** True for sentences about playing together. All other card sentences are about setting up. */
 const isTogether = (key: string): boolean => key.startsWith("together.");
-/** The sentences of all games for one kind of reader, those that `takes` lets through. */
+/** Writes a catalogue of all games' sentences for one kind of reader. `takes` selects them by key. */
 function catalogue(
   games: readonly Game[],
   kind: Exclude<keyof Sentences, "page">,
@@ -164,7 +164,7 @@ export async function registries(root: string): Promise<Generated[]> {
       file: "core/patterns/load.ts",
       text: loader(games, {
         type: "AnyPattern",
-        doc: "The whole of one pattern, its schema too.",
+        doc: "Loaders of whole patterns, schema included.",
         returns: "The whole pattern",
         called: "loadPattern",
         load: ({ folder, name }) => `async () => (await import("./${folder}/index.ts")).${name}`,
@@ -174,7 +174,7 @@ export async function registries(root: string): Promise<Generated[]> {
       file: "core/patterns/load-play.ts",
       text: loader(games, {
         type: "AnyPlayPattern",
-        doc: "What is played of one pattern: a device that plays it gets no other, and nothing that only a teacher needs.",
+        doc: "Loaders of the playable half of each pattern. A device loads only the game it plays, without what only a teacher needs.",
         returns: "What is played of the pattern",
         called: "loadPlay",
         load: ({ folder }) => `async () => (await import("./${folder}/play.ts")).play`,
@@ -192,7 +192,7 @@ export async function registries(root: string): Promise<Generated[]> {
       file: "words/generated/together.ts",
       text: catalogue(games, "card", {
         name: "togetherWords",
-        doc: "Where everybody stands when two or more play.",
+        doc: "Sentences about where everybody stands when two or more play.",
         takes: isTogether,
       }),
     },

@@ -5,7 +5,7 @@ import { root } from "../lib/root.mjs";
 export const ENTRY = "app/family/start.tsx";
 const NAME = "virtual:family-scripts";
 
-/** A file of the build, and all that it imports at once, each before what it imports itself. */
+/** Lists a file of the build and everything it imports statically, each file before its own imports. */
 export function withImports(manifest, key, seen = new Set()) {
   const entry = manifest[key];
   if (!entry || seen.has(entry.file)) return [];
@@ -14,8 +14,8 @@ export function withImports(manifest, key, seen = new Set()) {
 }
 
 /**
- * An entry of its own for a family's pages, beside the router's. The server, which is built after the browser's files, reads from
- * their manifest what that entry is called.
+ * Adds an entry for the family pages beside the router's. The server is built after the browser's files, and reads the entry's file name from
+ * their manifest.
  */
 export function familyScripts() {
   let ssr = false;

@@ -63,14 +63,14 @@ interface Sending {
   everybody?: boolean;
 }
 
-/** What a game is played from: what was sent, when, and by which draw. */
+/** What one simulated assignment needs: the order, the time and the random numbers. */
 interface Drawing {
   sending: Sending;
   now: number;
   seed: number;
   draw: () => number;
 }
-/** The `g`th go of the `i`th child of a class. */
+/** Identifies the go of number `g` by the child of number `i`. */
 interface OneGo {
   link: { schoolId: string; childId: string };
   card: { id: string; hash: string; compiled: Card; age: number };
@@ -80,7 +80,7 @@ interface OneGo {
   until: number;
   usual: ReturnType<typeof behaviorProfile>;
 }
-/** One go of a child that was sent a game, from its first send to its hand-in. */
+/** Simulates one go of a child, from the first attempt to handing in. */
 async function playGoOf(
   { sending, now, seed, draw }: Drawing,
   { link, card, i, g, lookedAt, until, usual }: OneGo,

@@ -200,7 +200,7 @@ function idIn(text: string, column: string): string {
   return text;
 }
 
-/** Throws NotAllowed where a column is missing that must be there, or one is there that we do not know. */
+/** Throws NotAllowed if a required column is missing, or if there is an unknown one. */
 function checkColumns(columns: readonly string[]): void {
   const missing = MUST.filter((eachText) => !columns.includes(eachText));
   const strange = columns.filter((column) => !(HOME_COLUMNS as readonly string[]).includes(column));
@@ -216,7 +216,10 @@ function checkColumns(columns: readonly string[]): void {
     );
 }
 
-/** One row: the child, its home and what was answered. Throws with the reason where it cannot be read. `full`: told of a name that was shortened. */
+/**
+ * Reads one row: the child, the home and its answers. Throws an Error with the reason if it cannot. `full` is called for each name that was
+ * shortened.
+ */
 function readRow(
   raw: Record<string, string>,
   {

@@ -1,6 +1,6 @@
 import { type ComponentProps, type MouseEvent, useMemo, useSyncExternalStore } from "react";
 
-/** Tells that the page has changed its own address; going back and forward is told by the browser. */
+/** Fires when the page changes its own address. The browser itself reports going back and forward. */
 const visits = new EventTarget();
 function subscribe(listener: () => void): () => void {
   visits.addEventListener("visit", listener);
@@ -11,7 +11,7 @@ function subscribe(listener: () => void): () => void {
   };
 }
 
-/** The query of the address, as it changes without a request. Empty on the server. */
+/** Returns the query of the address and follows changes made without a request. On the server it is empty. */
 export function useQuery(): URLSearchParams {
   const search = useSyncExternalStore(
     subscribe,
@@ -21,12 +21,12 @@ export function useQuery(): URLSearchParams {
   return useMemo(() => new URLSearchParams(search), [search]);
 }
 
-/** How an address takes the place of the one before it: in the history as well (`replace`), and with the page where it is scrolled to (`stay`). */
+/** Options for a change of address. `replace` replaces the entry in the history; `stay` keeps the scroll position. */
 interface Manner {
   replace?: boolean;
   stay?: boolean;
 }
-/** Shows another screen of the same page. `to`: its query, with the question mark. */
+/** Shows another screen of the same page. `to` is its query, with the question mark. */
 export function visit(to: string, { replace = false, stay = false }: Manner = {}): void {
   if (replace) history.replaceState(null, "", to);
   else history.pushState(null, "", to);
@@ -34,11 +34,11 @@ export function visit(to: string, { replace = false, stay = false }: Manner = {}
   if (!stay) scrollTo(0, 0);
 }
 
-/** A new tab, a download or another button is the browser's own business. */
+/** Leaves new tabs, downloads and the other mouse buttons to the browser. */
 const isPlain = (event: MouseEvent) =>
   event.button === 0 && !event.metaKey && !event.ctrlKey && !event.shiftKey && !event.altKey;
 
-/** A link to another screen of the same page: with a script nothing is asked of the server, without one it is a link like any other. */
+/** Links to another screen of the same page. With scripts, no request is made. Without them, it works as an ordinary link. */
 export function ScreenLink({
   to,
   replace,

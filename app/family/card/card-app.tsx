@@ -83,7 +83,7 @@ export function CardApp({ data: sent }: { data: CardData }) {
   );
 }
 
-/** The title of the page, by the screen that is shown. */
+/** Returns the page title for a screen. */
 export const titleOf = (step: Step, title: string): string =>
   say("card.titled", { step: say(`card.step.${step}`), title });
 
@@ -200,7 +200,7 @@ function NotOpen({ data }: { data: CardData }) {
   );
 }
 
-/** The title, whose card it is, and what waits to be sent. */
+/** Shows the title, the child's name, and how much is waiting to be sent. */
 const CardHeader = ({
   playing,
   data,
@@ -234,7 +234,7 @@ const CardHeader = ({
   </header>
 );
 
-/** The steps of the card, the one of now marked. */
+/** Links to the steps of the card and marks the current one. */
 const StepNav = ({
   playing,
   underWay,
@@ -266,7 +266,7 @@ const StepNav = ({
   </nav>
 );
 
-/** What is still to be ticked before play. */
+/** Shown if the safety check is not complete. */
 const NotReady = ({ data, ticks, go }: { data: CardData; ticks: Ticks; go: (to: Step) => void }) => (
   <div className="mx-auto grid max-w-lg gap-4 p-6 text-lg">
     <h1 className="font-sans text-lg font-normal">{say("look.tickAll")}</h1>
@@ -277,7 +277,7 @@ const NotReady = ({ data, ticks, go }: { data: CardData; ticks: Ticks; go: (to: 
   </div>
 );
 
-/** Play takes a script; the paper sheet does not. */
+/** Shown without scripts, which play needs. The paper sheet works without them. */
 const WithoutScript = ({ data }: { data: CardData }) => (
   <noscript>
     <p className="p-6 text-lg">{say("noscript")}</p>

@@ -1,13 +1,13 @@
 import type { FamilyCard } from "#server/cards/family.ts";
 
-/** What the page with all games of a family shows. Dates are written out in the school's time. */
+/** The data of the page with all of a child's games. Dates are written out in the school's time zone. */
 export interface CardsData {
   token: string;
   name: string;
   school: string;
-  /** Every card that something may still wait for on the device, also one that is shown no more. */
+  /** Ids of every card that the device may still hold results for, even one that is no longer shown. */
   ids: readonly string[];
-  /** The family has told what it has at home. */
+  /** True if the family has answered the home survey. */
   answered: boolean;
   cards: readonly (Omit<FamilyCard, "opensAt" | "closesAt"> & { opensAt: string; closesAt: string })[];
 }

@@ -7,7 +7,7 @@ import { keepPages } from "../device/offline.ts";
 import { keepSyncing } from "../device/sync.ts";
 import type { CardsData } from "./cards-data.ts";
 
-/** All games of a family: those that are open, soon or closed, and what still waits on this device. */
+/** Shows all of a child's games (open, opening soon or closed) and what is still waiting to be sent. */
 export function CardsPage({ data: { token, name, school, cards, answered, ids } }: { data: CardsData }) {
   const waiting = useWaiting(token, ids);
   useEffect(() => {

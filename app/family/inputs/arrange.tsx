@@ -101,7 +101,7 @@ export default function Arrange({ ask, data, act }: InputProps<AskOf<"arrange">>
   );
 }
 
-/** The area as seen from above, in which each is dragged. */
+/** Draws the area from above. Each item can be dragged in it. */
 const Area = ({
   area,
   court,
@@ -158,7 +158,7 @@ const Area = ({
   </div>
 );
 
-/** The place of the chosen one, typed. */
+/** Fields for typing the place of the selected item. */
 const TypedPlace = ({
   nameOf,
   at,

@@ -115,7 +115,7 @@ export default function Fall({ aim, act, data }: InputProps<AskOf<"send">> & { a
   );
 }
 
-/** The pins as they stand: those that fell are tapped. */
+/** Draws the pins as they stand. Players tap those that fell. */
 const WhichFell = ({
   touched,
   aim,

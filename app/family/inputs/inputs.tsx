@@ -135,11 +135,11 @@ function linesOf({ fields, now }: AskOf<"set">): { easier: number | undefined; h
   return { easier: values.find((value) => value > is), harder: values.findLast((value) => value < is) };
 }
 
-/** What an input in a panel of its own is: told again, or changed. */
+/** Panels that can replace the inputs for a moment. */
 type Panel = "moving" | "choosing" | "calling" | "telling";
 type Shown = Omit<InputProps, "ask"> & { nudge?: ReturnType<typeof levelPromptOf> };
 
-/** What of the asks has a panel, or a button beside the inputs. */
+/** Sorts out the asks that have a panel or a button of their own. */
 function asideOf(asks: readonly Ask[]) {
   const told = asks.find((ask): ask is AskOf<"total"> => ask.kind === "total" && ask.optional === true);
   const rest = asks.find((ask): ask is AskOf<"choose"> => ask.kind === "choose" && ask.of === "rest");
@@ -148,7 +148,7 @@ function asideOf(asks: readonly Ask[]) {
     open: askOf(asks, "set"),
     told,
     rest,
-    /** What was chosen may be chosen again. */
+    /** A choice that can be made again. */
     again: asks.find(
       (ask): ask is AskOf<"choose"> =>
         ask.kind === "choose" && ask.must === true && ask.optional === true && ask.options.length > 1,
@@ -178,7 +178,7 @@ export function Inputs({
 }) {
   const [panel, show] = useState<Panel | null>(null);
   useEffect(() => {
-    // The first input is on its way; the next ones are there before they are asked for.
+    // The first input is loading already. The others should be there before they are needed.
     loadPieces();
   }, []);
   const aside = asideOf(asks);
@@ -209,7 +209,7 @@ export function Inputs({
   );
 }
 
-/** Something is chosen that was chosen before. */
+/** Lets a player choose again. */
 function ChooseAgain({ ask, close, ...p }: Shown & { ask: AskOf<"choose">; close: () => void }) {
   const pick = (id: string | null) => {
     close();
@@ -227,7 +227,7 @@ function ChooseAgain({ ask, close, ...p }: Shown & { ask: AskOf<"choose">; close
   );
 }
 
-/** How many there were all together. */
+/** Asks for the total. */
 function TellTotal({ ask, close, ...p }: Shown & { ask: AskOf<"total">; close: () => void }) {
   return (
     <Suspense fallback={<p role="status">{say("play.loading")}</p>}>
@@ -249,7 +249,7 @@ const Back = ({ close }: { close: () => void }) => (
   </button>
 );
 
-/** What may be done beside the next attempt: one button each. */
+/** Buttons for everything except the next attempt. */
 function AsideBar({
   asks,
   aside: { move, open, told, rest, again, others },
@@ -289,7 +289,7 @@ function AsideBar({
   );
 }
 
-/** The next line nearer and farther; one that the rules of the ladder ask for stands out. */
+/** Offers the next nearer and the next farther line. A move that the level rules ask for stands out. */
 const EasierHarder = ({
   line,
   nudge,

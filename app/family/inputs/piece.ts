@@ -1,10 +1,10 @@
 import { lazy } from "react";
 
-/** Loads the pieces that have not been needed yet. */
+/** Loaders of all pieces, called before anybody needs them. */
 const ahead: (() => Promise<unknown>)[] = [];
 /**
- * A part of the play screen in a file of its own. Once it is loaded React gets it at once, without a promise: with one it would show the fallback
- * for a moment, and what stands around it would move.
+ * Like React's `lazy`, for a part of the play screen. Once loaded, it renders without a promise. With a promise, React would show the fallback
+ * for a moment and everything around it would jump.
  */
 export const piece: typeof lazy = (load) => {
   type Loaded = Awaited<ReturnType<typeof load>>;
@@ -21,7 +21,7 @@ export const piece: typeof lazy = (load) => {
   });
 };
 
-/** Loads what may be needed later in a go, while there is still a network. A piece that does not load is asked for again when it is needed. */
+/** Loads what a go may need later while there is still a network. A piece that fails to load is tried again when it is needed. */
 export function loadPieces(): void {
   for (const load of ahead) void load().catch(() => undefined);
 }

@@ -256,7 +256,7 @@ export function Swap({ ask, act, data, mending = false }: InputProps<AskOf<"swap
   );
 }
 
-/** The grid as it lies, typed place by place. */
+/** Lets a family enter the grid place by place, as it lies on the floor. */
 const TypedMix = ({
   names,
   count,

@@ -24,7 +24,7 @@ import { sound } from "./sounds.ts";
 import { Toolbar } from "./toolbar.tsx";
 import { useSession } from "./use-session.ts";
 
-/** What is needed seldom comes by itself. */
+/** Panels that are seldom needed load separately. */
 const CallCode = piece(async () => ({ default: (await import("./call.tsx")).CallCode }));
 const CompanyPanel = piece(async () => ({ default: (await import("./company.tsx")).CompanyPanel }));
 const FixPanel = piece(async () => ({ default: (await import("./fix-panel.tsx")).FixPanel }));

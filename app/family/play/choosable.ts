@@ -11,12 +11,12 @@ export type SetValues = Readonly<Record<string, SetValue>>;
 export interface Choosable {
   knob: FamilyKnob;
   field: string;
-  /** What may be chosen, the teacher's own value among it. */
+  /** The values to choose from, including the teacher's own. */
   values: readonly SetValue[];
   usual: SetValue;
 }
 
-/** What the family may set of a game before the first send. */
+/** Returns what the family may set before the first attempt. */
 function choosable(activity: Activity, pattern: AnyPattern): Choosable[] {
   const game = { params: activity.pattern.params, match: activity.match };
   const knobs = [
@@ -37,7 +37,7 @@ function choosable(activity: Activity, pattern: AnyPattern): Choosable[] {
   });
 }
 
-/** The whole pattern of an activity, and what of it the family may set before the first send. */
+/** Loads an activity's whole pattern and works out what the family may set before the first attempt. */
 export async function loadChoosable(
   activity: Activity,
 ): Promise<{ pattern: AnyPattern; choices: readonly Choosable[] }> {

@@ -104,7 +104,7 @@ export function Finished({
   );
 }
 
-/** The child adds its points up before the score is shown. */
+/** Asks the child to add up the points before the score is shown. */
 const AddItUp = ({
   typed,
   setTold,

@@ -5,7 +5,7 @@ import { loadPlay } from "#core/patterns/load-play.ts";
 import { loadWords } from "#words/generated/load.ts";
 import type { Choosable } from "./choosable.ts";
 
-/** The code of a game as a device needs it: what is played, and what the family may set of it before the first send. */
+/** The code that a device needs to play a game, and the choices that its family may make first. */
 export interface LoadedGame {
   pattern: AnyPlayPattern;
   choices: readonly Choosable[];
@@ -17,7 +17,7 @@ async function loadPlayed(activity: Activity): Promise<LoadedGame> {
   return loadChoosable(activity);
 }
 
-/** The code of the game of an activity, and its sentences with it. The schema comes along only where something is set before play. */
+/** Loads an activity's game and its sentences. The schema is loaded only if the family may set something before play. */
 export async function loadGame(activity: Activity): Promise<LoadedGame> {
   const [game] = await Promise.all([loadPlayed(activity), loadWords(activity.pattern.name)]);
   return game;

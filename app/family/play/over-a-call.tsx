@@ -2,7 +2,7 @@ import { say } from "#words/say.ts";
 import "./call-words.ts";
 import { Tick } from "./who-choices.tsx";
 
-/** Two over a call: its rules, a grown-up's yes, and that the other home may count. */
+/** Offers play over a call: its rules, a grown-up's yes, and letting the other home keep score. */
 export function OverACall({
   call,
   setCall,

@@ -1,19 +1,20 @@
 import { type Role, WIDER } from "#core/contract/contract.ts";
 
-/** What is said of one who plays along: only helping, with the other hand, with points to begin with, from a line of its own. */
+/** How one person plays: only helping, with the other hand, kneeling, with a head start, or from a line of their own. */
 export interface Person {
   helps: boolean;
   other: boolean;
-  /** Kneels for everything. */
+  /** They kneel for everything. */
   kneels: boolean;
-  /** A wider target of its own. */
+  /** They have a wider target. */
   wide: boolean;
-  /** Its own court, or the goal it guards: so many tenths of the width drawn. */
+  /** The width of their own court or goal, in tenths of the width on the plan. */
   court: number;
-  /** Sits, as its card says. */
+  /** They sit, as their card says. */
   sits?: boolean;
+  /** Head start in points. */
   head: number;
-  /** Its own line, metres nearer. */
+  /** How much nearer than everybody else they stand, in metres. */
   nearer: number;
 }
 export const PLAIN_PERSON: Person = {
@@ -25,7 +26,7 @@ export const PLAIN_PERSON: Person = {
   head: 0,
   nearer: 0,
 };
-/** As the game has it, for the rows of the screen. */
+/** Converts a role of the game into a row of the screen. */
 export const personOf = (role: Role): Person => ({
   helps: role.role === "feeds",
   other: role.otherHand === true,
@@ -36,7 +37,7 @@ export const personOf = (role: Role): Person => ({
   head: role.head ?? 0,
   nearer: role.nearer ?? 0,
 });
-/** As the game takes it; nothing where everybody plays alike. */
+/** Converts the rows of the screen into roles of the game. Undefined means that everybody plays alike. */
 export function rolesOf(people: readonly Person[]): Role[] | undefined {
   const plain = (person: Person) =>
     !person.helps &&

@@ -52,7 +52,7 @@ function useOnlyTab(card: string): { state: "asking" | "mine" | "other"; retry: 
   return { state, retry: () => setTries(tries + 1) };
 }
 
-/** The one game that is played: its code comes with it, and so do its sentences. */
+/** Loads the game of the card, with its sentences. */
 function useGame(activity: Activity): LoadedGame | null {
   const [game, set] = useState<LoadedGame | null>(null);
   const [error, setError] = useState<unknown>(null);

@@ -142,7 +142,7 @@ export function heard(
     : after.score.length > 1 || after.player !== before.player
       ? say("play.turn", { name: name(after.player) })
       : sayPhrase(after.now, {}, attempt);
-  // The sentence around it ends with a full stop of its own.
+  // The surrounding sentence brings its own full stop.
   const happened = what.replace(/\.$/, "");
   if (silent) return say("play.heardNext", { what: happened, next });
   return say("play.heard", {

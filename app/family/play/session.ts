@@ -75,7 +75,7 @@ export class PlaySession {
   private whole: { due: number; seconds: number } | null = null;
   private lastSecond: number | null = null;
   private input: SessionInput;
-  /** What the players are called today. */
+  /** The players' names for today. */
   private names: readonly string[];
 
   constructor(input: SessionInput) {
@@ -175,7 +175,9 @@ export class PlaySession {
     this.watchClock();
   };
 
-  /** Somebody joins a side, or one of their own (null), in a paused game, which goes on. The name is for today, and stays on the device. */
+  /**
+   * Adds a player to a side, or as a side of their own (null), and resumes the game. The name is for today only and stays on the device.
+   */
   readonly join = async (side: number | null, called: string): Promise<void> => {
     if (!this.snapshot) return;
     const { players } = stateOf(this.snapshot.play).setup;

@@ -8,11 +8,11 @@ import type { CardData } from "../card/card-data.ts";
 import type { LocalPlay } from "../device/store.ts";
 import { type Person, PLAIN_PERSON, personOf, rolesOf } from "./people.ts";
 
-/** How many may play, from the least to the most; one only where a child may play alone. */
+/** Returns the numbers of players to choose from. One player is offered only when the game can be played alone. */
 const countsOf = (least: number, most: number, alone: boolean): number[] =>
   Array.from({ length: most - least + 1 }, (_, i) => i + least).filter((count) => count > 1 || alone);
 
-/** What follows from the game alone: its unit, the most points to begin with, where somebody may stand, and whether a side guards something. */
+/** Returns what follows from the game alone: its unit, the largest head start, the lines to stand at, and whether sides guard something. */
 function useGameFigures(data: CardData, pattern: AnyPlayPattern) {
   const { params } = data.card.activity.pattern;
   const game = useMemo(

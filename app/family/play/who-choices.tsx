@@ -5,7 +5,7 @@ import type { CardData } from "../card/card-data.ts";
 import { piece } from "../inputs/piece.ts";
 import type { Company } from "./use-company.ts";
 
-/** Seldom needed, and it brings the model that works it out. */
+/** Loaded only when needed, because it brings the worker that computes fair matches. */
 const MakeItFair = piece(async () => ({ default: (await import("./make-it-fair.tsx")).MakeItFair }));
 
 export const Tick = ({ text, is, turn }: { text: string; is: boolean; turn: () => void }) => (

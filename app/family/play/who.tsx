@@ -25,7 +25,7 @@ export function Who({
 }: {
   data: CardData;
   pattern: AnyPlayPattern;
-  /** What the family may set before the first send. */
+  /** What the family may set before the first attempt. */
   choices: readonly Choosable[];
   own: OwnCard;
   again: () => Promise<void>;
@@ -115,14 +115,14 @@ export function Who({
   );
 }
 
-/** Two may play over a call. */
+/** Offers play over a call, loaded when needed. */
 const Call = (props: ComponentProps<typeof OverACall>) => (
   <Suspense>
     <OverACall {...props} />
   </Suspense>
 );
 
-/** What the family may set before the first attempt. */
+/** Choices that the family may make before the first attempt. */
 const Choices = ({
   attempt,
   choices,
@@ -150,7 +150,7 @@ const Choices = ({
   </fieldset>
 );
 
-/** A practice that does not count. */
+/** Starts a practice go, which does not count. */
 const Practice = ({ waits, begin }: { waits: boolean; begin: (practice?: boolean) => Promise<void> }) => (
   <button
     type="button"

@@ -310,7 +310,7 @@ function SwapPanel({
   );
 }
 
-/** In which of its homes the child plays. */
+/** Asks in which of their homes the child will play. */
 const WhichHome = ({
   can,
   homes,
@@ -344,7 +344,7 @@ const WhichHome = ({
   </fieldset>
 );
 
-/** Everything to get ready, ticked as it is found, and swapped. */
+/** Lists everything to get ready. Each item can be ticked or swapped. */
 const ThingList = ({
   list,
   has,
@@ -395,7 +395,7 @@ const ThingList = ({
   </ul>
 );
 
-/** There is nothing to play with at all: exercises stand for the game. */
+/** Explains that exercises replace the game in a home without equipment. */
 const BareNote = ({ locked, own }: { locked: boolean; own: OwnCard }) => (
   <p className="note note-good mb-3 grid gap-2">
     <span>{say("fetch.bare")}</span>
@@ -410,7 +410,7 @@ const BareNote = ({ locked, own }: { locked: boolean; own: OwnCard }) => (
   </p>
 );
 
-/** What to think of while playing. */
+/** Lists the cues to think of while playing. */
 const Cues = ({ cues, card }: { cues: { id: string; text: string }[]; card: Card }) => (
   <section>
     <h2 className="mb-2 text-lg">{say("fetch.cues")}</h2>
@@ -425,7 +425,7 @@ const Cues = ({ cues, card }: { cues: { id: string; text: string }[]; card: Card
   </section>
 );
 
-/** What a grown-up can watch for. */
+/** Lists what a grown-up can watch for. */
 const WatchFor = ({ watch, card }: { watch: string[]; card: Card }) => (
   <section>
     <h2 className="mb-2 text-lg">{say("fetch.watch")}</h2>

@@ -188,7 +188,7 @@ function Sent({ data, play, go }: { data: CardData; play: LocalPlay; go: (to: St
   );
 }
 
-/** How it felt before, while playing and after. */
+/** Asks how the child felt before, during and after the game. */
 const Felt = ({
   feel,
   setFeel,

@@ -301,7 +301,7 @@ function BehindLook({
   );
 }
 
-/** The yard as far as it stands. */
+/** Draws the part of the yard that is set up so far. */
 const Drawing = ({ data, whole, stage }: { data: CardData; whole: boolean; stage: Stage | undefined }) => (
   <div className="on-court grid justify-items-center rounded-md bg-court py-2">
     <YardMap

@@ -175,7 +175,7 @@ function Ruler() {
   );
 }
 
-/** What to get, what to look out for, and the plan. */
+/** Prints the equipment, the safety check and the plan. */
 const GetReady = ({
   things,
   names,
@@ -220,7 +220,7 @@ const GetReady = ({
   </section>
 );
 
-/** How to set it up, step by step. */
+/** Prints the set-up steps. */
 const SetUp = ({
   busy,
   steps,
@@ -250,7 +250,7 @@ const SetUp = ({
   </section>
 );
 
-/** Boxes for the goes of the child. */
+/** Prints boxes to tick for each of the child's goes. */
 const Scores = ({ sends, busy, card, data }: { sends: number | null; busy: boolean; card: Card; data: SheetData }) => (
   <section>
     <h2>{say("sheet.scores")}</h2>

@@ -1,3 +1,3 @@
 export const MAX_BANDS = 8;
-/** Even an exact finish ends after so many rounds. */
+/** The most rounds of a game, even one with an exact finish. */
 export const MAX_ROUNDS = 100;

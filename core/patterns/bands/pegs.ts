@@ -14,7 +14,7 @@ export function addPeg(params: BandsParams, space: Space): BandsParams | null {
   };
 }
 
-/** A line goes with the band that begins at it; the last one with the band before it. */
+/** Removes a line together with the band that begins at it, or the last line with the band before it. */
 export function removePeg(params: BandsParams, id: string): BandsParams | null {
   if (params.lines.length <= 2) return null;
   const i = Number(id.slice(1)) - 1;

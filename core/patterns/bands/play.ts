@@ -5,7 +5,7 @@ import { bandsGround } from "./layout.ts";
 import { type BandsState, bandsRules, matchApart } from "./rules.ts";
 import type { BandsParams } from "./schema.ts";
 
-/** What is played of it. */
+/** The playable half of the pattern. */
 export const play: PlayPattern<BandsParams, BandsState> = {
   name: "bands",
   rulesVersion: 1,

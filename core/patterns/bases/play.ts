@@ -4,7 +4,7 @@ import { basesGround } from "./ground.ts";
 import { type BasesState, basesRules, basesRules1 } from "./rules.ts";
 import type { BasesParams } from "./schema.ts";
 
-/** What is played of it. */
+/** The playable half of the pattern. */
 export const play: PlayPattern<BasesParams, BasesState> = {
   name: "bases",
   rulesVersion: 2,

@@ -7,7 +7,7 @@ import { boardGround } from "./ground.ts";
 import { type BoardGo, boardGo, capOf } from "./rules.ts";
 import type { BoardParams } from "./schema.ts";
 
-/** What is played of it. */
+/** The playable half of the pattern. */
 export const play: PlayPattern<BoardParams, MatchState<BoardParams, BoardGo>> = {
   name: "board",
   rulesVersion: 1,

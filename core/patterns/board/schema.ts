@@ -17,7 +17,7 @@ export const layout = z.discriminatedUnion("kind", [
       .min(1, "a board needs at least 1 target")
       .max(MAX_TARGETS, `a board has at most ${MAX_TARGETS} targets`),
   }),
-  /** One target, and numbered spots to send from: each brings its own points. */
+  /** One target and numbered spots to send from, each with its own points. */
   z.strictObject({
     kind: z.literal("spots"),
     target: target.omit({ distance: true }),
@@ -31,21 +31,21 @@ export const layout = z.discriminatedUnion("kind", [
 export const boardParams = z
   .strictObject({
     layout,
-    /** Any of them counts, or only the one that was called before, or any in the way, or with the thing, that was called. Where there are spots, the spot is chosen. */
+    /** What must be called beforehand: nothing, the target, the action, or the object. With spots, the spot is chosen. */
     choice: z.enum(["free", "called", "action", "thing"], { error: "choice must be free, called, action or thing" }),
-    /** What may be called where it is the way. */
+    /** Actions that may be called. */
     ways,
-    /** What may be called where it is the thing; fetched at the end, each is sent once. */
+    /** Objects that may be called. If they are fetched at the end, each is sent once. */
     things,
-    /** Sends that a side has; null: until the bell, or until each has counted once. */
+    /** Attempts of a side. Null means until the bell, or until each target has counted once. */
     sends: whole("sends", 1, MAX_SENDS).nullable(),
-    /** What was sent is fetched after each send, or all of it at the end: as many things as sends. */
+    /** Whether the object is fetched after each attempt, or all objects at the end, one for each attempt. */
     fetch: z.enum(["each", "end"], { error: "fetch must be each or end" }),
-    /** Each counts once: then it is used up. */
+    /** If true, each target counts only once. */
     once: z.boolean(),
-    /** What is in the air at the bell counts where it lands. */
+    /** If true, an object in the air at the bell counts where it lands. */
     inAir: z.boolean({ error: "inAir must be true or false" }).default(false),
-    /** Once, when every one of them has counted. */
+    /** Bonus points, given once when every target has counted. */
     bonus: whole("bonus", 0, 100),
   })
   .superRefine((params, ctx) => {

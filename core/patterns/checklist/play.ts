@@ -16,7 +16,7 @@ const ground = roomGround((params: ChecklistParams) =>
   })),
 );
 
-/** What is played of it. */
+/** The playable half of the pattern. */
 export const play: PlayPattern<ChecklistParams, MatchState<ChecklistParams, ListGo>> = {
   name: "checklist",
   rulesVersion: 1,

@@ -18,12 +18,12 @@ export const item = z.strictObject({
 export const checklistParams = z
   .strictObject({
     tasks: z.array(item).min(1, "a list needs at least 1 task").max(MAX_TASKS, `a list has at most ${MAX_TASKS} tasks`),
-    /** A tick gives all times of a task; or every one is told, with those that failed. */
+    /** Whether one tick counts a task in full, or each repetition is recorded, failures included. */
     how: z.enum(["tick", "each"], { error: "how must be tick or each" }),
-    /** So many that come off; or so many attempts, come what may. */
+    /** How often it must succeed, or how often it is attempted. */
     need: z.enum(["done", "attempts"], { error: "need must be done or attempts" }),
     order: z.enum(["free", "fixed"], { error: "order must be free or fixed" }),
-    /** Inside a marked square: leaving it spends the attempt. */
+    /** If true, the child stays in a marked square, and leaving it uses up the attempt. */
     square: z.boolean(),
     score: z.enum(["times", "sends", "stars"], { error: "score must be times, sends or stars" }),
   })

@@ -7,7 +7,7 @@ import { climbGround } from "./layout.ts";
 import { type Climber, climbGo } from "./rules.ts";
 import type { ClimbParams } from "./schema.ts";
 
-/** What is played of it. */
+/** The playable half of the pattern. */
 export const play: PlayPattern<ClimbParams, MatchState<ClimbParams, Climber>> = {
   name: "climb",
   rulesVersion: 1,

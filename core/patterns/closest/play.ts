@@ -4,7 +4,7 @@ import { closestGround } from "./ground.ts";
 import { type ClosestState, closestRules, closestRules1 } from "./rules.ts";
 import type { ClosestParams } from "./schema.ts";
 
-/** What is played of it. */
+/** The playable half of the pattern. */
 export const play: PlayPattern<ClosestParams, ClosestState> = {
   name: "closest",
   rulesVersion: 2,

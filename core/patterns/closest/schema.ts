@@ -4,22 +4,22 @@ import { MAX_ROUNDS } from "./limits.ts";
 
 export const closestParams = z
   .strictObject({
-    /** The jack lies between these, from the line, metres. */
+    /** The jack lies between these distances from the line, in metres. */
     near: metres("near", 0.5, 20),
     far: metres("far", 0.8, 30),
     width: metres("width", 0.6, 6),
-    /** It is sent at the start of each round, or placed half-way. */
+    /** Whether the jack is sent at the start of each round or placed halfway. */
     jack: z.enum(["sent", "placed"], { error: "jack must be sent or placed" }),
     /** Pieces of each side. */
     pieces: whole("pieces", 1, 4),
-    /** Sides in turn, or whoever lies farther. */
+    /** Who sends next: sides in turn, or the side that lies farther away. */
     order: z.enum(["turn", "farther"], { error: "order must be turn or farther" }),
     leads: z.enum(["winner", "loser", "alternate"], { error: "leads must be winner, loser or alternate" }),
-    /** Past the far limit a piece is out. */
+    /** If true, a piece beyond the far limit is out. */
     dead: z.boolean(),
-    /** A jack that was struck stays where it went, or goes back. */
+    /** Whether a jack that was hit stays there or goes back. */
     struck: z.enum(["stays", "back"], { error: "struck must be stays or back" }),
-    /** One side alone plays against a piece that lies so far from the jack every round, metres. */
+    /** A side alone plays against an imagined piece at this distance from the jack, in metres. */
     mark: metres("mark", 0.05, 3),
     finish: z.strictObject({
       points: whole("points", 1, 30).nullable(),

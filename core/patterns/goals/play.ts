@@ -4,7 +4,7 @@ import { goalsGround } from "./ground.ts";
 import { type GoalsState, goalsRules } from "./rules.ts";
 import type { GoalsParams } from "./schema.ts";
 
-/** What is played of it. */
+/** The playable half of the pattern. */
 export const play: PlayPattern<GoalsParams, GoalsState> = {
   name: "goals",
   rulesVersion: 1,

@@ -7,7 +7,7 @@ import { passGround } from "./ground.ts";
 import { type PassGo, passGo, passGo1 } from "./rules.ts";
 import type { PassParams } from "./schema.ts";
 
-/** What is played of it. */
+/** The playable half of the pattern. */
 export const play: PlayPattern<PassParams, MatchState<PassParams, PassGo>> = {
   name: "passLadder",
   rulesVersion: 2,

@@ -28,7 +28,7 @@ export const passParams = z
     ]),
     /** How it is sent at each mark, in turn; none: as the activity says. */
     ways,
-    /** With what, in turn; none: always the one thing. */
+    /** Objects in turn; empty for always the same one. */
     things,
     /** Clean ones at a mark before the next. */
     passes: whole("passes", 1, 20),

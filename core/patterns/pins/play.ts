@@ -7,7 +7,7 @@ import { pinsGround } from "./ground.ts";
 import { type PinsGo, pinsGo } from "./rules.ts";
 import type { PinsParams } from "./schema.ts";
 
-/** What is played of it. */
+/** The playable half of the pattern. */
 export const play: PlayPattern<PinsParams, MatchState<PinsParams, PinsGo>> = {
   name: "pins",
   rulesVersion: 1,

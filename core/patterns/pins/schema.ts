@@ -34,7 +34,10 @@ export const pinsParams = z.strictObject({
   standUp: z.boolean(),
   /** One that falls untouched counts, or is stood up again at once and helps nobody. */
   untouched: z.enum(["counts", "stood"]),
-  /** The forecast counts what a falling pin knocks over (not given, from earlier versions: only what the object sweeps). */
+  /**
+   * Whether the forecast counts pins knocked over by other pins. Documents of earlier versions leave it out, and count only what the object
+   * hits.
+   */
   pinOnPin: z.boolean().optional(),
   /** Things to roll; null: one, fetched after every roll. */
   pieces: whole("pieces", 1, 5).nullable(),

@@ -4,7 +4,7 @@ import { rallyGround } from "./ground.ts";
 import { type RallyState, rallyRules, rallyRules1 } from "./rules.ts";
 import type { RallyParams } from "./schema.ts";
 
-/** What is played of it. */
+/** The playable half of the pattern. */
 export const play: PlayPattern<RallyParams, RallyState> = {
   name: "rally",
   rulesVersion: 2,

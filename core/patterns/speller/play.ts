@@ -7,7 +7,7 @@ import { spellerGround } from "./ground.ts";
 import { type SpellerGo, spellerGo } from "./rules.ts";
 import type { SpellerParams } from "./schema.ts";
 
-/** What is played of it. */
+/** The playable half of the pattern. */
 export const play: PlayPattern<SpellerParams, MatchState<SpellerParams, SpellerGo>> = {
   name: "speller",
   rulesVersion: 1,

@@ -16,7 +16,7 @@ export const card = z.strictObject({
 
 export const spellerParams = z
   .strictObject({
-    /** What the letters are written on, and how high its lower edge is: 0 on the floor, more on a wall. Metres. */
+    /** What the letters are written on, and the height of its lower edge in metres: 0 on the floor, more on a wall. */
     card: z.strictObject({
       item: z.string().min(1).max(40),
       width: metres("width", 0.05, 0.6),
@@ -27,24 +27,24 @@ export const spellerParams = z
       .array(card)
       .min(2, "the speller needs at least 2 cards")
       .max(MAX_CARDS, `the speller can have at most ${MAX_CARDS} cards`),
-    /** Words, parted by commas; `3 + 4 = 7`: the answer is hit. */
+    /** Words, separated by commas. In `3 + 4 = 7`, players hit the answer. */
     list: z.string().min(1, "the list needs a word").max(400, "the list can have up to 400 characters"),
-    /** The word is read, heard, seen as a picture of ours, or worked out from what stands before the sign. */
+    /** How the word is given: to read, to hear, as a picture, or as a sum to work out. */
     show: z.enum(["word", "voice", "picture", "prompt"], { error: "show must be word, voice, picture or prompt" }),
-    /** A right card stands again at once, after the word, or not at all. */
+    /** When a correct card is stood up again: at once, after the word, or not at all. */
     knock: z.enum(["once", "word", "down"], { error: "knock must be once, word or down" }),
-    /** A wrong one changes nothing, costs a point, or starts the word again. */
+    /** What a wrong letter does: nothing, it costs a point, or the word starts again. */
     wrong: z.enum(["stays", "costs", "restarts"], { error: "wrong must be stays, costs or restarts" }),
-    /** Word by word, in turn: sent at, its letters gone to one after the other, or written down by the child; none: sent at. */
+    /** What is done for each word in turn: aim at its letters, travel to them, or write it down. Empty means aim. */
     does: z
       .array(z.enum(DOES, { error: `does must be ${DOES.join(", ")}` }))
       .max(MAX_DOES, `at most ${MAX_DOES} in turn`)
       .default([]),
-    /** How the letters are gone to. */
+    /** How the child moves to the letters. */
     travel: z.enum(TRAVELS, { error: `travel must be ${TRAVELS.join(", ")}` }).default("hop"),
-    /** How each word is sent at, in turn; none: as the activity says. */
+    /** The action for each word in turn; empty for the activity's own. */
     ways,
-    /** With what, in turn; none: always the one thing. */
+    /** Objects in turn; empty for always the same one. */
     things,
     sends: whole("sends", 1, 200).nullable(),
     score: z.enum(["letters", "words", "sends", "time"], { error: "score must be letters, words, sends or time" }),

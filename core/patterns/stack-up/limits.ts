@@ -1,4 +1,4 @@
 export const GROWS = ["beside", "behind", "front"] as const;
 
-/** Lines farther back that the layout shows; after the last one it stays there. */
+/** How many lines farther back the layout shows. Play stays at the last one. */
 export const LINES_BACK = 2;

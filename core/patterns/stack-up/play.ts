@@ -7,7 +7,7 @@ import { stackGround } from "./ground.ts";
 import { type StackGo, stackGo, stackGo1 } from "./rules.ts";
 import type { StackParams } from "./schema.ts";
 
-/** What is played of it. */
+/** The playable half of the pattern. */
 export const play: PlayPattern<StackParams, MatchState<StackParams, StackGo>> = {
   name: "stackUp",
   rulesVersion: 2,

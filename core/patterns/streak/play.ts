@@ -12,7 +12,7 @@ const ground = roomGround((params: StreakParams) =>
   params.stages.map((stage, i) => ({ id: `stage${i + 1}`, aim: aimOf(stage), manner: mannerOf(stage) })),
 );
 
-/** What is played of it. */
+/** The playable half of the pattern. */
 export const play: PlayPattern<StreakParams, MatchState<StreakParams, StreakGo>> = {
   name: "streak",
   rulesVersion: 2,

@@ -5,18 +5,18 @@ import { thingRole } from "../../targets/ways-schema.ts";
 import { MAX_STAGES, TASKS } from "./limits.ts";
 
 export const stage = z.strictObject({
-  /** Touches that keep a thing up; or tossed, and caught after something else; or seconds held still, or steps carried. */
+  /** What is counted: touches that keep an object up, catches after a task, seconds of balance, or steps of carrying. */
   task: z.enum(TASKS, { error: `task must be one of ${TASKS.join(", ")}` }),
-  /** In a row to pass it; null: as many as there are, to the end. */
+  /** How many in a row pass the stage; null for no end. */
   count: whole("count", 1, 100).nullable(),
-  /** So many in all instead: a drop takes none away. */
+  /** A total to reach instead of a run. A drop takes nothing away. */
   inAll: z.boolean(),
   hand: z.enum(["usual", "other", "alternate", "both"], { error: "hand must be usual, other, alternate or both" }),
   posture: z.enum(["standing", "kneeling", "sitting"], { error: "posture must be standing, kneeling or sitting" }),
   moving: z.boolean(),
   /** One bounce on the floor is allowed between two touches. */
   bounce: z.boolean(),
-  /** With what. */
+  /** The object. */
   thing: thingRole.default("send"),
   /** How high it is tossed above the hand, metres. */
   height: metres("height", 0.2, 4),
@@ -27,9 +27,9 @@ export const streakParams = z
     stages: z.array(stage).min(1, "at least 1 stage").max(MAX_STAGES, `at most ${MAX_STAGES} stages`),
     /** What a drop does to the run. */
     drop: z.enum(["resets", "costsOne", "ends"], { error: "drop must be resets, costsOne or ends" }),
-    /** Drops after which it is over; null: no such limit. */
+    /** Drops after which the go ends; null for no limit. */
     tries: whole("tries", 1, 60).nullable(),
-    /** A stage that was passed stays passed; where not, a drop goes back to the start of the stage before. */
+    /** If true, a passed stage stays passed. Otherwise a drop leads back to the start of the stage before. */
     stays: z.boolean(),
     score: z.enum(["run", "stage", "sum"], { error: "score must be run, stage or sum" }),
   })

@@ -1,2 +1,2 @@
-/** Trips of one go at most: whoever walks on has long been shown the way. */
+/** The most trips in one go. By then the game has long offered a hint. */
 export const MAX_TRIPS = 200;

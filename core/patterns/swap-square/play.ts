@@ -6,7 +6,7 @@ import { squareGround } from "./ground.ts";
 import { type SquareGo, squareGo, squareGo1 } from "./rules.ts";
 import type { SwapSquareParams } from "./schema.ts";
 
-/** What is played of it. */
+/** The playable half of the pattern. */
 export const play: PlayPattern<SwapSquareParams, MatchState<SwapSquareParams, SquareGo>> = {
   name: "swapSquare",
   rulesVersion: 2,

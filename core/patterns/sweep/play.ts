@@ -7,7 +7,7 @@ import { sweepGround } from "./ground.ts";
 import { type Sweeper, sweepGo } from "./rules.ts";
 import type { SweepParams } from "./schema.ts";
 
-/** What is played of it. */
+/** The playable half of the pattern. */
 export const play: PlayPattern<SweepParams, MatchState<SweepParams, Sweeper>> = {
   name: "sweep",
   rulesVersion: 1,

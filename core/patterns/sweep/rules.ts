@@ -139,7 +139,7 @@ function now(params: SweepParams, sweeper: Sweeper): Phrase {
   return { key: "sweep.send", params: { left: rest.length } };
 }
 
-/** One sweep: any target that still stands, in any order, until all are hit, the sends are spent or the bell goes. */
+/** One sweep. Targets may be hit in whatever order, until all are hit, the attempts are used up or the bell rings. */
 export const sweepGo: GoRules<SweepParams, Sweeper> = {
   begin: (params, { setup }) => ({ gone: [], mine: [], sends: 0, last: false, shared: shared(params, setup) }),
   asks,

@@ -4,12 +4,12 @@
  */
 export const TASKS = ["keepUp", "rebound", "shuttle", "course", "catch", "exercise"] as const;
 
-/** The thing at either end. */
+/** The item at each end. */
 export const ENDS = ["near", "far"] as const;
 
 export const MAX_ROUNDS = 6;
 
-/** What is aimed at on the wall, and the mark on the floor. */
+/** Ids of the target on the wall and of the mark on the floor. */
 export const WALL = "wall";
 
 export const MARK = "mark";

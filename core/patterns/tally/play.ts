@@ -8,7 +8,7 @@ import { bare, kept } from "./params.ts";
 import { type TallyGo, tallyGo } from "./rules.ts";
 import type { TallyParams } from "./schema.ts";
 
-/** What is played of it. */
+/** The playable half of the pattern. */
 export const play: PlayPattern<TallyParams, MatchState<TallyParams, TallyGo>> = {
   name: "tally",
   rulesVersion: 1,

@@ -6,14 +6,14 @@ import { MAX_ROUNDS, TASKS } from "./limits.ts";
 export const round = z.strictObject({
   task: z.enum(TASKS, { error: `task must be one of ${TASKS.join(", ")}` }),
   seconds: whole("seconds", 10, 300),
-  /** Before the next one, seconds. */
+  /** Rest before the next one, in seconds. */
   rest: whole("rest", 0, 120),
   hand: z.enum(["usual", "other", "alternate"]),
-  /** On the move all the while. */
+  /** If true, the child keeps moving. */
   moving: z.boolean(),
   /** One bounce on the floor is allowed between two touches. */
   bounce: z.boolean(),
-  /** For an exercise: its name, and how long one of it takes, seconds. */
+  /** For an exercise: its name, and how long one repetition takes, in seconds. */
   exercise: z.string().trim().max(40, "exercise must be 40 letters or fewer").optional(),
   each: z
     .number({ error: "each must be a number of seconds" })
@@ -24,11 +24,11 @@ export const round = z.strictObject({
 
 export const tallyParams = z.strictObject({
   rounds: z.array(round).min(1, "at least 1 round").max(MAX_ROUNDS, `at most ${MAX_ROUNDS} rounds`),
-  /** All rounds together, or the best one. */
+  /** Whether all rounds count, or only the best. */
   keep: z.enum(["sum", "best"]),
-  /** What is in the air at the bell counts when it lands. */
+  /** If true, an object in the air at the bell counts when it lands. */
   inAir: z.boolean(),
-  /** For sends off a wall: how it is sent, how far the line is from the wall, how far back from it the mark lies, and how wide that is. */
+  /** For throws off a wall: the action, the distance of the line from the wall, and the distance and size of the mark on the floor. */
   wall: z.strictObject({
     action: z.enum(["underarmThrow", "overarmThrow", "pushThrow"], {
       error: "action must be one of underarmThrow, overarmThrow, pushThrow",
@@ -38,7 +38,7 @@ export const tallyParams = z.strictObject({
     size: metres("size", 0.1, 1.5),
     item: z.string().min(1).max(40),
   }),
-  /** There and back: two things so far apart. */
+  /** For a shuttle: two items and the distance between them. */
   shuttle: z
     .strictObject({
       action: z.enum(["underarmRoll", "underarmThrow", "overarmThrow", "kick"], {

@@ -13,7 +13,7 @@ export type Alone = MatchState<ThreeLineParams, Grid>;
 export type State = Alone | DuelState;
 const alone = matched(threeLineGo);
 const isDuel = (state: State): state is DuelState => "duel" in state;
-/** Against each other one grid is shared, and has rules of its own. */
+/** Head to head, players share one grid, which has rules of its own. */
 function either(duel: Rules<ThreeLineParams, DuelState>): Rules<ThreeLineParams, State> {
   const of = (state: State) => (isDuel(state) ? duel : alone) as unknown as Rules<ThreeLineParams, State>;
   const by = (setup: Setup) => (setup.mode === "against" ? duel : alone) as unknown as Rules<ThreeLineParams, State>;
@@ -36,7 +36,7 @@ function either(duel: Rules<ThreeLineParams, DuelState>): Rules<ThreeLineParams,
 }
 export const threeLineRules = either(duelRules);
 
-/** What is played of it. */
+/** The playable half of the pattern. */
 export const play: PlayPattern<ThreeLineParams, State> = {
   name: "threeLine",
   rulesVersion: 2,
@@ -46,6 +46,6 @@ export const play: PlayPattern<ThreeLineParams, State> = {
   modes: MODES,
   ground: threeLineGround,
   matchApart: (_, setup) => setup.mode === "against",
-  // A line can be had with so many; with fewer than squares a slip of paper keeps the place of one that is taken up.
+  // A line needs at least this many. With fewer pieces than squares, a slip of paper keeps the place of a piece that is taken up.
   needs: (params) => ({ pieces: piecesOf(params), blocker: false, apart: true, sends: params.sends }),
 };

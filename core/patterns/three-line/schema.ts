@@ -4,19 +4,22 @@ import { mostPieces } from "./limits.ts";
 
 export const threeLineParams = z
   .strictObject({
-    /** Squares along one side, and so many in a line. */
+    /** Squares along one side, and the length of a line. */
     size: whole("size", 3, 4),
-    /** One square, metres. */
+    /** The side of one square, in metres. */
     cell: metres("cell", 0.2, 1),
     /** From the line to the near edge of the grid. */
     distance,
-    /** Sends of a side, those sent again included; fewer make it a line within so many. */
+    /** Attempts of a side, repeats included. The line must be made within them. */
     sends: whole("sends", 3, 60),
-    /** Against, once all pieces of both lie there without a line: one of their own is taken up and sent again (also where it is not said), or it is a draw. */
+    /**
+     * Head to head, when all pieces are placed without a line: players take up one of their own and send it again (the default), or it is a
+     * draw.
+     */
     stuck: z.enum(["takeUp", "draw"], { error: "stuck must be takeUp or draw" }).optional(),
-    /** Against: the pieces of each side, as many as make a line or more; null: just as many. */
+    /** Head to head: the pieces of each side, at least as many as make a line. Null means exactly as many. */
     pieces: whole("pieces", 3, 8).nullable().default(null),
-    /** How the squares are shown on the floor. */
+    /** How the grid is marked on the floor. */
     marked: z.enum(["corners", "sheets"]),
   })
   .superRefine((params, ctx) => {
