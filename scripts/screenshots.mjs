@@ -75,7 +75,7 @@ try {
   await go(`${activity("Hallway climb")}/rehearsal`);
   await page.waitForSelector("main canvas");
   // Not so fast that it is over before it is stopped.
-  await page.$$eval("fieldset label", (all) => all.find((l) => l.textContent.trim() === "5x").click());
+  await page.$$eval("fieldset label", (all) => all.find((l) => l.textContent.trim() === "×5").click());
   await page.waitForFunction(() => Number(document.querySelector("input[type=range]").value) > 45_000);
   await press(page, "Pause");
   await page.click("main ul li:nth-child(4) button");

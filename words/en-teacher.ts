@@ -85,7 +85,7 @@ export const enTeacher: Record<string, string> = {
   "plan.never":
     "{days, plural, one {One day} other {# days}} a week: about {active, number} of {goal, number} active minutes. Even every day would not be enough.",
   "rehearsal.what":
-    "Watch a trial run with your class: every child plays their own card once. Each run number is a different day; the same number repeats it.",
+    "Every child plays their own card once. Each run number is a different day. The same number repeats it.",
   "rehearsal.nobody": "This class has no children yet.",
   "rehearsal.script": "The trial run happens in your browser, so scripts must be allowed.",
   "rehearsal.failed": "The trial run could not be worked out. Load this page again.",
@@ -269,7 +269,9 @@ export const enTeacher: Record<string, string> = {
     "{n} of {all, plural, one {# child} other {# children}} {all, plural, one {has} other {have}} what they need{silent, plural, =0 {} one {; # home hasn't told us} other {; # homes haven't told us}}",
   "strip.cut": "About {share} of goes run on too long to predict.",
   "strip.holds": "{n, plural, =10 {nearly all goes} other {about # in 10 goes}}",
-  "strip.mark": "Score to beat: {mark}",
+  "things.count":
+    "{n, plural, one {# item} other {# items}}{own, plural, =0 {} other {, # of your own}}{hidden, plural, =0 {} other {, # hidden}}",
+  "strip.mark": "score to beat: {mark}",
   "rates.any": "Share of {many} that hit, aimed at the middle of the target.",
   "rates.zones": "Share of {many} that stop in the band, aimed at its middle.",
   "rates.cells": "Share of {many} that land in the middle square when aimed at it.",

@@ -137,7 +137,7 @@ function One({ id, youngest, document: activity }: Found) {
         <MiniPlan parts={layoutOf(activity)} space={activity.space} />
         <span className="flex items-center gap-1.5 text-xs text-quiet">
           <ItemDrawing item={activity.kit.send} size={22} />
-          {activity.space.length} x {activity.space.width} m
+          {activity.space.length} × {activity.space.width} m
         </span>
       </div>
       <div className="grid content-start gap-1">

@@ -62,21 +62,7 @@ export function ChildrenStrip({ rows: all, expected, mark, of, unit, show, sayMa
           </g>
         ))}
         {mark !== null && (
-          <g>
-            <path d={`M46 ${y(mark)}H${width}`} stroke="var(--color-plum)" strokeWidth="2" strokeDasharray="7 5" />
-            <text
-              x="50"
-              y={y(mark) - 5}
-              fontSize="12"
-              fontWeight="700"
-              fill="var(--color-plum)"
-              stroke="var(--color-page)"
-              strokeWidth="4"
-              paintOrder="stroke"
-            >
-              {tell("strip.mark", { mark: sayMark(mark) })}
-            </text>
-          </g>
+          <path d={`M46 ${y(mark)}H${width}`} stroke="var(--color-plum)" strokeWidth="2" strokeDasharray="7 5" />
         )}
         {rows.map((row, i) => {
           const x = 52 + i * wide + wide / 2;
@@ -84,7 +70,7 @@ export function ChildrenStrip({ rows: all, expected, mark, of, unit, show, sayMa
           return <OneChild key={row.cardId} row={row} e={e} x={x} y={y} />;
         })}
       </svg>
-      <Legend holds={holds} />
+      <Legend holds={holds} mark={mark === null ? null : tell("strip.mark", { mark: sayMark(mark) })} />
     </div>
   );
 }
@@ -164,7 +150,7 @@ const OneChild = ({
 );
 
 /** Explains the signs in the chart. */
-const Legend = ({ holds }: { holds: number | null }) => (
+const Legend = ({ holds, mark }: { holds: number | null; mark: string | null }) => (
   <p className="flex flex-wrap gap-x-5 text-sm text-quiet">
     <span>
       <b className="text-mustard">■</b> best go
@@ -176,6 +162,11 @@ const Legend = ({ holds }: { holds: number | null }) => (
     <span>
       <b className="text-teal">▮</b> likely range for the age{holds && `: ${tell("strip.holds", { n: holds })}`}
     </span>
+    {mark && (
+      <span>
+        <b className="text-plum">- - -</b> {mark}
+      </span>
+    )}
     <span>– opened, not played</span>
     <span>· not opened</span>
   </p>

@@ -25,6 +25,7 @@ import { drawingsOf, ItemDrawing, OwnDrawings } from "../drawings/items.tsx";
 import { fieldsOf, searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { CopyButton } from "../ui/copy-button.tsx";
+import { FilterField, FilterForm } from "../ui/filter-form.tsx";
 import { Options } from "../ui/options.tsx";
 import { problemText } from "../ui/problem-text.ts";
 import { SpacePicture } from "../ui/space-picture.tsx";
@@ -308,7 +309,7 @@ function HomeRow({ row, items }: { row: Row; items: Route.ComponentProps["loader
   const names = namesOf(items);
   return (
     <tr className="row-line align-middle">
-      <td className="py-1.5">
+      <td className="py-1.5 pr-3">
         <Link to={`/homes/${row.childId}`} className="inline-block min-h-6 font-semibold underline">
           {row.child}
         </Link>
@@ -320,7 +321,7 @@ function HomeRow({ row, items }: { row: Row; items: Route.ComponentProps["loader
           {siblings.length > 0 && `, lives with ${sayList(siblings)}`}
         </span>
       </td>
-      <td>
+      <td className="pr-3">
         {row.homes.map((home) => (
           <span key={home.id} className="flex items-center gap-2 text-sm">
             <SpacePicture space={home.space} />
@@ -359,7 +360,7 @@ function HomeRow({ row, items }: { row: Row; items: Route.ComponentProps["loader
           </span>
         ))}
       </td>
-      <td className="max-w-40 text-sm">
+      <td className="max-w-43 pr-3 text-sm">
         {[
           row.homes.some((home) => home.quiet) && "quiet",
           row.homes.some((home) => home.noBallsIndoors) && "no balls indoors",
@@ -536,15 +537,13 @@ const Filter = ({
   d: Route.ComponentProps["loaderData"];
   mine: Route.ComponentProps["loaderData"]["rows"];
 }) => (
-  <Form method="get" className="mb-3 flex flex-wrap items-center gap-3 text-sm">
-    <label className="flex items-center gap-1.5">
-      Class
+  <FilterForm find={d.find}>
+    <FilterField label="Class">
       <select name="class" defaultValue={d.classId} className="py-0.5">
         <Options of={d.classes} />
       </select>
-    </label>
-    <label className="flex items-center gap-1.5">
-      Show
+    </FilterField>
+    <FilterField label="Show">
       <select name="show" defaultValue={d.filter} className="py-0.5">
         {(Object.keys(FILTERS) as Filter[]).map((key) => (
           <option key={key} value={key}>
@@ -552,15 +551,8 @@ const Filter = ({
           </option>
         ))}
       </select>
-    </label>
-    <label className="flex items-center gap-1.5">
-      Find
-      <input name="find" defaultValue={d.find} className="w-32 py-0.5" />
-    </label>
-    <button type="submit" className="btn btn-quiet btn-small">
-      Show
-    </button>
-  </Form>
+    </FilterField>
+  </FilterForm>
 );
 
 /** Lists deleted children who can still be restored. */

@@ -65,7 +65,7 @@ export default function RehearsalPage({ loaderData: d }: Route.ComponentProps) {
           <Link to={`/activities/${d.id}?station=send`} className="underline">
             {d.title || "the activity"}
           </Link>
-          , {d.className}: {tell("rehearsal.what")}
+          , {d.className}. {tell("rehearsal.what")}
         </p>
         <Form className="mb-4 flex flex-wrap items-end gap-4">
           <label className="field">
@@ -76,7 +76,7 @@ export default function RehearsalPage({ loaderData: d }: Route.ComponentProps) {
           </label>
           <label className="field">
             <span>
-              Run number <span className="hint">1– {MAX_SEED}</span>
+              Run number <span className="hint">1–{MAX_SEED}</span>
             </span>
             <input
               key={seed}

@@ -13,6 +13,7 @@ import { answered } from "../answer.server.ts";
 import { drawingsOf, ItemDrawing, OwnDrawings } from "../drawings/items.tsx";
 import { formOf, jsonIn, searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
+import { FilterField, FilterForm } from "../ui/filter-form.tsx";
 import { problemText } from "../ui/problem-text.ts";
 import type { Route } from "./+types/things";
 
@@ -127,8 +128,11 @@ export default function Things({ loaderData: d, actionData: a }: Route.Component
         <div className="mb-3 flex flex-wrap items-end gap-x-4 gap-y-2">
           <h1 className="text-3xl">Household items</h1>
           <p className="text-quiet">
-            {all.length} items, {d.own.filter((item) => !catalogueItem(item.id)).length} your own, {d.hidden.length}{" "}
-            hidden
+            {tell("things.count", {
+              n: all.length,
+              own: d.own.filter((item) => !catalogueItem(item.id)).length,
+              hidden: d.hidden.length,
+            })}
           </p>
           <div className="ml-auto flex flex-wrap gap-2">
             <Link to="/things/new" className="btn btn-main btn-small">
@@ -198,9 +202,8 @@ export default function Things({ loaderData: d, actionData: a }: Route.Component
 
 /** Filters the items. */
 const Filter = ({ d }: { d: Route.ComponentProps["loaderData"] }) => (
-  <Form method="get" className="mb-3 flex flex-wrap items-center gap-3 text-sm">
-    <label className="flex items-center gap-1.5">
-      Used
+  <FilterForm find={d.find}>
+    <FilterField label="Used">
       <select name="use" defaultValue={d.use ?? ""} className="py-0.5">
         <option value="">for anything</option>
         {USES.map((use) => (
@@ -209,9 +212,8 @@ const Filter = ({ d }: { d: Route.ComponentProps["loaderData"] }) => (
           </option>
         ))}
       </select>
-    </label>
-    <label className="flex items-center gap-1.5">
-      Found in
+    </FilterField>
+    <FilterField label="Found in">
       <select name="room" defaultValue={d.room ?? ""} className="py-0.5">
         <option value="">any room</option>
         {ROOMS.map((room) => (
@@ -220,15 +222,8 @@ const Filter = ({ d }: { d: Route.ComponentProps["loaderData"] }) => (
           </option>
         ))}
       </select>
-    </label>
-    <label className="flex items-center gap-1.5">
-      Find
-      <input name="find" defaultValue={d.find} className="w-32 py-0.5" />
-    </label>
-    <button type="submit" className="btn btn-quiet btn-small">
-      Show
-    </button>
-  </Form>
+    </FilterField>
+  </FilterForm>
 );
 
 /** Lists the items with the school's actions for each. */

@@ -3,9 +3,11 @@ import { type Part, partsOf } from "#core/yard/parts.ts";
 import { targetName } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 
-/** More clashes than this are counted, not told. */
+const sentence = (text: string) => `${text.slice(0, 1).toUpperCase()}${text.slice(1)}.`;
+
+/** More clashes than this are only counted. */
 const MAX_TOLD = 3;
-/** What clashes on the plan, in words, as it happens. */
+/** Says what clashes on the plan, while it happens. */
 export function ClashNotes({
   clashes,
   parts,
@@ -23,7 +25,7 @@ export function ClashNotes({
     if (mark?.kind === "zone") return `the band from ${mark.near} m`;
     if (mark?.kind === "person") return "the other player";
     const number = mark && "label" in mark && mark.label ? ` ${mark.label}` : "";
-    return layout && number ? `mark${number}` : layout ? label(`layout.${layout}`) : id;
+    return layout && number ? `marker${number}` : layout ? label(`layout.${layout}`) : id;
   };
   const text = (clash: LayoutClash) => {
     switch (clash.kind) {
@@ -47,8 +49,11 @@ export function ClashNotes({
   };
   return (
     <p role="status" className={`min-h-4 text-[0.8rem] leading-tight ${clashes.length > 0 ? "problem" : ""}`}>
-      {clashes.slice(0, MAX_TOLD).map(text).join("; ")}
-      {clashes.length > MAX_TOLD && `; and ${clashes.length - MAX_TOLD} more`}
+      {clashes
+        .slice(0, MAX_TOLD)
+        .map((clash) => sentence(text(clash)))
+        .join(" ")}
+      {clashes.length > MAX_TOLD && ` And ${clashes.length - MAX_TOLD} more.`}
     </p>
   );
 }

@@ -242,6 +242,43 @@ const SomeChildren = ({
   </details>
 );
 
+/** A date and a time. */
+const TimeField = ({
+  name,
+  label,
+  hint,
+  value,
+  told,
+  line,
+}: {
+  name: "opensAt" | "closesAt";
+  label: string;
+  hint?: string;
+  value: string;
+  told: (field: string) => Problem | undefined;
+  line: (field: string) => React.ReactNode;
+}) => (
+  <label className="field">
+    <span>
+      {label}
+      {hint && (
+        <>
+          {" "}
+          <span className="hint">{hint}</span>
+        </>
+      )}
+    </span>
+    <input
+      type="datetime-local"
+      name={name}
+      defaultValue={value}
+      required
+      aria-invalid={told(name) ? true : undefined}
+    />
+    {line(name)}
+  </label>
+);
+
 /** Sets the opening and closing times, how many goes count, and the score to beat. */
 const TimesAndTries = ({
   zone,
@@ -259,30 +296,8 @@ const TimesAndTries = ({
   tried: string | null;
 }) => (
   <>
-    <label className="field">
-      <span>
-        Opens <span className="hint">{zone}</span>
-      </span>
-      <input
-        type="datetime-local"
-        name="opensAt"
-        defaultValue={times.opens}
-        required
-        aria-invalid={told("opensAt") ? true : undefined}
-      />
-      {line("opensAt")}
-    </label>
-    <label className="field">
-      <span>Closes</span>
-      <input
-        type="datetime-local"
-        name="closesAt"
-        defaultValue={times.closes}
-        required
-        aria-invalid={told("closesAt") ? true : undefined}
-      />
-      {line("closesAt")}
-    </label>
+    <TimeField name="opensAt" label="Opens" hint={zone} value={times.opens} told={told} line={line} />
+    <TimeField name="closesAt" label="Closes" value={times.closes} told={told} line={line} />
     <label className="field">
       <span>
         How many goes count? <span className="hint">1–20</span>

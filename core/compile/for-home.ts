@@ -235,24 +235,19 @@ function otherwise(givenForHome: ForHome, action: Action, was: Action, why: Sens
   };
 }
 
-/** An activity in a home with one skill. `only`: nothing else is sent. */
-function inHome(
-  activity: Activity,
-  action: Action,
-  {
-    who,
-    home,
-    items,
-    fixed,
-    only,
-  }: {
-    who: Who;
-    home: HomeFacts;
-    items: readonly Item[];
-    fixed?: Readonly<Record<string, string>> | undefined;
-    only?: readonly string[] | undefined;
-  },
-): ForHome {
+/** Who plays in which home, and with what. */
+interface Household {
+  who: Who;
+  home: HomeFacts;
+  items: readonly Item[];
+  /** Items that are decided, by role. */
+  fixed?: Readonly<Record<string, string>> | undefined;
+  /** The only objects that may be sent; any unless given. */
+  only?: readonly string[] | undefined;
+}
+
+/** Makes an activity ready for a home, with one action. */
+function inHome(activity: Activity, action: Action, { who, home, items, fixed, only }: Household): ForHome {
   const as: Activity = action === activity.aim.action ? activity : { ...activity, aim: { ...activity.aim, action } };
   const first = onFloor(activity, as, { who, home, items, fixed, only });
   const { space } = home;
@@ -287,23 +282,7 @@ export function floorUnder(parts: readonly Part[], at: Placement, space: HomeSpa
 }
 
 /** The same, on the floor that the space is said to have. `givenActivity` is what was designed, `as` how it is done here. */
-function onFloor(
-  givenActivity: Activity,
-  as: Activity,
-  {
-    who,
-    home,
-    items,
-    fixed,
-    only,
-  }: {
-    who: Who;
-    home: HomeFacts;
-    items: readonly Item[];
-    fixed?: Readonly<Record<string, string>> | undefined;
-    only?: readonly string[] | undefined;
-  },
-): ForHome {
+function onFloor(givenActivity: Activity, as: Activity, { who, home, items, fixed, only }: Household): ForHome {
   const needs = rolesOf(as, home.players ?? DEFAULT_PLAYERS, who.age);
   const list = only ? items.filter((item) => !item.uses.includes("send") || only.includes(item.id)) : items;
   const choosing = choosingFor(as, home, list, { fixed, needs });
