@@ -24,6 +24,64 @@ function binned(all: readonly Distribution[], names: readonly string[], each: nu
   return [...rows.values()];
 }
 
+/** What a bar is divided into: its name, its colour and its size, from 0 to 1. */
+interface Share {
+  name: string;
+  fill: string;
+  of: (forecast: Forecast) => number;
+}
+const finish = (forecast: Forecast) => forecast.sides[0]!.finish;
+const SHARES: Record<"finish" | "moving", readonly Share[]> = {
+  finish: [
+    { name: "finishes", fill: "var(--color-teal-paint)", of: finish },
+    {
+      name: "does not finish",
+      fill: "var(--color-coral)",
+      of: (forecast) => Math.max(0, 1 - finish(forecast) - forecast.cut),
+    },
+    { name: "too long to predict", fill: "var(--color-hair)", of: (forecast) => forecast.cut },
+  ],
+  moving: [
+    { name: "playing", fill: "var(--color-teal-paint)", of: (forecast) => forecast.share.acting },
+    { name: "fetching", fill: "var(--color-mint)", of: (forecast) => forecast.share.fetching },
+    { name: "waiting", fill: "var(--color-hair)", of: (forecast) => forecast.share.waiting },
+  ],
+};
+/** Below this a share has no place in the legend. */
+const LEAST_SHARE = 0.005;
+
+/** One bar for each child, divided into shares that add up to all of it. */
+function Shares({
+  shares,
+  forecasts,
+  names,
+}: {
+  shares: readonly Share[];
+  forecasts: readonly Forecast[];
+  names: readonly string[];
+}) {
+  const rows = forecasts.map((forecast, i) => ({
+    name: names[i],
+    ...Object.fromEntries(shares.map((share) => [share.name, 100 * share.of(forecast)])),
+  }));
+  return (
+    <ResponsiveContainer width="100%" height={260}>
+      <BarChart data={rows} layout="vertical" margin={{ left: 40 }} accessibilityLayer>
+        <CartesianGrid horizontal={false} strokeOpacity={0.4} />
+        <XAxis type="number" domain={[0, 100]} allowDataOverflow tickFormatter={percentTick} />
+        <YAxis type="category" dataKey="name" width={110} />
+        <Tooltip formatter={(value) => `${Number(value).toFixed(0)}%`} />
+        <Legend itemSorter={null} formatter={(name) => <span className="text-ink">{name}</span>} />
+        {shares
+          .filter((share) => forecasts.some((forecast) => share.of(forecast) >= LEAST_SHARE))
+          .map((share) => (
+            <Bar key={share.name} dataKey={share.name} stackId="one" fill={share.fill} isAnimationActive={false} />
+          ))}
+      </BarChart>
+    </ResponsiveContainer>
+  );
+}
+
 /** The picture behind one part of the strip: youngest, middle and oldest together. */
 export default function StripChart({
   kind,
@@ -36,51 +94,8 @@ export default function StripChart({
 }) {
   const sides = forecasts.map((forecast) => forecast.sides[0]!);
   const unique = names.map((name, i) => (names.indexOf(name) === i ? name : `${name} `));
-  if (kind === "finish" || kind === "moving") {
-    const rows = forecasts.map((forecast, i) =>
-      kind === "finish"
-        ? {
-            name: unique[i],
-            finishes: 100 * sides[i]!.finish,
-            "does not finish": 100 * Math.max(0, 1 - sides[i]!.finish - forecast.cut),
-            "too long to predict": 100 * forecast.cut,
-          }
-        : {
-            name: unique[i],
-            sending: 100 * forecast.share.acting,
-            fetching: 100 * forecast.share.fetching,
-            waiting: 100 * forecast.share.waiting,
-          },
-    );
-    const bars =
-      kind === "finish"
-        ? ["gets there", "does not", ...(forecasts.some((forecast) => forecast.cut >= 0.005) ? ["cut off"] : [])]
-        : ["sending", "fetching", "waiting"];
-    return (
-      <ResponsiveContainer width="100%" height={260}>
-        <BarChart data={rows} layout="vertical" margin={{ left: 40 }} accessibilityLayer>
-          <CartesianGrid horizontal={false} strokeOpacity={0.4} />
-          <XAxis type="number" domain={[0, 100]} allowDataOverflow tickFormatter={percentTick} />
-          <YAxis type="category" dataKey="name" width={110} />
-          <Tooltip formatter={(valueType) => `${Number(valueType).toFixed(0)}%`} />
-          <Legend itemSorter={null} formatter={(name) => <span className="text-ink">{name}</span>} />
-          {bars.map((bar, i) => (
-            <Bar
-              key={bar}
-              dataKey={bar}
-              stackId="one"
-              fill={
-                (kind === "finish"
-                  ? ["var(--color-teal-paint)", "var(--color-coral)", "var(--color-hair)"]
-                  : ["var(--color-teal-paint)", "var(--color-mint)", "var(--color-hair)"])[i]
-              }
-              isAnimationActive={false}
-            />
-          ))}
-        </BarChart>
-      </ResponsiveContainer>
-    );
-  }
+  if (kind === "finish" || kind === "moving")
+    return <Shares shares={SHARES[kind]} forecasts={forecasts} names={unique} />;
   const all =
     kind === "sends"
       ? sides.map((side) => side.sends)
@@ -96,7 +111,7 @@ export default function StripChart({
           tickFormatter={(value: number) => (kind === "minutes" ? value.toFixed(1) : String(value))}
         />
         <YAxis tickFormatter={percentTick} width={48} />
-        <Tooltip formatter={(valueType) => `${Number(valueType).toFixed(1)}%`} />
+        <Tooltip formatter={(value) => `${Number(value).toFixed(1)}%`} />
         <Legend itemSorter={null} formatter={(name) => <span className="text-ink">{name}</span>} />
         {unique.map((name, i) => (
           <Bar key={name} dataKey={name} fill={FILLS[i]} isAnimationActive={false} />
