@@ -10,7 +10,7 @@ import {
   ZAxis,
 } from "recharts";
 
-/** What was forecast across, what came of it up; on the line the forecast was right. Bigger: more sends. */
+/** The forecast runs across and the result runs up, so a dot on the dashed line was forecast exactly. Larger dots stand for more attempts. */
 export default function TruthChart({ bins }: { bins: readonly { forecast: number; seen: number; tries: number }[] }) {
   const points = bins.map((bin) => ({
     x: Math.round(100 * bin.forecast),
@@ -35,7 +35,7 @@ export default function TruthChart({ bins }: { bins: readonly { forecast: number
           label={{ value: "forecast", position: "bottom", fontSize: 13 }}
         />
         <YAxis {...axis} dataKey="y" name="actual" unit="%" width={58} />
-        <ZAxis dataKey="z" range={[40, 500]} name="sends" />
+        <ZAxis dataKey="z" range={[40, 500]} name="attempts" />
         <ReferenceLine
           segment={[
             { x: 0, y: 0 },
