@@ -9,7 +9,7 @@ import { readyWords } from "./scripts/vite/ready-words.mjs";
  * Files that load one of many games. Vite would add the list of everything that each game imports, to fetch it all at once. A phone would pay
  * for the lists of games that it does not play, and it loads its own game ahead, while nobody waits.
  */
-const LOADERS = /^assets\/(load-game|own-card)-/;
+const LOADERS = /^assets\/(load|own-card)-/;
 
 /** The server's entry is our own: `app/serve.ts` holds the routes and listens. */
 export default defineConfig(({ isSsrBuild }) => ({

@@ -12,7 +12,7 @@ import { askings } from "#core/kit/role.ts";
 import { patternNames, patternOf } from "#core/patterns/registry.ts";
 import { CAUTIONS } from "#core/things/cautions.ts";
 import { FLOORS } from "#core/things/floors.ts";
-import { ROOMS } from "#core/things/item.ts";
+import { ROOMS } from "#core/things/lists.ts";
 import { en as common } from "./en.ts";
 import { enGame } from "./en-game.ts";
 import { enHome } from "./en-home.ts";

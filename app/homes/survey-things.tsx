@@ -1,6 +1,7 @@
 import { Minus, Search } from "lucide-react";
 import { useMemo, useState } from "react";
-import { type Item, MAX_OF_ONE, ROOMS } from "#core/things/item.ts";
+import type { Item } from "#core/things/item.ts";
+import { MAX_OF_ONE, ROOMS } from "#core/things/lists.ts";
 import { itemName, namesOf, say } from "#words/say.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import type { PartProps } from "./survey-part.ts";

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { normalDraw, random } from "../random.ts";
-import { LINE_RULES } from "../rules/hit-rule.ts";
+import { LINE_RULES } from "../rules/limits.ts";
 import { LAST_LINES, lineShifts } from "./band-lines.ts";
 import { stopBands } from "./stop-bands.ts";
 

@@ -1,4 +1,4 @@
-import type { LineRule } from "../rules/hit-rule.ts";
+import type { LineRule } from "../rules/limits.ts";
 
 /** What a thing on the last line is: `out` once it touches it, in as long as its `middle` is, or out only wholly `past` it. */
 export const LAST_LINES = ["out", "middle", "past"] as const;

@@ -1,6 +1,7 @@
 import type { Spread } from "../actions/spread.ts";
 import { topples } from "../physics/topple.ts";
-import type { HitRule, LineRule, SingleRule } from "../rules/hit-rule.ts";
+import type { HitRule, SingleRule } from "../rules/hit-rule.ts";
+import type { LineRule } from "../rules/limits.ts";
 import { density, within } from "./normal.ts";
 import { cornersAcross, facingOf, halfWidth, type Inside, insideOf, mouthOf, spanAt } from "./opening.ts";
 import { integrate } from "./quadrature.ts";

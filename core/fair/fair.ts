@@ -5,7 +5,7 @@ import { forecastActivity, type Who } from "../forecast/for-activity.ts";
 import { ForecastStopped, Shared, type SoFar } from "../forecast/forecast.ts";
 import type { Forecast } from "../forecast/result.ts";
 import type { Activity } from "../formats/activity.ts";
-import { opened } from "../formats/opened.ts";
+import { openedPlay } from "../formats/opened-play.ts";
 import { logit } from "../log-odds.ts";
 import { mostHead } from "../match/heads.ts";
 
@@ -61,7 +61,7 @@ export function fairMatch(
   const count = who.length;
   const setupOf = (people: Role[]): Setup => ({ players: count, mode: "against", seed: 1, people });
   const plain = who.map(() => PLAYS);
-  const exactBudget = opened(activity).game.sidesMeet(setupOf(plain)) ? EXACT.meeting : EXACT.apart;
+  const exactBudget = openedPlay(activity).game.sidesMeet(setupOf(plain)) ? EXACT.meeting : EXACT.apart;
   let tried = 0;
   let method: "auto" | "sampled" = "auto";
   const shared = new Shared();
@@ -113,11 +113,13 @@ export function fairMatch(
     return wins;
   };
   const done = () => unequal(best.wins) <= FAIR_WITHIN;
-  const most = mostHead(opened(activity).game);
-  const { pattern } = opened(activity);
+  const most = mostHead(openedPlay(activity).game);
+  const { pattern } = openedPlay(activity);
   const range = lineRange(pattern, activity.pattern.params);
   const guards = hasGuards(pattern, activity.pattern.params);
-  const targets = opened(activity).probes.some((probe) => probe.ask.kind === "send" && probe.ask.aim.kind === "any");
+  const targets = openedPlay(activity).probes.some(
+    (probe) => probe.ask.kind === "send" && probe.ask.aim.kind === "any",
+  );
 
   /**
    * Of a number that helps whoever is behind the more it is: the one that makes it most even. Log-odds are taken to go evenly between what is known, and

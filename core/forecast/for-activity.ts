@@ -11,7 +11,7 @@ import { aloneIn, sightOf, waysFrom } from "../chances/outcomes.ts";
 import type { Mode, Probe, Role, Setup } from "../contract/contract.ts";
 import { asTheyPlay } from "../contract/people.ts";
 import type { Activity } from "../formats/activity.ts";
-import { opened } from "../formats/opened.ts";
+import { openedPlay } from "../formats/opened-play.ts";
 import { extraObjectIndex, extraObjects } from "../kit/extra-objects.ts";
 import { thing } from "../kit/items.ts";
 import type { Age } from "../measures/stature.ts";
@@ -19,7 +19,8 @@ import { downRamp } from "../physics/ramp.ts";
 import { awkward, type How } from "../physics/release.ts";
 import { sendingOf } from "../physics/send.ts";
 import type { Sending } from "../physics/sending.ts";
-import { type HitRule, type SingleRule, SMALLEST } from "../rules/hit-rule.ts";
+import type { HitRule, SingleRule } from "../rules/hit-rule.ts";
+import { SMALLEST } from "../rules/limits.ts";
 import type { Item } from "../things/item.ts";
 import { laidParts } from "../yard/layouts/laid.ts";
 import { asSeen } from "../yard/off-wall.ts";
@@ -51,7 +52,7 @@ export function sentIn(activity: Activity): Item {
 export function layoutOf(activity: Activity): Part[] {
   const known = layouts.get(activity);
   if (known) return known;
-  const parts = opened(activity).parts.map((part) => deep(activity, part));
+  const parts = openedPlay(activity).parts.map((part) => deep(activity, part));
   const runOn = goesOn(activity)
     ? Math.min(KEPT_CLEAR, runOnIn(activity, parts, personOf(activity, { age: USUAL_AGE })))
     : 0;
@@ -176,7 +177,7 @@ const sightIn = (probe: Probe, parts: readonly Part[], person: Person, policy: P
 export const runOnIn = (activity: Activity, parts: readonly Part[], person: Person): number =>
   Math.max(
     0,
-    ...opened(activity).probes.map((probe) =>
+    ...openedPlay(activity).probes.map((probe) =>
       kindOf<Aim>(probe.ask.aim).runsOn(probe.ask.aim, sightIn(probe, parts, person)),
     ),
   );
@@ -185,7 +186,7 @@ export const runOnIn = (activity: Activity, parts: readonly Part[], person: Pers
 export const farthestAim = (activity: Activity, parts: readonly Part[] = layoutOf(activity)): number =>
   Math.max(
     0,
-    ...opened(activity).probes.map((probe) =>
+    ...openedPlay(activity).probes.map((probe) =>
       kindOf<Aim>(probe.ask.aim).reach(probe.ask.aim, asSeen(parts), probe.ask.from),
     ),
   );
@@ -215,7 +216,7 @@ export function forecastActivity(
 ): Forecast {
   if (more.chances) checkChances(activity, more.chances, setup.mode);
   return forecast({
-    game: opened(activity).game,
+    game: openedPlay(activity).game,
     setup,
     parts: layoutOf(activity),
     people: who.map((eachWho) => personOf(activity, eachWho)),
@@ -229,7 +230,7 @@ export function forecastActivity(
  * and none left out. RangeError names which.
  */
 function checkChances(activity: Activity, chances: Readonly<Record<string, number>>, mode: Mode): void {
-  const probes = opened(activity).probes.filter((probe) => probe.modes === undefined || probe.modes.includes(mode));
+  const probes = openedPlay(activity).probes.filter((probe) => probe.modes === undefined || probe.modes.includes(mode));
   const refs = probes.map((probe) => ({
     ...kindOf<Aim>(probe.ask.aim).refs(probe.ask.aim, probe.ask.from),
     from: probe.ask.from,
@@ -238,7 +239,7 @@ function checkChances(activity: Activity, chances: Readonly<Record<string, numbe
   const named = [...new Set(refs.flatMap((ref) => ref.named))];
   const also = [...new Set(refs.flatMap((ref) => ref.also ?? []))];
   // Of pins any that are ever there.
-  const pins = opened(activity).parts.flatMap((part) => (part.kind === "target" ? [part.id] : []));
+  const pins = openedPlay(activity).parts.flatMap((part) => (part.kind === "target" ? [part.id] : []));
   const sets = refs.some((ref) => ref.sets) ? pins : [];
   // Where the line moves, a chance from each line.
   const lines = [
@@ -283,7 +284,7 @@ export function rates(
 ): Map<string, number> {
   const person = personOf(activity, who);
   const out = new Map<string, number>();
-  for (const probe of opened(activity).probes) {
+  for (const probe of openedPlay(activity).probes) {
     if (only !== undefined && (probe.peg ?? probe.id) !== only) continue;
     const play = { parts, people: [person], policy: "middle" } as const;
     const asked = self ? asTheyPlay({ ...ALONE, people: [{ role: "plays", ...self }] }, [probe.ask])[0]! : probe.ask;
@@ -307,7 +308,7 @@ export const pegRates = (
 /** Chances by probe as chances by peg: of several under one peg the first. */
 export function byPeg(activity: Activity, all: ReadonlyMap<string, number>): Map<string, number> {
   const out = new Map<string, number>();
-  for (const probe of opened(activity).probes) {
+  for (const probe of openedPlay(activity).probes) {
     const rate = all.get(probe.id);
     if (probe.peg !== null && rate !== undefined && !out.has(probe.peg)) out.set(probe.peg, rate);
   }

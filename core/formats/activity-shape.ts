@@ -13,7 +13,7 @@ import { type PatternName, patternNames, patterns } from "../patterns/registry.t
 import { MAX_ROUNDS } from "../plan/plan.ts";
 import { FLOORS } from "../things/floors.ts";
 import { item } from "../things/item.ts";
-import { laid } from "../yard/layouts/laid.ts";
+import { laid } from "../yard/layouts/laid-schema.ts";
 import { answers } from "./answers.ts";
 
 export const ACTIVITY_FORMAT = "daring-yard/activity";

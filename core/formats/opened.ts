@@ -1,34 +1,16 @@
-import {
-  type Knob,
-  type Needs,
-  type Peg,
-  type Phrase,
-  type Possible,
-  type Probe,
-  RAMP_PART,
-  SET_OUT_FIELD,
-} from "../contract/contract.ts";
-import { openGame } from "../contract/game.ts";
-import { matchSettingsOf } from "../contract/match-settings.ts";
-import type { Game } from "../contract/opened-game.ts";
+import type { Knob, Needs, Phrase, Possible } from "../contract/contract.ts";
 import { standingKnobs } from "../contract/standing.ts";
 import type { Face } from "../kit/face.ts";
 import { matchKnobs } from "../match/knobs.ts";
 import { type AnyPattern, patternOf } from "../patterns/registry.ts";
 import { possibleFromStates } from "../referee/possible.ts";
-import { offWall, WALL_GAP } from "../yard/off-wall.ts";
-import type { Part } from "../yard/parts.ts";
 import type { Activity } from "./activity-shape.ts";
+import { type OpenedPlay, openedPlay } from "./opened-play.ts";
 
 /** An activity opened: its pattern, its game, what lies on the floor, and every change of it that gives another activity. */
-export interface Opened {
+export interface Opened extends OpenedPlay {
   activity: Activity;
   pattern: AnyPattern;
-  game: Game;
-  /** What the game itself lays out. */
-  parts: Part[];
-  pegs: Peg[];
-  probes: Probe[];
   /** Spots to count out beside the pegs; none in most games. */
   spots: { id: string; along: number; across: number; label: string }[];
   needs: Needs;
@@ -54,32 +36,6 @@ export const withParams = (activity: Activity, params: unknown): Activity =>
     ? activity
     : ({ ...activity, pattern: { ...activity.pattern, params } } as Activity);
 
-/** The field in which the child sets targets out. */
-const fieldOf = ({ setOut: field }: Activity): Part[] =>
-  field
-    ? [
-        {
-          kind: "court",
-          id: SET_OUT_FIELD,
-          along: (field.near + field.far) / 2,
-          across: 0,
-          depth: field.far - field.near,
-          width: field.width,
-          label: "",
-        },
-      ]
-    : [];
-
-/** A board is propped about so steeply, radians, is so wide, and reaches no farther behind the line than this, metres: assumptions. */
-const PROPPED = (25 * Math.PI) / 180;
-const BOARD = { width: 0.3, most: 0.55 } as const;
-/** The propped board behind the line, its foot on it. */
-const rampOf = ({ ramp }: Activity): Part[] => {
-  if (!ramp) return [];
-  const depth = Math.min(BOARD.most, ramp.height / Math.tan(PROPPED));
-  return [{ kind: "court", id: RAMP_PART, along: -depth / 2, across: 0, depth, width: BOARD.width, label: "" }];
-};
-
 /** Documents are never changed in place, so each is opened once. */
 const known = new WeakMap<Activity, Opened>();
 
@@ -89,46 +45,27 @@ export function opened(activity: Activity): Opened {
   const pattern = patternOf(activity.pattern.name);
   const { ground } = pattern;
   const params: unknown = activity.pattern.params;
-  /** Worked out when it is first asked for. */
-  const once = <T>(make: () => T) => {
-    let made: { is: T } | null = null;
-    return () => {
-      made ??= { is: make() };
-      return made.is;
-    };
-  };
+  const play = openedPlay(activity);
   const knobs = () => [
     ...pattern.knobs(params),
     ...matchKnobs(activity.match, pattern.match.fields, pattern.match.swaps),
   ];
-  const game = once(() => openGame(pattern, { params, ...matchSettingsOf(activity) }));
-  const parts = once(() => {
-    const own = ground.parts(params, activity.space);
-    return [
-      ...fieldOf(activity),
-      ...rampOf(activity),
-      ...own,
-      ...(activity.off === "wall" ? [offWall(own, activity.wall ?? WALL_GAP)] : []),
-    ];
-  });
-  const pegs = once(() => ground.pegs(params));
-  const probes = once(() => ground.probes(params));
   const as = (next: unknown) => withParams(activity, next);
   const maybe = (next: unknown) => (next === null ? null : as(next));
   const o: Opened = {
     activity: activity,
     pattern,
     get game() {
-      return game();
+      return play.game;
     },
     get parts() {
-      return parts();
+      return play.parts;
     },
     get pegs() {
-      return pegs();
+      return play.pegs;
     },
     get probes() {
-      return probes();
+      return play.probes;
     },
     get spots() {
       return ground.spots?.(params) ?? [];

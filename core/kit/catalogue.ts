@@ -1,5 +1,6 @@
 import type { Caution } from "../things/cautions.ts";
-import { type Item, type Material, type Move, type Room, SOURCE_ESTIMATED, type Use } from "../things/item.ts";
+import type { Item } from "../things/item.ts";
+import { type Material, type Move, type Room, SOURCE_ESTIMATED, type Use } from "../things/lists.ts";
 
 type Size = readonly [width: number, depth: number, height: number];
 type More = Partial<Omit<Item, "id" | "name" | "uses" | "moves" | "width" | "depth" | "height" | "mass">>;

@@ -3,7 +3,8 @@ import type { Age } from "../measures/stature.ts";
 import { slideKeeps } from "../physics/floor.ts";
 import { runsOn, sendingOf, USUAL_ACTION } from "../physics/send.ts";
 import type { Floor } from "../things/floors.ts";
-import type { Item, Move } from "../things/item.ts";
+import type { Item } from "../things/item.ts";
+import type { Move } from "../things/lists.ts";
 
 /** What limits and wishes can speak of, each a number: metres, kilograms, shares 0 to 1, yes (1) or no (0). */
 export const PROPERTIES = [

@@ -1,5 +1,6 @@
 import type { Floor } from "../things/floors.ts";
-import type { Item, Material } from "../things/item.ts";
+import type { Item } from "../things/item.ts";
+import type { Material } from "../things/lists.ts";
 
 export const GRAVITY = 9.81;
 /** Rolling resistance of a ball by floor, no unit: assumptions, see docs/model.md. */

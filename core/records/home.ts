@@ -2,7 +2,7 @@ import { z } from "zod";
 import { MAX_PLAYERS } from "../contract/contract.ts";
 import { GRADE, type Slope } from "../physics/floor.ts";
 import { FLOORS } from "../things/floors.ts";
-import { MAX_OF_ONE } from "../things/item.ts";
+import { MAX_OF_ONE } from "../things/lists.ts";
 import { outlineOf } from "../yard/shapes.ts";
 import {
   floorPatch,

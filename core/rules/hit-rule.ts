@@ -1,8 +1,5 @@
 import { z } from "zod";
-
-/** Bounds of anything laid out at home, metres. */
-export const SMALLEST = 0.01;
-export const LARGEST = 60;
+import { LARGEST, LINE_RULES, SMALLEST } from "./limits.ts";
 
 const size = (name: string, most = 5) =>
   z
@@ -51,9 +48,6 @@ const on = z
   .refine((rule) => (rule.radius === undefined) !== (rule.width === undefined || rule.depth === undefined), {
     error: "on: give a radius, or a width and a depth",
   });
-export const LINE_RULES = ["lower", "centre", "higher"] as const;
-/** `lower`: the trailing edge names the band; `higher`: the leading edge; `centre`: the middle. */
-export type LineRule = (typeof LINE_RULES)[number];
 const band = z
   .strictObject({
     kind: z.literal("band"),

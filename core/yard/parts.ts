@@ -1,5 +1,6 @@
 import type { LastLine } from "../aim/band-lines.ts";
-import type { HitRule, LineRule } from "../rules/hit-rule.ts";
+import type { HitRule } from "../rules/hit-rule.ts";
+import type { LineRule } from "../rules/limits.ts";
 
 /**
  * A part of a layout. `along` runs from the start line to the targets, `across` to the player's right, metres, from the middle

@@ -48,6 +48,7 @@ const lines = (list: readonly string[]): string => list.map((line) => `${line}\n
 function registry(games: readonly Game[]): string {
   const imports = [...games].sort((a, b) => (a.folder < b.folder ? -1 : 1));
   return `${HEAD}import type { AnyPattern } from "../contract/contract.ts";
+import { keepLoaded } from "./loaded.ts";
 ${lines(imports.map(({ folder, name }) => `import { ${name} } from "./${folder}/index.ts";`))}
 /** Every pattern, in the order in which games are listed. */
 export const patterns = {
@@ -57,6 +58,8 @@ export type PatternName = keyof typeof patterns;
 export const patternNames = Object.keys(patterns) as PatternName[];
 
 export type { AnyPattern };
+
+for (const pattern of Object.values(patterns)) keepLoaded(pattern as AnyPattern);
 
 /** The pattern of a name; RangeError where there is none. */
 export function patternOf(name: string): AnyPattern {

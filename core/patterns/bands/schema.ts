@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { LAST_LINES } from "../../aim/band-lines.ts";
 import { whole } from "../../contract/schema.ts";
-import { LINE_RULES } from "../../rules/hit-rule.ts";
+import { LINE_RULES } from "../../rules/limits.ts";
 import { MAX_BANDS, MAX_ROUNDS } from "./limits.ts";
 
 /** Thinner bands cannot be laid out at home, metres. */

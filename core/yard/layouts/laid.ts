@@ -1,38 +1,10 @@
-import { z } from "zod";
 import { own } from "../../own.ts";
 import type { Part, Place } from "../parts.ts";
-import { type LayoutName, layoutNamed, layoutNames, type layouts } from "./index.ts";
-import { schemaOf } from "./layout.ts";
+import { type LayoutName, layoutNamed, type layouts } from "./index.ts";
 
 /** A layout is laid at this share of its size at least, and at most. */
 export const MIN_SIZE = 0.3;
 export const MAX_SIZE = 3;
-/** Nothing is laid farther from the start line, or aside, metres. */
-const FARTHEST = 30;
-
-const metres = (name: string) =>
-  z
-    .number({ error: `${name} must be a number of metres` })
-    .min(-FARTHEST, `${name} must be -${FARTHEST} m or more`)
-    .max(FARTHEST, `${name} must be ${FARTHEST} m or less`);
-const where = {
-  /** Its near middle, metres from the middle of the start line. */
-  along: metres("along"),
-  across: metres("across"),
-  /** Radians, from along towards across. */
-  turn: z
-    .number({ error: "turn must be a number of radians" })
-    .min(-Math.PI, "turn must be -3.1416 or more")
-    .max(Math.PI, "turn must be 3.1416 or less"),
-  size: z
-    .number({ error: "size must be a number" })
-    .min(MIN_SIZE, `size must be ${MIN_SIZE} or more`)
-    .max(MAX_SIZE, `size must be ${MAX_SIZE} or less`),
-  /** The thing that stands there, where the layout has any. */
-  item: z.string().min(1).max(40),
-  /** Marks moved by hand, by id: metres along and across from where the layout puts them. */
-  moved: z.record(z.string().min(1).max(20), z.strictObject({ along: metres("along"), across: metres("across") })),
-};
 /** Something more that is laid out in the yard, beside what the game itself needs. */
 export type Laid = {
   [K in LayoutName]: {
@@ -46,14 +18,6 @@ export type Laid = {
     moved: Record<string, Place>;
   };
 }[LayoutName];
-const choices = layoutNames.map((name) =>
-  z.strictObject({ name: z.literal(name), values: schemaOf(layoutNamed(name).fields), ...where }),
-);
-export const laid = z.discriminatedUnion("name", choices as unknown as [(typeof choices)[number]], {
-  error: (issue) =>
-    issue.code === "invalid_union" ? `layout name must be one of ${layoutNames.join(", ")}` : undefined,
-}) as unknown as z.ZodType<Laid>;
-
 const FLAT_DEPTH = 0.04;
 
 /** Parts of a laid layout are told from those of the game by this. */

@@ -1,4 +1,3 @@
-import { z } from "zod";
 import type { Part } from "../parts.ts";
 
 /** One thing that can be set of a layout. Metres, degrees, or a plain number; `choice`: one of some words. */
@@ -18,26 +17,6 @@ export const metres = (least: number, most: number, step = 0.1) =>
 export const degrees = (least: number, most: number, step = 15) =>
   ({ kind: "number", unit: "deg", least, most, step, whole: false }) as const;
 export const choice = <const O extends readonly string[]>(...options: O) => ({ kind: "choice", options }) as const;
-
-/** A schema for the values of some fields; a refusal names the field and what is allowed. */
-export function schemaOf<F extends Fields>(fields: F): z.ZodType<Values<F>> {
-  const shape: Record<string, z.ZodType> = {};
-  for (const [name, value] of Object.entries(fields)) {
-    if (value.kind === "choice") {
-      shape[name] = z.enum(value.options as [string, ...string[]], {
-        error: `${name} must be one of ${value.options.join(", ")}`,
-      });
-      continue;
-    }
-    const of = value.unit === "m" ? " of metres" : value.unit === "deg" ? " of degrees" : "";
-    const number = z
-      .number({ error: `${name} must be a number${of}` })
-      .min(value.least, `${name} must be ${value.least} or more`)
-      .max(value.most, `${name} must be ${value.most} or less`);
-    shape[name] = value.whole ? number.int(`${name} must be a whole number`) : number;
-  }
-  return z.strictObject(shape) as unknown as z.ZodType<Values<F>>;
-}
 
 /**
  * A generator of parts. `along` of what it makes begins at 0 (its near edge, or the line it begins at), `across` is measured from its

@@ -2,8 +2,10 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { boundsOf, type Part, partsOf, pointsOf } from "../parts.ts";
 import { layoutNamed, layoutNames, layouts } from "./index.ts";
-import { exampleOf, isLaid, type Laid, laid, laidParts, moveLaid, ownId, scaledLaid, thingsOf } from "./laid.ts";
-import { type Field, type Fields, schemaOf } from "./layout.ts";
+import { exampleOf, isLaid, type Laid, laidParts, moveLaid, ownId, scaledLaid, thingsOf } from "./laid.ts";
+import { laid } from "./laid-schema.ts";
+import type { Field, Fields } from "./layout.ts";
+import { schemaOf } from "./layout-schema.ts";
 import { cellsOf, marksOf } from "./marks.ts";
 
 /** Any values that a layout's fields allow. */
