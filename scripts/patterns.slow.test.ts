@@ -1,6 +1,5 @@
 import { readFileSync } from "node:fs";
 import { expect, it } from "vitest";
-import { forecastActivity } from "#core/forecast/for-activity.ts";
 import { activity } from "#core/formats/activity.ts";
 import { patternNames } from "#core/patterns/registry.ts";
 import { pictures } from "./pattern-pictures.ts";
@@ -17,10 +16,7 @@ it("every pattern has its part of the page for teachers, with its picture and it
     expect(page).toContain(`(patterns/${name}.json)`);
   }
 });
-it("each document is read and forecast as it stands", () => {
-  for (const name of patternNames) {
-    const design = activity.parse(JSON.parse(text(`patterns/${name}.json`)));
-    const forecast = forecastActivity(design, [{ age: 8 }], { players: 1, mode: "alone", seed: 1 }, "middle");
-    expect(forecast.sides).toHaveLength(1);
-  }
+it("each document is read as it stands", () => {
+  for (const name of patternNames)
+    expect(activity.safeParse(JSON.parse(text(`patterns/${name}.json`))).error, name).toBeUndefined();
 });

@@ -2,10 +2,11 @@ import { describe, expect, it } from "vitest";
 import { topples } from "../physics/topple.ts";
 import { normalDraw, random } from "../random.ts";
 import type { HitRule, SingleRule } from "../rules/hit-rule.ts";
+import { inFull } from "../sample-size.test-utils.ts";
 import { hitChance } from "./hit.ts";
 import { type JointSend, jointChances, type Standing } from "./joint.ts";
 
-const SCENES = process.env.YARD_SEQUENCES ? 500 : 150;
+const SCENES = inFull(500, 60);
 const DRAWS = 12_000;
 
 /** A yard of one to five things, none standing in another, and a send at one of them. */

@@ -8,6 +8,7 @@ import { listOf, thing } from "../kit/items.ts";
 import { asksAtMost, pathTo, pointless, purposeOf } from "../physics/send.ts";
 import { random } from "../random.ts";
 import { ceilingOf, groundOf, type HomeSpace, NOTHING_SAID } from "../records/home.ts";
+import { inFull } from "../sample-size.test-utils.ts";
 import { FLOORS } from "../things/floors.ts";
 import { troubleOf } from "../yard/fit.reference.ts";
 import { footprintOf } from "../yard/footprint.ts";
@@ -20,8 +21,9 @@ import { compileFor } from "./card.ts";
 import { HELD_WITHIN, withinReach } from "./challenge.ts";
 import { type ForHome, forHome, type HomeFacts, sentOf } from "./for-home.ts";
 
-/** So many in every run; YARD_HOMES asks for more. */
-const HOMES = Number(process.env.YARD_HOMES ?? 300);
+const HOMES = inFull(1_000, 120);
+/** And in so many, how a course and letters on a wall are laid. */
+const LAID_HOMES = inFull(40, 12);
 const items = listOf([]);
 const cm = (metres: number) => Math.round(metres * 100) / 100;
 const among = <T>(draw: () => number, list: readonly T[]): T => list[Math.floor(draw() * list.length)]!;
@@ -310,7 +312,7 @@ describe("letters on a wall, and a course laid across a circuit", () => {
   it("nothing of it lies in anything else in any home", () => {
     const draw = random(77);
     for (const [i, design] of designs.entries())
-      for (let n = 0; n < 40; n++) {
+      for (let n = 0; n < LAID_HOMES; n++) {
         const home = homeOf(draw, `w${n}`);
         const told = forHome(design, { age: 8 }, home, items);
         expect(inEachOther(layoutOf(told.activity)), `${i} ${JSON.stringify(home.space)}`).toEqual([]);

@@ -1,13 +1,14 @@
 import { describe, expect, it } from "vitest";
 import { fromPattern, gamePartOf } from "../formats/activity.ts";
 import { replay } from "../referee/referee.ts";
+import { inFull } from "../sample-size.test-utils.ts";
 import { behaviorProfile, playGo } from "../simulated-player/child.ts";
 import { evidenceOf } from "./evidence.ts";
 import { KINDS, madeUp } from "./made-up.test-utils.ts";
 import { accuracyOf, forecastedOf, type GoSeen } from "./truth.ts";
 
 /** All of them, or a fifth: then so much more may be chance, two and a half standard errors of a share. */
-const ALL = process.env.YARD_SEQUENCES !== undefined;
+const ALL = inFull(true, false);
 const CHILDREN = ALL ? 2000 : 400;
 const CHANCE = ALL ? 0.01 : 0.05;
 

@@ -2,12 +2,13 @@ import { describe, expect, it } from "vitest";
 import { fromPattern, gamePartOf } from "../formats/activity.ts";
 import { random } from "../random.ts";
 import { replay } from "../referee/referee.ts";
+import { inFull } from "../sample-size.test-utils.ts";
 import { behaviorProfile, playGo } from "../simulated-player/child.ts";
 import { evidenceOf } from "./evidence.ts";
 import { asGood, KINDS, type Kind, told } from "./made-up.test-utils.ts";
 import { atLeast, type GoReported, unlikelyOf } from "./unlikely.ts";
 
-const ALL = process.env.YARD_SEQUENCES !== undefined;
+const ALL = inFull(true, false);
 const CHILDREN = ALL ? 600 : 60;
 const PLAYED = { aWeek: 3, tries: 12 } as const;
 

@@ -3,11 +3,12 @@ import type { Setup } from "../contract/contract.ts";
 import { SWAPS } from "../contract/swaps.ts";
 import { type Activity, fromPattern } from "../formats/activity.ts";
 import { patternNames, patterns } from "../patterns/registry.ts";
+import { inFull } from "../sample-size.test-utils.ts";
 import { mean } from "./distribution.ts";
 import { forecastActivity } from "./for-activity.ts";
 
 /** Games of a drawn forecast, and states of an exact one: fewer in every run, as many as forecasts have when it is proved. */
-const PROVED = Number(process.env.YARD_SEQUENCES ?? 2_000) > 2_000;
+const PROVED = inFull(true, false);
 const GAMES = PROVED ? 4_000 : 250;
 const STATES = PROVED ? 6_000 : 1_500;
 const two: Setup = { players: 2, mode: "against", seed: 7 };

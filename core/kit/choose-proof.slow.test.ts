@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { random } from "../random.ts";
+import { inFull } from "../sample-size.test-utils.ts";
 import type { Item } from "../things/item.ts";
 import { catalogue } from "./catalogue.ts";
 import { CLEARANCE } from "./choice-search.ts";
@@ -7,7 +8,7 @@ import { choose } from "./choose.ts";
 import type { Choosing } from "./choosing.ts";
 import type { Coupling, Role } from "./role.ts";
 
-const CASES = 10_000;
+const CASES = inFull(10_000, 1_500);
 /** As many things and roles as can be tried all ways. */
 const MAX_THINGS = 7;
 const MAX_ROLES = 4;

@@ -4,9 +4,10 @@ import { type BaseState, isRefusal, MODES, type Mode, type Rules, type Setup } f
 import type { Match } from "../contract/match.ts";
 import type { Body, GameEvent } from "../events/events.ts";
 import { random } from "../random.ts";
+import { inFull } from "../sample-size.test-utils.ts";
 
 /** A few in every run; many more when it is proved (`npm run test:long`). */
-export const SEQUENCES = Number(process.env.YARD_SEQUENCES ?? 1_000);
+export const SEQUENCES = inFull(100_000, 1_000);
 
 export interface ReferenceResult {
   accepted: boolean[];

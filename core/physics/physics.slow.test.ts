@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { actionFacts, SENDS } from "../actions/actions.ts";
 import { catalogue, catalogueItem } from "../kit/catalogue.ts";
+import { inFull } from "../sample-size.test-utils.ts";
 import { FLOORS, type Floor } from "../things/floors.ts";
 import { dragLength } from "./air.ts";
 import { ballSlows, decelerationOf, runDownhill, slideKeeps, stopsAfter } from "./floor.ts";
@@ -92,7 +93,7 @@ describe("every action, thing and floor: one number behind every answer", () => 
         }
   });
   it("a path keeps to the speeds of its age, comes where it is aimed, slows down and takes time", () => {
-    for (const { action, item } of ALL)
+    for (const { action, item } of ALL.filter((_, i) => i % inFull(1, 4) === 0))
       for (const floor of FLOORS) {
         const sending = sendingOf(8, action, item, floor);
         const far = farthest(sending);

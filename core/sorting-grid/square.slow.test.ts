@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { random } from "../random.ts";
+import { inFull } from "../sample-size.test-utils.ts";
 import { fewestTrips } from "./fewest.ts";
 import { collected, greedyTrips, isWhole, type Reach } from "./grid.ts";
 import { mixed, stirred } from "./mix.ts";
@@ -89,7 +90,7 @@ function allAtOnce(count: number, reach: Reach): Map<string, number> {
   return new Map(whole.map((text) => [text, known.get(clear(text, count))!]));
 }
 /** More of them where everything is proved at length (`npm run test:long`). */
-const MIXES = process.env.YARD_SEQUENCES ? 500 : 20;
+const MIXES = inFull(500, 20);
 const cellsOf = (text: string) => [...text].map(Number);
 
 describe("fewest trips of a square", () => {

@@ -11,6 +11,7 @@ import { type Activity, fromPattern } from "../../formats/activity.ts";
 import { opened } from "../../formats/opened.ts";
 import { reachChance } from "../../physics/send.ts";
 import { normalDraw, random } from "../../random.ts";
+import { inFull } from "../../sample-size.test-utils.ts";
 import { pinFaced, pinRule } from "../../targets/pin.ts";
 import { downSaid } from "../../targets/pin-knobs.ts";
 import { DOWNS, pin } from "../../targets/pin-schema.ts";
@@ -175,7 +176,7 @@ function chances(activity: Activity, age = 7): { list: Outcome[]; sight: Sight; 
 }
 
 describe("what falls", () => {
-  const ROLLS = Number(process.env.YARD_SEQUENCES ? 2e6 : 4e5);
+  const ROLLS = inFull(2e6, 2e5);
   it.each(["triangle", "row", "diamond"] as const)(
     "rolled at a %s, is what rolls drawn one by one fell, within four standard errors",
     (shape) => {

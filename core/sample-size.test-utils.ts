@@ -1,0 +1,5 @@
+/**
+ * How much a statistical or exhaustive test looks at: less in every run, all of it in `npm run test:long`, which sets
+ * YARD_LONG.
+ */
+export const inFull = <T>(full: T, usual: T): T => (process.env.YARD_LONG ? full : usual);
