@@ -1,5 +1,6 @@
 declare module "virtual:family-scripts" {
-  const scripts: readonly string[];
+  /** For each family page, the address of its script and then of everything it imports. */
+  const scripts: Readonly<Record<"cards" | "survey" | "match" | "step" | "print", readonly string[]>>;
   export default scripts;
 }
 

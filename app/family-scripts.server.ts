@@ -1,4 +1,4 @@
 import scripts from "virtual:family-scripts";
 
-/** Addresses of the family script and of everything it imports. */
-export const familyScripts: readonly string[] = scripts;
+/** For each family page, the address of its script and then of everything it imports. */
+export const familyScripts = scripts;

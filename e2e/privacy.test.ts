@@ -101,26 +101,28 @@ const MAY: Record<string, { paths: string[]; whole: string[] }> = {
   "routes/family-match": {
     whole: [],
     paths: [
-      "title",
-      "child",
-      "closed",
-      "mine.word",
-      "mine.yes",
-      "mine.score",
-      "mine.score.value",
-      "mine.score.unit",
-      "other.word",
-      "other.yes",
-      "other.score",
-      "other.score.value",
-      "other.score.unit",
-      "joined.state",
-      "joined.winner",
+      "scripts[]",
+      "match.title",
+      "match.child",
+      "match.closed",
+      "match.mine.word",
+      "match.mine.yes",
+      "match.mine.score",
+      "match.mine.score.value",
+      "match.mine.score.unit",
+      "match.other.word",
+      "match.other.yes",
+      "match.other.score",
+      "match.other.score.value",
+      "match.other.score.unit",
+      "match.joined.state",
+      "match.joined.winner",
     ],
   },
   "routes/family-home": {
     whole: ["home.kit", "home.space", "items.own", "items.hidden"],
     paths: [
+      "scripts[]",
       "another",
       "name",
       "school",
@@ -141,7 +143,7 @@ const MAY: Record<string, { paths: string[]; whole: string[] }> = {
       "items.hidden",
     ],
   },
-  "routes/family-step": { whole: [], paths: ["name", "step", "guess", "card", "done"] },
+  "routes/family-step": { whole: [], paths: ["scripts[]", "name", "step", "guess", "card", "done"] },
   "routes/family-card": {
     whole: ["best", "card.activity", "card.parts", "card.markers", "card.needs", "card.cautions", "card.making"],
     paths: [
@@ -294,7 +296,7 @@ describe("what a family's pages carry", () => {
     const link = await linkOf("Quill F.");
     const { data, bytes } = await payload(`${link}/${kids[0]!.card}/match`, "routes/family-match");
     onlyWhatIsListed("routes/family-match", data);
-    expect(data).toMatchObject({ mine: { score: {} }, other: { score: {} } });
+    expect(data).toMatchObject({ match: { mine: { score: {} }, other: { score: {} } } });
     expect(bytes).not.toContain("My secret thought");
     expect(bytes).not.toContain(kids[1]!.id);
     expect(bytes).not.toContain(kids[1]!.card);

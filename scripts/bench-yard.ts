@@ -5,7 +5,7 @@ import { random } from "../core/random.ts";
 import type { HomeSpace } from "../core/records/home.ts";
 import { exampleOf } from "../core/yard/layouts/laid.ts";
 import { ell } from "../core/yard/shapes.ts";
-import { OBSTACLES } from "../core/yard/space.ts";
+import { OBSTACLES } from "../core/yard/space-limits.ts";
 
 /** Fitting an activity into thirty furnished homes, and how it grows with corners, obstacles and targets. Prints JSON. */
 const ROUNDS = 9;

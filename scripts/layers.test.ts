@@ -156,7 +156,7 @@ describe("imports run downward only", () => {
     ).toEqual([["b", "c"]]);
   });
 
-  it("what a phone plays of a game reaches no schema", () => {
+  it("what a phone loads of a page or a game reaches no schema and no router", () => {
     const reached = (start: string) => {
       const seen = new Set([start]);
       for (const file of seen)
@@ -174,13 +174,15 @@ describe("imports run downward only", () => {
     const folders = readdirSync(patterns, { withFileTypes: true }).filter((dirent) => dirent.isDirectory());
     const starts = [
       ...folders.map(({ name }) => join(patterns, name, "play.ts")),
-      join(root, "app/family/start.tsx"),
+      ...["family", "homes", "match", "step"].map((page) => join(root, "app", page, "start.tsx")),
       join(root, "app/workers/fair.worker.ts"),
     ];
-    expect(starts.filter((file) => reached(file).has("zod")).map((file) => relative(root, file))).toEqual([]);
+    const heavy = (file: string) => ["zod", "react-router"].some((name) => reached(file).has(name));
+    expect(starts.filter(heavy).map((file) => relative(root, file))).toEqual([]);
     expect(folders.length).toBeGreaterThan(16);
-    // The search finds a schema where there is one.
+    // The search finds a schema or the router where there is one.
     expect(reached(join(patterns, "tally/index.ts")).has("zod")).toBe(true);
+    expect(reached(join(root, "app/routes/week.tsx")).has("react-router")).toBe(true);
   });
 
   it("nothing but one file reads what a request carries, so that all of it is well-formed", () => {

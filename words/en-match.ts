@@ -19,6 +19,7 @@ export const enMatch = {
   "match.won": "You won!",
   "match.lost": "{word} won this time.",
   "match.level": "It is a draw.",
+  "match.unsent": "Not sent yet. Are you online?",
   "match.toCard": "To the game",
   "word.acorn": "Acorn",
   "word.badger": "Badger",

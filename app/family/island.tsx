@@ -1,4 +1,4 @@
-import { FamilyPage, type FamilyPageData } from "./family-page.tsx";
+import type { ReactNode } from "react";
 
 /** Ids of the page's root element and of its data. */
 export const PAGE_ROOT = "family-page";
@@ -8,22 +8,29 @@ export const PAGE_DATA = "family-data";
 const asJson = (value: unknown) => JSON.stringify(value).replaceAll("<", "\\u003c");
 
 /**
- * Renders a family page with its data and a script of its own, which then hydrates it. `scripts` lists the entry first, then its imports.
+ * Renders a family page with its data and a script of its own, which then hydrates `children` from that data. `scripts` lists the entry
+ * first, then its imports.
  */
-export function Island({ scripts, ...page }: FamilyPageData & { scripts: readonly string[] }) {
+export function Island({
+  scripts,
+  data,
+  children,
+}: {
+  scripts: readonly string[];
+  data: unknown;
+  children: ReactNode;
+}) {
   return (
     <>
       {scripts.map((href) => (
         <link key={href} rel="modulepreload" href={href} />
       ))}
-      <div id={PAGE_ROOT}>
-        <FamilyPage {...page} />
-      </div>
+      <div id={PAGE_ROOT}>{children}</div>
       <script
         id={PAGE_DATA}
         type="application/json"
         // biome-ignore lint/security/noDangerouslySetInnerHtml: JSON in which nothing can end the element
-        dangerouslySetInnerHTML={{ __html: asJson(page) }}
+        dangerouslySetInnerHTML={{ __html: asJson(data) }}
       />
       <script type="module" src={scripts[0]} />
     </>

@@ -1,6 +1,6 @@
 import type { standsFrom } from "#core/records/home-fields.ts";
 import type { Point } from "#core/yard/geometry.ts";
-import { OBSTACLES } from "#core/yard/space.ts";
+import { OBSTACLES } from "#core/yard/space-limits.ts";
 import { say } from "#words/say.ts";
 import { STANDING } from "../ui/room-plan.tsx";
 

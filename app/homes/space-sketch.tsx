@@ -2,7 +2,7 @@ import { useRef, useState } from "react";
 import { cornersFrom, standsFrom } from "#core/records/home-fields.ts";
 import { FLOORS } from "#core/things/floors.ts";
 import type { Point } from "#core/yard/geometry.ts";
-import { OBSTACLES } from "#core/yard/space.ts";
+import { OBSTACLES } from "#core/yard/space-limits.ts";
 import { say } from "#words/say.ts";
 import { SketchDrawing, scaleOf } from "./sketch-drawing.tsx";
 

@@ -1,5 +1,4 @@
 import { type FormEvent, useCallback, useEffect, useRef, useState } from "react";
-import { useFetcher, useNavigate } from "react-router";
 import type { Problem } from "#core/formats/activity.ts";
 import { SURVEY_PARTS } from "#core/records/home-fields.ts";
 import { enHome } from "#words/en-home.ts";
@@ -37,10 +36,9 @@ function useKeptAnswers({
   to,
   keepAs,
   next,
-}: Pick<SurveyProps, "part" | "to" | "keepAs"> & { next: Parameters<SurveyProps["to"]>[0] }) {
+  saving: { busy, answer, save: send, open },
+}: Pick<SurveyProps, "part" | "to" | "keepAs" | "saving"> & { next: Parameters<SurveyProps["to"]>[0] }) {
   const form = useRef<HTMLFormElement>(null);
-  const fetcher = useFetcher<{ ok: boolean; problems: Problem[]; unsent?: boolean }>();
-  const navigate = useNavigate();
   const [ready, setReady] = useState(false);
   const [kept, setKept] = useState<Record<string, string> | null>(null);
   const [failed, setFailed] = useState(false);
@@ -54,41 +52,41 @@ function useKeptAnswers({
   /** The button was pressed: the next part opens once this one is kept. */
   const goOn = useRef(false);
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
-  const { submit } = fetcher;
   const save = useCallback(() => {
     if (!form.current) return;
+    if (timer.current) clearTimeout(timer.current);
+    timer.current = null;
     const fields = Object.fromEntries(new FormData(form.current)) as Record<string, string>;
     remember(key, JSON.stringify(fields));
-    if (!navigator.onLine) {
-      setFailed(true);
-      return;
-    }
-    setFailed(false);
-    void submit({ ...fields, quietly: "yes" }, { method: "post" }).catch(() => setFailed(true));
-  }, [key, submit]);
+    setFailed(!navigator.onLine);
+    if (navigator.onLine) send(fields);
+  }, [key, send]);
   const later = useCallback(() => {
     if (timer.current) clearTimeout(timer.current);
     timer.current = setTimeout(save, PAUSE);
   }, [save]);
   useEffect(() => {
+    // Nobody has to wait for the pause before they leave the page.
+    const leave = () => {
+      if (timer.current) save();
+    };
     addEventListener("online", save);
+    addEventListener("pagehide", leave);
     return () => {
       removeEventListener("online", save);
-      if (timer.current) {
-        clearTimeout(timer.current);
-        save();
-      }
+      removeEventListener("pagehide", leave);
+      leave();
     };
   }, [save]);
   useEffect(() => {
-    if (fetcher.state !== "idle" || !fetcher.data) return;
-    if (fetcher.data.ok) {
+    if (busy || !answer) return;
+    if (answer.ok) {
       forget(key);
-      if (goOn.current) void navigate(to(next));
+      if (goOn.current) open(to(next));
     }
     goOn.current = false;
-    if (fetcher.data.unsent) timer.current = setTimeout(save, AGAIN);
-  }, [save, fetcher.state, fetcher.data, key, navigate, to, next]);
+    if (answer.unsent) timer.current = setTimeout(save, AGAIN);
+  }, [save, busy, answer, key, open, to, next]);
   // What was left here unsent goes out once the form shows it.
   useEffect(() => {
     if (kept) later();
@@ -98,23 +96,20 @@ function useKeptAnswers({
   function submitNow(event: FormEvent<HTMLFormElement>) {
     if (!ready) return;
     event.preventDefault();
-    if (timer.current) clearTimeout(timer.current);
-    timer.current = null;
-    const fields = Object.fromEntries(new FormData(event.currentTarget)) as Record<string, string>;
-    remember(key, JSON.stringify(fields));
     goOn.current = true;
-    void submit({ ...fields, quietly: "yes" }, { method: "post" }).catch(() => setFailed(true));
+    save();
   }
-  return { form, fetcher, ready, kept, failed, later, submitNow };
+  return { form, ready, kept, failed, later, submitNow };
 }
 
 /** A form that saves itself while it is tapped; without a script it is a plain form that saves with its button. */
 export function SurveyForm(props: SurveyProps) {
-  const { part, to, keepAs, problems } = props;
+  const { part, to, keepAs, problems, saving } = props;
+  const { busy, answer } = saving;
   const at = SURVEY_PARTS.indexOf(part);
   const next = SURVEY_PARTS[at + 1] ?? "done";
-  const { form, fetcher, ready, kept, failed, later, submitNow } = useKeptAnswers({ part, to, keepAs, next });
-  const told = [...problems, ...(fetcher.data && !fetcher.data.ok ? fetcher.data.problems : [])];
+  const { form, ready, kept, failed, later, submitNow } = useKeptAnswers({ part, to, keepAs, next, saving });
+  const told = [...problems, ...(answer && !answer.ok ? answer.problems : [])];
   const typed = kept ?? props.typed;
   return (
     <>
@@ -131,16 +126,12 @@ export function SurveyForm(props: SurveyProps) {
         {part === "things" && <Things {...props} typed={typed} ready={ready} changed={later} />}
         {part === "space" && <Space {...props} typed={typed} ready={ready} />}
         {part === "people" && <People {...props} typed={typed} />}
-        <p
-          role="status"
-          data-saved={fetcher.state === "idle" && fetcher.data?.ok ? "yes" : "no"}
-          className="mt-4 min-h-6 text-sm text-quiet"
-        >
-          {failed || fetcher.data?.unsent
+        <p role="status" data-saved={!busy && answer?.ok ? "yes" : "no"} className="mt-4 min-h-6 text-sm text-quiet">
+          {failed || answer?.unsent
             ? say("survey.unsaved")
-            : fetcher.state !== "idle"
+            : busy
               ? say("survey.saving")
-              : fetcher.data?.ok
+              : answer?.ok
                 ? say("survey.saved")
                 : ""}
         </p>

@@ -2,6 +2,7 @@ import type { Problem } from "#core/formats/activity.ts";
 import type { HomeAnswers } from "#core/records/home.ts";
 import type { SurveyPart } from "#core/records/home-fields.ts";
 import type { Item } from "#core/things/item.ts";
+import type { Saving } from "./saving.ts";
 
 export interface SurveyProps {
   part: SurveyPart;
@@ -15,6 +16,7 @@ export interface SurveyProps {
   to: (part: SurveyPart | "done") => string;
   /** Keeps what this device could not send yet under this name. */
   keepAs: string;
+  saving: Saving;
   problems: readonly Problem[];
   /** What was typed and not taken, by field. */
   typed: Readonly<Record<string, string>> | null;

@@ -1,5 +1,5 @@
 import { MAX_PLAYERS } from "#core/contract/contract.ts";
-import { LONGEST_SUPPORT } from "#core/records/home.ts";
+import { LONGEST_SUPPORT } from "#core/records/home-limits.ts";
 import { say } from "#words/say.ts";
 import { pick } from "./one-of.tsx";
 import type { PartProps } from "./survey-part.ts";

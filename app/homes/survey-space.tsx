@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { type HomeSpace, SLOPES, SPACE_KINDS, WINDS } from "#core/records/home.ts";
+import type { HomeSpace } from "#core/records/home.ts";
 import {
   CEILINGS,
   ceilingWord,
@@ -12,6 +12,7 @@ import {
   toSteps,
   USUAL_SPACE,
 } from "#core/records/home-fields.ts";
+import { SLOPES, SPACE_KINDS, WINDS } from "#core/records/home-limits.ts";
 import { FLOORS } from "#core/things/floors.ts";
 import { ell, rectangle } from "#core/yard/shapes.ts";
 import { say } from "#words/say.ts";

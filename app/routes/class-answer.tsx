@@ -1,15 +1,12 @@
 import { redirect } from "react-router";
-import { listOf } from "#core/kit/items.ts";
-import { openAnswer, saveAnswer } from "#server/homes/answers.ts";
+import { openAnswer } from "#server/homes/answers.ts";
 import { schoolItemsIn } from "#server/kit/items.ts";
-import { say } from "#words/say.ts";
 import { found, idOf } from "../answer.server.ts";
-import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
+import { Island } from "../family/island.tsx";
 import { classOf } from "../family-link.server.ts";
-import { keepTyped } from "../homes/keep-typed.ts";
-import { partOf, takePart } from "../homes/survey.server.ts";
-import { SurveyForm } from "../homes/survey-form.tsx";
-import { SurveySaid } from "../homes/survey-said.tsx";
+import { familyScripts } from "../family-scripts.server.ts";
+import { partOf, refusedPart, takeForClass } from "../homes/survey.server.ts";
+import { SurveyPage, type SurveyPageData } from "../homes/survey-page.tsx";
 import { fieldsOf, searchOf } from "../read.server.ts";
 import type { Route } from "./+types/class-answer";
 
@@ -17,6 +14,7 @@ export const meta: Route.MetaFunction = () => [
   { title: "Your home, for games" },
   { name: "robots", content: "noindex" },
 ];
+export const handle = { ownScript: true };
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const link = await classOf(params.token);
@@ -25,60 +23,27 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     ...answer,
     part: partOf(searchOf(request).get("part")),
     items: await schoolItemsIn(link.schoolId),
+    scripts: familyScripts.survey,
   };
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
   const link = await classOf(params.token);
   const id = idOf(params.answer, "answer");
-  const before = await found(openAnswer(link, id));
-  const done = await takePart(await fieldsOf(request), before.answers, (answers, fields) =>
-    saveAnswer(link, id, { given: answers, name: fields.part === "people" ? (fields.name ?? "") : undefined }),
-  );
-  if ("data" in done || done.quietly) return done;
-  throw redirect(`/c/${params.token}/${id}?part=${done.next}`);
+  const taken = await takeForClass(link, id, await fieldsOf(request));
+  if (!taken.ok) return refusedPart(taken);
+  throw redirect(`/c/${params.token}/${id}?part=${taken.next}`);
 }
 
-export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);
-
-export default function ClassAnswer({ loaderData: d, actionData, params }: Route.ComponentProps) {
-  const to = (path: string) => `/c/${params.token}/${params.answer}?part=${path}`;
-  const refused = actionData && "problems" in actionData && !actionData.ok ? actionData : null;
+export default function ClassAnswer({ loaderData, actionData, params }: Route.ComponentProps) {
+  const { scripts, ...shown } = loaderData;
+  const page: SurveyPageData = {
+    page: "class",
+    data: { ...shown, token: params.token, problems: actionData?.problems ?? [], typed: actionData?.typed ?? null },
+  };
   return (
-    <OwnDrawings value={drawingsOf(d.items.own)}>
-      <main className="mx-auto w-full max-w-2xl p-4 pb-10">
-        <header className="mb-4">
-          <p className="text-quiet">{d.school}</p>
-          <h1 className="text-3xl">{say("survey.title")}</h1>
-          <p>
-            {say("survey.optional")} {say("survey.keep")}
-          </p>
-        </header>
-        {d.part === "done" ? (
-          <section className="grid gap-4">
-            <p className="text-2xl font-bold">{say("survey.thanks")}</p>
-            <SurveySaid answers={d.answers} />
-            <p>
-              <a className="btn" href={to("things")}>
-                {say("survey.again")}
-              </a>
-            </p>
-          </section>
-        ) : (
-          <SurveyForm
-            key={d.part}
-            part={d.part}
-            answers={d.answers}
-            familyNote={d.familyNote}
-            name={d.name}
-            items={listOf(d.items.own, d.items.hidden)}
-            to={to}
-            keepAs={d.id}
-            problems={refused?.problems ?? []}
-            typed={refused && "typed" in refused ? (refused.typed as Record<string, string>) : null}
-          />
-        )}
-      </main>
-    </OwnDrawings>
+    <Island scripts={scripts} data={page}>
+      <SurveyPage {...page} />
+    </Island>
   );
 }

@@ -19,6 +19,9 @@ export const meta: Route.MetaFunction = () => [
   { name: "robots", content: "noindex" },
 ];
 
+/** A page of two buttons needs no script. */
+export const handle = { ownScript: true };
+
 /** One device answers for this many children of a class. */
 const MAX_FROM_A_DEVICE = 6;
 /** A device goes on with what it has begun for this many days. */

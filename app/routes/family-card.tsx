@@ -1,5 +1,6 @@
 import { titleOf } from "../family/card/card-app.tsx";
 import { stepOf } from "../family/card/card-data.ts";
+import { FamilyPage, type FamilyPageData } from "../family/family-page.tsx";
 import { Island } from "../family/island.tsx";
 import { cardAt } from "../family-link.server.ts";
 import { familyScripts } from "../family-scripts.server.ts";
@@ -19,10 +20,15 @@ export const handle = { ownScript: true };
 export async function loader({ request, params }: Route.LoaderArgs) {
   const { searchParams } = new URL(request.url);
   const asked = { screen: searchParams.get("screen"), at: searchParams.get("at") };
-  return { ...(await cardAt(params)), asked, scripts: familyScripts };
+  return { ...(await cardAt(params)), asked, scripts: familyScripts.cards };
 }
 
 /** The five screens of a card are one page: moving between them asks the server nothing, so that it works offline. */
 export default function FamilyCard({ loaderData: { scripts, ...data } }: Route.ComponentProps) {
-  return <Island page="card" data={data} scripts={scripts} />;
+  const page: FamilyPageData = { page: "card", data };
+  return (
+    <Island scripts={scripts} data={page}>
+      <FamilyPage {...page} />
+    </Island>
+  );
 }

@@ -1,5 +1,6 @@
 import { cardsFor } from "#server/cards/family.ts";
 import { familyHomes } from "#server/homes/family-homes.ts";
+import { FamilyPage, type FamilyPageData } from "../family/family-page.tsx";
 import { Island } from "../family/island.tsx";
 import { familyOf } from "../family-link.server.ts";
 import { familyScripts } from "../family-scripts.server.ts";
@@ -23,10 +24,15 @@ export async function loader({ params }: Route.LoaderArgs) {
       opensAt: when(card.opensAt, all.zone),
       closesAt: when(card.closesAt, all.zone),
     })),
-    scripts: familyScripts,
+    scripts: familyScripts.cards,
   };
 }
 
 export default function FamilyCards({ loaderData: { scripts, ...data } }: Route.ComponentProps) {
-  return <Island page="cards" data={data} scripts={scripts} />;
+  const page: FamilyPageData = { page: "cards", data };
+  return (
+    <Island scripts={scripts} data={page}>
+      <FamilyPage {...page} />
+    </Island>
+  );
 }

@@ -10,8 +10,9 @@ import { sayList } from "#words/say.ts";
 import { answered, idOf, missing } from "../answer.server.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
 import { keepTyped } from "../homes/keep-typed.ts";
-import { partOf, takePart } from "../homes/survey.server.ts";
+import { partOf, refusedPart, takePart } from "../homes/survey.server.ts";
 import { SurveyForm } from "../homes/survey-form.tsx";
+import { useRouterSaving } from "../homes/use-router-saving.ts";
 import { fieldsOf, searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { problemText } from "../ui/problem-text.ts";
@@ -98,15 +99,17 @@ export async function action({ request, params }: Route.ActionArgs) {
       { ok: false as const, problems: [{ field: "home", message: "Add a home first." }], told: "" },
       { status: 422 },
     );
-  const done = await takePart(fields, home, (answers) => saveHome(who, row.childId, home.id, answers));
-  if ("data" in done || done.quietly) return done;
-  throw redirect(`${here}?home=${home.id}&part=${done.next === "done" ? "people" : done.next}`);
+  const taken = await takePart(fields, home, (answers) => saveHome(who, row.childId, home.id, answers));
+  if (!taken.ok) return refusedPart(taken);
+  if (fields.quietly === "yes") return taken;
+  throw redirect(`${here}?home=${home.id}&part=${taken.next === "done" ? "people" : taken.next}`);
 }
 
 export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);
 
 export default function HomeEdit({ loaderData: d, actionData }: Route.ComponentProps) {
   const { row, home, part } = d;
+  const saving = useRouterSaving();
   const refused = actionData && "problems" in actionData && !actionData.ok ? actionData : null;
   const told = actionData && "told" in actionData ? actionData.told : "";
   const problem = (field: string) => {
@@ -174,6 +177,7 @@ export default function HomeEdit({ loaderData: d, actionData }: Route.ComponentP
               items={listOf(d.items.own, d.items.hidden)}
               to={to}
               keepAs={`teacher-${home.id}`}
+              saving={saving}
               problems={refused && "typed" in refused ? refused.problems : []}
               typed={refused && "typed" in refused ? (refused.typed as Record<string, string>) : null}
             />

@@ -18,7 +18,7 @@ import { falls, waterFor } from "#core/physics/standing.ts";
 import type { Item } from "#core/things/item.ts";
 import type { Use } from "#core/things/lists.ts";
 import { partsOf } from "#core/yard/parts.ts";
-import { USUAL_CEILING } from "#core/yard/space.ts";
+import { USUAL_CEILING } from "#core/yard/space-limits.ts";
 import { say, sayPhrase } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";

@@ -8,7 +8,7 @@ import { clashesOf } from "#core/yard/clashes.ts";
 import { awayFrom, swingOf } from "#core/yard/clear.ts";
 import { laidParts } from "#core/yard/layouts/laid.ts";
 import { countedBackFrom } from "#core/yard/parts.ts";
-import { USUAL_CEILING } from "#core/yard/space.ts";
+import { USUAL_CEILING } from "#core/yard/space-limits.ts";
 import { itemName } from "#words/say.ts";
 import { tell } from "#words/tell.ts";
 import { RANKS, type Shown } from "./home-fits.ts";

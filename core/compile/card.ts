@@ -17,7 +17,7 @@ import type { Caution } from "../things/cautions.ts";
 import type { Item } from "../things/item.ts";
 import { cellsOf, type Mark, marksOf } from "../yard/layouts/marks.ts";
 import { countedBackFrom, type Part, partsOf } from "../yard/parts.ts";
-import { USUAL_CEILING } from "../yard/space.ts";
+import { USUAL_CEILING } from "../yard/space-limits.ts";
 import { withinReach } from "./challenge.ts";
 import { type ForHome, forHome, type HomeFacts, stockOf } from "./for-home.ts";
 import { heldIn } from "./roles.ts";

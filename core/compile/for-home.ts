@@ -34,7 +34,7 @@ import { diameterOf } from "../yard/geometry.ts";
 import { scaledLaid } from "../yard/layouts/laid.ts";
 import { type Part, type Place, partsOf, reachOfLayout } from "../yard/parts.ts";
 import { type Placement, pointIn } from "../yard/placement.ts";
-import { USUAL_CEILING } from "../yard/space.ts";
+import { USUAL_CEILING } from "../yard/space-limits.ts";
 import { inEachOther } from "./apart.ts";
 import {
   asked,

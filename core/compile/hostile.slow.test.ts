@@ -15,7 +15,7 @@ import { footprintOf } from "../yard/footprint.ts";
 import { exampleOf } from "../yard/layouts/laid.ts";
 import { partsOf } from "../yard/parts.ts";
 import { ell } from "../yard/shapes.ts";
-import { OBSTACLES } from "../yard/space.ts";
+import { OBSTACLES } from "../yard/space-limits.ts";
 import { inEachOther } from "./apart.ts";
 import { compileFor } from "./card.ts";
 import { HELD_WITHIN, withinReach } from "./challenge.ts";

@@ -3,7 +3,8 @@ import { FLOORS, type Floor } from "../things/floors.ts";
 import type { Point } from "../yard/geometry.ts";
 import { ell } from "../yard/shapes.ts";
 import type { FloorPatch, Obstacle } from "../yard/space.ts";
-import { type HomeSpace, SHORTEST_SPACE } from "./home.ts";
+import type { HomeSpace } from "./home.ts";
+import { SHORTEST_SPACE } from "./home-limits.ts";
 
 /** The parts of the home survey, in order. */
 export const SURVEY_PARTS = ["things", "space", "people"] as const;

@@ -1,32 +1,17 @@
 import { z } from "zod";
 import { MAX_PLAYERS } from "../contract/contract.ts";
-import { GRADE, type Slope } from "../physics/floor.ts";
 import { FLOORS } from "../things/floors.ts";
 import { MAX_OF_ONE } from "../things/lists.ts";
 import { outlineOf } from "../yard/shapes.ts";
-import {
-  floorPatch,
-  type Ground,
-  MAX_OBSTACLES,
-  MAX_PATCHES,
-  obstacle,
-  outline,
-  USUAL_CEILING,
-} from "../yard/space.ts";
+import { floorPatch, type Ground, obstacle, outline } from "../yard/space.ts";
+import { MAX_OBSTACLES, MAX_PATCHES, USUAL_CEILING } from "../yard/space-limits.ts";
+import { LONGEST_SPACE, SHORTEST_SPACE, SLOPES, SPACE_KINDS, WINDS } from "./home-limits.ts";
 
-export const SPACE_KINDS = ["corridor", "room", "garden", "yard"] as const;
-/** Sizes of a space at home, metres. */
-export const SHORTEST_SPACE = 0.5;
-export const LONGEST_SPACE = 60;
 const side = (name: string) =>
   z
     .number({ error: `${name} must be a number of metres` })
     .min(SHORTEST_SPACE, `${name} must be ${SHORTEST_SPACE} m or more`)
     .max(LONGEST_SPACE, `${name} must be ${LONGEST_SPACE} m or less`);
-
-/** How steep a space outdoors is, and how windy it mostly is; absent: level and still. */
-export const SLOPES = Object.keys(GRADE) as [Slope, ...Slope[]];
-export const WINDS = ["still", "breezy", "windy"] as const;
 
 /** Where a family plays, as far as it said. Metres. */
 export const homeSpace = z.strictObject({
@@ -80,13 +65,10 @@ export const homeAnswers = z.strictObject({
 });
 export type HomeAnswers = z.infer<typeof homeAnswers>;
 export const NOTHING_SAID: HomeAnswers = { kit: null, space: null, players: null, quiet: false, noBallsIndoors: false };
-/** A support need that a family wants to tell, letters. */
-export const LONGEST_SUPPORT = 300;
-
-/** A home's space as the fitting sees it. */
 /** How high the ceiling is, metres: as told; indoors 2.4 m where nobody said; null: none. */
 export const ceilingOf = (s: { ceiling?: number; indoors: boolean }): number | null =>
   s.ceiling ?? (s.indoors ? USUAL_CEILING : null);
+/** A home's space as the fitting sees it. */
 export const groundOf = (space: HomeSpace): Ground => ({
   corners: outlineOf(space),
   obstacles: space.obstacles ?? [],

@@ -12,7 +12,8 @@ import type { Point } from "./geometry.ts";
 import type { Part } from "./parts.ts";
 import { PlacementSearch } from "./placement-search.ts";
 import { ell, rectangle } from "./shapes.ts";
-import { type Ground, OBSTACLES } from "./space.ts";
+import type { Ground } from "./space.ts";
+import { OBSTACLES } from "./space-limits.ts";
 
 const cm = (metres: number) => Math.round(metres * 100) / 100;
 const sock: Sent = { diameter: 0.08, runOn: 0.3, inAir: false };

@@ -1,6 +1,7 @@
 import { between, type Point } from "./geometry.ts";
 import type { Placement } from "./placement.ts";
-import { type Ground, OBSTACLES, type Obstacle } from "./space.ts";
+import type { Ground, Obstacle } from "./space.ts";
+import { OBSTACLES } from "./space-limits.ts";
 
 /** A turn, and maybe a mirroring across the x axis before it, and a shift: how a space is looked at. */
 interface Motion {

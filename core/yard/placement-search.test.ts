@@ -10,7 +10,8 @@ import { layoutNames } from "./layouts/index.ts";
 import { exampleOf } from "./layouts/laid.ts";
 import { hullAndPockets, PlacementSearch } from "./placement-search.ts";
 import { ell, rectangle } from "./shapes.ts";
-import { type Ground, OBSTACLES } from "./space.ts";
+import type { Ground } from "./space.ts";
+import { OBSTACLES } from "./space-limits.ts";
 
 const cm = (metres: number) => Math.round(metres * 100) / 100;
 /** Simple polygons of any shape: corners about a middle, near and far in turn. */

@@ -1,18 +1,9 @@
 import { z } from "zod";
 import { FLOORS } from "../things/floors.ts";
 import { areaOf, cleanCorners, crossingSides, diameterOf, type Point } from "./geometry.ts";
+import { MAX_CORNERS, MIN_AREA, OBSTACLES, SHORTEST_LINE } from "./space-limits.ts";
 
-/** What stands in a space. `wall`: a stretch that may stop a ball, or be thrown at. */
-export const OBSTACLES = ["furniture", "breakable", "door", "stairs", "wall"] as const;
-export const MAX_OBSTACLES = 20;
-export const MAX_CORNERS = 16;
-/** Smaller spaces hold no game, square metres. */
-export const MIN_AREA = 0.3;
-/** A space of corners is at least so long, metres: a grown-up's step. */
-export const SHORTEST_LINE = 0.7;
 const FARTHEST = 60;
-/** A ceiling where nobody said, metres: an assumption. */
-export const USUAL_CEILING = 2.4;
 
 const place = (name: string) =>
   z
@@ -44,7 +35,6 @@ export const floorPatch = z.strictObject({
   depth: size("depth"),
 });
 export type FloorPatch = z.infer<typeof floorPatch>;
-export const MAX_PATCHES = 6;
 
 const point = z.strictObject({ x: place("x"), y: place("y") });
 /** The outline where it is not a plain rectangle: corners in order, metres. */

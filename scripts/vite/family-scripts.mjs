@@ -2,7 +2,14 @@ import { existsSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { root } from "../lib/root.mjs";
 
-export const ENTRY = "app/family/start.tsx";
+/** The scripts of family pages, by page. Each hydrates what the server has drawn; none of them loads the router. */
+export const ENTRIES = {
+  cards: "app/family/start.tsx",
+  survey: "app/homes/start.tsx",
+  match: "app/match/start.tsx",
+  step: "app/step/start.tsx",
+  print: "app/print.ts",
+};
 const NAME = "virtual:family-scripts";
 const FAIR = "app/workers/fair.worker.ts";
 const FAIR_NAME = "virtual:fair-worker";
@@ -16,9 +23,9 @@ export function withImports(manifest, key, seen = new Set()) {
 }
 
 /**
- * Adds two entries beside the router's: the script of the family pages, and the worker that makes a match fair. The worker is built together
+ * Adds entries beside the router's: the scripts of the family pages, and the worker that makes a match fair. The worker is built together
  * with the pages, so a phone that has played a game has most of what the worker imports. The server is built after the browser's files, and
- * reads the entry's file name from their manifest.
+ * reads the entries' file names from their manifest.
  */
 export function familyScripts() {
   let ssr = false;
@@ -30,7 +37,7 @@ export function familyScripts() {
     },
     buildStart() {
       if (ssr || this.meta.watchMode) return;
-      this.emitFile({ type: "chunk", id: join(root, ENTRY), name: "family" });
+      for (const [name, file] of Object.entries(ENTRIES)) this.emitFile({ type: "chunk", id: join(root, file), name });
       fair = this.emitFile({ type: "chunk", id: join(root, FAIR), name: "fair.worker" });
     },
     resolveId: (id) => (id === NAME || id === FAIR_NAME ? `\0${id}` : null),
@@ -39,9 +46,12 @@ export function familyScripts() {
         return `export default ${fair ? `import.meta.ROLLUP_FILE_URL_${fair}` : JSON.stringify(`/${FAIR}`)};`;
       if (id !== `\0${NAME}`) return null;
       const file = join(root, "build/client/.vite/manifest.json");
-      if (!ssr || !existsSync(file)) return "export default [];";
-      const files = withImports(JSON.parse(readFileSync(file, "utf8")), ENTRY);
-      return `export default ${JSON.stringify(files.map((each) => `/${each}`))};`;
+      const manifest = ssr && existsSync(file) ? JSON.parse(readFileSync(file, "utf8")) : {};
+      const scripts = Object.entries(ENTRIES).map(([name, entry]) => [
+        name,
+        withImports(manifest, entry).map((each) => `/${each}`),
+      ]);
+      return `export default ${JSON.stringify(Object.fromEntries(scripts))};`;
     },
   };
 }

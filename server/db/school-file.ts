@@ -1,5 +1,6 @@
 import { z } from "zod";
-import { homeAnswers, LONGEST_SUPPORT } from "#core/records/home.ts";
+import { homeAnswers } from "#core/records/home.ts";
+import { LONGEST_SUPPORT } from "#core/records/home-limits.ts";
 import { MIN_PASSWORD } from "../auth/password.ts";
 
 export const schoolZone = z

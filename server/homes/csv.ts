@@ -1,8 +1,9 @@
 import { inArray } from "drizzle-orm";
 import Papa from "papaparse";
 import { z } from "zod";
-import { type HomeSpace, homeAnswers, homeSpace, LONGEST_SUPPORT } from "#core/records/home.ts";
+import { type HomeSpace, homeAnswers, homeSpace } from "#core/records/home.ts";
 import { cellOf, fromCells } from "#core/records/home-fields.ts";
+import { LONGEST_SUPPORT } from "#core/records/home-limits.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { schema, withTenant } from "../db/client.ts";
 import { NotAllowed } from "../problem.ts";

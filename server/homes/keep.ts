@@ -1,7 +1,8 @@
 import { eq } from "drizzle-orm";
 import { z } from "zod";
 import { problemsOf } from "#core/formats/activity.ts";
-import { homeAnswers, LONGEST_SUPPORT } from "#core/records/home.ts";
+import { homeAnswers } from "#core/records/home.ts";
+import { LONGEST_SUPPORT } from "#core/records/home-limits.ts";
 import { idFrom } from "../content-hash.ts";
 import { schema, type Tx } from "../db/client.ts";
 import { enqueue } from "../jobs/jobs.ts";

@@ -11,6 +11,7 @@ import { attemptWords } from "#words/verbs.ts";
 import { ItemDrawing } from "../../drawings/items.tsx";
 import { SquareCode } from "../../ui/qr-code.tsx";
 import { CountsPicture } from "./counts-picture.tsx";
+import { RULER_CM } from "./ruler.ts";
 import { stages } from "./set-up-screen.tsx";
 import { mapScale, YardMap } from "./yard-map.tsx";
 
@@ -18,7 +19,6 @@ addWords(enPaper);
 
 /** The plan on paper: its drawing size and how wide it is printed. */
 const PLAN = { width: 520, height: 400, mm: 96 };
-export const RULER_CM = 17;
 const GOES = 6;
 /** A box for every send where a go has no more than so many; then fewer goes fit. */
 const MAX_BOXES = 30;

@@ -1,0 +1,47 @@
+import { useCallback, useRef, useState } from "react";
+import type { SaveAnswer, Saving } from "./saving.ts";
+
+const UNSENT: SaveAnswer = { ok: false, problems: [], unsent: true };
+/** The link is off or unknown, and the page itself says so. */
+const GONE = [404, 410];
+
+/** Sends fields and reads the answer. A network or server that is away, or a network's own sign-in page, is `UNSENT`. */
+export async function post(url: string, fields: Record<string, string>, signal?: AbortSignal): Promise<SaveAnswer> {
+  try {
+    // What is under way when the page is left arrives all the same.
+    const answer = await fetch(url, {
+      method: "POST",
+      body: new URLSearchParams(fields),
+      keepalive: true,
+      ...(signal && { signal }),
+    });
+    if (GONE.includes(answer.status)) location.reload();
+    const said = (await answer.json()) as Partial<SaveAnswer>;
+    return typeof said.ok === "boolean" ? { ok: said.ok, problems: said.problems ?? [] } : UNSENT;
+  } catch {
+    return UNSENT;
+  }
+}
+
+/** Saves parts of the survey at an address of their own. A newer save replaces the one that is under way. */
+export function usePosting(url: string): Saving {
+  const [busy, setBusy] = useState(false);
+  const [answer, setAnswer] = useState<SaveAnswer | null>(null);
+  const under = useRef<AbortController | null>(null);
+  const save = useCallback(
+    (fields: Record<string, string>) => {
+      under.current?.abort();
+      const mine = new AbortController();
+      under.current = mine;
+      setBusy(true);
+      void post(url, fields, mine.signal).then((said) => {
+        if (under.current !== mine) return;
+        setBusy(false);
+        setAnswer(said);
+      });
+    },
+    [url],
+  );
+  const open = useCallback((to: string) => location.assign(to), []);
+  return { busy, answer, save, open };
+}

@@ -1,0 +1,4 @@
+import { hydrate } from "../family/hydrate.tsx";
+import { MatchPage } from "./match-page.tsx";
+
+hydrate(MatchPage);

@@ -1,0 +1,2 @@
+/** Prints the page when its button is pressed. */
+document.querySelector("[data-print]")?.addEventListener("click", () => print());

@@ -1,0 +1,4 @@
+import { hydrate } from "../family/hydrate.tsx";
+import { StepPage } from "./step-page.tsx";
+
+hydrate(StepPage);
