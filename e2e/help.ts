@@ -220,11 +220,19 @@ export async function sending(children: readonly string[], activity: Activity): 
   });
   return sent;
 }
-/** Sends an activity to one child of Heron class: a phone, and the address of the card. */
+/**
+ * Sends an activity to one child of Heron class: a phone, and the address of the card. The phone keeps no pages for later, which would be
+ * fetched beside the game; tests about the network open phones of their own.
+ */
 export async function sentTo(browser: Tabs, child: string, activity: Activity) {
-  await sending([child], activity);
+  const sent = await sending([child], activity);
+  const sql = owner();
+  const [row] =
+    await sql`select k.id from card k join child c on c.id = k.child_id where k.assignment_id = ${sent} and c.name = ${child}`;
+  await sql.end();
   const page = await phone(browser);
-  return { page, card: await cardOf(page, await linkOf(child), activity.title) };
+  await page.evaluateOnNewDocument(() => Reflect.deleteProperty(Navigator.prototype, "serviceWorker"));
+  return { page, card: `${await linkOf(child)}/${row!.id}` };
 }
 /** The score that reached the school; it follows itself, a moment after the family sees its own. */
 export async function keptOf(name: string) {

@@ -205,6 +205,7 @@ describe("on a small phone, and with large letters", () => {
     [390, 844, 200],
   ] as const;
   const zone = "[role=group] button";
+  const KEEP_UP = { task: "keepUp", seconds: 60, rest: 0, hand: "usual", moving: false, bounce: false };
   const states: [string, () => Activity, (page: Page) => Promise<void>][] = [
     [
       "bands",
@@ -236,6 +237,7 @@ describe("on a small phone, and with large letters", () => {
         ),
     ],
     ["pins", () => game("pins"), async () => undefined],
+    ["tally", () => game("tally", { rounds: [KEEP_UP] }), (page) => press(page, "Start")],
     ["checklist", () => game("checklist"), async () => undefined],
     ["speller", () => game("speller"), async () => undefined],
     ["sweep", () => game("sweep"), async () => undefined],
@@ -258,7 +260,7 @@ describe("on a small phone, and with large letters", () => {
           page,
           letters > 130
             ? "main h1, main [data-score], main [data-steady] button"
-            : "main button, main h1, main [data-score]",
+            : "main button, main h1, main label, main [data-score]",
         );
         const first = await page.$$eval("main button, main [role=slider]", (all) => {
           const tapped = all.filter(

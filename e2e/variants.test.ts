@@ -278,48 +278,6 @@ describe("variants on the play screen", () => {
     expect(kept!.score).toMatchObject({ sends: 4, set: { "params.tries": 4 } });
   });
 
-  it("everything that play needs is in sight on small phones, upright and lying", async () => {
-    const pins = of(fromPattern("pins"), title(), {});
-    const rounds = [{ task: "keepUp", seconds: 60, rest: 0, hand: "usual", moving: false, bounce: false }];
-    const games: [string, Activity, string | null][] = [
-      ["Wren H.", of(climb, title(), {}), null],
-      ["Caspian L.", pins, null],
-      ["Dao N.", of(fromPattern("tally"), title(), { rounds }), "Start"],
-      ["Quill F.", of(bands, title(), {}), null],
-      ["Suri V.", of(fromPattern("threeLine"), title(), {}), null],
-      ...(["checklist", "speller"] as const).map((name): [string, Activity, string | null] => [
-        "Suri V.",
-        of(fromPattern(name), title(), {}),
-        null,
-      ]),
-      ["Suri V.", of(fromPattern("closest"), title(), {}), "It stopped between the lines"],
-    ];
-    for (const [child, game, first] of games) {
-      const page = await playing(child, game);
-      if (first) await press(page, first);
-      for (const [width, height] of [
-        [360, 640],
-        [320, 568],
-        [640, 360],
-      ] as const) {
-        await page.setViewport({ width, height, isMobile: true, hasTouch: true });
-        await page.waitForFunction((w) => innerWidth === w && scrollY === 0, {}, width);
-        const hidden = await page.$$eval("main button, main h1, main label", (all) =>
-          all
-            .map((b) => [b.textContent ?? "", b.getBoundingClientRect()] as const)
-            .filter(
-              ([, dOMRect]) =>
-                dOMRect.height > 0 &&
-                (dOMRect.bottom > innerHeight + 1 || dOMRect.right > innerWidth + 1 || dOMRect.left < -1),
-            )
-            .map(([text]) => text),
-        );
-        expect(hidden, `${game.pattern.name} ${width}x${height}`).toEqual([]);
-      }
-      await page.close();
-    }
-  });
-
   it("easier and harder are one tap within what the teacher allows, a line of one's own is chosen before, and both are kept", async () => {
     const allowed = { ...climb, family: [{ field: "standing.line", values: [-0.5, 0, 0.25, 0.5] }] };
     const own = async (givenPage: Page) => {

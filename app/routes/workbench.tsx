@@ -259,6 +259,7 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
               />
               <section
                 aria-label={stationName[station]}
+                data-panel={station}
                 className="relative -mr-3 min-w-0 pr-3 pb-4 max-[1100px]:col-span-2 min-[1101px]:overflow-y-auto"
               >
                 <h2 ref={heading} tabIndex={-1} className="mb-1 text-xl">

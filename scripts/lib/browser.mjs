@@ -17,6 +17,8 @@ const FLAGS = [
   "--disable-extensions",
   "--disable-smooth-scrolling",
   "--animation-duration-scale=0",
+  // Tabs of one site share a process, and with it the code that it has compiled.
+  "--process-per-site",
 ];
 
 /** On a quiet machine, what has not come within this time does not come, seconds; and the most that a slow machine gets. */
