@@ -8,13 +8,12 @@ import { cornersAcross, facingOf, halfWidth, type Inside, insideOf, mouthOf, spa
 import { NODES, WEIGHTS } from "./quadrature.ts";
 
 /**
- * One send past everything that stands there.
- *
- * The law: three independent normal errors belong to a send aimed at distance d. Sideways and up-and-down they are angles of SD `lateral`
- * and `vertical`, so that a straight send passes a thing at distance x at `x` times its angle (in the air it flies level from the height
- * aimed at: an assumption); along the ground they are metres of SD `range x d`, and say where it comes down or to rest. A send meets
- * things in the order of their distance, each by what it takes up (its body) or by what counts on it. The first one met is what
- * happens: that one, if it counts there, else nothing.
+ * One send past everything that stands there. The law: a send aimed at distance d has three independent normal
+ * errors. Sideways and up-and-down they are angles of SD `lateral` and `vertical`, so a straight send passes an item
+ * at distance x at `x` times its angle (in the air it flies level from the height it was aimed at, an assumption).
+ * Along the ground the error is in metres, of SD `range x d`, and says where the send comes down or to rest. A send
+ * meets items in the order of their distance, each by the space it takes up (its body) or by what counts on it. The
+ * first one it meets is what happens: that item if it counts there, and otherwise nothing.
  */
 export interface Standing {
   id: string;
@@ -26,26 +25,28 @@ export interface Standing {
   rule: HitRule;
 }
 export interface JointSend {
-  /** Where it is aimed: metres out, to the right of the middle, and above the floor. */
+  /** Where it is aimed: how far out, how far to the right of the middle, and how high above the floor, metres. */
   aim: { distance: number; across: number; up: number };
   spread: Spread;
   object: { diameter: number; mass?: number; speed?: number };
   inAir: boolean;
-  /** How it goes on its way: speed over the ground (m/s) and how steeply it comes down (radians) by distance in metres. */
+  /** Its path: the speed over the ground (m/s) and the angle of descent (radians) by distance in metres. */
   path?: Pick<Path, "speedAt" | "angleAt">;
-  /** Chance to get as far as a distance, at a height above the floor, in metres. */
+  /** The chance to get as far as a distance, at a height above the floor, metres. */
   reach?: (metres: number, height: number) => number;
 }
 
 type Span = readonly [lo: number, hi: number];
-/** What of a thing a send meets, as a function of its sideways angle: spans of the up-and-down angle, and of the along error. */
+/**
+ * Where a send meets an item, by its sideways angle: a span of the up-and-down angle, and a span of the error along.
+ */
 interface Region {
   lo: number;
   hi: number;
   plane: "up" | "along";
   /** Null: the same all over lo..hi. */
   span: Span | ((u: number) => Span);
-  /** Angles between which the span is smooth. */
+  /** The angles between which the span is smooth. */
   cuts?: readonly number[];
 }
 interface Met {
@@ -57,9 +58,9 @@ interface Met {
 /** Beyond this many SDs nothing is left. */
 const TAIL = 9;
 const ALL: Span = [Number.NEGATIVE_INFINITY, Number.POSITIVE_INFINITY];
-/** Height of a flat thing met in the air, metres. */
+/** The height of a flat item met in the air, metres. */
 const LOW = 0.02;
-/** Halvings of the search for where two are touched at once. */
+/** Halvings in the search for the angle at which two items are touched at once. */
 const HALVINGS = 40;
 
 interface Arc {
@@ -67,22 +68,23 @@ interface Arc {
   hi: number;
 }
 
-/** What a thing covers of the sideways angle, grown by half of what is sent. */
+/** The sideways angles that an item covers, widened by half of the object. */
 const arcOf = (standing: Standing, b: number): Arc => ({
   lo: (standing.across - standing.width / 2 - b / 2) / standing.distance,
   hi: (standing.across + standing.width / 2 + b / 2) / standing.distance,
 });
 
 /**
- * How far out a round thing of radius `r` is when it touches the front of another, sent at a sideways angle: it touches an edge that it
- * overlaps by g at sqrt(r^2 - g^2) before its middle is level with it. Of two side by side at one distance each is touched first up to midway
- * between their facing edges, and that moves steadily as one of them is nearer, until by `r` the nearer has all.
+ * How far out a round object of radius `r` is when it touches the front of an item, sent at a sideways angle. It
+ * touches an edge that it overlaps by g when its middle is sqrt(r^2 - g^2) short of it. Of two items side by side at
+ * one distance, each is touched first up to midway between their facing edges. That point moves steadily as one of
+ * them comes nearer, until at `r` the nearer one takes everything.
  */
 function contactAt(standing: Standing, u: number, r: number): number {
   const gap = Math.max(0, Math.abs(u * standing.distance - standing.across) - standing.width / 2);
   return standing.distance - Math.sqrt(Math.max(0, r * r - gap * gap));
 }
-/** Where one of two neighbours takes over from the other: the angle between their facing edges at which both are touched at once. */
+/** The angle between the facing edges of two neighbours at which both are touched at once. */
 function takesOver(one: Standing, other: Standing, r: number): number {
   const [left, right] = one.across <= other.across ? [one, other] : [other, one];
   if (left.distance === right.distance)
@@ -98,14 +100,14 @@ function takesOver(one: Standing, other: Standing, r: number): number {
 }
 
 const isPlain = (inside: Inside) => !inside.round && inside.turn === 0;
-/** How hard and where a thing is met: at its middle in the air, low on the floor. */
+/** How hard and where an item is met: at its middle in the air, low on the floor. */
 const blowOn = (standing: Standing, send: JointSend): Blow => ({
   ...send.object,
   ...(send.path && { speed: send.path.speedAt(standing.distance) }),
   ...(send.inAir && { at: standing.height / 2 }),
 });
 
-/** The region of one rule on one thing. Null: it can never count. */
+/** The region of one rule on one item. Null: it can never count. */
 function regionOf(rule: SingleRule, standing: Standing, arc: Arc, send: JointSend): Region | null {
   const diameter = send.object.diameter;
   const up = (z: number) => (z - send.aim.up) / standing.distance;
@@ -126,7 +128,8 @@ function regionOf(rule: SingleRule, standing: Standing, arc: Arc, send: JointSen
       return { ...between((rule.gap - diameter) / 2), plane: "up", span: clear };
     }
     case "into": {
-      // On the ground a container lies, its mouth towards the player, unless it is said to stand: then nothing rolls into it.
+      // On the ground a container lies with its mouth towards the player. If it is said to stand, nothing rolls into
+      // it.
       if (!send.inAir) {
         const half =
           rule.facing === "up"
@@ -134,7 +137,7 @@ function regionOf(rule: SingleRule, standing: Standing, arc: Arc, send: JointSen
             : mouthOf(rule, diameter, send.path?.speedAt(standing.distance) ?? send.object.speed);
         return half === null ? null : { ...between(half), plane: "up", span: ALL };
       }
-      // What lies looks at the player.
+      // What lies on the ground faces the player.
       const looks = rule.facing === "player" || rule.facing === "mouth";
       const inside = looks ? facingOf(rule, diameter) : insideOf(rule, diameter);
       if (!inside) return null;
@@ -184,7 +187,7 @@ function metBy(things: readonly Standing[], send: JointSend): Met[] {
   });
 }
 
-/** Disjoint rising spans with one more, disjoint and rising again. */
+/** Adds a span to disjoint rising spans, and returns disjoint rising spans. */
 function join(spans: readonly Span[], more: Span): readonly Span[] {
   if (more[1] <= more[0]) return spans;
   if (spans.length === 0) return [more];
@@ -206,7 +209,10 @@ const spanAtAngle = (region: Region, u: number): Span =>
   typeof region.span === "function" ? region.span(u) : region.span;
 const isMet = (region: Region, u: number) => region.lo <= u && u <= region.hi;
 
-/** Chance of each thing to be what happens, given the sideways angle. Asked thousands of times a chance, so that it makes next to nothing. */
+/**
+ * The chance of each item to be hit, given the sideways angle. It is called thousands of times, so it allocates
+ * almost nothing.
+ */
 function given(
   u: number,
   met: readonly Met[],
@@ -248,8 +254,8 @@ function given(
 }
 
 /**
- * Chance of each thing to be what a send hits, by id; what is left of 1 is none. Order of the list does not matter. Source: core model,
- * "Several targets", and the law above. Agrees with `hitChance` for one thing alone.
+ * The chance of each item to be hit by a send, by id. What is left of 1 is a miss. The order of the list does not
+ * matter. Source: core model, "Several targets", and the law above. Agrees with `hitChance` for a single item.
  */
 export function jointChances(things: readonly Standing[], send: JointSend): Map<string, number> {
   const met = metBy(things, send);
@@ -262,7 +268,7 @@ export function jointChances(things: readonly Standing[], send: JointSend): Map<
     for (let i = 0; i < here.length; i++) sums[i] = sums[i]! + here[i]! * weight;
   };
   const r = send.object.diameter / 2;
-  // Only neighbours of nearly one distance can be met in another order than they stand in.
+  // Only neighbours at nearly the same distance can be met in another order.
   const near = met.flatMap((eachMet, i) =>
     met.slice(i + 1).flatMap((b) => (b.of.distance - eachMet.of.distance < r ? [[eachMet.of, b.of] as const] : [])),
   );

@@ -4,31 +4,34 @@ import type { Body } from "../events/events.ts";
 import { logistic, logit } from "../log-odds.ts";
 import type { KindOf, Outcome, Sight } from "./kind.ts";
 
-/** Log-odds of meeting the ball beside keeping a thing up: assumptions, as all below. */
+/** Log-odds of meeting the ball, relative to keeping an object up. An assumption, like everything below. */
 const CONTACT = { tee: 0.8, toss: 0, pitch: -0.6, kick: 1.2, throw: 2.5 } as const;
-/** How far it goes on the middle, metres, of a child of 8, and its spread as a share of that; equal shares of all hits are looked at. */
+/**
+ * How far a ball that is met well goes, for a child of 8, metres, and its spread as a share of that. Hits are looked
+ * at in equal shares.
+ */
 const FAR = { tee: 6, toss: 5.5, pitch: 6, kick: 8, throw: 9 } as const;
 const SPREAD = 0.5;
 const SHARES = 12;
-/** Running beside walking, and getting away, seconds. */
+/** The speed of running relative to walking, and the time to get away, seconds. */
 const RUNS = 2.4;
 const AWAY = 0.8;
-/** Reaching the ball and picking it up, seconds; a throw back goes at so many metres a second. */
+/** The time to reach the ball and pick it up, seconds, and the speed of a throw back, metres a second. */
 const PICK = 1.2;
 const THROW = 7;
-/** Of the hits through the air that come near somebody so many are caught. */
+/** The share of hits through the air near somebody that are caught. */
 const CATCH = 0.12;
 
-/** The normal quantile at the middle of each share, to three places: no more is needed of an assumption. */
+/** The normal quantile in the middle of each share, to three places, which is enough for an assumption. */
 const QUANTILES = [-1.732, -1.15, -0.812, -0.549, -0.319, -0.105, 0.105, 0.319, 0.549, 0.812, 1.15, 1.732];
 
 /** How many bases a hit is good for: as many as are run before the ball is back. */
 export function basesMade(aim: AimOf<"bat">, far: number, batter: Person, fielders: readonly Person[]): number {
   const run = RUNS * batter.walking;
-  // Alone the batter fetches it, after running: the stop spot stops nobody else.
+  // Alone, the batter fetches the ball after running. The stop spot stops nobody else.
   if (fielders.length === 0) return Math.max(1, Math.min(aim.home, Math.floor(far / aim.side) + 1));
   const walk = fielders.reduce((sum, fielder) => sum + fielder.walking, 0) / fielders.length;
-  // Somebody stands half-way out already.
+  // A fielder stands half-way out already.
   const back = far / 2 / (RUNS * walk) + PICK + far / THROW;
   const made = Math.floor(Math.max(0, back - AWAY) / (aim.side / run));
   return Math.min(aim.home, made);
@@ -39,7 +42,7 @@ const reachedBy = (aim: AimOf<"bat">, made: number): number[] => [
   made,
 ];
 
-/** A ball put into play: missed, caught, or good for so many bases, and everybody moves as many as the batter does. */
+/** A ball put into play: missed, caught, or good for some bases. Everybody moves as many bases as the batter. */
 export const bat: KindOf<AimOf<"bat">> = {
   options: (aim) => [aim],
   refs: (aim) => ({

@@ -6,7 +6,7 @@ import type { Purpose } from "../physics/send.ts";
 import type { Path } from "../physics/sending.ts";
 import { type Part, partsOf } from "../yard/parts.ts";
 
-/** `middle`: at the middle of what counts. `bestExpected`: where the expected worth is highest. */
+/** `middle`: aims at the middle of what counts. `bestExpected`: aims where the expected worth is highest. */
 export const POLICIES = ["middle", "bestExpected"] as const;
 export type Policy = (typeof POLICIES)[number];
 
@@ -16,16 +16,16 @@ export type Seen =
   | { rest: string; away?: number }
   | { fell: readonly string[] }
   | { kept: boolean }
-  /** What came of a ball put into play. */
+  /** What came of a ball that was put into play. */
   | { ran: Omit<Extract<Body, { kind: "run" }>, "kind"> }
-  /** For which side; nobody's, for a reason. */
+  /** The side that won the point. Null: nobody won it, and why. */
   | { point: number | null; why?: string };
 
-/** One send as the chances see it: who does it, how, from where, past what. */
+/** One send as its chances see it: who sends, how, from where and past what. */
 export interface Sight {
   parts: readonly Part[];
   person: Person;
-  /** Everybody who plays, by number, where more than one does. */
+  /** All players by number, if there are several. */
   people?: readonly Person[];
   manner: Manner;
   /** The line that it is sent from. */
@@ -35,59 +35,70 @@ export interface Sight {
 export interface Outcome {
   ref: string;
   seen: Seen;
-  /** 0 to 1; all of an aim sum to 1. */
+  /** From 0 to 1. All outcomes of an aim add up to 1. */
   p: number;
-  /** How it was under way: until it met something, and where it lies then, metres from the line. */
+  /** `under`: how far it moved before it met something. `lies`: how far from the line it came to rest. Metres. */
   under: number;
   lies: number;
-  /** Seconds of doing something, and when it is let go of them: at their end unless given. */
+  /** How long the action takes and when the object is released, seconds. Released at the end unless given. */
   windUp: number;
   released?: number;
-  /** Until the next one can begin beside walking there and back, seconds. */
+  /** The seconds until the next one can begin, not counting the walk there and back. */
   after: number;
 }
-/** Outcomes that chances given by hand name, those that they may name too, the one that takes what is left, and the one that is meant (null: each has its own). */
+/**
+ * The names that chances given by hand may use: those that must be named, those that may be, the one that takes what
+ * is left, and the one that is aimed for (null: each has its own).
+ */
 export interface Refs {
   named: readonly string[];
   also?: readonly string[];
-  /** Any of these together, joined by spaces in their order, may be named as well: what of them is there happens at once. */
+  /**
+   * Any of these may also be named together, joined by spaces in this order. What is named together happens at once.
+   */
   sets?: readonly string[];
   rest: string;
   meant: string | null;
 }
-/** The parts of a set that is named; null where it is none of `of`. */
+/** The parts in a combined name. Null if it is not made of parts in `of`. */
 export function setOf(ref: string, of: readonly string[] = []): string[] | null {
   const ids = ref.split(" ");
   const places = ids.map((id) => of.indexOf(id));
   return places.every((place, i) => place >= 0 && (i === 0 || place > places[i - 1]!)) ? ids : null;
 }
 
-/** What one kind of aim means. */
+/** What a kind of aim means. */
 export interface KindOf<A extends Aim> {
-  /** The single aims among which a person chooses. */
+  /** The single aims that a person can choose from. */
   options(aim: A): readonly A[];
   /** Every outcome with its chance, and where it was aimed, metres. */
   outcomes(aim: A, sight: Sight): { list: Outcome[]; distance: number; across: number };
-  /** The same aim without what cannot change its own chance: for whoever wants no other. As it is where not given. */
+  /**
+   * The same aim without anything that cannot change its own chance, for callers who want no other. The aim itself if
+   * left out.
+   */
   alone?(aim: A, sight: Sight): A;
-  /** What chances given by hand may name. */
+  /** The names that chances given by hand may use. */
   refs(aim: A, from: string): Refs;
-  /** How far what is sent runs on beyond what is there, metres. */
+  /** How far the object runs on beyond the target, metres. */
   runsOn(aim: A, sight: Sight): number;
   /** How far away it is aimed, metres. */
   reach(aim: A, parts: readonly Part[], from: string): number;
-  /** How high what is aimed at is met by what flies, metres, and what it is sent for; null: nothing is sent. */
+  /**
+   * The height at which an object in the air meets the target, metres, and what it is sent for. Null: nothing is
+   * sent.
+   */
   meets(aim: A, parts: readonly Part[]): { height: number; purpose: Purpose } | null;
 }
 
-/** Putting things straight and getting back to the line, seconds: an assumption. */
+/** Putting things straight and getting back to the line, seconds. An assumption. */
 export const RESET = 1.5;
 
-/** Metres along of the line that somebody stands at. */
+/** How far along the yard a line is, metres. */
 export const standAt = (parts: readonly Part[], from: string): number =>
   partsOf(parts, "line").find((line) => line.id === from)?.along ?? 0;
 
-/** A send on its way to where it meets something, or to where it lies. */
+/** A send on its way to where it meets something or comes to rest. */
 export function underWay(
   player: PlayerModel,
   path: Path,
@@ -97,10 +108,10 @@ export function underWay(
   return { under: path.seconds(Math.min(meets, path.ends)), lies, windUp: player.windUp, after: RESET };
 }
 
-/** Trial aims between the ends of the search, and rounds of narrowing down. */
+/** Trial aims across the search range, and rounds of narrowing down. */
 const TRIALS = 24;
 const NARROWINGS = 18;
-/** Where the best of `worth` lies between lo and hi: a scan, then narrowing around its best. */
+/** Finds where `worth` is highest between lo and hi: it scans, then narrows around the best. */
 export function bestAim(worth: (x: number) => number, lo: number, hi: number): number {
   let best = lo;
   let most = Number.NEGATIVE_INFINITY;

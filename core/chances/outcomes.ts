@@ -9,11 +9,11 @@ import type { Outcome, Policy, Seen, Sight } from "./kind.ts";
 import { kindOf } from "./kinds.ts";
 import { worthTo } from "./worth.ts";
 
-/** Time comes in tenths of a second. */
+/** Time is counted in tenths of a second. */
 export const QUANTUM_MS = 100;
 const quanta = (seconds: number) => Math.round((seconds * 1000) / QUANTUM_MS);
 
-/** Where the seconds of one step go, in quanta. */
+/** How the time of one step is spent, in quanta. */
 export interface Cost {
   acting: number;
   fetching: number;
@@ -21,29 +21,35 @@ export interface Cost {
 }
 export const total = (spent: Cost) => spent.acting + spent.fetching + spent.waiting;
 
-/** One way on: what happens, how likely, and the time it takes. */
+/** One way on: what happens, how likely it is, and how long it takes. */
 export interface Way {
   body: Body;
   share: number;
   spent: Cost;
-  /** When it is let go, in quanta from the beginning of it: what is in the air at the bell was let go before; null: nothing is sent. */
+  /**
+   * When it is released, in quanta from its beginning. At the bell, only what was released before is in the air.
+   * Null: nothing is sent.
+   */
   released: number | null;
-  /** When a throw has landed, or a touch been made, in quanta from the beginning of it: what comes after is fetching. Null: it is done at its end. */
+  /**
+   * When a throw has landed or a touch was made, in quanta from its beginning. What follows is fetching. Null: at its
+   * end.
+   */
   landed: number | null;
-  /** What it is worth to whoever aimed; nothing where nobody does. */
+  /** Its worth to the player who aimed. Left out if nobody did. */
   worth?: number;
 }
 
-/** Who plays on what, and how they aim: chances need nothing else. */
+/** Who plays on what, and how they aim. Chances need nothing else. */
 export interface Play {
   parts: readonly Part[];
   people: readonly Person[];
   policy: Policy;
-  /** Chances by name that replace the computed ones (for checking by hand). */
+  /** Chances by name, in place of the computed ones. For checking by hand. */
   chances?: Readonly<Record<string, number>>;
 }
 
-/** Something sure: each who does it in its own time, and the last one done counts. */
+/** The cost of something that always succeeds. Each person takes their own time, and the last one to finish counts. */
 function spentOn({ by, seconds, walk, moving }: Takes, people: readonly Person[]): Cost {
   const inPlace = moving && walk === 0;
   const times = by.map((n): Cost => {
@@ -61,7 +67,10 @@ const sure = (body: Body, takes: Takes, { people }: Play): Way[] => [
   { body, share: 1, spent: spentOn(takes, people), released: null, landed: null },
 ];
 
-/** The same layout with the line that is sent from so much nearer: made once, for what is worked out of a layout is kept with it. */
+/**
+ * The same layout with the sending line moved nearer. Made once, because what is worked out from a layout is stored
+ * with it.
+ */
 function nearerParts(parts: readonly Part[], from: string, by: number): readonly Part[] {
   const known = moved.get(parts) ?? new Map<string, readonly Part[]>();
   moved.set(parts, known);
@@ -77,7 +86,7 @@ function nearerParts(parts: readonly Part[], from: string, by: number): readonly
 }
 const moved = new WeakMap<readonly Part[], Map<string, readonly Part[]>>();
 
-/** The same layout with every target so many times as wide and high, and what of it counts as much bigger: made once, as above. */
+/** The same layout with every target, and what counts of it, larger by a factor. Made once, as above. */
 function widerParts(parts: readonly Part[], by: number): readonly Part[] {
   const known = widened.get(parts) ?? new Map<number, readonly Part[]>();
   widened.set(parts, known);
@@ -94,7 +103,7 @@ function widerParts(parts: readonly Part[], by: number): readonly Part[] {
 }
 const widened = new WeakMap<readonly Part[], Map<number, readonly Part[]>>();
 const SIZES = ["width", "height", "opening", "depth", "gap", "radius"] as const;
-/** A rule on a thing so many times as big: its sizes, and nothing else of it. */
+/** A hit rule for an item that is larger by a factor. Only its sizes change. */
 function widerRule(rule: HitRule, by: number): HitRule {
   if (rule.kind === "anyOf")
     return { ...rule, rules: rule.rules.map((eachRule) => widerRule(eachRule, by) as SingleRule) };
@@ -104,7 +113,7 @@ function widerRule(rule: HitRule, by: number): HitRule {
   return { ...rule, ...Object.fromEntries(sizes) } as HitRule;
 }
 
-/** The layout as it is for whoever is asked: from a line of its own, at targets of its own. */
+/** The layout for the player who is asked: with their own line and their own targets. */
 function standing(parts: readonly Part[], { manner, from }: AskOf<"send" | "count">): readonly Part[] {
   const near = manner.nearer ? nearerParts(parts, from, manner.nearer) : parts;
   return manner.wider ? widerParts(near, manner.wider) : near;
@@ -135,7 +144,7 @@ function outcomesOf(ask: AskOf<"send" | "count">, play: Play): Outcome[] {
     if (ref !== rest && list.some((outcome) => outcome.ref === ref)) given.set(ref, own(chances, ref) ?? 0);
   const left = 1 - [...given.values()].reduce((sum, p) => sum + p, 0);
   given.set(rest, (given.get(rest) ?? 0) + Math.max(0, left));
-  // Several outcomes of one name keep their shares of it.
+  // Several outcomes of one name keep their shares of its chance.
   const all = new Map<string, number>();
   for (const outcome of list) all.set(outcome.ref, (all.get(outcome.ref) ?? 0) + outcome.p);
   const alike = (outcome: Outcome) =>
@@ -145,7 +154,7 @@ function outcomesOf(ask: AskOf<"send" | "count">, play: Play): Outcome[] {
   return list.map((outcome) => ({ ...outcome, p: (given.get(outcome.ref) ?? 0) * alike(outcome) }));
 }
 
-/** Sets that fall, by chances of whole sets: of each what still stands falls. */
+/** The sets of pins that fall, from chances of whole sets. Of each set, what still stands falls. */
 function felled(
   list: readonly Outcome[],
   standing: readonly string[],
@@ -190,7 +199,7 @@ const waysOf = (
         share: outcome.p,
         spent: spentBy(outcome, play.people[ask.player]!, fetched(outcome.seen)),
         released: quanta(outcome.released ?? outcome.windUp),
-        // A point, or a play of runners, is over when it is over.
+        // A rally or a run of bases has no landing: it is over when it is over.
         landed: body.kind === "send" || body.kind === "count" ? quanta(outcome.windUp) + quanta(outcome.under) : null,
         worth: worthTo(ask.aim, outcome.seen),
       };
@@ -211,9 +220,12 @@ const toBody = (seen: Exclude<Seen, { kept: boolean } | { point: number | null }
       ? { rest: seen.rest, ...(seen.away !== undefined && { away: seen.away }) }
       : { hit: seen.hit };
 
-/** Counts after which somebody walks, whatever came of it. */
+/** After these counts somebody walks, whatever came of it. */
 const FETCHED: ReadonlySet<Aim["kind"]> = new Set(["rebound", "shuttle", "course"]);
-/** The ways on from what is asked, with their chances; null: it has none, it is played and never forecast. Complete by the compiler. */
+/**
+ * The ways on from each kind of ask, with their chances. Null: it is played but never forecast. The compiler checks
+ * that the list is complete.
+ */
 const chancesOf: { [K in AskKind]: ((ask: AskOf<K>, play: Play) => Way[]) | null } = {
   send: (ask, play) => {
     const { aim } = ask;
@@ -262,16 +274,16 @@ export function waysFrom(ask: Ask, play: Play): Way[] | null {
   const of = chancesOf[ask.kind] as ((ask: Ask, play: Play) => Way[]) | null;
   return of ? of(ask, play) : null;
 }
-/** The same ask without what cannot change the chance of its own aim. */
+/** The same ask without anything that cannot change the chance of its own aim. */
 export function aloneIn<A extends Ask>(ask: A, play: Play): A {
   if (ask.kind !== "send") return ask;
   const { alone } = kindOf<Aim>(ask.aim);
   return alone ? { ...ask, aim: alone(ask.aim, sightOf(ask, play)) } : ask;
 }
-/** Whether what is asked has chances. */
+/** True if a kind of ask has chances. */
 export const hasChances = (kind: AskKind): boolean => chancesOf[kind] !== null;
 
-/** The single asks among which a person chooses: one for each thing that may be aimed at. */
+/** The single asks that a person chooses from, one for each thing that may be aimed at. */
 export function optionsOf(ask: Ask): Ask[] {
   if (ask.kind === "choose" && ask.must)
     return (ask.alike ? ask.options.slice(0, 1) : ask.options).map((option, i) => ({
@@ -287,9 +299,9 @@ export function optionsOf(ask: Ask): Ask[] {
     .options(ask.aim)
     .map((aim) => ({ ...ask, aim }));
 }
-/** What is expected of one ask: what the one-step best follows. */
+/** The expected worth of one ask, which the one-step best choice follows. */
 export function worthOf(ask: Ask, play: Play): number {
-  // A choice is worth what it is made for.
+  // A choice is worth what it leads to.
   if (ask.kind === "choose") return ask.leads ? Math.max(...ask.leads.map((lead) => worthOf(lead, play))) : 0;
   if (ask.kind !== "send" && ask.kind !== "count") return 0;
   return outcomesOf(ask, play).reduce((sum, outcome) => sum + outcome.p * worthTo(ask.aim, outcome.seen), 0);

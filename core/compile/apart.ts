@@ -6,12 +6,12 @@ import { isLaid, moveLaid, ownId } from "../yard/layouts/laid.ts";
 import { cornersOf, type Part, type PartOf, partsOf, patchOf } from "../yard/parts.ts";
 import { OVERLAP_ALLOWED } from "../yard/placement-search.ts";
 
-/** Things are put so far from each other when they have to be parted, metres. */
+/** How far apart items are put when they overlap, metres. */
 const ROOM = 0.02;
 /** Nothing is put nearer than this, metres. */
 const NEAREST = 0.4;
 
-/** What a part takes up of the floor, turned things by the rectangle about them, metres. */
+/** The floor that a part takes up, metres. For turned items, the rectangle around them. */
 interface Taken {
   id: string;
   along: readonly [number, number];
@@ -30,17 +30,17 @@ function takenBy(part: Part): Taken | null {
 }
 const meets = (a: readonly [number, number], b: readonly [number, number]) =>
   Math.min(a[1], b[1]) - Math.max(a[0], b[0]);
-/** Whether two things stand in each other, by more than touching. */
+/** True if two items overlap. Touching is allowed. */
 const inOther = (taken: Taken, givenTaken: Taken) =>
   meets(taken.along, givenTaken.along) > OVERLAP_ALLOWED && meets(taken.across, givenTaken.across) > OVERLAP_ALLOWED;
 
-/** What depends on the wall: how far across it, and how high. */
+/** The place on the wall that a target takes up: how wide and how high. */
 const hanging = (target: PartOf<"target">): Taken => ({
   id: target.id,
   along: [target.base!, target.base! + target.height],
   across: [target.across - target.width / 2, target.across + target.width / 2],
 });
-/** Spots of the game and the things laid out beside it: those may be moved out of the way. */
+/** Spots of the game and items laid out beside it, which may be moved out of the way. */
 function beside(parts: readonly Part[]): { spots: Taken[]; laid: Taken[] } {
   const all = parts.flatMap((part) =>
     part.kind === "spot" || (part.kind === "obstacle" && part.base === undefined) ? (takenBy(part) ?? []) : [],
@@ -48,7 +48,7 @@ function beside(parts: readonly Part[]): { spots: Taken[]; laid: Taken[] } {
   return { spots: all.filter((taken) => !isLaid(taken.id)), laid: all.filter((taken) => isLaid(taken.id)) };
 }
 
-/** What stands on the floor of a layout: targets, and things laid out beside the game. */
+/** What stands on the floor of a layout: targets, and items laid out beside the game. */
 function standing(parts: readonly Part[]): { targets: Taken[]; things: Taken[] } {
   const on = (p: { base?: number }) => p.base === undefined;
   return {
@@ -61,7 +61,7 @@ function standing(parts: readonly Part[]): { targets: Taken[]; things: Taken[] }
   };
 }
 
-/** Pairs of things of a layout that stand in each other, by their real sizes. */
+/** Pairs of items of a layout that overlap, by their real sizes. */
 export function inEachOther(parts: readonly Part[]): [string, string][] {
   const { targets, things } = standing(parts);
   const out: [string, string][] = [];
@@ -78,7 +78,7 @@ export function inEachOther(parts: readonly Part[]): [string, string][] {
   return out;
 }
 
-/** The place for a peg nearest to `wanted` between `low` and `high` at which it stands in nothing; null where there is none. */
+/** The free place nearest to `wanted` for a peg, between `low` and `high`. Null if there is none. */
 export function freeOf(
   activity: Activity,
   id: string,
@@ -97,12 +97,12 @@ export function freeOf(
 }
 
 /**
- * The same activity with its targets standing in nothing: each that does is moved to the nearest free place, farther ones first outwards, up to
- * `longest` metres; where its own way is full, aside.
+ * The same activity with no target overlapping anything. Each that does is moved to the nearest free place, starting
+ * with the farthest, up to `longest` metres away; if there is none in its own lane, to the side.
  */
 export function spread(activity: Activity, longest = Number.POSITIVE_INFINITY): Activity {
   let now = activity;
-  // Every move parts one thing from all others for good, so there are no more rounds than things.
+  // Every move separates one item from all others for good, so more rounds are never needed.
   const rounds = 2 * (opened(activity).pegs.length + beside(layoutOf(activity)).laid.length);
   for (let round = 0; round < rounds; round++) {
     const parts = layoutOf(now);
@@ -124,7 +124,10 @@ export function spread(activity: Activity, longest = Number.POSITIVE_INFINITY): 
   return now;
 }
 
-/** The same activity with one thing that is laid out beside the game moved to the nearest place where it lies in nothing of it; null: there is none. */
+/**
+ * The same activity with one item that is laid out beside the game moved to the nearest free place. Null if there is
+ * none.
+ */
 function asideOf(activity: Activity, id: string): Activity | null {
   if (!activity.layout || !isLaid(id)) return null;
   const parts = layoutOf(activity);
@@ -159,7 +162,7 @@ function asideOf(activity: Activity, id: string): Activity | null {
     along: activity.layout.along + to.along - is.along,
     across: activity.layout.across + to.across - is.across,
   };
-  // Where its marks keep their places to each other, all of it goes along.
+  // If its marks keep their places to each other, all of it moves.
   const moved = layoutNamed(activity.layout.name).rigid
     ? moveLaid(activity.layout, null, all)
     : moveLaid(activity.layout, ownId(id), to);

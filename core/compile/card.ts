@@ -26,24 +26,24 @@ import { togetherOf } from "./together.ts";
 /** One thing to put down, as this child counts it out. */
 export interface Marker {
   id: string;
-  /** `mark`: of what is laid out beside the game. */
+  /** `mark`: belongs to what is laid out beside the game. */
   kind: "target" | "line" | "mark";
   what?: Mark["what"];
-  /** On a wall: how high its lower edge is, metres. */
+  /** On a wall: the height of its lower edge, metres. */
   up?: number;
   item: string;
   label: string;
   unit: Unit;
   /** 0: on the line itself. */
   count: number;
-  /** Counted back from the line, away from the targets. */
+  /** Counted backwards from the line, away from the targets. */
   behind?: boolean;
-  /** As planned for this home, and where the count really ends, metres. */
+  /** The distance planned for this home, and the distance at which the count really ends, metres. */
   metres: number;
   reached: number;
   /** Metres to the right of the middle, negative to the left. */
   across: number;
-  /** How that is counted out; absent where it stands in the middle. */
+  /** How that is counted out. Left out if it stands in the middle. */
   aside?: { unit: Unit; count: number; metres: number };
 }
 
@@ -51,14 +51,17 @@ export interface CardChild {
   age: number;
   step: number | null;
   leftHanded: boolean;
-  /** Spread beside a child of 8, once known better than by age. */
+  /** Spread as a factor of a typical 8-year-old's, once the child is known better than by age. */
   multiplier?: number;
-  /** Log-odds beside its age, for what is no spread, once known. */
+  /** Log-odds above or below those of the age, for skills without a spread, once known. */
   skill?: number;
-  /** How it plays otherwise than the others, and what its card says of that; never why. */
+  /** How the child plays differently from the others. The card says what to do, never why. */
   self?: Omit<Role, "role">;
   may?: readonly Phrase[];
-  /** Hits in a row after which it is asked to make it harder, and misses after which easier; nobody is asked unless given. */
+  /**
+   * After this many hits in a row the child is asked whether to make it harder, and after this many misses easier.
+   * Never unless given.
+   */
   ladder?: UpAndDown;
 }
 const whoIs = ({ age, multiplier, skill }: CardChild) => ({
@@ -66,12 +69,12 @@ const whoIs = ({ age, multiplier, skill }: CardChild) => ({
   ...(multiplier !== undefined && { multiplier }),
   ...(skill !== undefined && { skill }),
 });
-/** What a school has made of the list of things. */
+/** The changes that a school has made to the list of items. */
 export interface SchoolItems {
   own: Item[];
   hidden: string[];
 }
-/** What makes a card again for other things or another home, on the family's own device. */
+/** Everything needed to make a card again for other items or another home, on the family's own device. */
 export interface Making {
   designed: Activity;
   child: CardChild;
@@ -79,11 +82,11 @@ export interface Making {
   items: SchoolItems;
 }
 
-/** A revision made ready for one child's home. Kept as compiled. */
+/** A revision made ready for one child's home. It is stored as compiled. */
 export interface Card {
-  /** Version of the model that its figures come from; absent on a card from earlier versions. */
+  /** The version of the model that its figures come from. Cards from earlier versions have none. */
   model?: number;
-  /** As it is played in this home. */
+  /** The activity as it is played in this home. */
   activity: Activity;
   /** The child's own step, metres, and whether the home measured it. */
   step: number;
@@ -91,39 +94,42 @@ export interface Card {
   leftHanded: boolean;
   parts: Part[];
   markers: Marker[];
-  /** Squares along one side of a grid that is laid out. */
+  /** How many squares a grid has along one side. */
   cells?: number;
   needs: Needs;
   /** Nothing is sent at anything: no target, place or square counts. */
   unaimed?: true;
-  /** What setting up needs said beside the markers; absent on a card from earlier versions. */
+  /** What setting up needs said beside the markers. Cards from earlier versions have none. */
   notes?: Phrase[];
-  /** How the child itself plays otherwise: from a line of its own, sitting, with the other hand. */
+  /** How the child plays differently from the others: from their own line, sitting, or with the other hand. */
   self?: Omit<Role, "role">;
-  /** Hits in a row after which play asks whether it shall be harder, and misses after which easier. */
+  /** After this many hits in a row the game asks whether to make it harder, and after this many misses easier. */
   ladder?: UpAndDown;
-  /** What two or more are told: who stands where, whose things are whose; absent on a card for one, or from earlier versions. */
+  /**
+   * What two or more players need to know: who stands where, and whose items are whose. Left out on a card for one,
+   * or from earlier versions.
+   */
   together?: Phrase[];
   cautions: Caution[];
-  /** Short exercises before and after the game, as much as is for the child's age. */
+  /** Short exercises before and after the game, with the amounts for the child's age. */
   warmUp?: CardExercise[];
   coolDown?: CardExercise[];
   /** A grown-up must say yes before play. */
   grownUp: boolean;
-  /** What was chosen and changed for the home, and which home; absent on a card that knows of none. */
+  /** What was chosen and changed for the home, and which home. Left out if no home is known. */
   home?: Omit<ForHome, "activity"> & {
     id: string;
     label: string;
-    /** How those of its things that are made first are made, by id. */
+    /** How to make those of its items that have to be made, by id. */
     made: Record<string, NonNullable<Item["made"]>>;
   };
   making?: Making;
 }
 
-/** Less than this aside is the middle, metres. */
+/** Nearer to the middle than this counts as the middle, metres. */
 const MIN_ASIDE = 0.05;
 
-/** A way aside as a child counts it. */
+/** A sideways distance as a child counts it. */
 function countAside(metres: number, own: Paces, counted: Counted): NonNullable<Marker["aside"]> {
   const { unit, count, metres: ends } = countPlain(metres, own, counted);
   return { unit, count, metres: ends };
@@ -134,7 +140,7 @@ function marksToCount(activity: Activity, parts: readonly Part[], own: Paces, co
   const spots = (opened(activity).spots ?? []).map((spot): Mark => ({ ...spot, what: "spot", item: null }));
   const marks = [...spots, ...(activity.layout ? marksOf(activity.layout) : [])];
   if (marks.length === 0) return [];
-  // Where the throwing line moves, everything is counted back from the target.
+  // If the throwing line moves, everything is counted back from the target.
   const from = countedBackFrom(parts);
   return marks.map((mark): Marker => {
     const reach = from === null ? mark.along : from - mark.along;
@@ -160,7 +166,7 @@ function marksToCount(activity: Activity, parts: readonly Part[], own: Paces, co
   });
 }
 
-/** Cautions that every game at home has. */
+/** The cautions of every game at home. */
 const ALWAYS: readonly Caution[] = [
   "clearSpace",
   "nothingBreakable",
@@ -171,20 +177,20 @@ const ALWAYS: readonly Caution[] = [
 ];
 const ASKS_GROWN_UP: readonly Caution[] = ["grownUpYes", "outdoorsOnly", "roads", "cutting"];
 
-/** Cautions gathered from the action, the things and the space, in a fixed order, each once. */
+/** Gathers the cautions of the action, the items and the space, each once and in a fixed order. */
 export function cautionsOf(activity: Activity, also: readonly string[] = []): Caution[] {
   const out = new Set<Caution>(ALWAYS);
   if (actionsIn(activity).some((action) => actionFacts[action].travel === "air")) out.add("ceiling");
-  // Its foot and what it rolls into are steadied, and a grown-up says that it stands.
+  // The foot of a ramp and what it leads to are steadied, and a grown-up checks that it stands.
   if (activity.ramp) for (const text of ["steady", "grownUpYes"] as const) out.add(text);
-  // Throwing onto a table is a grown-up's to allow.
+  // A grown-up has to allow throwing onto a table.
   if (activity.off === "table") for (const text of ["steady", "grownUpYes"] as const) out.add(text);
   if (!activity.space.indoors) out.add("roads");
   else out.add("doorShut");
   const targets = layoutOf(activity).flatMap((part) => (part.kind === "target" ? [part.item] : []));
   const use = heldIn(activity);
   const heldItem = use && (activity.kit.implement ?? use.usual);
-  // Long things and swung ones are kept low and away from others.
+  // Anything long or swung is kept low and away from others.
   if (use && heldItem !== BARE_HAND && (use.how === "swing" || use.how === "push")) out.add("keepLow");
   for (const id of [
     activity.kit.send,
@@ -200,7 +206,7 @@ export function cautionsOf(activity: Activity, also: readonly string[] = []): Ca
   return [...out];
 }
 
-/** Cautions that only the home's own space gives: a slope that things roll down, wind that light things drift in. */
+/** The cautions of the home's own space: a slope that things roll down, wind that light things drift in. */
 function spaceCautions(activity: Activity, space: HomeSpace | null): Caution[] {
   const { travel } = actionFacts[activity.aim.action];
   const out: Caution[] = [];
@@ -268,7 +274,7 @@ function markersOf(activity: Activity, child: CardChild, own: Paces): Marker[] {
         (eachTarget) => eachTarget.id === peg.id || eachTarget.group === peg.id,
       );
       const [target] = targets;
-      // Of several of a kind, the middle of them.
+      // If there are several of a kind, the middle of them.
       const across = targets.length > 0 ? targets.reduce((sum, aim) => sum + aim.across, 0) / targets.length : 0;
       const aside = Math.abs(across) >= MIN_ASIDE ? countAside(Math.abs(across), own, counted) : undefined;
       return {
@@ -287,7 +293,7 @@ function markersOf(activity: Activity, child: CardChild, own: Paces): Marker[] {
     });
 }
 
-/** Compiles an activity for one child, as designed: distances in the child's own steps, cautions, parts. */
+/** Compiles an activity for one child as designed: distances in the child's own steps, cautions, parts. */
 export function compileCard(activity: Activity, child: CardChild, also: readonly string[] = []): Card {
   const own = paces(child.age, child.step ?? undefined);
   const game = opened(activity);
@@ -315,7 +321,7 @@ export function compileCard(activity: Activity, child: CardChild, also: readonly
     markers: [...markers, ...marksToCount(activity, parts, own, counted)],
     ...(cells !== null && { cells }),
     needs: game.needs,
-    // Where nothing is sent at a thing or a place it need not be said what of it counts.
+    // If nothing is sent at an item or a place, there is no need to say what counts.
     ...(!game.probes.some((probe) => fromLine(probe.ask)) && { unaimed: true as const }),
     ...(before!.list.length > 0 && { warmUp: before!.list }),
     ...(after!.list.length > 0 && { coolDown: after!.list }),
@@ -327,8 +333,9 @@ export function compileCard(activity: Activity, child: CardChild, also: readonly
 }
 
 /**
- * Compiles an activity for one child in one home: things chosen from what is there, the line moved so that the challenge stays.
- * `homes`: all homes of the child, the first one unless `at` names another. `fixed`: roles that the family has decided.
+ * Compiles an activity for one child in one home: items are chosen from what is there, and the line moves so that the
+ * challenge stays the same. `homes`: all homes of the child; the first unless `at` names another. `fixed`: roles that
+ * the family has decided.
  */
 export function compileFor(making: Making, at?: string, fixed?: Readonly<Record<string, string>>): Card {
   const { self, may, ladder } = making.child;
@@ -342,7 +349,7 @@ export function compileFor(making: Making, at?: string, fixed?: Readonly<Record<
   };
 }
 
-/** What a card says of how this child plays otherwise than the others; never why. */
+/** What a card says about how this child plays. Never why. */
 function selfNotes(self: Omit<Role, "role">): Phrase[] {
   const cm = Math.round(100 * Math.abs(self.nearer ?? 0));
   return [
@@ -354,10 +361,13 @@ function selfNotes(self: Omit<Role, "role">): Phrase[] {
       : []),
   ];
 }
-/** Cues that speak of feet, legs or standing say nothing to who sits or kneels. */
+/** Cues about feet, legs or standing mean nothing to a child who sits or kneels. */
 const OF_THE_LEGS =
   /\b(foot|feet|step|steps|stand|standing|stance|side-on|knees?|toes|leg|legs|walk|run|crouch|jump)\b/i;
-/** The card as somebody plays it who sits, kneels or uses the other hand: cues, things to watch for and cautions follow. */
+/**
+ * The card for somebody who sits, kneels or uses the other hand, with cues, things to watch for and cautions to
+ * match.
+ */
 function asPlayed(card: Card, self: Omit<Role, "role">): Partial<Card> {
   const low = self.posture === "sitting" || self.posture === "kneeling";
   const activity = card.activity;
@@ -366,7 +376,7 @@ function asPlayed(card: Card, self: Omit<Role, "role">): Partial<Card> {
   const also: Caution[] = self.posture === "kneeling" ? ["softKnees"] : self.posture === "sitting" ? ["steady"] : [];
   return {
     ...(low && { activity: { ...activity, cues, ...(watch && { watch }) } }),
-    // Left and right of a cue are the hand's.
+    // Left and right in a cue belong to the hand.
     ...(self.otherHand && { leftHanded: !card.leftHanded }),
     cautions: [...new Set([...card.cautions, ...also])],
   };
@@ -374,7 +384,7 @@ function asPlayed(card: Card, self: Omit<Role, "role">): Partial<Card> {
 function compiledFor(making: Making, at?: string, fixed?: Readonly<Record<string, string>>): Card {
   const { designed, child, homes, items } = making;
   const home = homes.find((eachHome) => eachHome.id === at) ?? homes[0];
-  // Nobody said where it is played: as designed, but no farther than this child can be asked.
+  // Nobody said where it is played, so it stays as designed, but no farther than this child can be asked.
   if (!home) {
     const ceiling = designed.space.indoors ? USUAL_CEILING : null;
     return compileCard(withinReach(designed, whoIs(child), ceiling), child);

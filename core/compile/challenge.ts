@@ -10,21 +10,21 @@ import { ALONG, moveOfAll } from "../targets/list.ts";
 import { HEADROOM, HOLDS } from "../yard/fit.ts";
 import { freeOf, spread } from "./apart.ts";
 
-/** A hit rate as near as this to the wanted one is left alone, 0 to 1. */
+/** A hit rate this close to the wanted one is left alone, 0 to 1. */
 export const NEAR_ENOUGH = 0.02;
-/** Challenges are held within this, 0 to 1: as the fitting takes it. */
+/** A challenge is kept if it is within this, 0 to 1, as in the fitting. */
 export const HELD_WITHIN = HOLDS;
-/** A peg moves between these shares of where it was, and never beyond the space, the ceiling or what the child can reach. */
+/** A peg moves between these shares of where it was, but never beyond the space, the ceiling or the child's reach. */
 export const NEAREST = 0.35;
 export const FARTHEST = 4;
-/** Halvings of the search: under half a centimetre over any home. */
+/** Halvings of the search, which get it under half a centimetre in any home. */
 const HALVINGS = 13;
 /** Rounds over all pegs. */
 const PASSES = 4;
-/** Pegs keep their order by so much, metres. */
+/** Pegs keep at least this far apart in their order, metres. */
 const GAP = 0.05;
 
-/** One probe, its chance for a child as it was wanted and as it came out, and its peg. Metres; rates 0 to 1. */
+/** One probe: its chance for a child as wanted and as it came out, and its peg. Metres; rates 0 to 1. */
 export interface Held {
   id: string;
   peg: string | null;
@@ -37,7 +37,7 @@ export interface Held {
   after: number;
 }
 
-/** What holds a peg back: the space (metres from the line) and the ceiling (metres above the floor). */
+/** What limits a peg: the space (metres from the line) and the ceiling (metres above the floor). */
 export interface Bounds {
   longest?: number;
   ceiling?: number | null;
@@ -46,10 +46,10 @@ export interface Bounds {
 const pegsOf = (activity: Activity) => opened(activity).pegs;
 export const distancesOf = (activity: Activity): number[] => pegsOf(activity).map((peg) => peg.distance);
 
-/** Moves pegs to the distances given, each where its neighbours let it. */
+/** Moves pegs to the given distances, as far as their neighbours let them. */
 function moveAll(activity: Activity, to: ReadonlyMap<string, number>): Activity {
   let now = activity;
-  // Twice over, from far to near and back: a line that was in the way has moved by then.
+  // Twice, from far to near and back, because a line that was in the way has moved by then.
   const pegs = pegsOf(activity);
   for (const peg of [...pegs].reverse().concat(pegs)) {
     const along = to.get(peg.id);
@@ -77,11 +77,17 @@ export function shifted(activity: Activity, by: number): Activity {
   );
 }
 
-/** Nothing is sent farther, metres; and what only just clears the ceiling is taken a little nearer, for ways aside and rounding. */
+/**
+ * Nothing is sent farther than this, metres. What only just clears the ceiling is taken a little nearer, for sideways
+ * distances and rounding.
+ */
 const FAR = 60;
 const CLEAR_OF_IT = 0.98;
 
-/** The farthest that a thing may be sent at something under a ceiling, metres: Infinity without one, 0 where even the nearest touches it. */
+/**
+ * The farthest that an object may be sent at something under a ceiling, metres. Infinity without a ceiling, 0 if even
+ * the nearest send touches it.
+ */
 function under(sending: Sending, height: number, ceiling: number | null | undefined): number {
   if (sending.travel !== "air" || typeof ceiling !== "number") return Number.POSITIVE_INFINITY;
   const high = (distance: number) => pathTo(sending, distance, height).apex + HEADROOM > ceiling;
@@ -96,7 +102,10 @@ function under(sending: Sending, height: number, ceiling: number | null | undefi
   return lo * CLEAR_OF_IT;
 }
 
-/** How far out each peg may be for this person at all, metres, by id: what half of the sends reach, and the ceiling. */
+/**
+ * How far out each peg may be for this person, metres, by id: as far as half of the sends reach, and as the ceiling
+ * allows.
+ */
 export function asked(activity: Activity, who: Who, ceiling?: number | null): Map<string, number> {
   const sending = sendingIn(activity, who.age);
   const limits = new Map<string, number>();
@@ -110,15 +119,15 @@ export function asked(activity: Activity, who: Who, ceiling?: number | null): Ma
     const low = met.purpose === "stop" ? most : Math.min(most, under(sending, height, ceiling));
     limits.set(peg, Math.min(low, limits.get(peg) ?? Number.POSITIVE_INFINITY));
   }
-  // What nothing is sent at has the bounds of the rest.
+  // A peg that nothing is sent at has the limit of the others.
   const rest = Math.min(...limits.values());
   for (const peg of pegsOf(activity)) if (!limits.has(peg.id)) limits.set(peg.id, rest);
   return limits;
 }
 
 /**
- * The same activity with nothing beyond what this person can be asked: what is farther comes in to there, in its order. Lines across the floor come in
- * together.
+ * The same activity with nothing beyond this person's reach. What is farther comes in, in its order. Lines across the
+ * floor come in together.
  */
 export function withinReach(activity: Activity, who: Who, ceiling?: number | null): Activity {
   const limits = asked(activity, who, ceiling);
@@ -139,9 +148,14 @@ export function withinReach(activity: Activity, who: Who, ceiling?: number | nul
   return moveAll(activity, to);
 }
 
-/** What was worked out of a design for a person is the same for every home: documents are never changed in place. */
+/**
+ * What is worked out from a design for a person is the same for every home, because documents never change in place.
+ */
 const known = new WeakMap<Activity, Map<string, ReadonlyMap<string, number>>>();
-/** The chances that a design means for a person, probe by probe: as designed, and at the edge of what they can be asked where it asks more. */
+/**
+ * The chances that a design means for a person, probe by probe: as designed or, where it asks more than they can do,
+ * at the edge of their reach.
+ */
 export function wantedRates(activity: Activity, who: Who): ReadonlyMap<string, number> {
   const of = known.get(activity) ?? new Map<string, ReadonlyMap<string, number>>();
   known.set(activity, of);
@@ -151,7 +165,7 @@ export function wantedRates(activity: Activity, who: Who): ReadonlyMap<string, n
   return found;
 }
 
-/** The same activity with nothing beyond what this person can be asked, and nothing standing in another thing. */
+/** The same activity with nothing beyond this person's reach, and nothing overlapping. */
 export function standing(
   activity: Activity,
   who: Who,
@@ -161,7 +175,7 @@ export function standing(
   return spread(near, Math.min(longest, ...asked(near, who, ceiling).values()));
 }
 
-/** Where a falling function crosses zero between two ends; the end itself where it does not. */
+/** Where a falling function crosses zero between two ends. The nearer end if it does not. */
 function crossing(f: (x: number) => number, low: number, high: number): number {
   let [lo, hi] = [low, Math.max(low, high)];
   if (f(hi) >= 0) return hi;
@@ -174,7 +188,7 @@ function crossing(f: (x: number) => number, low: number, high: number): number {
   return (lo + hi) / 2;
 }
 
-/** Lines across the floor: one factor for all of them, by the mean of their rates. */
+/** Lines across the floor get one factor together, by the mean of their rates. */
 function together(now: Activity, off: (activity: Activity) => number[], longest: number): Activity {
   const mean = (k: number) => {
     const all = off(scaled(now, k));
@@ -186,8 +200,8 @@ function together(now: Activity, off: (activity: Activity) => number[], longest:
 }
 
 /**
- * Targets and throwing lines: each to where its own rate is the wanted one, with the others where they are, over and over, since a
- * nearer one takes from those behind. Their order stays, and none comes to stand in another.
+ * Targets and throwing lines move one by one, each to where its own rate is the wanted one, over and over, because a
+ * nearer one takes hits from those behind. Their order stays, and none comes to overlap another.
  */
 function oneByOne(
   now: Activity,
@@ -229,9 +243,10 @@ function oneByOne(
 }
 
 /**
- * Holds the challenge: moves the pegs of `now` so that this person's hit rate at each is what it was in `was`, within
- * `NEAR_ENOUGH` where distance alone can do it. What `was` asks beyond this person's reach counts as asked at its edge. Targets and throwing lines move
- * one by one; lines across the floor move together. Things that would stand in each other are parted first.
+ * Keeps the challenge: moves the pegs of `now` so that this person's hit rate at each is what it was in `was`, within
+ * `NEAR_ENOUGH` if distance alone can do it. What `was` asks beyond this person's reach counts as asked at its edge.
+ * Targets and throwing lines move one by one, lines across the floor together. Items that overlap are moved apart
+ * first.
  */
 export function holdChallenge(
   was: Activity,

@@ -49,40 +49,40 @@ import {
 import { type Picked, pickThings } from "./pick-things.ts";
 import { heldIn, rolesOf, targetOf, targetRole, twoSets } from "./roles.ts";
 
-/** A home as the compiling sees it. */
+/** What compiling needs to know of a home. */
 export type HomeFacts = HomeAnswers & { id: string; label: string };
-/** A home that did not say who plays is taken to have so many. */
+/** How many play in a home that did not say. */
 export const DEFAULT_PLAYERS = 2;
 
-/** `noKit`: nothing to send was there, so it is played with what needs no kit. */
+/** `noKit`: the home has nothing to send, so it plays with something that needs no kit. */
 export type Status = "designed" | "adapted" | "noKit";
 
-/** An activity made ready for one home's things and floor, for one person. */
+/** An activity made ready for one person, with one home's items and floor. */
 export interface ForHome {
   activity: Activity;
   status: Status;
   picks: Pick[];
-  /** What could not be met as asked, and why; what stands in is in `picks` all the same. */
+  /** What could not be met as asked, and why. What replaces it is in `picks` all the same. */
   unmet: Chosen["unmet"];
-  /** Two sides: each its own set, or one set in turns; null where it does not matter. */
+  /** Two sides: a set for each, or one set that they share in turns. Null if it does not matter. */
   sets: "two" | "one" | null;
-  /** What was changed and why; items in parameters are ids. */
+  /** What was changed and why. Items in parameters are ids. */
   changes: Phrase[];
   held: Held[];
-  /** Nobody said what is there: the usual things were taken. */
+  /** Nobody said what the home has, so the usual items were assumed. */
   guessed: boolean;
   proved: boolean;
-  /** Nothing that is here moves enough to be sent so. */
+  /** Nothing in the home moves far enough to be sent in this way. */
   idle: boolean;
-  /** Both sets are of this one kind: one of them is marked. */
+  /** Both sets are of this kind, so one of them gets a mark. */
   marked: string | null;
-  /** How it lies in the home's space; null where nobody told of one. */
+  /** Where it lies in the home's space. Null if nobody described one. */
   place: Fitted | null;
 }
 
 export const stockOf = (home: HomeFacts, items: readonly Item[]): Stock => home.kit ?? defaultStock(items);
 
-/** The choosing that a home's things are put to. */
+/** The choice that has to be made among a home's items. */
 export function choosingFor(
   activity: Activity,
   home: HomeFacts,
@@ -112,14 +112,14 @@ export function choosingFor(
 /** Where and how an activity lies in a home's space. */
 export type Fitted = Omit<Fit, "parts">;
 
-/** How long the thing is that is held in an activity, metres; undefined where nothing says. */
+/** The length of the item that is held in an activity, metres. Undefined if unknown. */
 export function heldLength(activity: Activity): number | undefined {
   const held = heldIn(activity);
   const is = held && thing(activity.kit, activity.kit.implement ?? held.usual);
   return is ? lengthOf(is) : undefined;
 }
 
-/** What is sent in an activity, as the fitting sees it. */
+/** What an activity sends, as the fitting sees it. */
 export function sentOf(activity: Activity, age: Age = USUAL_AGE, slope: Slope = "level"): Sent {
   const item = thing(activity.kit, activity.kit.send)!;
   const move = actionFacts[activity.aim.action].travel;
@@ -137,13 +137,14 @@ export function sentOf(activity: Activity, age: Age = USUAL_AGE, slope: Slope = 
 }
 
 /**
- * The layout of an activity in a home's space: where it lies as it is, or how much shorter it has to be. Shorter at the same challenge first; where
- * that does not do, shorter at whatever challenge is left. Targets are taken as narrower as keeps them as hard; lines across the floor as they come out.
+ * Fits the layout of an activity into a home's space, as it is or shortened as little as possible. It first keeps the
+ * challenge the same, and if that does not do, accepts whatever challenge is left. Targets become narrower to stay as
+ * hard; lines across the floor take what comes.
  */
 function fitInSpace(activity: Activity, now: Activity, who: Who, space: HomeSpace): Fit {
   const [parts, ground, sent] = [layoutOf(now), groundOf(space), sentOf(now, who.age, space.slope)];
   const wanted = wantedRates(activity, who);
-  // Narrow and far ones go off first.
+  // Narrow and far targets are dropped first.
   const off = (list: readonly Part[], k: number, enough = 1) => {
     const together = opened(now).pattern.ground.moves === "together";
     const at = together ? scaled(now, k) : now;
@@ -158,7 +159,7 @@ function fitInSpace(activity: Activity, now: Activity, who: Who, space: HomeSpac
   };
   return fitLayout(parts, ground, { sent, offBy: off, anyway: true });
 }
-/** Where an activity lies in a space just as it is, under its ceiling, or null. */
+/** Where an activity lies in a space just as it is, under its ceiling. Null if it does not. */
 function lies(activity: Activity, space: HomeSpace, who: Who): Placement | null {
   const [parts, sent, ground] = [layoutOf(activity), sentOf(activity, who.age, space.slope), groundOf(space)];
   const high = sent.inAir && ground.ceiling !== null && highestOf(parts, sent.sending!) + HEADROOM > ground.ceiling;
@@ -166,15 +167,17 @@ function lies(activity: Activity, space: HomeSpace, who: Who): Placement | null 
 }
 
 const placeOf = ({ parts: _, ...rest }: Fit): Fitted => rest;
-/** Rounds of shortening until it lies there, and by how much each. */
+/** How often it is shortened until it fits, and by how much each time. */
 const MAX_ROUNDS = 12;
 const STILL_SHORTER = 0.94;
 
 /**
- * Makes an activity ready for a home: chooses its things, stands them in, lays it out in the home's space, and moves the pegs so that the
- * challenge for this person stays what the teacher designed. In a shorter space distances shrink and narrower things are chosen. Where
- * something cannot be met, limits are let go one by one (`LET_GO`); `unmet` keeps saying what was missing. Where the skill itself makes no sense
- * there (sense.ts), another that the teacher allows is taken, or the plainer one with what needs no kit. `fixed`: roles that the family has decided.
+ * Makes an activity ready for a home. It chooses items, puts them in place of the designed ones, lays the activity
+ * out in the home's space, and moves the pegs so that the challenge for this person stays as the teacher designed it.
+ * In a shorter space distances shrink and narrower items are chosen. If something cannot be met, limits are dropped
+ * one by one (`LET_GO`), and `unmet` keeps saying what was missing. If the skill itself makes no sense there
+ * (sense.ts), another skill that the teacher allows is taken, or a plainer one with an object that needs no kit.
+ * `fixed`: roles that the family has decided.
  */
 export function forHome(
   activity: Activity,
@@ -197,7 +200,7 @@ export function forHome(
           ? ("notForThis" as const)
           : lowFor(told!)
             ? ("ceiling" as const)
-            : // Nobody is told to swing where the circle of the swing has no place, in its length or its width.
+            : // Nobody is asked to swing where the swing's circle does not fit, in length or in width.
               sweeps(action) && told!.place?.status === "none"
               ? ("noRoom" as const)
               : null;
@@ -208,14 +211,14 @@ export function forHome(
   const plain = PLAINER[own];
   const unheld = { ...activity, kit: { ...activity.kit, implement: null } };
   const bare = inHome(unheld, plain, { who, home, items, fixed: { ...fixed, send: NO_KIT }, only: [NO_KIT] });
-  // As low a ceiling as that leaves nothing to be said but so.
+  // The ceiling is so low that this is the most that can be done.
   if (lowFor(bare) && first) return first;
   return { ...otherwise(bare, plain, own, why!), status: "noKit" };
 }
 
-/** What is sent where nothing else makes sense: it is in every home, soft, and rolls, slides and flies. */
+/** What is sent if nothing else makes sense. Every home has one, it is soft, and it rolls, slides and flies. */
 const NO_KIT = "shirtRoll";
-/** Whether a big swing has no room in a home: shorter than it needs, and than was planned for. */
+/** True if a home has no room for a big swing: it is shorter than the swing needs, and than was planned for. */
 function noRoomFor(action: Action, activity: Activity, home: HomeFacts): boolean {
   const needs = ROOM_FOR[action] ?? 0;
   if (!home.space) return false;
@@ -224,7 +227,7 @@ function noRoomFor(action: Action, activity: Activity, home: HomeFacts): boolean
 }
 const lowFor = (givenForHome: ForHome) =>
   givenForHome.place?.status === "none" && givenForHome.place.trouble === "ceiling";
-/** The same, with what is done instead and why said first. */
+/** The same, preceded by what is done instead and why. */
 function otherwise(givenForHome: ForHome, action: Action, was: Action, why: Sense | "ceiling"): ForHome {
   if (action === was) return givenForHome;
   const said = { key: "change.action", params: { action, was, why } };
@@ -240,9 +243,9 @@ interface Household {
   who: Who;
   home: HomeFacts;
   items: readonly Item[];
-  /** Items that are decided, by role. */
+  /** Items that are decided already, by role. */
   fixed?: Readonly<Record<string, string>> | undefined;
-  /** The only objects that may be sent; any unless given. */
+  /** The only objects that may be sent. Any unless given. */
   only?: readonly string[] | undefined;
 }
 
@@ -252,15 +255,15 @@ function inHome(activity: Activity, action: Action, { who, home, items, fixed, o
   const first = onFloor(activity, as, { who, home, items, fixed, only });
   const { space } = home;
   if (!space?.floors?.length || !first.place?.placement) return first;
-  // Another floor lies under most of the way: then it is made ready for that one.
+  // If most of the way has another floor, it is made ready for that floor instead.
   const floor = floorUnder(layoutOf(first.activity), first.place.placement, space);
   if (floor === space.floor) return first;
   return onFloor(activity, as, { who, home: { ...home, space: { ...space, floor } }, items, fixed, only });
 }
 
-/** Places looked at on each way, to tell what floor lies under it. */
+/** How many places on each way are checked for their floor. */
 const LOOKS = 12;
-/** The floor that most of the ways to the targets (or the middle line, where there are none) lie on. */
+/** The floor under most of the way to the targets or, if there are none, under the middle line. */
 export function floorUnder(parts: readonly Part[], at: Placement, space: HomeSpace): Floor {
   const ends: Place[] = partsOf(parts, "target");
   const to = ends.length > 0 ? ends : [{ along: reachOfLayout(parts), across: 0 }];
@@ -281,7 +284,10 @@ export function floorUnder(parts: readonly Part[], at: Placement, space: HomeSpa
   return [...seen].reduce((x, y) => (y[1] > x[1] ? y : x))[0];
 }
 
-/** The same, on the floor that the space is said to have. `givenActivity` is what was designed, `as` how it is done here. */
+/**
+ * The same on the floor that the space is said to have. `givenActivity` is what was designed, `as` how it is done
+ * here.
+ */
 function onFloor(givenActivity: Activity, as: Activity, { who, home, items, fixed, only }: Household): ForHome {
   const needs = rolesOf(as, home.players ?? DEFAULT_PLAYERS, who.age);
   const list = only ? items.filter((item) => !item.uses.includes("send") || only.includes(item.id)) : items;
@@ -290,7 +296,7 @@ function onFloor(givenActivity: Activity, as: Activity, { who, home, items, fixe
   const { space } = home;
   const ceiling = space ? ceilingOf(space) : givenActivity.space.indoors ? USUAL_CEILING : null;
   const reaches = space ? diameterOf(groundOf(space).corners) - STAND.depth : givenActivity.space.length;
-  /** The chosen things in place of the designed ones, within this child's reach, none standing in another. */
+  /** Puts the chosen items in place of the designed ones, within this child's reach and clear of each other. */
   const stand = () => {
     const stood = standIn(as, picked, home, items);
     return { ...stood, activity: standing(stood.activity, who, { longest: reaches, ceiling }) };
@@ -299,7 +305,7 @@ function onFloor(givenActivity: Activity, as: Activity, { who, home, items, fixe
   let fit = space && fitInSpace(givenActivity, stood, who, space);
   const scale = fit?.scale ?? 1;
   if (scale < 1) {
-    // Shorter: as hard with narrower things, so those are looked for first.
+    // A shorter layout is as hard with narrower items, so those are looked for first.
     const { diameter } = sentOf(stood);
     const widths = new Map(
       partsOf(layoutOf(as), "target").map((target) => [
@@ -318,7 +324,8 @@ function onFloor(givenActivity: Activity, as: Activity, { who, home, items, fixe
   const bounds = { longest: scale < 1 ? Math.max(...distancesOf(stood)) : reaches, ceiling };
   let { activity, held } = holdChallenge(givenActivity, stood, who, bounds);
   if (space && fit && fit.status !== "none") {
-    // Holding the challenge may have taken it beyond the space, other things may be wider: then a little shorter still.
+    // Keeping the challenge may have pushed it out of the space, and other items may be wider. Then it becomes a
+    // little shorter still.
     let placement = lies(activity, space, who);
     if (!placement) {
       placement = lies(stood, space, who);
@@ -328,14 +335,14 @@ function onFloor(givenActivity: Activity, as: Activity, { who, home, items, fixe
       activity = standing(shorter(activity, STILL_SHORTER), who, { longest: reaches, ceiling });
       placement = lies(activity, space, who);
     }
-    // With the things of this home it lies nowhere, however short: that is said, and no place is made up.
+    // With this home's items it fits nowhere, however short. The card says so and makes up no place.
     if (!placement) fit = { ...fit, status: "none", trouble: fit.trouble ?? "outside", proved: false, scale };
     const hangs =
       placement !== null && lacksWall(footprintOf(layoutOf(activity), sentOf(activity)), groundOf(space), placement);
     fit = { ...fit, placement, noWall: hangs };
     held = heldAs(givenActivity, activity, held, who);
   }
-  // What nowhere has room beside the rest is left out, where the game goes on without it.
+  // What has room nowhere beside the rest is left out, if the game goes on without it.
   for (let pairs = inEachOther(layoutOf(activity)); pairs.length > 0; pairs = inEachOther(layoutOf(activity))) {
     const ids = pairs.flat();
     const far = [...opened(activity).pegs].sort((x, y) => y.distance - x.distance).find((peg) => ids.includes(peg.id));
@@ -425,20 +432,20 @@ function onFloor(givenActivity: Activity, as: Activity, { who, home, items, fixe
   };
 }
 
-/** Two sets of one kind that does not come in two: which one is told apart by a mark. */
+/** If a home has two sets of a kind that comes in one form only, one of them gets a mark. Returns that kind. */
 function markedSet(picks: readonly Pick[], items: readonly Item[]): string | null {
   const [one, two] = ["send", "send2"].map((role) => picks.find((pick) => pick.role === role)?.item);
   if (one === undefined || one !== two) return null;
   return items.find((item) => item.id === one)?.kinds ? null : one;
 }
-/** An activity at `k` times its distances, drawn together as much sideways. */
+/** An activity at `k` times its distances, and narrowed as much. */
 function shorter(activity: Activity, k: number): Activity {
   const at = scaled(activity, k);
   const { setOut: f } = at;
   const field = f && { ...f, near: Math.max(0.3, round(f.near * k)), far: round(f.far * k), width: round(f.width * k) };
   return { ...opened(at).squeeze(k), layout: at.layout && scaledLaid(at.layout, k), setOut: field ?? null };
 }
-/** What was held, as it came out in the end. */
+/** The challenges that were kept, as they came out in the end. */
 function heldAs(activity: Activity, now: Activity, held: readonly Held[], who: Who): Held[] {
   const is = rates(now, who);
   const at = (of: Activity) => new Map(opened(of).pegs.map((peg) => [peg.id, peg.distance]));
@@ -451,12 +458,15 @@ function heldAs(activity: Activity, now: Activity, held: readonly Held[], who: W
   }));
 }
 
-/** What is said beside an activity that is played as it was designed. */
+/** Notes on an activity that is played as designed. */
 const AS_DESIGNED: readonly string[] = ["change.turns", "change.backstop", "change.noWall"];
 
 const round = (metres: number) => Math.round(metres * 10) / 10;
 
-/** The room that a layout may take in a home: what was planned for, or what the home has, where that is less; its floor, its roof. */
+/**
+ * The room that a layout may take in a home: what was planned for or, if that is less, what the home has; with its
+ * floor and roof.
+ */
 function roomFor(activity: Activity, space: HomeSpace): Activity["space"] {
   return {
     length: Math.min(activity.space.length, Math.max(space.length, space.width)),
@@ -465,7 +475,7 @@ function roomFor(activity: Activity, space: HomeSpace): Activity["space"] {
     indoors: space.indoors,
   };
 }
-/** How an activity lies in a space with the things as designed. */
+/** How an activity lies in a space with the items as designed. */
 export const fitAsDesigned = (activity: Activity, who: Who, space: HomeSpace): Fit =>
   fitInSpace(activity, { ...activity, space: roomFor(activity, space) }, who, space);
 
@@ -477,7 +487,7 @@ interface Swapped {
 }
 const sentHere = (picks: readonly Pick[], activity: Activity) =>
   picks.find((pick) => pick.role === "send")?.item ?? activity.kit.send;
-/** The activity with the chosen things in place of the designed ones, on the home's floor. */
+/** The activity with the chosen items in place of the designed ones, on the home's floor. */
 function standIn(
   activity: Activity,
   { picks, touched, unmetTargets, fewerOf }: Picked,
@@ -491,7 +501,7 @@ function standIn(
   };
   let now = activity;
   const kit = { ...activity.kit };
-  // Where a home has not so many things to send, the one serves for all.
+  // If a home has too few objects to send, one serves for all.
   if (extraObjects(activity).length > 0)
     kit.others = extraObjects(activity).map(
       (_, i) => picks.find((pick) => pick.role === EXTRA_OBJECTS[i])?.item ?? sentHere(picks, activity),
@@ -535,7 +545,7 @@ function standIn(
       kit.others = extraObjects({ kit }).map((id, k) => (k === i ? pick.item : id));
     }
   }
-  // A target that nothing here can be is left out, where the game goes on without it.
+  // A target that nothing in the home can be is left out, if the game goes on without it.
   let without = 0;
   for (const [role, count] of Object.entries(fewerOf)) {
     const group = targetOf(role)!;

@@ -6,7 +6,7 @@ import { adjusted } from "../formats/change.ts";
 import { opened } from "../formats/opened.ts";
 import { thing } from "../kit/items.ts";
 
-/** The same goal with help: an accommodation. Another goal: a modification. More of it: an extension. */
+/** The same goal with help: an accommodation. Another goal: a modification. More of the same: an extension. */
 export const SUPPORT_KINDS = ["accommodation", "modification", "extension"] as const;
 export const SUPPORTS = {
   nearer: "accommodation",
@@ -28,25 +28,28 @@ export const SUPPORTS = {
 export type Support = keyof typeof SUPPORTS;
 export const SUPPORT_IDS = Object.keys(SUPPORTS) as Support[];
 
-/** A line of their own is so much nearer, or farther back, metres; a bell comes so many times as late. */
+/** A line of one's own is this much nearer or farther back, metres. A bell rings later by a factor. */
 const NEARER = 0.75;
 const LONGER = 1.5;
-/** So many of the targets are left, as a share. */
+/** The share of the targets that is left. */
 const FEWER = 0.6;
-/** What falls slowly, for whoever needs time to catch it or get under it. */
+/** Falls slowly, for a child who needs time to catch it or get under it. */
 const SLOW = "balloon";
 
 export interface Supported {
   activity: Activity;
-  /** How the child itself plays, beside its turns; null: as everybody. */
+  /** How the child plays. Null: like everybody. */
   self: Omit<Role, "role"> | null;
-  /** What its card says, without a name for it. */
+  /** What the card says. It does not name the support. */
   notes: Phrase[];
-  /** Those that this activity has a use for. */
+  /** The supports that this activity has a use for. */
   fits: Support[];
 }
 
-/** What one kind of support makes of an activity; null: it has no use for it. Nothing about the child itself is said. */
+/**
+ * What one kind of support changes in an activity. Null: the activity has no use for it. Nothing is said about the
+ * child.
+ */
 const EFFECT: Record<
   Support,
   (activity: Activity) => { activity?: Activity; self?: Omit<Role, "role">; note?: string } | null
@@ -116,7 +119,7 @@ const canMove = (activity: Activity) => {
 };
 const asksAlone = (activity: Activity) => opened(activity).probes.length > 0;
 
-/** An activity with what one child needs: each support that it has a use for, in the order of the list. */
+/** An activity with the support that one child needs: each kind that it has a use for, in the order of the list. */
 export function supported(givenActivity: Activity, ids: readonly Support[]): Supported {
   let activity = givenActivity;
   let self: Omit<Role, "role"> | null = null;

@@ -10,13 +10,16 @@ import type { Match, MatchField } from "./match.ts";
 import type { Setting } from "./setting.ts";
 import type { Swap } from "./swaps.ts";
 
-/** A message key with its parameters; the sentence lives in a catalogue. */
+/** A message key with its parameters. The sentence itself is in a catalogue. */
 export interface Phrase {
   key: string;
   params?: Record<string, string | number>;
 }
 
-/** How the people of a home play: each for itself, against each other, or one shared total. */
+/**
+ * How the people of a home play: each for themselves, one after another, against each other, or as a team with one
+ * score.
+ */
 export const MODES = ["alone", "turns", "against", "relay"] as const;
 export type Mode = (typeof MODES)[number];
 export const MAX_PLAYERS = 6;
@@ -32,45 +35,48 @@ export interface Space {
 export interface Setup {
   players: number;
   mode: Mode;
-  /** Seeds any choice the rules leave to chance. */
+  /** Seeds every choice that the rules leave to chance. */
   seed: number;
-  /** Who plays together, by number; each by itself, or all in a relay, unless given. Who is on no side only helps. */
+  /**
+   * Which players play together, by number. Left out, each plays alone, or all together in a relay. A player who is
+   * on no side only helps.
+   */
   sides?: readonly (readonly number[])[];
-  /** The side that starts, by number, where each side has its own end to play from; the first unless given. */
+  /** The number of the side that starts, if each side plays from its own end. The first unless given. */
   starts?: number;
-  /** What somebody does beside sending, or how, by number. */
+  /** What each player does and how, by number. */
   people?: readonly Role[];
 }
-/** `feeds`: sends to the others and has no score. */
+/** `feeds`: sends to the others and has no score of their own. */
 export const ROLES = ["plays", "feeds", "catches"] as const;
 export interface Role {
   role: (typeof ROLES)[number];
-  /** The other hand for everything: a handicap. */
+  /** Uses the other hand for everything: a handicap. */
   otherHand?: boolean | undefined;
-  /** Points that it begins with, where points are scored and more are better. */
+  /** The head start in points, in games where more points are better. */
   head?: number | undefined;
-  /** Kneeling or sitting for everything: a handicap. */
+  /** Kneels or sits for everything: a handicap. */
   posture?: Posture | undefined;
-  /** Its own line: so much nearer than the line of all, metres; below nought: farther back. */
+  /** How much nearer than everybody's line they stand, metres. Negative: farther back. */
   nearer?: number | undefined;
-  /** Its own target: so many times as wide and high as that of all. */
+  /** Their own target: how many times as wide and high as everybody's. */
   wider?: number | undefined;
-  /** Its own court, or the goal it guards: so many times as wide. */
+  /** Their own court, or the goal they guard: how many times as wide as everybody's. */
   court?: number | undefined;
 }
-/** A target of their own is so many times as wide and high. */
+/** The size of a wider target of one's own, as a factor. */
 export const WIDER = 1.5;
-/** A court or a goal of their own is so wide at least, times as drawn, in steps of a tenth. */
+/** The narrowest court or goal of one's own, as a factor of the drawn one. It changes in tenths. */
 export const MIN_COURT = 0.5;
 export const MAX_HEAD = 50;
-/** A line of their own is so far from the line of all at most, metres. */
+/** The farthest that a line of one's own may be from everybody's, metres. */
 export const MAX_NEARER = 3;
 
-/** Up after so many hits in a row, down after so many misses. */
+/** Goes up after this many hits in a row, and down after this many misses. */
 export interface UpAndDown {
   up: number;
   down: number;
-  /** Turned round so often it has found its place: then nothing is asked any more; null: never. */
+  /** After this many changes of direction it has found its level and asks nothing more. Null: it never stops. */
   stop?: number | null;
 }
 
@@ -84,7 +90,7 @@ export function isRefusal(x: unknown): x is Refusal {
   return typeof x === "object" && x !== null && "refused" in x;
 }
 
-/** What scores are counted in; tenths of a second. */
+/** What scores are counted in. Times are in tenths of a second. */
 export const UNITS = [
   "points",
   "sends",
@@ -111,29 +117,32 @@ export const UNITS = [
 ] as const;
 export type Unit = (typeof UNITS)[number];
 export type Better = "more" | "less";
-/** Which way a unit is better: what something took, or what was gained. */
+/** Whether more or less of a unit is better. */
 export const betterIn = (unit: Unit): Better =>
   unit === "sends" || unit === "tenths" || unit === "rounds" || unit === "trips" ? "less" : "more";
 
 /** One side's score with its working, for example `9 - 5 = 4`. */
 export interface Score {
-  /** Players on this side. */
+  /** The players on this side. */
   players: readonly number[];
   value: number;
-  /** The same with what lies on the floor and is not counted yet. */
+  /** The score including what lies on the floor and is not counted yet. */
   soFar: number;
   unit: Unit;
-  /** Which way is better: points more, a slalom less, seconds balanced more. */
+  /** Whether more is better (points, seconds balanced) or less (a slalom's time). */
   better: Better;
-  /** How the value comes about; what a number is for may stand beside it as a note (see core/match/end.ts). */
+  /** How the value is worked out. Numbers may be followed by a note of what they are for (see core/match/end.ts). */
   working: string;
-  /** For comparing: more is better. */
+  /** For comparing scores: higher is better. */
   rank: number;
 }
 
 export interface Ending {
   reason: Phrase;
-  /** Winning sides by index into `score`; empty where nobody wins (alone, in turns, together). Several share a tie. */
+  /**
+   * The winning sides by their index in `score`. Empty if nobody wins (alone, taking turns, as a team). Several sides
+   * share a tie.
+   */
   winners: readonly number[];
 }
 
@@ -142,132 +151,154 @@ export interface Progress {
   sends: number;
   rounds: number;
   points: number;
-  /** What compares with other goes of the same game, alone or against somebody; in the unit of the score. */
+  /** What a go is compared by with other goes of the same game, in the unit of the score. */
   own: number;
-  /** How far up or on; the top is `stages`. */
+  /** How far the side has come, from 0 to `stages`. */
   stage: number;
   stages: number;
   finished: boolean;
 }
 
-/** What a whole go of one child alone can score, in the unit of the game. */
+/** What one child can score in a whole go, in the unit of the game. */
 export interface Possible {
   unit: Unit;
   better: Better;
   least: number;
-  /** Null: no end to it. */
+  /** Null: there is no upper limit. */
   most: number | null;
-  /** Nothing between these, where they can be listed. */
+  /** The only possible values, if they can be listed. */
   values: readonly number[] | null;
-  /** Least and most of a go that reached the end, where the unit is not points. */
+  /** The lowest and highest score of a finished go, if the unit is not points. */
   finished: { least: number; most: number | null };
-  /** How far one can come; 0: the game has no such stages. */
+  /** The highest stage that can be reached. 0: the game has no stages. */
   stages: number;
 }
 
 export interface BaseState {
   setup: Setup;
-  /** Sides with nobody left, by number: not ranked. */
+  /** The numbers of sides with nobody left. They are not ranked. */
   out?: readonly number[];
 }
 
-/** A figure of a forecast that a counter may bring. */
+/** A figure of a forecast that a counter can supply. */
 export type Figure = "sends" | "points" | "rounds";
 /**
- * Numbers of a state that grow and that nothing later depends on: a forecast carries them along beside states that are equal without them, and so
- * follows games to their end that have no cap.
+ * Numbers in a state that only grow, and that nothing later depends on. A forecast carries them alongside the states
+ * instead of telling states apart by them. That lets it follow a game without a cap to its end.
  */
 export interface Counters<S> {
   of(state: S): readonly number[];
   put(state: S, counter: number, count: number): S;
-  /** The counter that a figure of a side, of so many, comes from; null: from the state alone. */
+  /** The counter that supplies a side's figure. Null: the figure is in the state. */
   feeds(figure: Figure, side: number, sides: number): number | null;
-  /** Equal keys have equal futures, whatever the counters are. */
+  /** States with equal keys have equal futures, whatever their counters. */
   key(state: S): string;
-  /** From here on the rules do read a counter: a game that gets so far cannot be followed like this. */
+  /** From this value on the rules do read a counter, so a game that gets so far cannot be followed in this way. */
   limit?: { counter: number; at: number };
 }
 
 /**
- * The rules of a whole match, as referee, forecast and screens run them. A state holds the parameters that it began with. Patterns that tell
- * one go of one side get theirs from `matched` (core/match); those where sides meet bring their own.
+ * The rules of a whole match, as the referee, the forecast and the screens run them. A state holds the parameters it
+ * started with. A pattern that describes one side's go gets its match rules from `matched` (core/match). A pattern in
+ * which sides meet brings its own.
  */
 export interface Rules<P = unknown, S extends BaseState = BaseState> {
   start(params: P, match: Match, setup: Setup): S;
-  /** Nothing once the game is over. */
+  /** Empty once the game is over. */
   asks(state: S): Ask[];
-  /** The next state, or a refusal with words. Never throws on an event of the right shape, never changes its argument. */
+  /**
+   * The next state, or a refusal with words. It never throws for an event of the right shape, and never changes its
+   * argument.
+   */
   step(state: S, event: GameEvent): S | Refusal;
-  /** When the bell of the clock that is running goes, milliseconds since the play began; null without one. */
+  /** When the bell of the running clock rings, milliseconds since the play began. Null if no clock is running. */
   due(state: S): number | null;
-  /** What elapsed time changes: nothing but the score of a single go; when a bell goes; or who wins, so that it is part of the key. */
+  /**
+   * What elapsed time changes. `none`: nothing but the score of a single go. `bell`: when the bell rings. `state`:
+   * who wins, so that it is part of the key.
+   */
   clock(params: P, match: Match, setup: Setup): "none" | "bell" | "state";
-  /** Whether what one side does changes what another may; where not, each is forecast by itself, and points to begin with only add to its score. */
+  /**
+   * Whether what one side does changes what another may do. If not, each side is forecast alone, and a head start
+   * only adds to its score.
+   */
   sidesMeet(params: P, match: Match, setup: Setup): boolean;
-  /** The same match with another side starting; the sides in turn, that one first, unless given. */
+  /** The same match with another side starting. Left out, the sides take turns and that one is first. */
   starting?(setup: Setup, side: number): Setup;
-  /** All at once: whether whoever is at the end first ends it for all. */
+  /** For sides that play at the same time: whether the first to finish ends the game for all. */
   firstEnds?(params: P, match: Match, setup: Setup): boolean;
-  /** Equal keys have equal futures and equal progress (but for a score in time where `clock` is not `state`: it is all the time spent). */
+  /**
+   * States with equal keys have equal futures and equal progress. The one exception is a score in time where `clock`
+   * is not `state`: it is all the time spent.
+   */
   key(state: S): string;
-  /** Where elapsed time changes nothing: see `Counters`; null, or where not given: there are none. */
+  /** The counters of a game in which elapsed time changes nothing (see `Counters`). Null or left out: it has none. */
   counters?(params: P, match: Match, setup: Setup): Counters<S> | null;
   turn(state: S): { player: number; side: number; now: Phrase };
-  /** Parts that the side whose turn it is has done with. */
+  /** Parts that the side whose turn it is has finished with. */
   done(state: S): readonly string[];
   score(state: S): Score[];
   ending(state: S): Ending | null;
   progress(state: S): Progress[];
-  /** Without somebody who is on a side: that side goes on with those who are left, or is out. */
+  /** The state without one player. Their side goes on with those who are left, or is out. */
   leave(state: S, who: number): S;
-  /** With somebody more on a side, or (null) as a side of its own; null: not now, or not so. Only between goes. */
+  /**
+   * The state with one more player on a side or, for null, as a side of their own. Null if that is not possible now.
+   * Only between goes.
+   */
   join(state: S, who: number, side: number | null): S | null;
 }
 
-/** What the rules of an opened game run on. */
+/** The settings that an opened game runs with. */
 export interface GamePart {
   name: string;
   params: unknown;
   match?: Match;
-  /** What the family may set before the first send, by field, and to what. */
+  /** What the family may set before the first send: the field and its allowed values. */
   family?: readonly { field: string; values: readonly (string | number | boolean)[] }[];
-  /** Where the child itself sets the targets out, before the first send. */
+  /** The field in which the child sets the targets out before the first send. */
   setOut?: SetOut | null;
   between?: Between | null;
 }
-/** A short exercise after every so many sends of a player; `each`: seconds of one. */
+/** A short exercise after every few sends of a player. `each`: seconds for one. */
 export interface Between {
   exercise: string;
   dose: number;
   every: number;
   each: number;
 }
-/** The field in which targets are set out, metres from the line and to each side; whether each must stand farther than the one before it. */
+/**
+ * The field in which targets are set out: metres from the line and to each side, and whether each target must be
+ * farther than the one before.
+ */
 export interface SetOut {
   near: number;
   far: number;
   width: number;
   farther: boolean;
 }
-/** The part that shows a propped board. */
+/** The id of the part that shows a propped board. */
 export const RAMP_PART = "ramp";
-/** The part that shows that field. */
+/** The id of the part that shows the field for setting out. */
 export const SET_OUT_FIELD = "setOut";
 
-/** One chance that is shown: what is asked to find it, and what of the outcomes counts, each as a share from 0 to 1. */
+/**
+ * A chance that is shown to the teacher: the ask that it is worked out from, and which outcomes count, each as a
+ * share from 0 to 1.
+ */
 export interface Probe {
   id: string;
-  /** The peg that it stands under; null where nothing can be moved for it. */
+  /** The peg it belongs to. Null if moving nothing would change it. */
   peg: string | null;
   ask: Extract<Ask, { kind: "send" | "count" }>;
   counts: (event: Body) => number;
-  /** What of the outcomes is a hit, where a share of them counts: 0 or 1. */
+  /** Which outcomes are a hit, if only a share of an outcome counts: 0 or 1. */
   hits?: (event: Body) => number;
   /** It is sent at until it is hit. */
   untilHit?: true;
-  /** How often it is sent at beside the others; alike unless given. */
+  /** How often it is sent at, relative to the others. The same for all unless given. */
   weight?: number;
-  /** The ways of playing in which it is asked; all unless given. */
+  /** The ways of playing in which it is asked. All unless given. */
   modes?: readonly Mode[];
 }
 
@@ -277,20 +308,23 @@ export interface Ground<P> {
   /** What can be dragged on the tape. */
   pegs(params: P): Peg[];
   probes(params: P): Probe[];
-  /** Spots that are counted out from the line beside the pegs: where a base goes. */
+  /** Spots beside the pegs that are counted out from the line, such as the place of a base. */
   spots?(params: P): { id: string; along: number; across: number; label: string }[];
-  /** Whether a challenge is held by moving pegs one by one, or all together. */
+  /** Whether a challenge is kept by moving pegs one by one, or all together. */
   moves: "each" | "together";
-  /** The same layout with a peg elsewhere, metres from the throwing spot; what `across` names is moved aside where something of that name stands so. */
+  /**
+   * The same layout with a peg moved, metres from the throwing spot. `across` moves it sideways, if it is something
+   * that can stand there.
+   */
   move(params: P, id: string, to: { along?: number; across?: number }): P;
-  /** One more peg where it fits, and one less; null where the rules need what is there. */
+  /** One more peg where it fits, or one less. Null if the rules need those that are there. */
   add(params: P, space: Space): P | null;
   remove(params: P, id: string): P | null;
-  /** The same layout drawn together sideways by a factor. */
+  /** The same layout narrowed sideways by a factor. */
   squeeze(params: P, k: number): P;
-  /** The same game with another thing as that target. */
+  /** The same game with another item as that target. */
   swap(params: P, id: string, face: Face): P;
-  /** The same game where touching that target counts. */
+  /** The same game in which touching that target counts. */
   touchCounts(params: P, id: string): P;
 }
 
@@ -303,16 +337,16 @@ export interface PlayPattern<P, S extends BaseState = BaseState> {
   rules: Rules<P, S>;
   /** Rules of earlier versions, for plays that began with them. */
   earlier?: Readonly<Record<number, Rules<P, BaseState>>>;
-  /** What of a match may be set, and how it begins. */
+  /** What can be set about a match, and how it begins. */
   match: {
     fields: readonly MatchField[];
-    /** After what the next one may send, with the words for it; the usual ones unless given. */
+    /** The moments at which the turn may pass on, with their labels. The usual ones unless given. */
     swaps?: readonly (readonly [swap: Swap, label: string])[];
     initial: Match;
   };
   modes: readonly Mode[];
   ground: Ground<P>;
-  /** Whether a match is scored in another way than the points that a child's goes are compared by. */
+  /** Whether a match is scored differently from the points by which a child's goes are compared. */
   matchApart(params: P, setup: Setup): boolean;
   needs(params: P, match: Match): Needs;
 }
@@ -322,35 +356,35 @@ export interface PlayPattern<P, S extends BaseState = BaseState> {
  * docs/architecture.md.
  */
 export interface Pattern<P, S extends BaseState = BaseState> extends PlayPattern<P, S> {
-  /** Its place wherever games are listed, from 1. */
+  /** Its place in every list of games, from 1. */
   rank: number;
   params: z.ZodType<P>;
   actions: (action: Action) => boolean;
-  /** What parameters and match do not allow together, by its path in the document's pattern or match. */
+  /** What parameters and match must not combine, by path in the document's pattern or match. */
   problems(params: P, match: Match): { path: readonly (string | number)[]; message: string }[];
   /**
    * What can be written on paper: everything that a go alone can score, and as little else as can be said. Left out, it
    * follows from the states of the game (`referee/possible.ts`), which a game with a clock or very many states cannot do.
    */
   possible?(params: P, match: Match): Possible;
-  /** What setting up needs said beside what is put down at each peg. */
+  /** What setting up needs said, beside what is put down at each peg. */
   setUp(params: P): Phrase[];
-  /** Where everybody stands while two or more play; at and behind the line unless given. */
+  /** Where everybody stands while two or more play. At and behind the line unless given. */
   together?(params: P): Phrase;
-  /** What a teacher should know of the layout and what is sent at it, a thing so many metres across. */
+  /** What a teacher should know about the layout and the object, which is this many metres across. */
   advice?(params: P, width: number): Phrase[];
-  /** What the stations let a teacher set, and what one peg lets them set. */
+  /** What the stations let a teacher set, and what a single peg lets them set. */
   knobs(params: P): Knob[];
   pegKnobs(params: P, id: string): Knob[];
-  /** The same game made easier or harder by what it asks for, the easiest first: words, mixes. */
+  /** The same game with easier or harder content (words, shuffles), easiest first. */
   graded?(params: P): readonly (readonly Setting[])[];
-  /** One-line answer of the score station. */
+  /** The score station's answer in one line. */
   summary(params: P, match: Match): Phrase;
   /** Every message key that the pattern can return. */
   phrases: readonly string[];
-  /** Sentences for moments that seldom come, which nobody could guess from the sheet: keys of `sheet.seldom`. */
+  /** Sentences for rare moments that nobody could guess from the sheet: keys of `sheet.seldom`. */
   seldom?(params: P, modes: readonly Mode[]): readonly string[];
-  /** Short exercises that stand for it where there is nothing at all to play with, by their ids in the library. */
+  /** Short exercises that replace it where there is nothing to play with, by their ids in the library. */
   bare: readonly string[];
   /**
    * Returns the game made of exercises alone, one after the other. Exactly one game has this; it is played in homes without any equipment.
@@ -371,16 +405,19 @@ export interface Pattern<P, S extends BaseState = BaseState> extends PlayPattern
 
 interface KnobBase {
   station: "yard" | "score" | "players";
-  /** Where in the parameters, or in the match, or of what stands on the floor (see standing.ts). */
+  /** Where it is set if not in the parameters: in the match, or in what stands on the floor (see standing.ts). */
   of?: "match" | "standing";
   path: readonly (string | number)[];
-  /** Message key of its name; `hint` a further one. */
+  /** The message key of its name. `hint`: the key of a further sentence. */
   label: string;
   hint?: string;
-  /** Message key of what a family reads, where the teacher may leave it to the family; `number` tells several of a kind apart. */
+  /**
+   * The message key for a family, if the teacher may leave the choice to them. `number` tells several of a kind
+   * apart.
+   */
   family?: { key: string; number?: number };
 }
-/** One thing that can be set, described so that every station is written once for all patterns. */
+/** One thing that can be set, described so that each station is written once for all patterns. */
 export type Knob = KnobBase &
   (
     | {
@@ -388,19 +425,19 @@ export type Knob = KnobBase &
         unit?: "m" | "s";
         least: number;
         most: number;
-        step: number /** Given: may be off (null), and what on begins with. */;
+        step: number /** If given, it can be switched off (null), and starts with `initial` when switched on. */;
         off?: { label: string; initial: number };
       }
     | {
         kind: "choice";
         options: readonly { value: unknown; label: string }[];
-        /** What the typical child can expect of each is shown beside it. */
+        /** The typical child's expected result is shown beside each choice. */
         compared?: true;
       }
     | { kind: "toggle" }
     | { kind: "text"; most: number }
     | { kind: "item" }
-    /** A list of what comes in turn, in its order; `more` adds the first one. */
+    /** A list of what comes in turn. `more` adds the first one again. */
     | {
         kind: "turns";
         options: readonly { value: string; label: string }[];
@@ -408,39 +445,42 @@ export type Knob = KnobBase &
         most: number;
         more: string;
       }
-    /** A list of ways to send, in their order. */
+    /** A list of ways to send, in order. */
     | { kind: "ways"; options: readonly Action[]; least: number; most: number }
   );
 
-/** What a home needs beside the targets and lines of the layout. */
+/** What a home needs, beside the targets and lines of the layout. */
 export interface Needs {
-  /** Things to send, for each player or side. */
+  /** Objects to send, for each player or side. */
   pieces: number;
   blocker: boolean;
   /** Chooses the bat or racket. */
   implement?: boolean;
-  /** Things that lie there, so many of each. */
+  /** Items that lie there, and how many of each. */
   kinds?: readonly { item: string; count: number }[];
-  /** Pieces of two sides lie on the floor together: they must be told apart, or one side goes after the other. */
+  /** The objects of two sides lie on the floor together, so they must differ, or one side goes after the other. */
   apart: boolean;
-  /** Sends allowed in a go; null: no cap, or none that is counted so. */
+  /** The most sends in a go. Null: no cap, or none that is counted in sends. */
   sends: number | null;
 }
 
 export interface Peg {
   id: string;
   label: string;
-  /** The thing that stands there; what a target without a label is called by. */
+  /** The item that stands there. A target without a label is called by its name. */
   item?: string;
   distance: number;
-  /** Several things stand there as one. */
+  /** Several items stand there as one. */
   many?: number;
   kind: "target" | "line";
-  /** It is drawn and moved, and nothing is laid there. */
+  /** It is drawn and moved, but nothing is laid there. */
   drawn?: true;
 }
 
-/** A pattern whose parameters and state are its own business: what referee, forecast and screens work on. */
+/**
+ * A pattern whose parameters and state are known only to itself. The referee, the forecast and the screens work with
+ * these.
+ */
 export type AnyPattern = Pattern<unknown, BaseState>;
 /** The playable half of a pattern whose parameters and state are opaque. */
 export type AnyPlayPattern = PlayPattern<unknown, BaseState>;

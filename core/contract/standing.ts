@@ -2,16 +2,22 @@ import { fromLine } from "../asks/ask.ts";
 import type { AnyPattern, AnyPlayPattern, Knob } from "./contract.ts";
 import { MAX_NEARER } from "./contract.ts";
 
-/** Where somebody stands who may come nearer, metres before the line; and how many of the targets are played. */
+/**
+ * The fields for where a player stands who may come nearer (metres before the line), and for how many of the targets
+ * are played.
+ */
 export const LINE_FIELD = "standing.line";
 export const TARGETS_FIELD = "standing.targets";
-/** Lines are moved by so much, metres: about half a step of a child; and nobody comes nearer to anything than this. */
+/** Lines move by this much, about half a child's step, and nobody comes nearer to anything than `NEAREST`, metres. */
 const BY = 0.25;
 const NEAREST = 0.5;
 
 type Fields = Readonly<Record<string, unknown>>;
 const isFields = (x: unknown): x is Fields => typeof x === "object" && x !== null && !Array.isArray(x);
-/** The targets of a game that has a list of them: its own, or of one of its parts; where they are, by the name of that part. */
+/**
+ * The targets of a game with a list of them, and the name of the part that has the list. Null: the game itself has
+ * it.
+ */
 function holderOf(params: unknown): { of: string | null; list: readonly unknown[] } | null {
   if (!isFields(params)) return null;
   if (Array.isArray(params.targets)) return { of: null, list: params.targets };
@@ -20,12 +26,12 @@ function holderOf(params: unknown): { of: string | null; list: readonly unknown[
   return null;
 }
 const listOf = (params: unknown) => holderOf(params)?.list ?? null;
-/** What of a game that stands on the floor is set to: the line as it is drawn, all targets. */
+/** The value a standing field has as designed: the line as drawn, and all targets. */
 export function standsAs(path: readonly (string | number)[], params: unknown): number | undefined {
   if (path[0] === "line") return 0;
   return path[0] === "targets" ? listOf(params)?.length : undefined;
 }
-/** Only the first so many targets of a game; the same where it has no list of them. */
+/** The parameters with only the first few targets. Unchanged in a game without a list of targets. */
 export const withTargets = (params: unknown, count: number): unknown => {
   const at = holderOf(params);
   if (!at || count >= at.list.length) return params;
@@ -34,18 +40,21 @@ export const withTargets = (params: unknown, count: number): unknown => {
   return at.of === null ? { ...all, targets } : { ...all, [at.of]: { ...(all[at.of] as Fields), targets } };
 };
 
-/** Whether each side has a court or a goal of its own to guard, that may be narrower. */
+/** True if each side has a court or a goal to guard that may be narrower. */
 export const hasGuards = (pattern: AnyPlayPattern, params: unknown): boolean =>
   pattern.ground.probes(params).some((probe) => probe.ask.aim.kind === "point" || probe.ask.aim.kind === "goal");
 
-/** The least metres between the line and something that is sent at from it. */
+/** The shortest distance between the line and a target, metres. */
 function room(pattern: AnyPlayPattern, params: unknown): number | null {
   const probes = pattern.ground.probes(params).filter((probe) => fromLine(probe.ask));
   if (probes.length === 0) return null;
   const pegs = pattern.ground.pegs(params).map((peg) => peg.distance);
   return pegs.length === 0 ? MAX_NEARER : Math.min(...pegs);
 }
-/** How much nearer to and farther from the line somebody may stand in a game, metres in steps of `by`; null: nothing is sent from a line. */
+/**
+ * How far from the line somebody may stand in a game, nearer and farther, metres in steps of `by`. Null: nothing is
+ * sent from a line.
+ */
 export function lineRange(
   pattern: AnyPlayPattern,
   params: unknown,
@@ -56,17 +65,20 @@ export function lineRange(
   return { least: -MAX_NEARER, most, by: BY };
 }
 
-/** Of the lines that a teacher allows those that there is room for, from the farthest back to the nearest. A home may stand things nearer than they were drawn. */
+/**
+ * The lines that a teacher allows and that there is room for, from the farthest back to the nearest. A home may have
+ * to put things nearer than drawn.
+ */
 export function linesOf(pattern: AnyPlayPattern, params: unknown, allowed: readonly unknown[]): number[] {
   const range = lineRange(pattern, params);
   const values = allowed.flatMap((v) => (typeof v === "number" && range && v <= range.most + 1e-9 ? [v] : []));
   return [...new Set([...values, 0])].sort((a, b) => a - b);
 }
-/** All of these, from the farthest back to the nearest. */
+/** All lines of a range, from the farthest back to the nearest. */
 export const linesIn = ({ least, most, by }: NonNullable<ReturnType<typeof lineRange>>): number[] =>
   Array.from({ length: Math.round((most - least) / by) + 1 }, (_, i) => Math.round((least + i * by) * 100) / 100);
 
-/** What of the things on the floor may be left to the family: where to stand, and how many of the targets are played. */
+/** What a family may be left to set on the floor: where to stand, and how many targets to play. */
 export function standingKnobs(pattern: AnyPattern, params: unknown): Knob[] {
   const of = "standing" as const;
   const line = lineRange(pattern, params);

@@ -18,30 +18,30 @@ export interface Evidence {
   tries: number;
   /** Log-likelihood at the points of the axis. */
   ll: number[];
-  /** Tries that succeeded, and how many of them should at each point: what a forecast is held against. */
+  /** The tries that succeeded, and how many should have at each point. A forecast is compared with these. */
   hits: number;
   means: number[];
 }
-/** Of a hundred tries one is told wrong, or was no real try: an assumption, so that no single one decides. */
+/** The share of tries that are recorded wrongly or were no real try. An assumption, so that no single try decides. */
 const SLIP = 0.01;
-/** What differs by less than this between the ends of an axis says nothing about it. */
+/** If the likelihood differs by less than this between the ends of an axis, it says nothing about it. */
 const FLAT = 1e-6;
-/** A distance told is taken to be right within this share of it and so much more, millimetres: assumptions. */
+/** How exact a reported distance is taken to be: this share of it, and this many millimetres more. Assumptions. */
 const ABOUT = { share: 0.12, mm: 60 } as const;
 
-/** What tells something of a child. */
+/** The events that say something about a child. */
 type Seen = Extract<GameEvent, { kind: "send" | "count" | "point" }>;
 type Asked = AskOf<"send" | "count">;
 /** One child at a point of an axis. */
 export const whoAt = (axis: Axis, x: number, age: Age): Who =>
   axis === "spread" ? { age, multiplier: Math.exp(x) } : { age, skill: x };
 
-/** What may come of an ask at one point of an axis, and how many different things that are. */
+/** The possible outcomes of an ask at one point of an axis, and how many different ones there are. */
 interface At {
   ways: readonly { body: Body; p: number }[];
   kinds: number;
 }
-/** A figure at the points of an axis, of what was worked out at them: of two kinds of sends, usual and wild, where the axis is their spread. */
+/** A figure at every point of an axis. Where the axis is the spread, it combines two kinds of sends, usual and wild. */
 function along(at: readonly At[], of: (givenAt: At) => number): number[] {
   const all = at.map(of);
   if (all.length === POINTS) return all;
@@ -50,7 +50,7 @@ function along(at: readonly At[], of: (givenAt: At) => number): number[] {
 }
 const sameWays = (at: At, givenAt: At) => JSON.stringify(at.ways) === JSON.stringify(givenAt.ways);
 
-/** What one thing that was seen says, on one axis; `flat`: nothing, it is as likely everywhere. */
+/** What one observation says about one axis. `flat`: nothing, because it is equally likely everywhere. */
 interface Said {
   tries: number;
   hits: number;
@@ -59,7 +59,7 @@ interface Said {
   flat: boolean;
 }
 
-/** What may come of one ask at every point of both axes, and what was seen of it so far with what that says. */
+/** The possible outcomes of one ask at every point of both axes, and what each observation so far says. */
 class Table {
   private readonly at: Record<Axis, readonly At[]>;
   private readonly said = new Map<string, Record<Axis, Said>>();
@@ -71,7 +71,7 @@ class Table {
   ) {
     const parts = layoutOf(activity);
     const asked = { ...ask, player: 0 } as Asked;
-    // Of several that it may have been meant for, each alike: nobody said which.
+    // If several targets may have been meant, each is equally likely, because nobody said which.
     const options = optionsOf(asked);
     const point = (axis: Axis, x: number): At => {
       const scene: Scene = { parts, people: [personOf(activity, whoAt(axis, x, age))], policy: "middle" };
@@ -84,7 +84,7 @@ class Table {
       const points = axis === "spread" ? SENT_AT : AT.skill;
       const middle = Math.floor((points.length - 1) / 2);
       const [first, half, last] = [0, middle, points.length - 1].map((i) => point(axis, points[i]!)) as [At, At, At];
-      // What is the same at both ends and between does not ask for this axis at all.
+      // What is equal at both ends and halfway does not depend on this axis at all.
       const flat = sameWays(first, last) && sameWays(first, half);
       return points.map((eachPoint, i) => {
         if (i === 0 || flat) return first;
@@ -94,9 +94,9 @@ class Table {
     this.at = { spread: worked("spread"), skill: worked("skill") };
   }
 
-  /** What something that was seen says: the same each time it is seen. */
+  /** What an observation says. It says the same each time it is made. */
   of(seen: Seen): Record<Axis, Said> {
-    // Where exactly a piece lies is told once.
+    // The exact place of a piece is reported only once.
     const once = seen.kind === "send" && (seen.away !== undefined || seen.spot !== undefined);
     const key = once ? "" : JSON.stringify(this.told(seen));
     const known = once ? undefined : this.said.get(key);
@@ -124,14 +124,14 @@ class Table {
       return { tries, hits: seen.n, ll, means: kept.map((p) => tries * p) };
     }
     const ll = along(at, ({ ways }) => chanceOf(ways, seen)).map((p, i) => slipped(p, Math.max(2, at[i]!.kinds)));
-    // Where no way of it is worth anything (how near a piece lies) there is nothing to come off.
+    // If no outcome is worth anything (how near a piece lies), there is nothing to succeed at.
     const means = along(at, ({ ways }) => ways.reduce((sum, way) => sum + (brings(this.ask, way.body) ? way.p : 0), 0));
     const counts = Math.max(...means) > 0;
     return { tries: counts ? 1 : 0, hits: counts && brings(this.ask, seen) ? 1 : 0, ll, means };
   }
 }
 
-/** Tables of an activity for one age: each worked out once for what was asked and what was sent. */
+/** The tables of an activity for one age. Each is worked out once for an ask and an object. */
 class Tables {
   private readonly kept = new Map<string, Table>();
   private readonly activities = new Map<string, Activity>();
@@ -140,7 +140,7 @@ class Tables {
     private readonly age: Age,
   ) {}
 
-  /** The same activity with another thing sent. */
+  /** The same activity with another object. */
   private sending(item: string | undefined): Activity {
     if (item === undefined || item === this.a.kit.send || !thing(this.a.kit, item)) return this.a;
     const known = this.activities.get(item) ?? { ...this.a, kit: { ...this.a.kit, send: item } };
@@ -157,7 +157,7 @@ class Tables {
     return table;
   }
 }
-/** Documents are never changed in place, so the tables of one hold for all its goes. */
+/** Documents never change in place, so a document's tables serve all its goes. */
 const tablesOf = new WeakMap<Activity, Map<Age, Tables>>();
 function tablesFor(activity: Activity, age: Age): Tables {
   const ofAge = tablesOf.get(activity) ?? new Map<Age, Tables>();
@@ -167,7 +167,7 @@ function tablesFor(activity: Activity, age: Age): Tables {
   return tables;
 }
 
-/** Whether an outcome is what was seen: the same target, place, pins or number of them, point or count. */
+/** True if an outcome is what was seen: the same target, place, pins or number of pins, point or count. */
 function matches(body: Body, event: GameEvent): boolean {
   if (body.kind === "send" && event.kind === "send") {
     if (event.fell !== undefined) {
@@ -190,7 +190,7 @@ function chanceOf(list: readonly { body: Body; p: number }[], event: GameEvent):
   const sure = list.filter((w) => matches(w.body, event));
   if (away === undefined || !sure.some((w) => w.body.kind === "send" && w.body.away !== undefined))
     return sure.reduce((sum, w) => sum + w.p, 0);
-  // How far away it lies: what lies about as far, counted less the farther it is off.
+  // For a distance, outcomes about as far away count, and count less the more they differ.
   const within = ABOUT.share * away + ABOUT.mm;
   return sure.reduce((sum, w) => {
     const at = w.body.kind === "send" ? (w.body.away ?? 0) : 0;
@@ -203,14 +203,15 @@ const keptOf = (list: readonly { body: Body; p: number }[]): number =>
 const slipped = (chance: number, count = 2) => Math.log((1 - SLIP) * chance + SLIP / count);
 
 /**
- * What every try of player 0 in a go says, with the setting in force at each: as it stands after undo and correction. `activity`: as it was
- * played at home. Nothing of other players; nothing of a send over the line. A run that the bell cut off is only what it came to.
+ * What every try of player 0 in a go says, under the setting in force at the time, after undos and corrections.
+ * `activity`: as it was played at home. Other players' tries and sends over the line are left out. A run that the
+ * bell cut off counts for what it reached.
  */
 export function evidenceOf(activity: Activity, play: Play, age: Age): Evidence[] {
   const tables = tablesFor(activity, age);
-  // The same thing seen again says the same again: it is counted, and added up at the end.
+  // Equal observations are counted and added up at the end.
   const seen = new Map<Record<Axis, Said>, { action: Action; times: number }>();
-  // Where the number was typed after the bell, what was tapped before is not what it was.
+  // If the number was typed after the bell, the taps before it do not count.
   const totals = play.standing.some(({ event }) => event.kind === "total");
   let item: string | undefined;
   for (const [i, { event }] of play.standing.entries()) {
@@ -227,9 +228,9 @@ export function evidenceOf(activity: Activity, play: Play, age: Age): Evidence[]
         (mainAsk.kind === "count") === (event.kind === "count"),
     );
     if (!ask) continue;
-    // A point of two sides is not one player's try.
+    // A point between two sides is not one player's try.
     if ("people" in ask.aim) continue;
-    // Of a count that several share only single ones are known to be its own.
+    // If several people share a count, only single counts are known to be the child's own.
     if (event.kind === "count" && play.setup.players > 1 && event.n > 1) continue;
     const says = tables.of(ask, item).of(event);
     const is = seen.get(says);

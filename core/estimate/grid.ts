@@ -2,16 +2,16 @@ import { agePrior, PRIOR_SD } from "../aim/priors.ts";
 import type { Age } from "../measures/stature.ts";
 
 /**
- * What is estimated of a child for one action: how widely it misses (the logarithm of its multiplier), or, where a chance is no spread, how
- * much likelier it is to manage than its age (log-odds).
+ * What is estimated of a child for one action: how widely they miss (the logarithm of the multiplier) or, for skills
+ * without a spread, how much likelier they are to manage than their age (log-odds).
  */
 export const AXES = ["spread", "skill"] as const;
 export type Axis = (typeof AXES)[number];
 
-/** Points at which evidence is worked out, evenly over each axis. */
+/** The number of points, evenly over each axis, at which evidence is worked out. */
 export const POINTS = 41;
 const ENDS: Record<Axis, readonly [number, number]> = { spread: [Math.log(0.2), Math.log(5)], skill: [-3.2, 3.2] };
-/** Every so many of them a whole game is forecast, where only its score is known. */
+/** At every this many points a whole game is forecast, for goes of which only the score is known. */
 export const EVERY = 5;
 const even = ([from, to]: readonly [number, number], count: number) =>
   Array.from({ length: count }, (_, i) => from + ((to - from) * i) / (count - 1));
@@ -21,30 +21,34 @@ export const AT: Record<Axis, readonly number[]> = {
 };
 
 /**
- * Wild sends: of `of` sends `are` go wild, spread so many steps of the axis wider (three times). The others are narrower than the law by
- * `narrower`, a logarithm, so that a usual child hits what the corridor of levels asks of it as often as the law says. Assumptions.
+ * Wild sends: of `of` sends, `are` go wild and spread more widely, by this many steps of the axis (a factor of
+ * three). The others are narrower than the law by `narrower` (a logarithm), so that a usual child still hits as often
+ * as the law says. Assumptions.
  */
 export const WILD = { are: 2, of: 25, steps: 14, narrower: 0.078 } as const;
-/** Points at which usual and wild sends are worked out: a wild send of point i is a usual one of point i + WILD.steps. */
+/**
+ * The points at which usual and wild sends are worked out: a wild send of point i is a usual one of point i +
+ * WILD.steps.
+ */
 export const SENT_AT: readonly number[] = Array.from(
   { length: POINTS + WILD.steps },
   (_, i) => AT.spread[0]! + i * (AT.spread[1]! - AT.spread[0]!) - WILD.narrower,
 );
 
-/** Points between, so that a posterior is told finely enough. */
+/** The points in between, so that a posterior is fine enough. */
 const FINER = 4;
 export const FINE: Record<Axis, readonly number[]> = {
   spread: even(ENDS.spread, (POINTS - 1) * FINER + 1),
   skill: even(ENDS.skill, (POINTS - 1) * FINER + 1),
 };
 
-/** What is taken of a child by its age alone: middle and standard deviation on the axis. */
+/** What a child's age alone says: the mean and standard deviation on the axis. */
 export const priorAt = (axis: Axis, age: Age): { middle: number; sd: number } =>
   axis === "spread"
     ? { middle: Math.log(agePrior(age).multiplier), sd: PRIOR_SD.multiplier }
     : { middle: 0, sd: PRIOR_SD.skill };
 
-/** Log-likelihoods at even points, as a smooth curve through them (Catmull-Rom) at so many times as many. */
+/** Log-likelihoods at even points, as a smooth curve through them (Catmull-Rom) at a multiple of the points. */
 export function finer(ll: readonly number[], times = FINER): number[] {
   const out: number[] = [];
   for (let i = 0; i < ll.length - 1; i++) {

@@ -3,32 +3,37 @@ import { mainAsks } from "../asks/ask.ts";
 import type { Activity } from "../formats/activity.ts";
 import type { Play } from "../referee/play.ts";
 
-/** Where a thing came to rest beside what it was meant for, metres: farther, and to the right, are above nought. */
+/** Where an object came to rest relative to its target, metres. Farther, and to the right, are positive. */
 export interface Resting {
   along: number;
   across: number;
 }
-/** What resting places say of a child's own way of missing. */
+/** What resting places say about a child's own way of missing. */
 export interface Lean {
-  /** Pieces that it rests on. */
+  /** The number of pieces behind it. */
   pieces: number;
-  /** Where the middle of its usual sends lies beside what they were meant for, metres; and how surely: one standard error. */
+  /** The mean of the usual sends relative to their targets, metres, and its standard error. */
   along: { by: number; sure: number };
   across: { by: number; sure: number };
-  /** How many of the pieces went wild, in the mean. */
+  /** The expected number of pieces that went wild. */
   wild: number;
 }
 
-/** Fewer pieces than this say nothing of it. */
+/** Fewer pieces than this say nothing. */
 export const MIN_PIECES = 8;
-/** A wild send is spread so many times as wide; of 25 sends 2 are taken to be wild before anything is seen: assumptions. */
+/**
+ * A wild send spreads this many times as wide, and 2 of 25 sends are assumed to be wild before anything is seen.
+ * Assumptions.
+ */
 const WILD = { wider: 3, of: 25, are: 2 } as const;
-/** Rounds of re-estimation; more change nothing that could be seen. */
+/** Rounds of re-estimation. More would change nothing visible. */
 const ROUNDS = 60;
-/** No spread is taken to be less, metres: where a piece rests is told by a finger. */
+/** No spread is assumed to be smaller, metres, because resting places are pointed at with a finger. */
 const MIN_SPREAD = 0.02;
 
-/** Where the child's own pieces came to rest about a jack, in a go as it stands after undo and correction, with the way they were sent. */
+/**
+ * Where the child's own pieces came to rest around a jack, in a go after undos and corrections, with the action used.
+ */
 export function restingOf(activity: Activity, play: Play): { action: Action; at: Resting }[] {
   return play.standing.flatMap(({ event }, i) => {
     if (event.kind !== "send" || event.foot || !event.spot) return [];
@@ -42,8 +47,9 @@ export function restingOf(activity: Activity, play: Play): { action: Action; at:
 }
 
 /**
- * A pull to one side and wild sends, told apart: resting places are taken as usual sends, normal about a middle of their own, and some wild ones about the
- * same middle spread three times as wide (re-estimated in turn until it stands, with a little known before of how many are wild). Null: too few pieces.
+ * Tells a pull to one side from wild sends. Resting places are modelled as usual sends, normal around a mean of their
+ * own, and some wild ones around the same mean, three times as wide (re-estimated until stable, with a prior on how
+ * many are wild). Null: too few pieces.
  */
 export function leanOf(all: readonly Resting[]): Lean | null {
   const count = all.length;
@@ -53,7 +59,8 @@ export function leanOf(all: readonly Resting[]): Lean | null {
     return (s[Math.floor((count - 1) / 2)]! + s[Math.ceil((count - 1) / 2)]!) / 2;
   };
   const axes = ["along", "across"] as const;
-  // Begun where most of them lie, whatever the wild ones do: 1.48 times the middle distance from the middle is one SD.
+  // Starts where most of them lie, whatever the wild ones do: one SD is 1.48 times the median distance from the
+  // median.
   const middle = {
     along: median(all.map((resting) => resting.along)),
     across: median(all.map((resting) => resting.across)),
@@ -72,7 +79,7 @@ export function leanOf(all: readonly Resting[]): Lean | null {
     });
     share = (wild.reduce((sum, y) => sum + y, 0) + WILD.are) / (count + WILD.of);
     for (const ax of axes) {
-      // A wild one says a ninth as much of the middle.
+      // A wild send says a ninth as much about the mean.
       const weights = wild.map((w) => 1 - w + w / WILD.wider ** 2);
       const sum = weights.reduce((eachSum, y) => eachSum + y, 0);
       middle[ax] = all.reduce((eachSum, resting, i) => eachSum + weights[i]! * resting[ax], 0) / sum;
@@ -88,5 +95,5 @@ export function leanOf(all: readonly Resting[]): Lean | null {
   const told = (key: (typeof axes)[number]) => ({ by: middle[key], sure: sd[key] / Math.sqrt(count) });
   return { pieces: count, along: told("along"), across: told("across"), wild: wild.reduce((sum, y) => sum + y, 0) };
 }
-/** Whether a pull shows beyond chance: two standard errors. */
+/** True if a pull is beyond chance: two standard errors. */
 export const pulls = ({ by, sure }: Lean["along"]): boolean => Math.abs(by) > 2 * sure;

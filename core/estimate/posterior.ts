@@ -1,17 +1,20 @@
 import type { Age } from "../measures/stature.ts";
 import { type Axis, FINE, finer, priorAt } from "./grid.ts";
 
-/** What one go says of a child: the week it was played in (any count that rises by one a week), and its log-likelihood at the points of the axis. */
+/**
+ * What one go says about a child: the week it was played in (any count that rises by one a week), and its log-
+ * likelihood at the points of the axis.
+ */
 export interface Observation {
   week: number;
   ll: readonly number[];
 }
-/** How far a child may change from one week to the next, one standard deviation on the axis: assumptions. */
+/** How far a child may change from one week to the next, one standard deviation on the axis. Assumptions. */
 export const DRIFT: Record<Axis, number> = { spread: 0.04, skill: 0.1 };
-/** After so many weeks without a try nothing more is forgotten. */
+/** After this many weeks without a try nothing more is forgotten. */
 const MAX_WEEKS = 60;
 
-/** What is known of a child on an axis: the middle, and the ends within which it lies with 80 %. In multipliers, or log-odds. */
+/** What is known of a child on an axis: the median, and the ends of the 80% interval. In multipliers, or log-odds. */
 export interface Estimate {
   axis: Axis;
   middle: number;
@@ -20,7 +23,7 @@ export interface Estimate {
 }
 export interface Posterior {
   axis: Axis;
-  /** Shares at the finer points; they sum to 1. */
+  /** The probability at each of the finer points. They add up to 1. */
   shares: readonly number[];
 }
 
@@ -31,7 +34,10 @@ function normed(shares: number[]): number[] {
 const normal = (axis: Axis, middle: number, sd: number) =>
   normed(FINE[axis].map((x) => Math.exp(-((x - middle) ** 2) / (2 * sd * sd))));
 
-/** How a change over so many weeks is spread over the fine points beside one; worked out once, since every child asks for the same few. */
+/**
+ * How a change over some weeks spreads over neighbouring fine points. Worked out once, because every child needs the
+ * same few.
+ */
 const kernels = new Map<string, Float64Array>();
 function kernelOf(axis: Axis, weeks: number): Float64Array {
   const key = `${axis} ${weeks}`;
@@ -47,7 +53,7 @@ function kernelOf(axis: Axis, weeks: number): Float64Array {
   return made;
 }
 
-/** The shares after so many weeks, in which a child may have changed: spread by a normal distribution. */
+/** The probabilities after some weeks in which the child may have changed: spread by a normal distribution. */
 function drifted(axis: Axis, shares: number[], weeks: number): number[] {
   if (weeks <= 0) return shares;
   const kernel = kernelOf(axis, Math.min(MAX_WEEKS, weeks));
@@ -68,14 +74,15 @@ function seen(shares: number[], ll: readonly number[]): number[] {
   return normed(shares.map((share, i) => share * Math.exp(fine[i]! - most)));
 }
 
-/** Only weeks so near to each other are compared: in more a child may have changed. */
+/** Only weeks this close are compared. Over more the child may have changed. */
 const NEAR = 2;
-/** So many weeks that agree are taken for granted before a child's own say how much its days differ. */
+/** This many weeks that agree are assumed before a child's own weeks say how much their days differ. */
 const STEADY = 6;
 /**
- * How much more one week of a child differs from the next than chance alone lets it: 1, or more. Two weeks that are one child's best explained by
- * one point of the axis lose `2 (most_1 + most_2 - most_both)` of their log-likelihood by it, which is 1 on average where nothing but chance
- * is between them. What a child's weeks say counts as many times less, so that contradictory days leave a wide interval. Source: quasi-likelihood.
+ * How much more one week of a child differs from the next than chance alone would explain: 1, or more. Explaining two
+ * weeks by one point of the axis costs `2 (most_1 + most_2 - most_both)` of log-likelihood, which is 1 on average if
+ * there is nothing but chance between them. A child's weeks then count as many times less, so that contradictory days
+ * leave a wide interval. Source: quasi-likelihood.
  */
 export function unsteady(weeks: readonly (readonly [week: number, ll: readonly number[]])[]): number {
   let [lost, pairs] = [0, 0];
@@ -86,17 +93,17 @@ export function unsteady(weeks: readonly (readonly [week: number, ll: readonly n
     lost += 2 * (Math.max(...ll) + Math.max(...before[1]) - both);
     pairs++;
   }
-  // Less one standard error of it, so that steady children are not taken for unsteady ones by chance.
+  // Less one standard error, so that steady children do not look unsteady by chance.
   return Math.max(1, (lost + STEADY - Math.sqrt(2 * pairs)) / (pairs + STEADY));
 }
 
 /**
- * What is known of a child of that age on an axis, in week `now`: the prior of its age, then every go in the order it was played, with a
- * drift between weeks. Goes of one week may come in any order. Source: core model, "Estimate".
+ * What is known of a child of that age on an axis, in week `now`: the prior of their age, then every go in order,
+ * with a drift between weeks. Goes of one week may come in any order. Source: core model, "Estimate".
  */
 export function posterior(axis: Axis, age: Age, goes: readonly Observation[], now?: number): Posterior {
   const { middle, sd } = priorAt(axis, age);
-  // Between goes of one week nothing drifts: they are one.
+  // Goes of one week are combined, because nothing drifts between them.
   const weeks = new Map<number, number[]>();
   for (const { week, ll } of goes) {
     const all = weeks.get(week);
@@ -111,12 +118,12 @@ export function posterior(axis: Axis, age: Age, goes: readonly Observation[], no
     shares = seen(drifted(axis, shares, week - last), less === 1 ? ll : ll.map((x) => less * x));
     last = week;
   }
-  // Far beyond its last try a child is again one of its age.
+  // Long after the last try a child is again like any child of their age.
   if (now !== undefined && order.length > 0) shares = drifted(axis, shares, now - last);
   return { axis, shares };
 }
 
-/** Where a share of a posterior lies below, on the axis. */
+/** The value below which a share of a posterior lies, on the axis. */
 function quantileAt({ axis, shares }: Posterior, share: number): number {
   const at = FINE[axis];
   const step = at[1]! - at[0]!;
@@ -129,7 +136,7 @@ function quantileAt({ axis, shares }: Posterior, share: number): number {
 }
 const told = (axis: Axis, x: number) => (axis === "spread" ? Math.exp(x) : x);
 
-/** Median and 80 % interval. */
+/** The median and the 80% interval. */
 export const estimateOf = (givenPosterior: Posterior): Estimate => ({
   axis: givenPosterior.axis,
   middle: told(givenPosterior.axis, quantileAt(givenPosterior, 0.5)),

@@ -3,7 +3,7 @@ import type { Axis } from "./grid.ts";
 import { FINE, finer } from "./grid.ts";
 import { type Observation, posterior } from "./posterior.ts";
 
-/** One go, with what the forecast said of it beforehand: its tries, those that succeeded, and how many should have at each point of the axis. */
+/** One go and its forecast: its tries, those that succeeded, and how many should have at each point of the axis. */
 export interface GoSeen extends Observation {
   child: string;
   age: Age;
@@ -12,36 +12,36 @@ export interface GoSeen extends Observation {
   hits: number;
   means: readonly number[];
 }
-/** One go beside what was forecast of it from all that was known before, shares 0 to 1. */
+/** One go next to its forecast, which used everything known before. Shares are 0 to 1. */
 export interface Forecasted {
   child: string;
   week: number;
   tries: number;
   hits: number;
   forecast: number;
-  /** The share forecast of a child of that age of whom no game is known. */
+  /** The share forecast for a child of that age about whom nothing else is known. */
   byAge: number;
   low: number;
   high: number;
-  /** The share of games that lies between them, if the forecast is right; one score often carries a tenth of them. */
+  /** The share of games in that range, if the forecast is right. One score often carries a tenth of all games. */
   holds: number;
 }
 export interface Truth {
   goes: Forecasted[];
-  /** In tenths of what was forecast: tries, the share forecast and the share that succeeded. */
+  /** By tenths of the forecast share: tries, the share forecast and the share that succeeded. */
   bins: { from: number; tries: number; forecast: number; seen: number }[];
-  /** Share of goes inside their 80 % band; null without any. */
+  /** The share of goes inside their 80% range. Null if there are none. */
   inside: number | null;
-  /** And so many should, if the forecasts are right; null where none is known. */
+  /** The share that should be inside, if the forecasts are right. Null if unknown. */
   meant: number | null;
   /**
-   * How far forecasts came from knowing nothing of a child but its age (0) to knowing exactly how often it hits (1); below 0, they are worse than the
-   * age alone. Null: too few tries to say.
+   * How far forecasts have come from knowing only a child's age (0) to knowing exactly how often they hit (1). Below
+   * 0, they are worse than the age alone. Null: too few tries.
    */
   ofPossible: number | null;
 }
 
-/** Chances of 0 to n hits where the share itself is not known: a mixture of binomials. */
+/** The chances of 0 to n hits if the share itself is uncertain: a mixture of binomials. */
 function hitsLaw(count: number, shares: readonly number[], weights: readonly number[]): number[] {
   const out = new Array<number>(count + 1).fill(0);
   for (const [i, weight] of weights.entries()) {
@@ -49,7 +49,7 @@ function hitsLaw(count: number, shares: readonly number[], weights: readonly num
     const chance = Math.min(1 - 1e-9, Math.max(1e-9, shares[i]!));
     let q = (1 - chance) ** count;
     if (q === 0) {
-      // So many tries that the first term is nothing: from the middle outwards by logarithms.
+      // With so many tries, the first term underflows. Start from the middle, in logarithms.
       let log = count * Math.log(1 - chance);
       for (let k = 0; k <= count; k++) {
         out[k]! += weight * Math.exp(log);
@@ -74,8 +74,9 @@ function quantile(law: readonly number[], share: number): number {
 }
 
 /**
- * Every go beside what was forecast of it from the same child's earlier goes alone (from its age where there were none), in the order they were
- * played. Goes of the same week know nothing of each other. What is forecast of one child depends on no other.
+ * Every go next to its forecast, in the order of play. A forecast uses the same child's earlier goes only, or their
+ * age if there were none. Goes of one week do not inform each other, and no child's forecast depends on another
+ * child.
  */
 export function forecastedOf(goes: readonly GoSeen[]): Forecasted[] {
   const usable = goes.filter((go) => go.tries > 0 && go.means.length > 0);
@@ -95,27 +96,31 @@ export function forecastedOf(goes: readonly GoSeen[]): Forecasted[] {
   });
 }
 
-/** How forecasts came true: of every go of every child, and over all of them. */
+/** How accurate forecasts were, for every go of every child and over all of them. */
 export function truthOf(goes: readonly GoSeen[]): Truth {
   const out = forecastedOf(goes);
   return { goes: out, ...accuracyOf(out) };
 }
 
-/** Fewer sends than this say nothing of one share; what is off by less is near enough. */
+/** Fewer sends than this say nothing about a share, and smaller differences do not matter. */
 const ENOUGH_TRIES = 50;
 const NEAR = 0.03;
-/** The share that came true least as it was forecast, where any is off by more than 3 points; null: none is. */
+/** The share that was forecast worst, if any is off by more than 3 points. Null if none is. */
 export function worstOf(bins: Truth["bins"]): Truth["bins"][number] | null {
   const off = (b: Truth["bins"][number]) => Math.abs(b.seen - b.forecast);
   const many = bins.filter((bin) => bin.tries >= ENOUGH_TRIES && off(bin) > NEAR);
   return many.length === 0 ? null : many.reduce((a, b) => (off(b) > off(a) ? b : a));
 }
 
-/** So many tries, and such a difference between knowing the age alone and knowing all, are needed to say how far forecasts came. */
+/**
+ * At least this many tries, and this much difference between knowing the age and knowing everything, are needed for a
+ * statement.
+ */
 const TO_SAY = { tries: 200, apart: 0.004 } as const;
 /**
- * How far forecasts came from the age alone to knowing every child's true share of hits. Squared errors of a forecast over the tries of a go are its
- * distance from the true share and p (1 - p), which nobody could forecast; h (n - h) / (n (n - 1)) is that without bias, where h of n hit.
+ * How far forecasts have come from the age alone to every child's true share of hits. The squared error of a forecast
+ * over a go's tries is its distance from the true share plus p (1 - p), which nobody could forecast. Of n tries with
+ * h hits, h (n - h) / (n (n - 1)) is an unbiased estimate of that part.
  */
 function ofPossible(goes: readonly Pick<Forecasted, "tries" | "hits" | "forecast" | "byAge">[]): number | null {
   const some = goes.filter((go) => go.tries > 1);
@@ -129,7 +134,7 @@ function ofPossible(goes: readonly Pick<Forecasted, "tries" | "hits" | "forecast
   return (byAge - squares((game) => game.forecast)) / (byAge - least);
 }
 
-/** How forecasts came true over some goes: a sum over them, so that it costs next to nothing. */
+/** The accuracy of forecasts over some goes. It is a sum over them, so it costs almost nothing. */
 export function accuracyOf(out: readonly Omit<Forecasted, "child" | "week">[]): Omit<Truth, "goes"> {
   const tries = out.reduce((sum, game) => sum + game.tries, 0);
   if (tries === 0) return { bins: [], inside: null, meant: null, ofPossible: null };

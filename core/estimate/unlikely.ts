@@ -3,35 +3,45 @@ import { finer } from "./grid.ts";
 import { posterior } from "./posterior.ts";
 import type { GoSeen } from "./truth.ts";
 
-/** A go of one child, in the order in which they were played. */
+/** A go of one child, in the order of play. */
 export interface GoReported extends GoSeen {
   play: string;
 }
-/** A go that, with so many before it, hit more often than the child's earlier goes let expect. */
+/** A go that, together with some before it, hit more often than the child's earlier goes suggest. */
 export interface Unlikely {
   play: string;
-  /** How many goes were taken together, this one the last of them; their tries, the hits told, and the hits expected. */
+  /** How many goes were taken together, ending with this one; their tries, the hits reported, and the hits expected. */
   goes: number;
   tries: number;
   hits: number;
   expected: number;
 }
 
-/** So many of the newest goes are taken together. */
+/** How many of the newest goes are taken together. */
 const TOGETHER = [1, 2, 4, 8] as const;
-/** Goes rarer than this among honest ones are reported. Measured, fewer than one honest go in a thousand is (unlikely.slow.test.ts). */
+/**
+ * Goes that are rarer than this among honest ones are reported. In measurements, fewer than one honest go in a
+ * thousand was (unlikely.slow.test.ts).
+ */
 const RARE = 1.2e-3;
 /**
- * Where even the surest child would hit less often than that, or where the point that explains some goes best would hit so often more seldom than this, they say
- * more of the setting (what is sent does not get there, or rolls on) than of the child, and are left out: assumptions.
+ * If even the surest child would hit less often than this, or if the point that explains some goes best would rarely
+ * hit so often, the goes say more about the setting (the object does not get there, or rolls on) than about the
+ * child, and are left out. Assumptions.
  */
 const CAN_HIT = 0.9;
 const EXPLAINED = 0.1;
-/** A child may have a good day: as much as it may change in so many weeks (5% of its spread, or 0.12 of log-odds), an assumption. */
+/**
+ * A child may have a good day: as much better as they may become in this many weeks (5% of their spread, or 0.12 of
+ * log-odds). An assumption.
+ */
 const GOOD_DAY = 1.5;
-/** Of more tries than this in all the normal distribution takes the place of the sum. */
+/** Above this many tries the normal distribution replaces the exact sum. */
 const SUMMED = 1000;
-/** The chance of at least `hits`, of goes with so many tries each and one share of hits each: an exact sum, go by go, up to SUMMED tries in all. */
+/**
+ * The chance of at least `hits` in goes with these tries and shares of hits. An exact sum, go by go, up to SUMMED
+ * tries in all.
+ */
 export function atLeast(hits: number, goes: readonly { tries: number; share: number }[]): number {
   const sum = (of: (g: { tries: number; share: number }) => number) => goes.reduce((all, go) => all + of(go), 0);
   if (sum((g) => g.tries) > SUMMED) {
@@ -51,7 +61,10 @@ export function atLeast(hits: number, goes: readonly { tries: number; share: num
   return law.reduce((sum, p) => sum + p, 0);
 }
 
-/** The chance that some goes together hit at least as often as was told, from what was known before them; and the hits expected. */
+/**
+ * The chance that some goes together hit at least as often as was reported, from what was known before them, and the
+ * hits expected.
+ */
 function chanceOf(some: readonly GoSeen[], before: readonly GoSeen[]) {
   const { axis, age, week } = some[0]!;
   const known = posterior(axis, age, before, week + GOOD_DAY).shares;
@@ -61,7 +74,7 @@ function chanceOf(some: readonly GoSeen[], before: readonly GoSeen[]) {
   const expected = known.reduce((sum, w, i) => sum + w * means[i]!, 0);
   const shares = (i: number) =>
     goes.map((go) => ({ tries: go.tries, share: Math.min(1, Math.max(0, go.means[i]! / go.tries)) }));
-  // What is no rarer than two standard deviations is not worth the sum.
+  // Nothing that is within two standard deviations is worth the exact sum.
   const variance = known.reduce((sum, w, i) => {
     const chance = shares(i).reduce((eachSum, share) => eachSum + share.tries * share.share * (1 - share.share), 0);
     return sum + w * ((means[i]! - expected) ** 2 + chance);
@@ -75,10 +88,11 @@ function chanceOf(some: readonly GoSeen[], before: readonly GoSeen[]) {
 }
 
 /**
- * The goes of one child, for one action and axis, that hit more often than its earlier goes (or, without any, its age) let expect: by themselves, or with
- * the one, three or seven before them. `goes`: in the order they were played; `which`: only those are looked at. Nobody is to be blamed for one: somebody may have helped, or typed it in
- * from memory. Source: the exact tail of a mixture of binomials over what is known of the child, which is the most powerful test against misses told as
- * hits where all tries are alike.
+ * The goes of one child, for one action and axis, that hit more often than their earlier goes (or, without any, their
+ * age) suggest: alone, or together with the one, three or seven before them. `goes`: in the order of play. `which`:
+ * only these are checked. Nobody is to blame for one, because somebody may have helped, or typed it in from memory.
+ * Source: the exact tail of a mixture of binomials over what is known of the child, which is the most powerful test
+ * against misses reported as hits if all tries are alike.
  */
 export function unlikelyOf(goes: readonly GoReported[], which: (play: string) => boolean = () => true): Unlikely[] {
   const told = goes.filter((go) => go.tries > 0 && Math.max(0, ...go.means) >= CAN_HIT * go.tries);

@@ -10,47 +10,57 @@ import { logit } from "../log-odds.ts";
 import { mostHead } from "../match/heads.ts";
 
 export { FAIR_KNOBS, type FairKnob };
-/** Every chance to win within so much of equal is fair. */
+/** A match is fair if every chance to win is within this of equal. */
 export const FAIR_WITHIN = 0.03;
-/** Where it cannot be gone through exactly games are drawn: no more once the chance is off by so many standard errors, or known so well; less well where it is even by far (`clearly`). */
+/**
+ * Where a game is too large to be exact, games are sampled until the chance is this many standard errors from fair,
+ * or until it is known this well. If the match is clearly even, less will do.
+ */
 const SURE = 2.5;
 const ENOUGH = { roughly: 0.03, clearly: 0.02, surely: 0.015 } as const;
-/** And no more than so many, however unsure it still is. */
+/** The most games that are sampled, however unsure the result still is. */
 const MAX_GAMES = 2500;
-/** Going through a game exactly may cost so many steps (less where sides meet: what is not soon at its end then never is), and playing it out so many for one change: it is done again and again here. */
+/**
+ * The steps that one change may cost, because many changes are tried. An exact forecast gets less where sides meet:
+ * it finishes early or not at all.
+ */
 const EXACT = { apart: 8000, meeting: 1000 } as const;
 const STEPS = 150_000;
 
 export interface Fair {
-  /** Chances to win as they are, and with the change; a tie is shared. One a player. */
+  /** Chances to win before and after the change, one for each player. A tie is shared. */
   before: number[];
   after: number[];
-  /** The largest standard error of a chance in `after`; 0 where the game could be gone through exactly. */
+  /** The largest standard error of a chance in `after`. 0 if the forecast was exact. */
   standardError: number;
-  /** Share of games that end level, with the change: then nobody has won, however even it is. */
+  /** The share of games that end in a tie after the change. A match can be even because nobody wins. */
   ties: number;
-  /** Chance to win of whoever starts, who that is being drawn, with the change; null where it makes no difference. */
+  /** The chance to win for the player who starts, after the change. Null if starting makes no difference. */
   starter: number | null;
-  /** What everybody has then; as they are where nothing was needed. */
+  /** How each player plays after the change. Unchanged if nothing was needed. */
   people: Role[];
-  /** Whether every chance is within 3 points of equal; else it is the nearest that was found. */
+  /** True if every chance is within 3 points of equal. If not, this is the nearest that was found. */
   fair: boolean;
-  /** Forecasts that were worked out. */
+  /** The number of forecasts that were worked out. */
   tried: number;
 }
 
 const PLAYS: Role = { role: "plays" };
 const unequal = (wins: readonly number[]) => Math.max(...wins.map((win) => Math.abs(win - 1 / wins.length)));
-/** Whether it is known well enough that it is fair, or is not. */
+/** True once it is known well enough whether the match is fair. */
 const enoughFor = ({ wins, standardError: e }: SoFar): boolean =>
   e < ENOUGH.surely ||
   (e < ENOUGH.clearly && unequal(wins) < FAIR_WITHIN / 2) ||
   unequal(wins) > FAIR_WITHIN + SURE * e;
 
 /**
- * The smallest change, in the order of the activity unless another is given, that makes a match fair: points to begin with for the weakest; a line farther back for the strongest; a target half as wide again for
- * the weakest; a court or a goal to guard that is narrower, for the weakest, with points to begin with where these alone come near; the strongest one's other hand; kneeling; the last two with a line farther back as well. Of each the one that comes nearest to even; the first that brings every chance to win within 3 points of equal is taken,
- * where none does, the nearest. Each plays for itself. `stop` is asked before every forecast; once it says true the best so far is given.
+ * Finds the smallest change that makes a match fair. The changes are tried in the order given, or in the activity's:
+ * a head start for the weakest player; a line farther back for the strongest; a target half as wide again for the
+ * weakest; a narrower court or goal for the weakest to guard, with a head start where that alone comes near; the
+ * strongest player's other hand; kneeling. The last two may come with a line farther back. Each change is set as near
+ * to even as it goes, and the first that brings every chance to win within 3 points of equal is taken. If none does,
+ * the nearest is. Everybody plays for themselves. `stop` is asked before every forecast, and once it returns true the
+ * best so far is returned.
  */
 export function fairMatch(
   activity: Activity,
@@ -69,13 +79,14 @@ export function fairMatch(
     string,
     { wins: number[]; error: number; how: "roughly" | "surely"; starts: Forecast["starts"]; ties: number }
   >();
-  /** Chances to win: roughly, for which way to go on, or as surely as they are told. */
+  /** Chances to win. A rough answer is enough to see which way to go on. */
   const winsOf = (people: Role[], how: "roughly" | "surely" = "surely"): number[] => {
     const key = JSON.stringify(people);
     const before = known.get(key);
     if (before && (before.how === "surely" || how === "roughly")) return before.wins;
     if (!before) tried++;
-    // What seems fair is looked at surely at once; and as it is is told to all.
+    // A match that seems fair is measured surely at once. How it stands without a change is shown, so it is measured
+    // well too.
     const enough = ({ wins, standardError: e }: SoFar) =>
       (enoughFor({ wins, standardError: e }) && (people !== plain || e < ENOUGH.roughly)) ||
       (how === "roughly" && e < ENOUGH.roughly && unequal(wins) > FAIR_WITHIN);
@@ -89,7 +100,7 @@ export function fairMatch(
       shared,
       stop,
     });
-    // What could not be gone through once cannot with other people either.
+    // A game that was too large once is too large for other people as well.
     if (forecast.method === "sampled") method = "sampled";
     const wins = Array.from({ length: count }, (_, i) => {
       const side = forecast.sides.find((sideForecast) => sideForecast.players.includes(i));
@@ -122,8 +133,9 @@ export function fairMatch(
   );
 
   /**
-   * Of a number that helps whoever is behind the more it is: the one that makes it most even. Log-odds are taken to go evenly between what is known, and
-   * where that does not lead on quickly, by halves. Nothing is gone on with where with none of it the stronger is not ahead any more.
+   * For a number that helps the weaker player the more it grows, finds the value that is nearest to even. It
+   * interpolates in log-odds, which are roughly linear, and falls back to halving. It stops at once if the stronger
+   * player is not ahead without it.
    */
   const evenest = (most: number, strong: number, with_: (k: number) => Role[]) => {
     const off = (w: readonly number[]) => logit(Math.min(0.99, Math.max(0.01, w[strong]!))) - logit(1 / count);
@@ -142,7 +154,7 @@ export function fairMatch(
       else hi = { k, off: off(now) };
       slow = 2 * (hi.k - lo.k) > wide ? slow + 1 : 0;
     }
-    // Of the two between which it turns the one that seems nearer to even is looked at first.
+    // The value that is even lies between these two. The one that seems nearer is measured first.
     const ends = [lo.k, hi.k]
       .filter((k) => k > 0)
       .map((k) => ({ k, off: stop() ? 0 : unequal(winsOf(with_(k), "roughly")) }));
@@ -151,7 +163,7 @@ export function fairMatch(
   const put = (people: readonly Role[], i: number, change: Partial<Role>) =>
     people.map((person, k) => (k === i ? { ...person, ...change } : person));
 
-  // Of more than two the strongest is held back, one after the other.
+  // With more than two players, the strongest is held back, one after another.
   const search = () => {
     for (let round = 1; round < count && !done() && !stop(); round++) {
       const from = best.people;
@@ -159,7 +171,7 @@ export function fairMatch(
       const strong = wins.indexOf(Math.max(...wins));
       const weak = wins.indexOf(Math.min(...wins));
       const by = range?.by ?? MAX_NEARER;
-      // None of it is as it was, and known already.
+      // Zero is no change, and its chances are known already.
       const back = (k: number) => (k === 0 ? {} : { nearer: -Math.round(k * by * 1000) / 1000 });
       const farthest = Math.floor(-(range?.least ?? 0) / by);
       for (const knob of order) {
@@ -179,7 +191,7 @@ export function fairMatch(
             evenest(Math.round(10 * (1 - MIN_COURT)), strong, (k) =>
               put(of, weak, k === 0 ? {} : { court: 1 - k / 10 }),
             );
-          // A point more or less to begin with is much: what is left over is made up by the court.
+          // A whole point of head start is a large step. A narrower court makes up the rest.
           const { head = 0 } = best.people[weak]!;
           narrower(from);
           for (const height of [head, head - 1])

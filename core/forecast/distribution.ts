@@ -1,4 +1,7 @@
-/** A distribution over whole numbers, rising. Chances sum to 1, or to what is left of it where some plays have no such number. */
+/**
+ * A distribution over whole numbers in rising order. Its chances add up to 1, or to less if some plays have no such
+ * number.
+ */
 export interface Distribution {
   at: number[];
   p: number[];
@@ -9,10 +12,10 @@ export function distribution(mass: ReadonlyMap<number, number>): Distribution {
   return { at, p: at.map((v) => mass.get(v)!) };
 }
 
-/** The same law of a number that is so much more. */
+/** The same distribution of a number that is larger by this much. */
 export const raised = ({ at, p }: Distribution, by: number): Distribution => ({ at: at.map((v) => v + by), p });
 
-/** Several laws, each with its weight; the weights sum to 1. */
+/** A mixture of several distributions with their weights, which add up to 1. */
 export function mixed(parts: readonly (readonly [Distribution, number])[]): Distribution {
   const mass = new Map<number, number>();
   for (const [d, weight] of parts)
@@ -20,16 +23,19 @@ export function mixed(parts: readonly (readonly [Distribution, number])[]): Dist
   return distribution(mass);
 }
 
-/** Mean of the plays that have a number; 0 where none has. */
+/** The mean over the plays that have a number. 0 if none has. */
 export function mean(givenDistribution: Distribution): number {
   const whole = givenDistribution.p.reduce((sum, p) => sum + p, 0);
   return whole === 0 ? 0 : givenDistribution.at.reduce((sum, v, i) => sum + v * givenDistribution.p[i]!, 0) / whole;
 }
 
-/** Rounding of many chances added up. */
+/** The rounding error of many chances added up. */
 const SLACK = 1e-9;
 
-/** The smallest value with at least `share` (0 to 1) of all plays at or below it; Infinity where so many have no number at all. */
+/**
+ * The smallest value with at least `share` (0 to 1) of all plays at or below it. Infinity if that many have no
+ * number.
+ */
 export function quantile(givenDistribution: Distribution, share: number): number {
   let sum = 0;
   for (let i = 0; i < givenDistribution.at.length; i++) {
@@ -39,11 +45,12 @@ export function quantile(givenDistribution: Distribution, share: number): number
   return Number.POSITIVE_INFINITY;
 }
 
-/** What a likely range is meant to hold, of all plays. */
+/** The share of all plays that a likely range should hold. */
 export const LIKELY = 0.8;
 /**
- * The shortest run of values that holds so much of all plays, and the share that it really holds: one score often carries a tenth of all plays or more,
- * so that it is seldom just what was asked for. Of equally short ones the one that holds most. Where fewer plays have a number at all, all of them.
+ * The shortest run of values that holds this share of all plays, and the share that it really holds. One score often
+ * carries a tenth of all plays or more, so the share is seldom exact. Of equally short runs, the one that holds most.
+ * If fewer plays have a number at all, all of them.
  */
 export function likelyRange({ at, p }: Distribution, share = LIKELY): { low: number; high: number; holds: number } {
   let best = { low: at[0] ?? 0, high: at[at.length - 1] ?? 0, holds: p.reduce((eachSum, b) => eachSum + b, 0) };

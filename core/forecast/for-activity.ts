@@ -30,15 +30,15 @@ import type { Forecast } from "./result.ts";
 
 export interface Who {
   age: Age;
-  /** Spread beside a child of 8, once known better than by age. */
+  /** Spread as a factor of a typical 8-year-old's, once the child is known better than by age. */
   multiplier?: number;
-  /** Log-odds beside those of the age, for what is no spread. */
+  /** Log-odds above or below those of the age, for skills without a spread. */
   skill?: number;
-  /** How quick beside its age: walks so much faster and is ready so much sooner. */
+  /** Pace as a factor of the age's: walks this much faster and is ready this much sooner. */
   pace?: number;
 }
 
-/** What an activity sends; a document that was read always has it. */
+/** The object that an activity sends. A document that was read always has it. */
 export function sentIn(activity: Activity): Item {
   const item = thing(activity.kit, activity.kit.send);
   if (!item) throw new RangeError(`kit.send: "${activity.kit.send}" is not in the list of items`);
@@ -46,8 +46,8 @@ export function sentIn(activity: Activity): Item {
 }
 
 /**
- * The layout of an activity in its own space: what the game needs, what is laid out beside it, and the run-on of what is sent, unless a wall
- * or something soft behind the targets stops it.
+ * The layout of an activity in its own space: what the game needs, what is laid out beside it, and the run-on behind
+ * the targets, unless a wall or something soft stops it.
  */
 export function layoutOf(activity: Activity): Part[] {
   const known = layouts.get(activity);
@@ -57,7 +57,7 @@ export function layoutOf(activity: Activity): Part[] {
     ? Math.min(KEPT_CLEAR, runOnIn(activity, parts, personOf(activity, { age: USUAL_AGE })))
     : 0;
   const from = reachOfLayout(parts);
-  // Indoors a wall stops it.
+  // Indoors a wall stops the object.
   const stops = (at: number) => (activity.space.indoors ? Math.max(from, Math.min(at, activity.space.length)) : at);
   const more = activity.layout ? laidParts(activity.layout) : [];
   const out: Part[] = [
@@ -68,10 +68,10 @@ export function layoutOf(activity: Activity): Part[] {
   layouts.set(activity, out);
   return out;
 }
-/** Documents are never changed in place, so each is laid out once. */
+/** Documents never change in place, so each is laid out once. */
 const layouts = new WeakMap<Activity, Part[]>();
 
-/** A target with the depth of the thing that stands there; what has no opening or gap lets nothing in or through. */
+/** A target as deep as the item that stands there. An item without an opening or a gap lets nothing in or through. */
 function deep(activity: Activity, part: Part): Part {
   if (part.kind !== "target") return part;
   const is = thing(activity.kit, part.item);
@@ -84,14 +84,17 @@ function deep(activity: Activity, part: Part): Part {
   return { ...part, depth: part.depth ?? is.depth, rule };
 }
 
-/** Less than one in two hundred is no chance. */
+/** A chance below one in two hundred counts as none. */
 export const NO_CHANCE = 0.005;
-/** Whoever sends is taken to be so old where nobody is named, years. */
+/** The age of a player if nobody is named, years. */
 export const USUAL_AGE = 8;
-/** More floor than this is not kept clear behind the targets, metres: what runs farther is stopped by something. */
+/**
+ * The floor kept clear behind the targets is never longer than this, metres. Whatever runs farther is stopped by
+ * something.
+ */
 export const KEPT_CLEAR = 3;
 
-/** Somebody who plays an activity: with its things, on its floor. */
+/** Somebody who plays an activity, with its items and on its floor. */
 export function personOf(activity: Activity, who: Who): Person {
   const of = people.get(activity) ?? new Map<string, Person>();
   people.set(activity, of);
@@ -118,7 +121,7 @@ export function personOf(activity: Activity, who: Who): Person {
     const other = extraObjectIndex(manner.thing);
     return (other >= 0 && thing(activity.kit, extraObjects(activity)[other] ?? "")) || sentIn(activity);
   };
-  // Of both hands in turn the weaker decides.
+  // If the hands alternate, the weaker one decides.
   const howOf = ({ posture, hand }: Manner): How => ({
     ...(posture && { posture }),
     ...(hand && hand !== "both" && { hand: hand === "alternate" ? ("other" as const) : hand }),
@@ -157,7 +160,7 @@ export function personOf(activity: Activity, who: Who): Person {
 }
 const people = new WeakMap<Activity, Map<string, Person>>();
 
-/** How somebody sends in an activity; null where nothing is sent. */
+/** How somebody sends in an activity. Null if nothing is sent. */
 export const sendingIn = (activity: Activity, age: Age): Sending | null =>
   isSend(activity.aim.action)
     ? ramped(activity, sendingOf(age, activity.aim.action, sentIn(activity), activity.space.floor))
@@ -169,11 +172,11 @@ function ramped(activity: Activity, sending: Sending): Sending {
     : sending;
 }
 
-/** How a probe of an activity is asked, in a layout. */
+/** How a probe of an activity is asked in a layout. */
 const sightIn = (probe: Probe, parts: readonly Part[], person: Person, policy: Policy = "middle"): Sight =>
   sightOf(probe.ask, { parts, people: [person], policy });
 
-/** How far what is sent runs on past what it was sent at, metres: the most over all that can be aimed at. */
+/** How far the object runs on past its target, metres: the most over everything that can be aimed at. */
 export const runOnIn = (activity: Activity, parts: readonly Part[], person: Person): number =>
   Math.max(
     0,
@@ -182,7 +185,7 @@ export const runOnIn = (activity: Activity, parts: readonly Part[], person: Pers
     ),
   );
 
-/** How far anything is sent in an activity, metres. */
+/** The farthest that anything is sent in an activity, metres. */
 export const farthestAim = (activity: Activity, parts: readonly Part[] = layoutOf(activity)): number =>
   Math.max(
     0,
@@ -191,15 +194,18 @@ export const farthestAim = (activity: Activity, parts: readonly Part[] = layoutO
     ),
   );
 
-/** Whether nothing behind the targets stops what is sent. Documents kept from earlier versions do not say: nothing does. */
+/**
+ * True if nothing behind the targets stops the object. Documents from earlier versions do not say, which means that
+ * nothing does.
+ */
 export const goesOn = (activity: Activity): boolean =>
   activity.behind !== "wall" && activity.behind !== "soft" && activity.off !== "wall";
 
-/** Whether what is sent flies. */
+/** True if the object flies. */
 export const flies = (activity: Activity): boolean =>
   isSend(activity.aim.action) && actionFacts[activity.aim.action].travel === "air";
 
-/** What will happen when these people play it. */
+/** Forecasts what will happen when these people play it. */
 export function forecastActivity(
   activity: Activity,
   who: readonly Who[],
@@ -226,8 +232,9 @@ export function forecastActivity(
 }
 
 /**
- * Chances given by hand: each of something that is there, none beyond 1, those of one aim together at most 1 (just 1 where all of them are given),
- * and none left out. RangeError names which.
+ * Checks chances that were given by hand. Each must belong to something in the game and be 1 at most, those of one
+ * aim must add up to 1 at most (exactly 1 if all are given), and none may be missing. RangeError names the one that
+ * is wrong.
  */
 function checkChances(activity: Activity, chances: Readonly<Record<string, number>>, mode: Mode): void {
   const probes = openedPlay(activity).probes.filter((probe) => probe.modes === undefined || probe.modes.includes(mode));
@@ -238,10 +245,10 @@ function checkChances(activity: Activity, chances: Readonly<Record<string, numbe
   }));
   const named = [...new Set(refs.flatMap((ref) => ref.named))];
   const also = [...new Set(refs.flatMap((ref) => ref.also ?? []))];
-  // Of pins any that are ever there.
+  // Pins may be named even if they do not always stand.
   const pins = openedPlay(activity).parts.flatMap((part) => (part.kind === "target" ? [part.id] : []));
   const sets = refs.some((ref) => ref.sets) ? pins : [];
-  // Where the line moves, a chance from each line.
+  // Where the line moves, there is a chance from each line.
   const lines = [
     ...new Set(
       refs.flatMap((ref) =>
@@ -266,14 +273,14 @@ function checkChances(activity: Activity, chances: Readonly<Record<string, numbe
     const ids = ref.sets ? Object.keys(chances) : own.filter((id) => Object.hasOwn(chances, id));
     const sum = ids.reduce((eachSum, id) => eachSum + chances[id]!, 0);
     if (sum > 1 + 1e-9) throw new RangeError(`chances: together they are ${sum.toFixed(3)}, and must be at most 1`);
-    // What takes the rest is given as well as everything else: nothing may be left.
+    // If the outcome that takes the rest is given too, nothing may be left over.
     const several = (ref.also ?? []).length > 1;
     const whole = several && ref.meant !== null && ids.includes(ref.rest) && own.every((id) => ids.includes(id));
     if (whole && sum < 1 - 1e-9) throw new RangeError(`chances: together they are ${sum.toFixed(3)}, and must be 1`);
   }
 }
 
-/** The chance that each probe of an activity stands for, for one person, 0 to 1, by the probe's id. */
+/** The chance of each probe of an activity for one person, 0 to 1, by the probe's id. */
 export function rates(
   activity: Activity,
   who: Who,
@@ -297,7 +304,7 @@ export function rates(
   return out;
 }
 const ALONE: Setup = { players: 1, mode: "alone", seed: 1 };
-/** The same by peg: what stands under it on the tape. */
+/** The same by peg, as shown on the tape. */
 export const pegRates = (
   activity: Activity,
   who: Who,
@@ -305,7 +312,7 @@ export const pegRates = (
   only?: string,
 ): Map<string, number> => byPeg(activity, rates(activity, who, parts, only));
 
-/** Chances by probe as chances by peg: of several under one peg the first. */
+/** Chances by probe as chances by peg. If several belong to one peg, the first counts. */
 export function byPeg(activity: Activity, all: ReadonlyMap<string, number>): Map<string, number> {
   const out = new Map<string, number>();
   for (const probe of openedPlay(activity).probes) {

@@ -34,42 +34,53 @@ import { atLeast, atMost, convolved, shareOfTies, shareOfWins } from "./join.ts"
 import type { Choice, Forecast } from "./result.ts";
 import { type Order, ordersOf, overStarts } from "./starters.ts";
 
-/** Exact while no more states than this are met; else sampled. */
+/** A forecast is exact while it meets no more states than this. Above it, games are sampled. */
 export const STATE_CAP = 20_000;
-/** Without a cap of its own a game is followed until less than this of all plays is left. */
+/** A game without a cap is followed until less than this share of all plays is left. */
 const LEFT_OVER = 1e-12;
-/** So much of all plays may come to where counters are read. */
+/** With counters, states that hold less than this share of all plays are left out. */
 const NOTHING_MUCH = 1e-9;
-/** A moment less likely than that, beside all plays, is none. */
+/** A moment less likely than this counts as impossible. */
 const TRIMMED = 1e-17;
-/** Longest sampled game, in events; one that goes on is cut off, and counted as such. */
+/** The longest sampled game, in events. A longer one is cut off and counted as such. */
 const MAX_PLIES = 5000;
-/** Games that make the standard error of any chance 0.9 points or better. */
+/** So many games bring the standard error of any chance to 0.9 points or better. */
 const SAMPLES = 3000;
 /**
- * What a forecast may cost, in steps: the same on every machine, and so the same answer. A way looked at is one step, and so are so many
- * cells of time.
+ * What a forecast may cost, in steps and not in seconds, so that every machine gives the same answer. Looking at one
+ * way on costs one step, and so does a batch of time cells.
  */
 const EXACT_BUDGET = 15_000;
-/** Games without a cap go on longer, and are worth more to be followed. */
+/** Games without a cap last longer, so they get this much more. */
 const UNCAPPED = 5;
 const CELLS_A_STEP = 1000;
-/** States still to be gone through will cost at least so much of what those before them did: given up at once where even that is too much. */
+/**
+ * The states still to come will cost at least this share of what the earlier ones did. If even that is too much, the
+ * forecast gives up at once.
+ */
 const AT_LEAST = 0.5;
 const SAMPLE_BUDGET = 88_000;
-/** What finding the best choice over a whole go may cost, in steps; beyond it the best of the next send alone is taken, and named so. */
+/**
+ * What searching for the best choice over a whole go may cost, in steps. Beyond it, the player takes what is best for
+ * the next send alone, and the forecast says so.
+ */
 const SOLVE_BUDGET = 60_000;
-/** And so many events ahead at most: a game without a cap has no last one to begin at. */
+/**
+ * The search looks at most this many events ahead, because a game without a cap has no last event to work back from.
+ */
 const MAX_AHEAD = 600;
-/** Things done before a clock starts. */
+/** The most things that are done before a clock starts. */
 const MAX_BEFORE = 12;
-/** And one game that is looked at. */
+/** The budget of a single game that somebody looks at. */
 const DEAL_BUDGET = 100_000;
-/** A step from a state that was met before costs so much less. */
+/** A step from a state that is known already costs this much of a new one. */
 const KNOWN_STEP = 0.1;
-/** After so many pairs it is asked again whether they are enough. */
+/** The sampler asks after this many pairs whether it has enough. */
 const PAIRS_A_LOOK = 10;
-/** States that a sampler keeps to meet them again; where after so many steps too few were met again, none are kept any more. */
+/**
+ * A sampler keeps this many states in case it meets them again. If it has met too few of them after a number of
+ * steps, it stops keeping any.
+ */
 const KEPT_STATES = 40_000;
 const TRIAL_STEPS = 12_000;
 const MIN_MET_AGAIN = 0.4;
@@ -78,60 +89,67 @@ export interface ForecastInput {
   game: Game;
   setup: Setup;
   parts: readonly Part[];
-  /** One a player. */
+  /** One for each player. */
   people: readonly Person[];
   policy: Policy;
-  /** Chances by name that replace the computed ones (for checking by hand). */
+  /** Chances by name, in place of the computed ones. For checking by hand. */
   chances?: Readonly<Record<string, number>>;
   method?: "auto" | "exact" | "sampled";
   samples?: number;
   stateCap?: number;
-  /** Steps that following it to its end may cost. */
+  /** The steps that an exact forecast may cost. */
   exactBudget?: number;
-  /** And steps that drawn games may cost; so many games as were asked for, whatever they cost, unless given. */
+  /** The steps that sampled games may cost. Left out, all the games that were asked for are played. */
   sampleBudget?: number;
   solveBudget?: number;
-  /** Nobody asks how long it takes: times are left out, all 0, where they decide nothing. Much cheaper to follow to the end. */
+  /**
+   * Leaves out times, which are then all 0, unless they decide something. This makes an exact forecast much cheaper.
+   */
   untimed?: boolean;
-  /** Games are drawn in pairs, one with the luck of the other turned round, until this says that it is enough: for chances to win. */
+  /**
+   * Samples games in pairs, the second with the luck of the first turned round, until this returns true. For chances
+   * to win.
+   */
   enough?: (soFar: SoFar) => boolean;
-  /** For several forecasts of one game with the same people, who only play otherwise each time. */
+  /** Shared by several forecasts of one game with the same people, who only play differently each time. */
   shared?: Shared;
-  /** Asked now and then; once it says true, `ForecastStopped` is thrown. */
+  /** Asked now and then. Once it returns true, `ForecastStopped` is thrown. */
   stop?: () => boolean;
-  /** States already expanded for the same game and setup: several children share one. */
+  /** The states that are known already for the same game and setup. Several children share one graph. */
   graph?: Graph;
-  /** The first side starts; otherwise who starts is drawn, and all figures are taken over that. */
+  /** The first side starts. Left out, any side may start, and the figures are averages over that. */
   firstStarts?: boolean;
-  /** How each plays, one a player, where the setup does not say it itself: with the other hand, from a line of its own ... It changes no state. */
+  /**
+   * How each player plays (the other hand, a line of their own …), if the setup does not say so. It changes no state.
+   */
   manners?: readonly Role[];
 }
 
-/** Chances to win of each side so far, a tie shared, and the largest standard error of one. */
+/** Each side's chance to win so far, with ties shared, and the largest standard error among them. */
 export interface SoFar {
   wins: readonly number[];
   standardError: number;
 }
 
-/** A caller wanted no answer any more. */
+/** Thrown when the caller no longer wants an answer. */
 export class ForecastStopped extends Error {}
 
-/** What one event leads to: the next state's key, or the end. */
+/** Where one event leads: the key of the next state, or the end. */
 interface Step {
   key: string;
   state: BaseState;
   ended: boolean;
-  /** How much each counter grew by it. */
+  /** How much the event added to each counter. */
   grown: readonly number[];
 }
-/** A way on, with a name of its own and the event that it is, both made when they are first asked for: most ways are never gone. */
+/** A way on. Its name and event are made when first asked for, because most ways are never taken. */
 class NamedWay implements Way {
   readonly body: Body;
   readonly share: number;
   readonly spent: Cost;
   readonly released: number | null;
   readonly landed: number | null;
-  /** The same event as a way before it, in another time: looking where it leads costs nothing more. */
+  /** True if an earlier way is the same event at another time. Following it costs nothing more. */
   repeats = false;
   private name: string | null = null;
   private happens: GameEvent | null = null;
@@ -146,14 +164,14 @@ class NamedWay implements Way {
     this.name ??= JSON.stringify(this.body);
     return this.name;
   }
-  /** It happening at once: where time changes nothing there is no other. */
+  /** The event at time 0, for games in which time changes nothing. */
   get event(): GameEvent {
     this.happens ??= { ...this.body, at: 0 } as GameEvent;
     return this.happens;
   }
 }
 
-/** Equal texts for equal asks. What a pattern gives again and again as one object is told apart by that object alone. */
+/** Gives equal names to equal asks. An object that a pattern returns again and again is recognised by identity. */
 class Names {
   private readonly ids = new WeakMap<Ask, string>();
   private readonly numbers = new WeakMap<object, number>();
@@ -172,7 +190,7 @@ class Names {
   private numberOf(o: object): number | string {
     const known = this.numbers.get(o);
     if (known !== undefined) return known;
-    // What holds nothing but a few words and numbers is often rebuilt.
+    // Patterns often rebuild objects that hold only a few words and numbers.
     let flat = "";
     for (const key in o) {
       const v = (o as Record<string, unknown>)[key];
@@ -191,7 +209,7 @@ class Names {
   }
 }
 
-/** What a game amounts to at its end. */
+/** The result of a game at its end. */
 interface End {
   winners: readonly number[];
   reached: Progress[];
@@ -199,15 +217,15 @@ interface End {
 }
 
 /**
- * The states of one game and where each event leads. Who plays, and how, changes the chances, never the states, so one graph serves
- * every child, as long as elapsed time changes nothing.
+ * The states of one game, and where each event leads. Who plays changes the chances but never the states, so one
+ * graph serves every child, as long as elapsed time changes nothing.
  */
 export class Graph {
   readonly names = new Names();
   private readonly ends = new WeakMap<BaseState, End>();
   private readonly steps = new Map<string, Map<string, Step>>();
   private readonly asked = new Map<string, Ask[]>();
-  /** The best choices over a whole go were beyond their budget: nobody looks for them again. */
+  /** True once the search for the best choices has cost too much. It is then never tried again. */
   beyond = false;
 
   get size(): number {
@@ -227,7 +245,7 @@ export class Graph {
     }
     return found;
   }
-  /** Many plays come to the same end: what it amounts to is worked out once. */
+  /** Many plays reach the same end, so its result is worked out once. */
   end(game: Game, state: BaseState): End {
     let found = this.ends.get(state);
     if (!found) {
@@ -263,7 +281,7 @@ function take(game: Game, state: BaseState, { event }: NamedWay, ms: number): Ba
   if (isRefusal(after)) throw new Error(`forecast: the rules refused ${event.kind}: ${after.refused.key}`);
   return after;
 }
-/** Keys without counters are no keys with them: a graph may hold both. */
+/** Keys with counters differ from keys without, so a graph may hold both. */
 const keyOf = (game: Game, state: BaseState, counters?: Counters<BaseState> | null): string =>
   counters ? `~${counters.key(state)}` : game.key(state);
 const NONE: readonly number[] = [];
@@ -282,19 +300,19 @@ function stepTo(
   return { key: ended || !keyed ? "" : keyOf(game, state, counters), state, ended, grown };
 }
 
-/** How ways on are wanted: without their times; from the luckiest to the unluckiest. */
+/** How ways on are wanted: without their times, or sorted from the luckiest to the unluckiest. */
 interface As {
   untimed: boolean;
   byLuck: boolean;
 }
-/** The more, the luckier: for whoever aimed, or of a point for the first side. */
+/** Higher is luckier: for the player who aims or, where sides play for a point, for the first side. */
 const luckOf = ({ body, worth = 0 }: Way): number =>
   body.kind !== "point" ? worth : body.side === null ? 0 : body.side === 0 ? 1 : -1;
 
 const NOTHING: Cost = { acting: 0, fetching: 0, waiting: 0 };
 const BELL = new NamedWay({ body: { kind: "bell" }, share: 1, spent: NOTHING, released: null, landed: null });
 
-/** One thing that may be done now, with its ways on, worked out when they are first asked for. */
+/** One thing that may be done now. Its ways on are worked out when first asked for. */
 class Option {
   private known: readonly NamedWay[] | null = null;
   private value: number | null = null;
@@ -317,12 +335,12 @@ class Option {
     this.value ??= worthOf(this.ask, this.play);
     return this.value;
   }
-  /** One of several that are as good as each other, by a number from 0 to 1. */
+  /** Picks one of several equally good options, by a number from 0 to 1. */
   one(_draw: () => number): Option {
     return this;
   }
 }
-/** Several that are as good as each other, each as likely: all their ways on at once. */
+/** Several equally good options, each as likely as the others, with all their ways on together. */
 class Equals {
   private known: readonly NamedWay[] | null = null;
   constructor(private readonly all: readonly Option[]) {}
@@ -330,7 +348,7 @@ class Equals {
     this.known ??= this.merged();
     return this.known;
   }
-  /** What leads to the same in the same time is one way. */
+  /** Ways that lead to the same state in the same time become one. */
   private merged(): readonly NamedWay[] {
     const found = new Map<string, { way: NamedWay; share: number }>();
     for (const { ways } of this.all)
@@ -354,17 +372,17 @@ class Equals {
     return this.all[Math.min(this.all.length - 1, Math.floor(draw() * this.all.length))]!;
   }
 }
-/** What may be done, worked out once per person. */
+/** What each person may do, worked out once. */
 class Book {
   private readonly known = new Map<string, readonly Option[]>();
   private readonly same = new WeakMap<readonly Ask[], readonly Option[]>();
   readonly leftOut = new Set<AskKind>();
-  /** Some outcomes are drawn, and not worked out: no figure of them is exact. */
+  /** True if some outcomes are sampled. Then no figure is exact. */
   rough = false;
   private readonly play: Play;
   private readonly as: As;
   private readonly played: Setup | null;
-  /** `made`: what was made of asks before, for the same people asked alike. */
+  /** `made`: options worked out earlier for the same people and the same kind of asks. */
   constructor(
     { parts, people, policy, chances, untimed = false, enough, setup, manners }: ForecastInput,
     private readonly names = new Names(),
@@ -375,11 +393,11 @@ class Book {
     this.played = manners ? { ...setup, people: [...manners] } : null;
   }
 
-  /** `again`: the same list is asked for again and again. */
+  /** `again`: the same list will be asked for repeatedly, so its options are kept. */
   options(asks: readonly Ask[], again = true): readonly Option[] {
     const same = again && this.same.get(asks);
     if (same) return same;
-    // Of several people at once the first is followed: they do not touch each other.
+    // If several people act at once, the first is followed, because they do not affect each other.
     const first: Ask[] = [];
     for (const ask of asks) {
       if (ask.kind === "bell") continue;
@@ -408,7 +426,7 @@ class Book {
   }
 }
 
-/** Chance mass over elapsed quanta. */
+/** Probability over elapsed quanta of time. */
 class Times {
   constructor(
     public first: number,
@@ -441,7 +459,7 @@ class Times {
     const at = [...this.mass.keys()].filter((i) => this.mass[i]! > 0);
     return { at: at.map((i) => this.first + i), p: at.map((i) => this.mass[i]!) };
   }
-  /** Without what is next to nothing at either end. */
+  /** Drops what is next to nothing at either end. */
   trim(): void {
     const { mass } = this;
     let [lo, hi] = [0, mass.length];
@@ -451,7 +469,7 @@ class Times {
     this.first += lo;
     this.mass = mass.subarray(lo, hi);
   }
-  /** What lies at a quantum and beyond it. */
+  /** The probability at a quantum and after it. */
   from(first: number): number {
     let sum = 0;
     for (let i = Math.max(0, first - this.first); i < this.mass.length; i++) sum += this.mass[i]!;
@@ -462,7 +480,7 @@ class Times {
     for (let i = 0; i < this.mass.length; i++) sum += this.mass[i]!;
     return sum;
   }
-  /** What lies up to a quantum, that included, and what lies beyond; null where nothing does. */
+  /** Splits into what lies up to and including a quantum, and what lies beyond. A part is null if it is empty. */
   split(last: number): [Times | null, Times | null] {
     const count = Math.max(0, Math.min(this.mass.length, last - this.first + 1));
     return [
@@ -472,14 +490,14 @@ class Times {
   }
 }
 
-/** States of one kind at one moment of the forecast. Their times hold their chance. */
+/** States of one kind at one moment of the forecast. Their times hold their probability. */
 interface Node {
   state: BaseState;
-  /** When the bell goes, and what the state takes for now; quanta. */
+  /** When the bell rings, and the time at which the state stands, in quanta. */
   due: number | null;
   at: number;
   times: Times;
-  /** How likely each counter is at each number. */
+  /** The probability of each value, for each counter. */
   counts: readonly Times[];
 }
 const dueOf = (game: Game, state: BaseState): number | null => {
@@ -493,7 +511,7 @@ class Sums {
   readonly sends: Map<number, number>[] = [];
   readonly points: Map<number, number>[] = [];
   readonly stage: Map<number, number>[] = [];
-  /** Places among other goes of the game, more is better: for sides that do not touch each other. */
+  /** How a result ranks among all results of the game; higher is better. For sides that do not affect each other. */
   readonly ranks: Map<number, number>[] = [];
   readonly finish: number[] = [];
   readonly win: number[] = [];
@@ -503,10 +521,13 @@ class Sums {
   readonly spent: Cost = { acting: 0, fetching: 0, waiting: 0 };
   readonly sidesOf: (readonly number[])[];
   ended = 0;
-  /** Ends that were come to with counters: how likely each, and at which numbers. */
+  /** Ends that were reached with counters: the probability of each, and the counters' values. */
   private readonly counted = new Map<string, { state: BaseState; counts: readonly Times[] }>();
 
-  /** Sides are those of the game, whether anybody ever comes to its end or not. `ready`: quanta before the clock, where the score is all the time after. */
+  /**
+   * The sides are those of the game, whether or not it ever ends. `ready`: the quanta before the clock starts, if the
+   * score is all the time after that.
+   */
   constructor(
     first: { game: Game; state: BaseState },
     private readonly ready: number | null,
@@ -530,12 +551,12 @@ class Sums {
     this.spent.waiting += spent.waiting * chance;
   }
 
-  /** Games that ended in a state, `takes` quanta after `times`, with its counters at `counts`. */
+  /** Adds games that ended in a state, `takes` quanta after `times`, with their counters at `counts`. */
   end(game: Game, state: BaseState, times: Times, takes: number, share: number, counts: readonly Times[] = []): void {
     const chance = times.sum * share;
     const { winners, reached, scores } = this.graph.end(game, state);
     if (this.counters) {
-      // Ends that differ in nothing but their counters are one.
+      // Ends that differ only in their counters are one.
       const key = `${this.counters.key(state)} ${winners}`;
       const before = this.counted.get(key);
       for (const [i, c] of counts.entries()) Times.add(before?.counts[i], c, 0, 1);
@@ -569,7 +590,7 @@ class Sums {
     this.time = Times.add(this.time, times, takes, share);
   }
 
-  /** What the counters bring, of all that ended. */
+  /** Adds what the counters bring to every game that ended. */
   private count(game: Game): void {
     const { counters } = this;
     if (!counters) return;
@@ -637,12 +658,14 @@ class Sums {
   }
 }
 
-/** Quanta before the clock starts, where the score is all the time after that and no state holds it; else null. */
+/**
+ * The quanta before the clock starts, if the score is all the time after that and no state holds it. Otherwise null.
+ */
 function readyOf(input: ForecastInput, book: Book): number | null {
   const { game, setup } = input;
   let state = game.start(setup);
   if (game.clock(setup) === "state" || game.score(state)[0]!.unit !== "tenths") return null;
-  // What is done before the clock starts is always done the same way, or takes the same time.
+  // What comes before the clock is always done in the same way, or takes the same time.
   for (let before = 0, steps = 0; steps < MAX_BEFORE; steps++) {
     const asks = game.asks(state);
     const { kind } = mainAsks(asks)[0]!;
@@ -656,19 +679,20 @@ function readyOf(input: ForecastInput, book: Book): number | null {
 }
 
 /**
- * What will happen: the pattern's own `step`, expanded with the chances of each outcome and merged by state. Exact while the
- * states stay under the cap, else seeded games with their standard error. Sides that do not touch each other are expanded one by one and
- * joined. Source: core model, "Forecast".
+ * Forecasts what will happen. It expands the pattern's own `step` with the chance of each outcome, and merges equal
+ * states. The result is exact while the states stay under the cap; otherwise seeded games are sampled and the
+ * standard error is given. Sides that do not affect each other are expanded separately and then joined. Source: core
+ * model, "Forecast".
  */
 export function forecast(given: ForecastInput): Forecast {
-  // Chances that are given by hand are those of who starts, and of the others.
+  // Chances given by hand belong to whoever starts, and to the others in order.
   const all = ordersOf(given.game, given.setup);
   const orders = (given.firstStarts ?? given.chances !== undefined) ? all.slice(0, 1) : all;
   const inputs = orders.map(({ setup }) => ready({ ...given, setup }));
   const [first] = inputs;
   const { method } = given;
   if (method !== "sampled") {
-    // What cannot be followed side by side cannot be followed all at once.
+    // If one starting order cannot be followed exactly, all of them are sampled.
     const told: Forecast[] = [];
     for (const input of inputs) {
       const exact = apart(input) ? joined(input, expand) : (expand(input)?.told ?? null);
@@ -681,7 +705,7 @@ export function forecast(given: ForecastInput): Forecast {
     throw new RangeError(
       `method: more than ${first!.stateCap ?? STATE_CAP} states, or ${first!.exactBudget ?? EXACT_BUDGET} steps: this game can only be sampled`,
     );
-  // All at once each plays by itself: drawn together, only the first of them would be followed.
+  // Where everybody plays at once, each side is sampled separately. Together, only the first would be followed.
   const alone = inputs.length === 1 && apart(first!) && given.game.match.swap === "once";
   if (alone) {
     const drawn = ({ enough: _, shared: __, ...side }: ForecastInput) => sample([side], all);
@@ -690,7 +714,7 @@ export function forecast(given: ForecastInput): Forecast {
   return sample(inputs, orders).told;
 }
 
-/** What is worked on: told plainly, and with the states that others found before. */
+/** Adds what other forecasts have found, and takes how people play out of the setup. */
 function ready(given: ForecastInput): ForecastInput {
   const { game, setup, graph } = given;
   const clockless = game.clock(setup) === "none";
@@ -699,7 +723,10 @@ function ready(given: ForecastInput): ForecastInput {
   return { ...played, ...(clockless && { graph: graph ?? graphIn(played) }) };
 }
 
-/** A setup without how each plays, which is told beside it then: it changes what is asked of each, and no state. One object for all that are alike. */
+/**
+ * The setup without how each player plays. That changes what they are asked, but no state, so all such setups share
+ * one object.
+ */
 function plainly({ setup, shared }: ForecastInput): Pick<ForecastInput, "setup" | "manners"> {
   const { people, ...rest } = setup;
   const plain = people?.map(({ role, head }): Role => ({ role, ...(head && { head }) }));
@@ -721,39 +748,45 @@ function graphIn({ setup, shared }: ForecastInput): Graph {
   return graph;
 }
 
-/** Whether there are several sides, and none touches another. */
+/** True if there are several sides and none affects another. */
 const apart = ({ game, setup }: ForecastInput): boolean =>
   game.score(game.start(setup)).length > 1 && !game.sidesMeet(setup);
 
-/** What several forecasts of one game with the same people, asked alike, have in common, though some play otherwise each time. */
+/**
+ * What several forecasts of one game share: the same people, asked in the same way, though some of them play
+ * differently each time.
+ */
 export class Shared {
-  /** What may be done, by how everybody plays, and what comes of it. */
+  /** Options and their outcomes, by how everybody plays. */
   readonly books = new Map<string, Book>();
   readonly names = new Names();
   readonly made = new Map<string, readonly Option[]>();
   readonly setups = new Map<string, Setup>();
-  /** States, by who plays and with how many points to begin with. */
+  /** States, by who plays and with what head starts. */
   readonly graphs = new Map<string, Graph>();
-  /** What sides that do not touch each other came to, one by one. */
+  /** Results of sides that do not affect each other. */
   readonly known = new Map<string, Expanded>();
-  /** Games that were drawn, by who plays how: more of them are added to these. */
+  /** Sampled games, by who plays and how. More games are added to them. */
   readonly drawn = new Map<string, Drawing>();
-  /** Steps of drawn games while states are kept, how many of them from a state that was there before, and whether too few were. */
+  /**
+   * The steps of sampled games while states are kept, how many of them met a known state, and whether those were too
+   * few.
+   */
   steps = 0;
   again = 0;
   scattered = false;
 }
-/** The same people without points to begin with; none named where they all just play. */
+/** The same people without head starts. Undefined if they all simply play. */
 function headless(people: readonly Role[] | undefined): Role[] | undefined {
   const bare = people?.map(({ head: _, ...rest }) => rest);
   return bare?.some((p) => p.role !== "plays" || Object.keys(p).length > 1) ? bare : undefined;
 }
-/** Each side by itself, and then all of them together; null where `by` gives nothing for one of them. */
+/** Expands each side on its own and joins the results. Null if `by` gives nothing for one of them. */
 function joined(input: ForecastInput, by: (side: ForecastInput) => Expanded | null): Forecast | null {
   const { game, setup } = input;
   const scores = game.score(game.start(setup));
   const sides = scores.map((score) => score.players);
-  // Where sides do not meet points to begin with change nothing but the sum: they are added at the end.
+  // Where sides do not meet, a head start only changes the sum, so it is added at the end.
   const { people: _, ...rest } = setup;
   const bare = headless(setup.people);
   const without = game.score(game.start({ ...rest, ...(bare && { people: bare }) }));
@@ -769,7 +802,7 @@ function joined(input: ForecastInput, by: (side: ForecastInput) => Expanded | nu
       each.push(before);
       continue;
     }
-    // However somebody plays, the states are the same.
+    // The states are the same, however somebody plays.
     const asked = people ? JSON.stringify(people) : `${count}`;
     const graph = graphs.get(asked) ?? (!people && count === 1 && input.graph ? input.graph : new Graph());
     graphs.set(asked, graph);
@@ -794,7 +827,8 @@ function joined(input: ForecastInput, by: (side: ForecastInput) => Expanded | nu
   const spent = each.map((expanded) => expanded.sums.spent);
   const add = (f: (givenSpent: Cost) => number) => spent.reduce((sum, s) => sum + f(s), 0);
   const [acting, fetching] = [add((givenSpent) => givenSpent.acting), add((givenSpent) => givenSpent.fetching)];
-  // In turn all wait for each; at the same time for the slowest, in a race for nobody.
+  // Taking turns, everybody waits for everybody. Playing at the same time, they wait for the slowest, and in a race
+  // for nobody.
   const race = game.firstEnds(setup);
   const all = race ? add(total) / spent.length : once ? Math.max(...spent.map(total)) : add(total);
   const busy = (x: number) => x / (all || 1) / setup.players;
@@ -829,7 +863,10 @@ const bookOf = (input: ForecastInput): Book => {
   return book;
 };
 
-/** Which of several options a person takes: the best over the whole go where that can be found, else the best of the next send alone. */
+/**
+ * Which of several options a player takes: the best over the whole go if that can be found, and otherwise the best
+ * for the next send alone.
+ */
 class Chooser {
   choice: Choice | null = null;
   private readonly best = new Map<string, readonly number[]>();
@@ -846,7 +883,7 @@ class Chooser {
     this.meet = game.score(game.start(setup)).length > 1 && game.sidesMeet(setup);
   }
 
-  /** Equals are taken alike. */
+  /** Equally good options are taken equally often. */
   pick(key: string, state: BaseState, options: readonly Option[]): Option | Equals {
     if (options.length === 1) return options[0]!;
     const { ask } = options[0]!;
@@ -854,7 +891,7 @@ class Chooser {
       this.choice = "winsThenBlocks";
       return this.among(options, () => options.map((_, i) => i), "alike");
     }
-    // Where sides meet the best for one is not the best for all: each takes the best of its own next send.
+    // Where sides meet, the best for one is not the best for all, so each takes what is best for its own next send.
     if (this.graph && !this.graph.beyond && !this.meet) {
       this.choice = "bestOverall";
       if (this.value(key, state) !== null) {
@@ -863,7 +900,7 @@ class Chooser {
       }
       this.graph.beyond = true;
     }
-    // Taking a piece up is no choice of its own.
+    // Picking up a piece is not a choice.
     if (this.choice !== "winsThenBlocks") this.choice = "mostPoints";
     return this.among(options, () => bestOf(options.map((option) => option.worth)), "mostPoints");
   }
@@ -879,7 +916,7 @@ class Chooser {
     return of;
   }
 
-  /** Expected worth of a state under the best choices from there on; null once it would cost too much, for good. */
+  /** The expected worth of a state, if the best choices follow. Null, from then on for good, if it costs too much. */
   private value(key: string, state: BaseState, ahead = 0): number | null {
     if (ahead > MAX_AHEAD) return null;
     const known = this.values.get(key);
@@ -889,14 +926,14 @@ class Chooser {
     const options = this.book.options(graph.asks(game, key, state));
     const led = new Map<string, number>();
     const worths: number[] = [];
-    // A state that leads to itself has no best choice to be found so.
+    // A state that leads back to itself has no best choice that can be found in this way.
     this.values.set(key, Number.NEGATIVE_INFINITY);
     for (const option of options) {
       let sum = 0;
-      // Working out an aim has its price too.
+      // Working out an aim costs something too.
       this.cost += option.ways.length * KNOWN_STEP;
       for (const way of option.ways) {
-        // The same may come of several aims: where it leads is looked at once.
+        // Several aims can have the same outcome. Where it leads is looked up once.
         let value = led.get(way.id);
         if (value === undefined) {
           this.cost += graph.knows(key, way) ? KNOWN_STEP : 1;
@@ -916,14 +953,17 @@ class Chooser {
     this.best.set(key, bestOf(worths));
     return best;
   }
-  /** What the end of a go is worth: points; else as few as can be, a go cut off counting all of its own. */
+  /**
+   * What the end of a go is worth: its points, or, where fewer is better, the fewer the better. A go that is cut off
+   * counts in full.
+   */
   private worth(state: BaseState): number {
     const [score] = this.input.game.score(state);
     return score!.better === "less" ? -score!.value : score!.value;
   }
 }
 
-/** Which of several are best: values within 1e-9 are equal. */
+/** The indices of the best values. Values within 1e-9 of each other are equal. */
 function bestOf(worths: readonly number[]): number[] {
   const best = Math.max(...worths);
   return worths.flatMap((worth, i) => (worth >= best - 1e-9 ? [i] : []));
@@ -931,14 +971,14 @@ function bestOf(worths: readonly number[]): number[] {
 
 const NO_COUNTS: readonly Times[] = [];
 const NO_WAYS: readonly NamedWay[] = [];
-/** What counters held, grown by one step, with the share of it. */
+/** The counters' probabilities after one step, weighted by the step's share. */
 const grownBy = (counts: readonly Times[], to: Step, share: number): readonly Times[] =>
   counts.length === 0 ? NO_COUNTS : counts.map((count, i) => Times.add(undefined, count, to.grown[i]!, share));
-/** What comes of a game followed to its end, or null where that is too much. */
+/** Follows a game to its end. Null if that is too much. */
 function expand(input: ForecastInput): Expanded | null {
   const counters = counted(input);
   const told = follow(input, counters);
-  // Where the rules come to read a counter, states are told apart by it.
+  // If the rules read a counter after all, it becomes part of the state.
   return told === "limit" ? (follow(input, null) as Expanded | null) : told;
 }
 const counted = ({ game, setup }: ForecastInput) => (game.clock(setup) === "none" ? game.counters(setup) : null);
@@ -950,7 +990,7 @@ function follow(input: ForecastInput, counters: Counters<BaseState> | null): Exp
   const shared = timing === "none" ? (input.graph ?? new Graph()) : null;
   const graph = timing === "state" ? null : (shared ?? new Graph());
   const book = new Book(input, graph?.names);
-  // Beside counters a state may lead back to itself, and has no best choice to be found so.
+  // With counters a state may lead back to itself, and then no best choice can be found in this way.
   const chooser = new Chooser(input, book, timing === "none" && !counters ? graph : null);
   const first = game.start(setup);
   const sums = new Sums({ game, state: first }, readyOf(input, book), graph ?? new Graph(), counters);
@@ -978,7 +1018,7 @@ function follow(input: ForecastInput, counters: Counters<BaseState> | null): Exp
       const key = due === null ? to.key : `${to.key}@${due}`;
       const known = following.get(key);
       if (!known) {
-        // Beside counters the same states come again and again.
+        // With counters the same states come again and again.
         if (!counters || !found.has(key)) met++;
         if (counters) found.add(key);
         if (met > cap) full = true;
@@ -987,7 +1027,7 @@ function follow(input: ForecastInput, counters: Counters<BaseState> | null): Exp
         return;
       }
       for (let i = 0; i < counts.length; i++) Times.add(known.counts[i], counts[i]!, to.grown[i]!, share);
-      // Of equal states the one of the earliest time stands for all.
+      // Of equal states, the earliest stands for all.
       if (at < known.at) [known.state, known.at] = [to.state, at];
       Times.add(known.times, times, takes, share);
     };
@@ -997,7 +1037,7 @@ function follow(input: ForecastInput, counters: Counters<BaseState> | null): Exp
       const asks = graph ? graph.asks(game, key, node.state) : game.asks(node.state);
       const option = chooser.pick(key, node.state, book.options(asks));
       if (book.rough) return null;
-      // What leads back to the same state goes round until the bell: its time is worked out at one go.
+      // A state that leads back to itself does so until the bell, so all its time is worked out together.
       const { due: bell } = node;
       const round =
         bell === null
@@ -1017,7 +1057,7 @@ function follow(input: ForecastInput, counters: Counters<BaseState> | null): Exp
           if (timing === "state")
             arrive(stepped(key, node, way, node.at + takes), node.at + takes, inTime, takes, way.share);
           else if (timing === "bell" && way.body.kind === "ready") {
-            // When the clock starts decides when its bell goes.
+            // When the bell rings depends on when the clock started.
             for (let k = 0; k < inTime.mass.length; k++) {
               const t = inTime.first + k;
               if (inTime.mass[k] === 0) continue;
@@ -1030,7 +1070,7 @@ function follow(input: ForecastInput, counters: Counters<BaseState> | null): Exp
         if (!late) continue;
         const due = node.due!;
         const spike = (givenTimes: Times) => Times.at(due, givenTimes.sum);
-        // What has landed by the bell counts, fetched or not.
+        // What has landed by the bell counts, whether or not it was fetched.
         const [down, open] = late.split(due - (way.landed ?? takes));
         if (down) {
           const after = stepped(key, node, way, timing === "state" ? node.at + way.landed! : node.at);
@@ -1077,17 +1117,17 @@ function follow(input: ForecastInput, counters: Counters<BaseState> | null): Exp
   }
   return { told: sums.result(input, book, chooser.choice, met, "end"), sums };
 }
-/** Where the time goes of a throw that has landed by the bell, so many quanta after it began: what it was fetched for is cut off. */
+/** How the time of a throw is spent that had landed by the bell, some quanta after it began. Fetching is cut off. */
 function untilBell({ spent, landed }: NamedWay, quanta: number): Cost {
   const acting = Math.min(spent.acting, quanta);
   const fetching = Math.min(spent.fetching, quanta - landed!);
   return { acting, fetching, waiting: quanta - acting - fetching };
 }
-/** Whether a way takes some time and leads to the state that it came from. */
+/** True if a way takes time and leads back to the state it came from. */
 function leadsBack(way: NamedWay, to: Step, key: string, due: number): boolean {
   return !to.ended && total(way.spent) > 0 && `${to.key}@${due}` === key;
 }
-/** When somebody is in a state at all, with all the times that they come back to it before the bell. */
+/** When somebody is in a state, including every return to it before the bell. */
 function goneRound(from: Times, round: readonly NamedWay[], due: number): Times {
   const mass = new Float64Array(Math.max(from.mass.length, due - from.first + 1));
   mass.set(from.mass);
@@ -1102,7 +1142,7 @@ function goneRound(from: Times, round: readonly NamedWay[], due: number): Times 
   return new Times(from.first, mass);
 }
 
-/** What was in the air at the bell, once it has landed; null where the rules do not take it any more. */
+/** The state once what was in the air at the bell has landed. Null if the rules no longer accept it. */
 function landsAfter(game: Game, state: BaseState, body: Body, due: number): Step | null {
   const after = game.step(state, { ...body, at: due * QUANTUM_MS } as GameEvent);
   if (isRefusal(after)) return null;
@@ -1110,19 +1150,25 @@ function landsAfter(game: Game, state: BaseState, body: Body, due: number): Step
   return { key: ended ? "" : game.key(after), state: after, ended, grown: NONE };
 }
 
-/** One thing that happened in a drawn game: what was asked, what came of it, when it began and was over, and the state after it. */
+/**
+ * One thing that happened in a sampled game: what was asked, what came of it, when it began and ended, and the state
+ * after it.
+ */
 export interface Drawn {
   ask: Ask | null;
   body: Body;
   from: number;
   at: number;
-  /** In quanta from `from`: when it was let go; null: nothing was sent. */
+  /** When it was released, in quanta from `from`. Null if nothing was sent. */
   released: number | null;
   spent: Cost;
   state: BaseState;
 }
 
-/** Draws games of one forecast, one after the other. Where time changes nothing, a state that was met before leads where it led. */
+/**
+ * Samples games of one forecast, one after another. Where time changes nothing, a known state leads where it led
+ * before.
+ */
 class Dealer {
   cost = 0;
   private readonly met: Shared;
@@ -1132,7 +1178,7 @@ class Dealer {
   readonly chooser: Chooser;
   readonly first: BaseState;
   private readonly firstKey: string;
-  /** `looked`: each state is stepped to at its own time, for it is a game that is looked at, and stands for no other. */
+  /** `looked`: somebody looks at this one game, so each state is stepped to at its own time. */
   constructor(
     private readonly input: ForecastInput,
     private readonly budget: number,
@@ -1148,7 +1194,7 @@ class Dealer {
     this.firstKey = this.graph ? game.key(this.first) : "";
   }
 
-  /** One game; without an end where it is cut off. */
+  /** Plays one game. It has no end if it is cut off. */
   deal(
     draw: (player: number) => number,
     seen?: (givenDrawn: Drawn) => void,
@@ -1170,7 +1216,7 @@ class Dealer {
       this.cost += known ? KNOWN_STEP : 1;
       const asks = kept ? graph!.asks(game, key, state) : game.asks(state);
       const options = book.options(asks, kept);
-      // Looking for the best choice follows keys as well.
+      // The search for the best choice follows keys as well.
       const looks = key === "" && options.length > 1 && graph !== null && !graph.beyond;
       const { player } = options[0]!.ask;
       const option = chooser.pick(looks ? game.key(state) : key, state, options).one(() => draw(player));
@@ -1179,7 +1225,7 @@ class Dealer {
       const due = dueOf(game, state);
       const from = at;
       if (due !== null && at + takes > due && way.landed !== null && at + way.landed <= due) {
-        // What has landed by the bell counts, fetched or not.
+        // What has landed by the bell counts, whether or not it was fetched.
         const lands = at + way.landed;
         const down = stepTo(game, state, way, lands * QUANTUM_MS, this.keeping);
         const rings = !down.ended && dueOf(game, down.state) === due;
@@ -1229,8 +1275,8 @@ class Dealer {
 }
 
 /**
- * Seeded games one after the other, until their standard error is what was meant or the budget is spent; where several setups are given, for who starts
- * is drawn, of each in turn. A game under way when it is spent is cut off, as one that would not end is.
+ * Plays seeded games until their standard error is low enough or the budget is spent. If any side may start, the
+ * setups take turns. A game that is under way when the budget is spent is cut off, like one that never ends.
  */
 function sample(inputs: readonly ForecastInput[], orders: readonly Order[]): Expanded {
   const [input] = inputs;
@@ -1244,7 +1290,7 @@ function sample(inputs: readonly ForecastInput[], orders: readonly Order[]): Exp
   const cost = () => dealers.reduce((sum, dealer) => sum + dealer.dealer.cost, 0);
   let done = enough !== undefined && pairs.size > 0 && enough(pairs.soFar);
   while (!done && begun.size < wanted && cost() < budget) {
-    // Whose turn to start it is.
+    // Whose turn it is to start.
     const start = (enough ? pairs.size : begun.size) % dealers.length;
     const { dealer, counted } = dealers[start]!;
     if (!enough) {
@@ -1260,7 +1306,7 @@ function sample(inputs: readonly ForecastInput[], orders: readonly Order[]): Exp
     done = pairs.size % PAIRS_A_LOOK === 0 && enough(pairs.soFar);
   }
   const stoppedBy = done || begun.size >= wanted ? "standardError" : "budget";
-  // The sampling may stop before everybody has started once.
+  // Sampling may stop before every side has started once.
   const played = dealers.filter((dealer) => dealer.counted.length > 0);
   const each = played.map(({ dealer, counted, of }) => {
     const sums = new Sums({ game: of.game, state: dealer.first }, readyOf(of, dealer.book), new Graph());
@@ -1284,7 +1330,7 @@ function sample(inputs: readonly ForecastInput[], orders: readonly Order[]): Exp
   };
 }
 
-/** Games drawn so far, those that each side started by themselves, and what draws more of them. */
+/** The games sampled so far, those that each side started, and what samples more of them. */
 interface Drawing {
   dealers: { of: ForecastInput; dealer: Dealer; counted: ReturnType<Dealer["deal"]>[] }[];
   draw: () => number;
@@ -1298,7 +1344,7 @@ const drawing = (inputs: readonly ForecastInput[], budget: number): Drawing => {
   return { dealers, draw: random(input.setup.seed), size: 0, pairs: new Pairs(input.game, sides) };
 };
 
-/** The luck of everybody in one game, each its own, and the same turned round for the game that goes with it. */
+/** The luck of everybody in one game, and the same luck turned round for the second game of the pair. */
 class Luck {
   private readonly had: number[][] = [];
   private readonly used: number[] = [];
@@ -1309,11 +1355,11 @@ class Luck {
     while (had.length <= i) had.push(this.draw());
     return had[i]!;
   }
-  /** The next of a player in the first game. */
+  /** A player's next number in the first game. */
   of(player: number): number {
     return this.at(player, this.had[player]?.length ?? 0);
   }
-  /** And in the other one. */
+  /** And in the second. */
   turned(player: number): number {
     const i = this.used[player] ?? 0;
     this.used[player] = i + 1;
@@ -1322,8 +1368,8 @@ class Luck {
 }
 
 /**
- * Chances to win out of pairs of games with luck turned round: where one side was lucky and won, it was as unlucky in the other, and the two together vary much
- * less than two games by themselves. Source: antithetic variates.
+ * Estimates chances to win from pairs of games with opposite luck. A side that was lucky and won was as unlucky in
+ * the second game, so a pair varies much less than two independent games. Source: antithetic variates.
  */
 class Pairs {
   size = 0;
@@ -1336,7 +1382,7 @@ class Pairs {
     this.sum = new Array<number>(sides).fill(0);
     this.squares = new Array<number>(sides).fill(0);
   }
-  /** `places`: where each side stands in both, for another may have started. */
+  /** `places`: the place of each side in both games, because another side may have started. */
   add(one: BaseState | null, other: BaseState | null, places: readonly number[]): void {
     this.size++;
     const won = [one, other].map((end) => (end && this.game.ending(end)?.winners) ?? []);
@@ -1347,7 +1393,7 @@ class Pairs {
       this.squares[i] = this.squares[i]! + both * both;
     }
   }
-  /** The variance as if one pair more had gone each way: a few pairs that are all alike prove nothing. */
+  /** The variance is taken as if one more pair had gone each way, because a few pairs that all agree prove nothing. */
   get soFar(): SoFar {
     const wins = this.sum.map((s) => s / this.size);
     const count = this.size + 2;
@@ -1360,8 +1406,9 @@ class Pairs {
 }
 
 /**
- * One game as the forecast would draw it: by the same rules, chances and choices, with every single thing that happens in it, in its order.
- * `seed` decides all that is left to chance. The same as `forecast` asks; what goes on too long is cut off and has no end.
+ * Plays one game as the forecast would sample it, with the same rules, chances and choices, and returns everything
+ * that happens in order. `seed` decides every chance. The questions are those of `forecast`; a game that goes on too
+ * long is cut off and has no end.
  */
 export function dealt(input: ForecastInput, seed: number): { events: Drawn[]; end: BaseState | null; at: number } {
   const events: Drawn[] = [];
@@ -1369,7 +1416,7 @@ export function dealt(input: ForecastInput, seed: number): { events: Drawn[]; en
   return { events, end, at };
 }
 
-/** The way that a number from 0 to 1 falls on. */
+/** The way on that a number from 0 to 1 falls on. */
 function drawn(ways: readonly NamedWay[], at: number): NamedWay {
   let u = at;
   for (const way of ways) {

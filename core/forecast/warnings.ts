@@ -12,43 +12,49 @@ import { chosen, ends, type Fix, minutes, moved, points, scaled } from "./fixes.
 import { forecastActivity, layoutOf, NO_CHANCE, pegRates, personOf, type Who } from "./for-activity.ts";
 import { Graph } from "./forecast.ts";
 
-/** What a teacher should look at before sending, by kind; each is proved by going through states, never guessed from the words. */
+/**
+ * What a teacher should look at before sending, by kind. Each is proved by going through the game's states, never
+ * guessed from its settings.
+ */
 export const WARNINGS = ["cannotEnd", "nobody", "alwaysBest", "luck", "level", "tooLong", "slow"] as const;
 export interface Warning {
   kind: (typeof WARNINGS)[number];
   phrase: Phrase;
-  /** One change with which it is gone; null: none was found. */
+  /** A change that mends it. Null if none was found. */
   fix: Fix | null;
 }
 
-/** No more states than this are gone through: beyond it nothing is claimed. */
+/** The most states that are gone through. Beyond it, nothing is claimed. */
 const MAX_STATES = 4000;
-/** A choice so much worse than the best one, as a share of it, is no choice. */
+/** An option that is worse than the best by more than this share of it is no real choice. */
 const AS_GOOD = 0.05;
-/** Half the spread, and some years more where it is not the spread that counts, must move the chance to win by more than this. */
+/**
+ * Half the spread, or a few years more of age where there is no spread, must change the chance to win by more than
+ * this.
+ */
 const SKILL = 0.03;
 const YEARS = 4;
-/** Where a match has to be drawn, so many games and steps of them tell it. */
+/** If a match has to be sampled, this many games and steps decide. */
 const GAMES = 2000;
 const STEPS = 60_000;
-/** Where two end level so often, nobody can win. */
+/** If this share of matches between two is a tie, nobody can win. */
 const LEVEL = 0.9;
-/** Exercises are dosed for children; a grown-up does what the oldest do. */
+/** Amounts of exercise are for children. A grown-up does what the oldest children do. */
 const GROWN = 15;
 const ALONE: Setup = { players: 1, mode: "alone", seed: 1 };
 
 interface Seen {
   state: BaseState;
   ended: boolean;
-  /** Keys of what may come next. */
+  /** The keys of the states that may come next. */
   to: Set<string>;
   asks: readonly Ask[];
-  /** When it was first met: after a bell nothing happens before it. */
+  /** When it was first met. Nothing happens after a bell that rings earlier. */
   at: number;
 }
 /**
- * All states that can come for somebody, by their keys, each followed to its end before the next; not whole where there are more than can be gone
- * through. The bell is one of the ways on.
+ * All states that somebody can reach, by key. Each is followed to its end before the next. `whole` is false if there
+ * are too many. The bell is one of the ways on.
  */
 function statesOf(activity: Activity, who: Who): { seen: Map<string, Seen>; whole: boolean } {
   const { game } = opened(activity);
@@ -82,11 +88,11 @@ function statesOf(activity: Activity, who: Who): { seen: Map<string, Seen>; whol
   return { seen, whole: true };
 }
 
-/** Of all that was followed, this little has ended: nothing has. */
+/** If less than this share of what was followed has ended, nothing has. */
 const NOTHING = 1e-9;
 /**
- * Whether some state that can come leads to no end: a chance that never leaves. Where there are too many states to go through, it is said only
- * where none of all goes has ended within everything that was followed: `cut` is the share that had not.
+ * True if some state that can be reached leads to no end. If there are too many states to go through, it is true only
+ * if no go ended within all that was followed; `cut` is the share that had not.
  */
 function endless({ seen, whole }: ReturnType<typeof statesOf>, cut: number): boolean {
   if (!whole) return cut > 1 - NOTHING && ![...seen.values()].some((eachSeen) => eachSeen.ended);
@@ -102,7 +108,7 @@ function endless({ seen, whole }: ReturnType<typeof statesOf>, cut: number): boo
   return ends.size < seen.size;
 }
 
-/** What one option is: the thing aimed at, or what was picked. */
+/** The name of an option: the item aimed at, or what was picked. */
 const nameOf = (option: Ask): string | null => {
   if (option.kind === "choose") return option.options[0] ?? null;
   if (option.kind === "send" && option.aim.kind === "any" && option.aim.want.length === 1) return option.aim.want[0]!;
@@ -110,8 +116,8 @@ const nameOf = (option: Ask): string | null => {
 };
 
 /**
- * The one option that is the best of all that are open wherever there is a choice, for each of these people; null where there is none, or no
- * choice at all. The best by what a send is expected to bring; what comes close to it is as good.
+ * The one option that is best wherever there is a choice, for each of these people. Null if there is none, or no
+ * choice. The best is what a send is expected to bring, and what comes close is as good.
  */
 export function alwaysBest(activity: Activity, people: readonly Who[]): string | null {
   const names = people.map((who) => bestFor(activity, who));
@@ -126,7 +132,7 @@ function bestFor(activity: Activity, who: Who): string | null {
   const only = new Set<string | null>();
   for (const { asks } of seen.values()) {
     const options = asks.filter((ask) => !(ask.kind === "choose" && !ask.leads)).flatMap(optionsOf);
-    // What is used up leaves another to be the only one: it was no choice for all of the game.
+    // If the others are used up, the last option was not a choice all game.
     if (options.length === 1) only.add(nameOf(options[0]!));
     if (options.length < 2) continue;
     const worth = options.map((option) => ({ name: nameOf(option), worth: worthOf(option, play) }));
@@ -142,12 +148,13 @@ function bestFor(activity: Activity, who: Who): string | null {
 }
 
 /**
- * How much a player of half the spread, and some years older where what is done has none, wins more against this one than half of the time, 0 to
- * 0.5, and how often the two end level, 0 to 1; null where nobody plays against another.
+ * How much more than half of the time a player wins who has half the spread of this one (or is some years older,
+ * where there is no spread), from 0 to 0.5, and how often the two tie, from 0 to 1. Null if nobody plays against
+ * another.
  */
 export function skillOf(activity: Activity, who: Who): { more: number; level: number } | null {
   if (!activity.players.modes.includes("against") || activity.players.most < 2) return null;
-  // Where nothing has a chance, nothing is luck.
+  // If nothing has a chance, nothing is luck.
   if (opened(activity).probes.length === 0) return null;
   const multiplier = who.multiplier ?? agePrior(who.age).multiplier;
   const thrown = opened(activity).probes.every((probe) => fromLine(probe.ask));
@@ -169,7 +176,7 @@ export function skillOf(activity: Activity, who: Who): { more: number; level: nu
   return { more: one.win - 0.5, level };
 }
 
-/** What is the matter, with what its sentence names; null: nothing is. */
+/** Checks for one warning. Returns what its sentence names, or null if all is well. */
 type Check = (activity: Activity, people: readonly [Who, Who, Who]) => Phrase["params"] | null;
 
 /** The name of a target or a line. */
@@ -185,7 +192,7 @@ const hopelessIn = (activity: Activity, people: readonly Who[]): string[] => {
     rates.every((rate) => (rate.get(peg.id) ?? 1) < NO_CHANCE) ? [peg.id] : [],
   );
 };
-/** Several warnings ask for the same: it is worked out once for each activity and person. */
+/** Several warnings need the same figure, so it is worked out once for each activity and person. */
 function kept<T>(work: (activity: Activity, who: Who) => T): (activity: Activity, who: Who) => T {
   const known = memoizeByIdentity((_: Activity) => new Map<string, T>());
   return (activity, who) => {
@@ -200,7 +207,7 @@ const endsFor = kept((activity, who) => {
   return { ...told, stuck: endless(statesOf(activity, who), told.cut) };
 });
 const skillFor = kept(skillOf);
-/** What half of the games take, with everything that is done around them. */
+/** The minutes that half of all games take, with everything done around them. */
 const minutesOf = (activity: Activity, who: Who, time: Distribution): number =>
   wholeMinutes(activity, who.age === "adult" ? GROWN : who.age, quantile(time, 0.5) / 600, activity.exercises ?? []);
 
@@ -227,7 +234,7 @@ const checks: Record<Warning["kind"], Check> = {
   },
   slow: (activity, [, typical]) => {
     const { time, stuck } = endsFor(activity, typical);
-    // A median that is not met within what was followed: it ends, and nobody waits for it.
+    // The median was not reached within what was followed: the game ends, but nobody would wait for it.
     return Number.isFinite(minutesOf(activity, typical, time)) || stuck ? null : { planned: activity.minutes };
   },
   tooLong: (activity, [, typical]) => {
@@ -241,7 +248,7 @@ const checks: Record<Warning["kind"], Check> = {
 const NEARER = [0.8, 0.65, 0.5, 0.3, 0.2, 0.12] as const;
 const LESS = [0.75, 0.5, 0.35, 0.2] as const;
 const MORE = [1.5, 2, 3] as const;
-/** Changes that may mend it, the nearest to what is there first. */
+/** Changes that may mend it, the smallest first. */
 const fixesFor: Record<Warning["kind"], (activity: Activity, people: readonly [Who, Who, Who]) => (Fix | null)[]> = {
   nobody: (activity, people) => {
     const hopeless = hopelessIn(activity, people);
@@ -261,10 +268,10 @@ const fixesFor: Record<Warning["kind"], (activity: Activity, people: readonly [W
     ...scaled(activity, LESS),
   ],
 };
-/** No more changes than this are tried: each is gone through like the game itself. */
+/** The most changes that are tried, because each is followed like the game itself. */
 const MAX_TRIED = 20;
 
-/** The first change with which a warning is gone and no other has come; null: none of those tried. */
+/** The first change that removes a warning without bringing another. Null if none does. */
 function fixOf(kind: Warning["kind"], activity: Activity, people: readonly [Who, Who, Who]): Fix | null {
   const list = fixesFor[kind](activity, people).filter((fix): fix is Fix => fix !== null);
   return list.slice(0, MAX_TRIED).find((fix) => checks[kind](fix.activity, people) === null) ?? null;
@@ -280,6 +287,9 @@ export function warningOf(kind: Warning["kind"], activity: Activity, people: rea
   return params ? { kind, phrase: { key: `warning.${kind}`, params }, fix: fixOf(kind, activity, people) } : null;
 }
 
-/** Everything that should be looked at, for the youngest, the typical and the oldest of a class, each with one change that mends it. */
+/**
+ * Everything that should be looked at, for the youngest, the typical and the oldest child of a class, each with one
+ * change that mends it.
+ */
 export const warningsOf = (activity: Activity, people: readonly [Who, Who, Who]): Warning[] =>
   WARNINGS.flatMap((kind) => warningOf(kind, activity, people) ?? []);

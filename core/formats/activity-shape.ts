@@ -18,9 +18,9 @@ import { answers } from "./answers.ts";
 
 export const ACTIVITY_FORMAT = "daring-yard/activity";
 export const ACTIVITY_VERSION = 2;
-/** What is behind the targets: nothing, a wall that throws things back, or something soft that stops them. */
+/** What is behind the targets: nothing, a wall that sends things back, or something soft that stops them. */
 export const BEHIND = ["open", "wall", "soft"] as const;
-/** Somebody may stand so far behind the start line, metres. */
+/** How far behind the start line somebody may stand, metres. */
 export const BEHIND_START = 0.6;
 
 export const text = (name: string, most: number) =>
@@ -32,15 +32,15 @@ const entry = z.strictObject({
   id: z.string().min(1).max(40),
   text: text("text", 160).min(1, "text must not be empty"),
 });
-/** Levels of one activity. */
+/** The most levels of one activity. */
 export const MAX_LEVELS = 7;
-/** What of the game a level sets otherwise, at most. */
+/** The most settings of the game that a level may change. */
 const MAX_SETTINGS = 8;
-/** Things that a family may be left to set, at most. */
+/** The most settings that may be left to a family. */
 export const MAX_FAMILY = 12;
-/** Minutes of moving in a week, at most. */
+/** The most active minutes in a week. */
 export const MAX_GOAL = 600;
-/** Lower than standing, as a level may ask for it. */
+/** Postures below standing that a level may ask for. */
 export const LOW_POSTURES = ["kneeling", "sitting"] as const;
 /** How somebody who has no turn may help on a level. */
 export const HELPERS = ["feeds", "catches"] as const satisfies readonly Role["role"][];
@@ -54,7 +54,7 @@ export const length = (name: string, least = 0.5) =>
     .number({ error: `${name} must be a number of metres` })
     .min(least, `${name} must be ${least} m or more`)
     .max(60, `${name} must be 60 m or less`);
-/** Lists of short exercises by their field, and what messages call them. */
+/** The lists of short exercises by their field, and what messages call them. */
 export const EXERCISE_LISTS = { warmUp: "warm-up", coolDown: "cool-down" } as const;
 const exercisesOf = (name: string) =>
   z.array(z.string().min(1).max(40)).max(6, `at most 6 exercises in a ${name}`).default([]);
@@ -86,7 +86,7 @@ export const activityShape = z.strictObject({
     .refine((a) => a.to >= a.from, { error: "the last age must not be below the first age", path: ["to"] }),
   aim: z.strictObject({
     action: z.enum(ACTIONS),
-    /** What may be done instead in a home where that makes no sense, in this order; nothing unless given. */
+    /** What may be done instead, in this order, in a home where the action makes no sense. Nothing unless given. */
     also: z.array(z.enum(ACTIONS)).max(3, "at most 3 other actions").optional(),
     outcome: text("outcome", 200),
     standards: z.array(text("standard", 60).min(1)).max(8),
@@ -96,14 +96,17 @@ export const activityShape = z.strictObject({
   /** Short exercises before and after the game, by their ids in the library. */
   warmUp: exercisesOf(EXERCISE_LISTS.warmUp),
   coolDown: exercisesOf(EXERCISE_LISTS.coolDown),
-  /** So many goes one after the other, as a time plan asks for. */
+  /** How many goes are played one after another, as a time plan asks for. */
   rounds: z
     .number({ error: "rounds must be a number" })
     .int("rounds must be a whole number")
     .min(1, "rounds must be 1 or more")
     .max(MAX_ROUNDS, `rounds must be ${MAX_ROUNDS} or fewer`)
     .default(1),
-  /** On so many days of a week, and the minutes of moving that a child should come to in one; null: nothing is said of it. */
+  /**
+   * On how many days of a week it is played, and how many active minutes a child should reach in a week. Null: not
+   * given.
+   */
   week: z
     .strictObject({
       days: z
@@ -119,18 +122,18 @@ export const activityShape = z.strictObject({
     })
     .nullable()
     .default(null),
-  /** A short exercise that is done after every so many sends of a player; null: none. By its name, as forfeits are. */
+  /** A short exercise, by its name, after every few sends of a player. Null: none. */
   between: z
     .strictObject({
       exercise: text("exercise", 40).min(1, "exercise must not be empty"),
       dose: whole("dose", 1, 120),
       every: whole("every", 1, 20),
-      /** Seconds of one. */
+      /** Seconds for one. */
       each: z.number({ error: "each must be a number of seconds" }).min(0.2).max(30),
     })
     .nullable()
     .default(null),
-  /** Exercises of the school's own that this activity speaks of: a file can be read anywhere. */
+  /** Exercises of the school's own that this activity uses, because a file can be read anywhere. */
   exercises: z.array(ownExercise).max(MAX_IN_ACTIVITY, `at most ${MAX_IN_ACTIVITY} exercises of its own`).default([]),
   /** What somebody at home can watch for. */
   watch: z
@@ -141,20 +144,20 @@ export const activityShape = z.strictObject({
   question: text("question", 200),
   answers: answers.nullable().default(null),
   kit: z.strictObject({
-    /** What is sent; see the kit list. */
+    /** The object to send, see the list of items. */
     send: z.string().min(1).max(40),
     marker: z.string().min(1).max(40),
     blocker: z.string().min(1).max(40),
-    /** What is struck with, where the game is played with something in the hand; null: the bare hand. */
+    /** The bat or racket, in games that use one. Null: the bare hand. */
     implement: z.string().min(1).max(40).nullable().default(null),
-    /** What else is sent, each in its turn where the game says so: roles `other1`, `other2`, `other3`. */
+    /** Further objects, each sent in its turn if the game says so: roles `other1`, `other2`, `other3`. */
     others: z
       .array(z.string().min(1).max(40))
       .max(EXTRA_OBJECTS.length, `at most ${EXTRA_OBJECTS.length} more objects`)
       .default([]),
-    /** Limits and wishes of single roles, beside what the game itself needs. */
+    /** Limits and wishes for single roles, beside what the game itself needs. */
     roles: z.array(roleWords).max(20, "at most 20 roles").default([]),
-    /** Things of the school's own that this activity speaks of: a file can be read anywhere. */
+    /** Items of the school's own that this activity uses, because a file can be read anywhere. */
     own: z.array(item).max(40, "at most 40 items of its own").default([]),
   }),
   space: z.strictObject({
@@ -163,12 +166,15 @@ export const activityShape = z.strictObject({
     floor: z.enum(FLOORS),
     indoors: z.boolean(),
   }),
-  /** What more is laid out, beside what the game needs. */
+  /** What is laid out beside what the game needs. */
   layout: laid.nullable().default(null),
-  /** What the card counts distances in. */
+  /** The unit in which the card counts distances. */
   counted: z.enum(COUNTED, { error: `counted must be one of ${COUNTED.join(", ")}` }).default("steps"),
   behind: z.enum(BEHIND, { error: `behind must be one of ${BEHIND.join(", ")}` }).default("open"),
-  /** Sent down a propped board instead of by hand: how high it begins, metres, and where the player stands. */
+  /**
+   * The object is sent down a propped board instead of by hand: the height of its upper end, metres, and where the
+   * player stands.
+   */
   ramp: z
     .strictObject({
       height: z
@@ -178,9 +184,12 @@ export const activityShape = z.strictObject({
       stand: z.enum(["behind", "beside"], { error: "stand must be behind or beside" }),
     })
     .optional(),
-  /** What a send must touch first, once: the floor or a table (a throw), or the wall behind the targets; straight unless given. */
+  /**
+   * What a send must touch first, once: the floor or a table (a throw), or the wall behind the targets. Nothing
+   * unless given.
+   */
   off: z.enum(["floor", "table", "wall"], { error: "off must be floor, table or wall" }).optional(),
-  /** How far that wall is behind what is farthest, metres. */
+  /** How far that wall is behind the farthest target, metres. */
   wall: z
     .number({ error: "wall must be a number of metres" })
     .min(0.2, "wall must be 0.2 m or more")
@@ -189,7 +198,7 @@ export const activityShape = z.strictObject({
   pattern,
   /** What surrounds a go of the pattern: goes, turns, the bell. */
   match: match.default(USUAL_MATCH),
-  /** What the family may set before the first send, and to what. */
+  /** The fields that the family may set before the first send, and their allowed values. */
   family: z
     .array(
       z.strictObject({
@@ -202,7 +211,7 @@ export const activityShape = z.strictObject({
     )
     .max(MAX_FAMILY, `at most ${MAX_FAMILY} settings for the family to choose`)
     .default([]),
-  /** Where the child itself sets the targets out, before the first send; null: they stand as they are drawn. */
+  /** The field in which the child sets the targets out before the first send. Null: they stand as drawn. */
   setOut: z
     .strictObject({
       near: length("near", 0.3),
@@ -216,28 +225,34 @@ export const activityShape = z.strictObject({
     })
     .nullable()
     .default(null),
-  /** Levels of difficulty, the easiest first; null: everybody plays it as it is drawn. */
+  /** Levels of difficulty, easiest first. Null: everybody plays it as drawn. */
   levels: z
     .strictObject({
-      /** Shares of sends that should count (`end`: of goes that should reach the end): of the hardest level, and of the easiest. */
+      /**
+       * The share of sends that should count (`end`: of goes that should be finished), for the hardest level and for
+       * the easiest.
+       */
       of: z.literal("end").optional(),
       low: share("low"),
       high: share("high"),
       list: z
         .array(
           z.strictObject({
-            /** Everything so much farther away, metres; below nought: nearer. */
+            /** How much farther away everything is, metres. Negative: nearer. */
             line: z.number({ error: "line must be a number of metres" }).min(-10).max(10),
-            /** Another thing that is sent, and another that stands as every target; null: as drawn. */
+            /** Another object, and another item for every target. Null: as designed. */
             thing: z.string().min(1).max(40).nullable(),
             target: z.string().min(1).max(40).nullable(),
-            /** Sent in another way; with the other hand; kneeling or sitting; null: as drawn. */
+            /** Another action, the other hand, kneeling or sitting. Null: as designed. */
             action: z.enum(ACTIONS).nullable().default(null),
             hand: z.literal("other").nullable().default(null),
             posture: z.enum(LOW_POSTURES).nullable().default(null),
-            /** Somebody helps: hands each one over, or catches it and sends it back; nobody unless given. */
+            /** Somebody helps: hands each object over, or catches it and sends it back. Nobody unless given. */
             helper: z.enum(HELPERS).optional(),
-            /** Numbers of the game, what is a yes or a no in it, and its texts: seconds, counts, a bounce, how many targets, words. */
+            /**
+             * Settings of the game: its numbers (seconds, counts, targets), its yes-or-no choices (a bounce) and its
+             * texts (words).
+             */
             settings: z
               .array(
                 z.strictObject({
@@ -251,10 +266,13 @@ export const activityShape = z.strictObject({
         )
         .min(2, "at least 2 levels")
         .max(MAX_LEVELS, `at most ${MAX_LEVELS} levels`),
-      /** While playing: hits in a row that lead a level up, and misses in a row that lead one down. */
+      /** While playing: the hits in a row that lead one level up, and the misses in a row that lead one down. */
       up: z.number().int().min(1).max(5),
       down: z.number().int().min(1).max(5),
-      /** A child whose lines have turned round so often has found its level, and is asked no more; null: it goes on; 4 unless given. */
+      /**
+       * After this many changes of direction a child has found their level and is asked no more. Null: it goes on. 4
+       * unless given.
+       */
       stop: z.number().int().min(1).max(12).nullable().optional(),
     })
     .refine((l) => l.low < l.high, { error: "the first number must be less than the second", path: ["low"] })
@@ -273,9 +291,9 @@ export const activityShape = z.strictObject({
         .min(1)
         .max(MAX_PLAYERS, `at most ${MAX_PLAYERS} players`),
       modes: z.array(z.enum(MODES)).min(1, "choose at least one way to play"),
-      /** Two may play over a call, each in its own home. */
+      /** Two may play over a call, each in their own home. */
       call: z.boolean({ error: "call must be true or false" }).default(false),
-      /** What may be changed for somebody so that a match is fair, the first one first. */
+      /** What may be changed for somebody to make a match fair, in this order. */
       fair: z
         .array(z.enum(FAIR_KNOBS))
         .refine((list) => new Set(list).size === list.length, { error: "each kind of change can be listed only once" })
@@ -284,7 +302,7 @@ export const activityShape = z.strictObject({
     .refine((p) => p.most >= p.least, { error: "the most players must not be below the fewest", path: ["most"] }),
   /** Two questions for after the game. */
   reflection: z.array(text("reflection", 160)).max(2, "at most 2 reflection questions"),
-  /** The teacher's own words of caution, beside those that the tool gathers. */
+  /** The teacher's own words of caution, beside those that are gathered automatically. */
   caution: text("caution", 200),
   minutes: z
     .number({ error: "minutes must be a number" })

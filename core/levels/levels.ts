@@ -22,9 +22,9 @@ export { rateIn };
 
 export type Levels = NonNullable<Activity["levels"]>;
 export type LevelSetting = Levels["list"][number];
-/** What may be turned, cheapest to reset first. */
+/** What a level may change, cheapest to set up first. */
 export const LEVEL_KNOBS = ["line", "target", "hand", "posture", "thing", "action", "bounce", "game"] as const;
-/** What of it changes no skill, and is turned unless somebody says otherwise. */
+/** The changes that keep the skill the same. They are allowed unless the teacher says otherwise. */
 export const USUAL_KNOBS: readonly LevelKnob[] = ["line", "target", "thing"];
 export type LevelKnob = (typeof LEVEL_KNOBS)[number];
 export const AS_DRAWN: LevelSetting = {
@@ -36,17 +36,17 @@ export const AS_DRAWN: LevelSetting = {
   posture: null,
   settings: [],
 };
-/** The share of sends that should count, unless a teacher says otherwise. */
+/** The share of sends that should count, unless the teacher says otherwise. */
 export const CORRIDOR = { low: 0.6, high: 0.8 } as const;
 export const USUAL_LEVELS = 5;
-/** A level is taken as soon as it is so near to what was meant. */
+/** A level is accepted as soon as it is this near to its goal. */
 const NEAR_ENOUGH = 0.03;
 /** Nothing is moved nearer than this, metres. */
 const NEAREST = 0.5;
-/** Other things tried for a level, at most. */
+/** The most other items that are tried for a level. */
 const MAX_TRIED = 6;
 
-/** Whether what counts in a game is touches kept up, catches or tasks, told one by one, and nothing is thrown at anything. */
+/** True if a game counts touches, catches or tasks one by one, and nothing is thrown at a target. */
 export const countsTouches = (activity: Activity): boolean => {
   const { probes } = opened(activity);
   return probes.length > 0 && probes.every((probe) => probe.ask.kind === "count");
@@ -54,12 +54,15 @@ export const countsTouches = (activity: Activity): boolean => {
 
 export interface Level {
   setting: LevelSetting;
-  /** The share of sends that was meant, and what it gives the person it was made for. */
+  /** The share of sends that was wanted, and the share that the person it was made for gets. */
   meant: number;
   rate: number;
 }
 
-/** The same activity on a level: set otherwise, moved, sent another way or with another thing, at another target. What does not fit any more is left as it was. */
+/**
+ * The activity on a level: with other settings, moved, with another action, item or target. What no longer fits stays
+ * as it was.
+ */
 export function atLevel(activity: Activity, setting: LevelSetting): Activity {
   let now = setting.settings.length > 0 ? adjusted(activity, setting.settings) : activity;
   if (setting.action) now = { ...now, aim: { ...now.aim, action: setting.action } };
@@ -68,12 +71,15 @@ export function atLevel(activity: Activity, setting: LevelSetting): Activity {
   if (is) for (const peg of opened(now).pegs) if (peg.kind === "target") now = opened(now).swap(peg.id, faceOf(is));
   return setting.line === 0 ? now : shifted(now, setting.line);
 }
-/** How somebody plays on a level beside the game itself: with the other hand, kneeling or sitting; null: as everybody. */
+/**
+ * How somebody plays on a level beside the game itself: with the other hand, kneeling or sitting. Null: like
+ * everybody.
+ */
 export const selfAt = (setting: LevelSetting): Omit<Role, "role"> | null =>
   setting.hand || setting.posture
     ? { ...(setting.hand && { otherHand: true }), ...(setting.posture && { posture: setting.posture }) }
     : null;
-/** The share of sends that count for somebody who needs something, with what it needs. */
+/** The share of sends that count for somebody with a support need, with what they need. */
 export function rateWith(
   activity: Activity,
   who: Who,
@@ -91,27 +97,30 @@ export function rateWith(
   const support = supportFor(activity, supports, who, self);
   return share(support.activity, who, self || support.self ? { ...self, ...support.self } : null);
 }
-/** What the corridor of some levels is a share of: sends that count, or goes that reach the end. */
+/** What the corridor of some levels is measured by: sends that count, or goes that are finished. */
 export const shareOf = ({ of }: Pick<Levels, "of">): typeof rateIn => (of === "end" ? endIn : rateIn);
 /** The share of sends that count on a level. */
 export const rateAt = (activity: Activity, setting: LevelSetting, who: Who): number | null =>
   rateIn(atLevel(activity, setting), who, selfAt(setting));
 
-/** Shares evenly spaced in log-odds over a corridor, the easiest first. */
+/** Shares spaced evenly in log-odds over a corridor, easiest first. */
 export function spaced({ low, high }: { low: number; high: number }, count: number): number[] {
   return Array.from({ length: count }, (_, i) =>
     logistic(logit(high) + ((logit(low) - logit(high)) * i) / (count - 1)),
   );
 }
 
-/** Things that could be sent instead, commonest first; and that could stand there instead. */
+/** Items that could replace one, commonest first. */
 function others(activity: Activity, list: readonly string[], is: string): string[] {
   return list.filter((id) => id !== is && thing(activity.kit, id)).slice(0, MAX_TRIED);
 }
 
-/** Of a school's list the things that most homes have, so many. */
+/** The most items of a school's list that are tried, commonest in homes first. */
 const MAX_OFFERED = 8;
-/** What of a list may be tried for a level: the commonest that can be sent so, and the commonest that can be aimed at. */
+/**
+ * The items of a list that may be tried for a level: the commonest objects for this action, and the commonest
+ * targets.
+ */
 export function offered(activity: Activity, list: readonly Item[]): { things: string[]; targets: string[] } {
   const { travel } = actionFacts[activity.aim.action];
   const common = (of: readonly Item[]) =>
@@ -125,7 +134,10 @@ export function offered(activity: Activity, list: readonly Item[]): { things: st
   };
 }
 
-/** The numbers of a game, what is a yes or a no in it, and its texts, that a level may set: seconds, counts, a bounce, how many targets, words. */
+/**
+ * What a level may set in a game: its numbers (seconds, counts, targets), its yes-or-no choices (a bounce) and its
+ * texts (words).
+ */
 export function settable(activity: Activity): Settable[] {
   const game = { params: activity.pattern.params, match: activity.match };
   return opened(activity)
@@ -137,11 +149,11 @@ export function settable(activity: Activity): Settable[] {
 }
 type Settable = Extract<Knob, { kind: "number" | "toggle" | "text" }>;
 const SET_TO = { number: "number", toggle: "boolean", text: "string" } as const;
-/** The same game made easier or harder by what it asks for, the easiest first; none where it has nothing of the kind. */
+/** The same game with easier or harder content, easiest first. Empty if the game has none. */
 export const gradesOf = (activity: Activity): Setting[][] =>
   (opened(activity).pattern.graded?.(activity.pattern.params) ?? []).map((settings) => [...settings]);
 
-/** Other ways of sending that travel as the first one does and that this game and this thing allow. */
+/** Other actions that move the object in the same way, and that this game and object allow. */
 export function otherActions(activity: Activity): Action[] {
   const now = activity.aim.action;
   const { travel } = actionFacts[now];
@@ -151,14 +163,14 @@ export function otherActions(activity: Activity): Action[] {
   );
 }
 
-/** What stands there and could be another thing; null where nothing does, or where it bears a letter. */
+/** The item that stands as the target and could be another one. Null if there is none, or if it bears a letter. */
 export function aimedAt(activity: Activity): string | null {
   const { pegs, parts } = opened(activity);
   if (parts.some((part) => part.kind === "target" && part.sign !== undefined)) return null;
   return pegs.find((peg) => peg.kind === "target" && peg.item)?.item ?? null;
 }
 
-/** Everything but the line that may be turned for a level, one thing at a time, cheapest to reset first. */
+/** Every change but the line that a level may make, one thing at a time, cheapest to set up first. */
 function turnsOf(
   activity: Activity,
   may: (key: LevelKnob) => boolean,
@@ -173,7 +185,7 @@ function turnsOf(
   const game = { params: activity.pattern.params, match: activity.match };
   return [
     AS_DRAWN,
-    // Other words or mixes: nothing is laid again.
+    // For other words or shuffles nothing has to be set up again.
     ...(may("game") ? gradesOf(activity).map((settings) => one({ settings })) : []),
     ...(may("target") && first ? others(activity, targets, first).map((target) => one({ target })) : []),
     ...(may("hand") ? [one({ hand: "other" })] : []),
@@ -187,8 +199,9 @@ function turnsOf(
 }
 
 /**
- * Settings that give somebody those shares: for each the cheapest to reset that comes within 3 points, else the nearest there is. Everything
- * is moved in half steps of that person, within the space. `things` and `targets`: what may be tried instead.
+ * Suggests settings that give somebody these shares. For each share it takes the setting that is cheapest to set up
+ * and within 3 points, or else the nearest. Distances change in half steps of that person, within the space. `things`
+ * and `targets`: what may be tried instead.
  */
 export function proposeLevels(
   activity: Activity,
@@ -216,7 +229,7 @@ export function proposeLevels(
   const least = may("line") && far.length > 0 ? Math.ceil((NEAREST - first) / half) : 0;
   const most = may("line") && far.length > 0 ? Math.floor((activity.space.length - last) / half) : 0;
   const bases = turnsOf(activity, may, things, targets);
-  // Where an activity is at a half step, worked out once.
+  // The share at each half step, worked out once.
   const known = new Map<string, number | null>();
   const at = (setting: LevelSetting): number | null => {
     const key = JSON.stringify(setting);
@@ -224,7 +237,7 @@ export function proposeLevels(
     return known.get(key)!;
   };
   const grades = may("game") ? gradesOf(activity) : [];
-  /** Evenly over what there is to ask for. */
+  /** Spread evenly over the content. */
   const byGrade = () => {
     const n = Math.max(2, Math.min(count, grades.length));
     return spaced(corridor, n).map((meant, i): Level => {
@@ -232,14 +245,14 @@ export function proposeLevels(
       return { setting, meant, rate: at(setting) ?? Number.NaN };
     });
   };
-  // Nothing of it has a chance.
+  // Nothing has a chance.
   if (grades.length > 1 && at(AS_DRAWN) === null) return byGrade();
   const fits = (setting: LevelSetting) => parseActivity({ ...atLevel(activity, setting), levels: null }).ok;
   const lineAt = (givenCount: number) => Math.round(givenCount * half * 1000) / 1000;
   const list = spaced(corridor, count).map((meant): Level => {
     let best: Level | null = null;
     for (const base of bases) {
-      // Farther is harder: halving finds where it crosses.
+      // Farther is harder, so halving finds where it crosses.
       let [lo, hi] = [Math.min(0, least), Math.max(0, most)];
       while (hi - lo > 1) {
         const mid = Math.floor((lo + hi) / 2);
@@ -260,9 +273,9 @@ export function proposeLevels(
   });
   const made = distinct(list);
   if (made.length === count) return made;
-  // Words that are hit alike are not read alike.
+  // Words that are hit equally well can differ in how hard they are to read.
   if (made.length < 2 && grades.length > 1) return byGrade();
-  // Where so many do not lie in the corridor, the nearest beside it that differ.
+  // If the corridor does not hold as many, take the nearest outside it that differ.
   const lines = Array.from({ length: Math.max(0, most - least + 1) }, (_, i) => lineAt(least + i));
   const all = [...lines.map((line) => ({ ...AS_DRAWN, line })), ...bases].flatMap((setting): Level[] => {
     const rate = at(setting);
@@ -278,9 +291,9 @@ export function proposeLevels(
 }
 const bounded = (chance: number) => Math.min(0.999, Math.max(0.001, chance));
 
-/** Levels whose shares differ by less than this are one. */
+/** Levels whose shares differ by less than this count as one. */
 const APART = 0.015;
-/** Levels that are set alike, or hardly differ, are one: the first of them. */
+/** Drops levels with equal settings or nearly equal shares, and keeps the first of each. */
 function distinct(list: readonly Level[]): Level[] {
   const out: Level[] = [];
   for (const level of list) {
@@ -293,7 +306,10 @@ function distinct(list: readonly Level[]): Level[] {
   return out;
 }
 
-/** What is not allowed to change yet, and would give somebody levels that differ; null: nothing would. The same settings as for `proposeLevels`. */
+/**
+ * The changes that are not allowed yet but would make the levels differ. Null if none would. Takes the same settings
+ * as `proposeLevels`.
+ */
 export function wouldDiffer(
   activity: Activity,
   who: Who,
@@ -303,11 +319,11 @@ export function wouldDiffer(
   return LEVEL_KNOBS.find((levelKnob) => !knobs.includes(levelKnob) && lets(levelKnob)) ?? null;
 }
 
-/** Whether no level differs from another: nothing that may be turned makes a difference. */
+/** True if no level differs from another, because no allowed change makes a difference. */
 export const allAlike = (list: readonly LevelSetting[]): boolean =>
   list.every((setting) => JSON.stringify(setting) === JSON.stringify(list[0]));
 
-/** An activity as it is on one of its levels, and how it is played there beside that. */
+/** An activity on one of its levels, and how it is played there. */
 export interface OnLevel {
   activity: Activity;
   self: Omit<Role, "role"> | null;
@@ -315,11 +331,12 @@ export interface OnLevel {
 export const everyLevel = (activity: Activity, { list }: Pick<Levels, "list">): OnLevel[] =>
   list.map((setting) => ({ activity: atLevel(activity, setting), self: selfAt(setting) }));
 
-/** Chances that differ by less than this are alike. */
+/** Chances that differ by less than this are equal. */
 const ALIKE = 0.005;
 /**
- * The level that somebody should have: the one whose share lies nearest to the middle of the corridor in log-odds. Its place from 0. Of those whose
- * shares are alike, and where nothing has a chance, by age: the youngest that the game is for has the easiest. `on`: made once for many children.
+ * The level that somebody should have, from 0: the one whose share is nearest to the middle of the corridor in log-
+ * odds. If the shares are equal or nothing has a chance, it goes by age, and the youngest age of the game gets the
+ * easiest. `on`: made once for many children.
  */
 export function levelFor(
   activity: Activity,
@@ -347,7 +364,7 @@ export function levelFor(
   return { level: byAge(told.flatMap((r, i) => (Math.abs(r - told[best]!) < ALIKE ? [i] : []))), rates: told };
 }
 
-/** The level of each of some people, from 0; those who are alike are looked at once. */
+/** The level of each person, from 0. People who are alike are worked out once. */
 export function levelsOf(activity: Activity, people: readonly { who: Who; supports: readonly Support[] }[]): number[] {
   const on = activity.levels ? everyLevel(activity, activity.levels) : [];
   const known = new Map<string, number>();
@@ -359,10 +376,13 @@ export function levelsOf(activity: Activity, people: readonly { who: Who; suppor
   });
 }
 
-/** A level by its place from 0; the last one for more. */
+/** A level by its place from 0. The last one if there are fewer. */
 const levelOf = (activity: Activity, level: number): LevelSetting =>
   activity.levels!.list[Math.max(0, Math.min(activity.levels!.list.length - 1, level))]!;
-/** Lines of the other levels beside one of them, as a child in play may stand at them: so much nearer, metres. Only where nothing but the line differs. */
+/**
+ * The lines of the other levels, as distances from this one, that a child may choose while playing. Only if the
+ * levels differ in nothing but the line.
+ */
 function linesBeside(list: readonly LevelSetting[], at: LevelSetting): number[] {
   const apart = (setting: LevelSetting) => JSON.stringify({ ...setting, line: 0 });
   const nearer = list
@@ -371,8 +391,8 @@ function linesBeside(list: readonly LevelSetting[], at: LevelSetting): number[] 
   return [...new Set(nearer)].filter((n) => Math.abs(n) <= MAX_NEARER).sort((a, b) => a - b);
 }
 /**
- * The activity as somebody plays it on a level: without levels of its own. The lines of the others may be stood at in play, unless the teacher has
- * said which.
+ * The activity as somebody plays it on a level. It has no levels of its own. The lines of the other levels may be
+ * chosen while playing, unless the teacher has said which.
  */
 export function onLevel(activity: Activity, level: number): Activity {
   if (!activity.levels) return activity;
@@ -385,11 +405,11 @@ export function onLevel(activity: Activity, level: number): Activity {
   const fit = values.filter((value) => range && value >= range.least && value <= range.most);
   return said || fit.length < 2 ? on : { ...on, family: [...on.family, { field: LINE_FIELD, values: fit }] };
 }
-/** And how it is played there beside that. */
+/** How it is played on a level, beside the game itself. */
 export const selfOn = (activity: Activity, level: number): Omit<Role, "role"> | null =>
   activity.levels ? selfAt(levelOf(activity, level)) : null;
 
-/** What the card says of a level beside the game as it is there: that somebody is asked to help. */
+/** What the card says about a level in addition: that somebody is asked to help. */
 export const notesOn = (activity: Activity, level: number): Phrase[] => {
   const helper = activity.levels && levelOf(activity, level).helper;
   return helper ? [{ key: `card.helper.${helper}` }] : [];
@@ -399,7 +419,10 @@ const isDrawn = (setting: LevelSetting): boolean =>
   setting.settings.length === 0 &&
   !setting.helper &&
   Object.entries(AS_DRAWN).every(([key, value]) => key === "settings" || setting[key as keyof LevelSetting] === value);
-/** A level in words: what is moved, in steps of somebody; what is sent; what stands there; how. (Another way of sending and what the game is set to have names of their own.) */
+/**
+ * A level in words: what moves, in somebody's steps; the object; the target; how it is played. Another action and
+ * other settings have names of their own.
+ */
 export function levelWords(setting: LevelSetting, step: number): Phrase[] {
   const steps = Math.round((Math.abs(setting.line) / step) * 2) / 2;
   return [

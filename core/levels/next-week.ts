@@ -13,29 +13,34 @@ import {
   spaced,
 } from "./levels.ts";
 
-/** A child, what it plays now (its place among the levels; null: as drawn), and how its last goes went: hits and sends each, the latest first. */
+/**
+ * A child, the level they play now (from 0; null: as drawn), and the hits and sends of their last goes, newest first.
+ */
 export interface Played {
   who: Who;
-  /** What it needs in every activity that has a use for it. */
+  /** The support they need, in every activity that has a use for it. */
   supports?: readonly Support[];
   level: number | null;
-  /** It has played, if only with others: such goes say nothing of how it does alone. */
+  /** They have played, if only with others. Such goes do not say how they do alone. */
   came?: boolean;
   goes: readonly { hits: number; sends: number }[];
 }
 export const MOVES = ["up", "down", "stay", "none"] as const;
 export interface Proposal {
   move: (typeof MOVES)[number];
-  /** The level proposed, from 0, and its share of hits for this child; what it has now. */
+  /** The suggested level, from 0, its share of hits for this child, and the level they have now. */
   level: number;
   rate: number | null;
   now: number | null;
-  /** Three goes in a row under the corridor, or over it; or none at all. */
+  /** Three goes in a row below the corridor or above it, or no go at all. */
   notice: "stuck" | "bored" | "absent" | null;
 }
-/** So many goes in a row say something. */
+/** This many goes in a row mean something. */
 const IN_A_ROW = 3;
-/** What a level promises must be so much nearer to the middle of the corridor before a child is moved: a number about to change is left alone. */
+/**
+ * A level must be nearer to the middle of the corridor by this much before a child is moved. Smaller differences will
+ * change again.
+ */
 const WORTH_IT = 0.02;
 
 function noticeOf(
@@ -49,7 +54,7 @@ function noticeOf(
   return shares.every((share) => share < low) ? "stuck" : shares.every((share) => share > high) ? "bored" : null;
 }
 
-/** The levels of next week: those of the activity, or some proposed for the typical child where it has none. */
+/** Next week's levels: those of the activity or, if it has none, some suggested for the typical child. */
 export function levelsNext(
   activity: Activity,
   middle: Who,
@@ -57,14 +62,15 @@ export function levelsNext(
 ): Levels {
   if (activity.levels) return activity.levels;
   const made = proposeLevels(activity, middle, more).map((proposeLevel) => proposeLevel.setting);
-  // Where nothing differs it is said: there is one level, twice.
+  // If nothing differs, the same level stands there twice, and the page says so.
   const list = made.length > 1 ? made : [...made, ...made, AS_DRAWN].slice(0, 2);
   return { ...CORRIDOR, list, up: 2, down: 1 };
 }
 
 /**
- * The level whose share of hits is nearest to the middle of the corridor. Where all are beyond the corridor on one side, levels that differ by less
- * than WORTH_IT count as alike: whoever hits more gets the hardest of them, whoever hits less the easiest.
+ * The level whose share of hits is nearest to the middle of the corridor. If all are outside on one side, levels that
+ * differ by less than WORTH_IT count as equal: a child who hits more gets the hardest of them, and one who hits less
+ * the easiest.
  */
 function bestLevel(rates: readonly number[], middle: number, { low, high }: { low: number; high: number }): number {
   const off = (r: number) => Math.abs(r - middle);
@@ -76,8 +82,9 @@ function bestLevel(rates: readonly number[], middle: number, { low, high }: { lo
 }
 
 /**
- * For every child the level that brings it nearest to the middle of the corridor, in the activity with its levels: up, down or stay, with the
- * shares before and after. Children alike are looked at once, so that it is linear in how many differ. `none`: nothing in the game has a chance.
+ * For every child, the level that comes nearest to the middle of the corridor, in the activity with its levels: up,
+ * down or stay, with the shares before and after. Equal children are worked out once, so the cost grows with how many
+ * differ. `none`: nothing in the game has a chance.
  */
 export function nextWeek(activity: Activity, levels: Levels, children: readonly Played[]): Proposal[] {
   const played = everyLevel(activity, levels);

@@ -3,29 +3,32 @@ import type { Better, Figure, Phrase, Refusal, Setup, Unit } from "../contract/c
 import type { Match } from "../contract/match.ts";
 import type { GameEvent } from "../events/events.ts";
 
-/** Whose go it is: the players of the side, in the order they take their turns. */
+/** Whose go it is: the players of the side, in the order of their turns. */
 export interface Seat {
   players: readonly number[];
   setup: Setup;
 }
-/** What an event made of a go: it goes on, after something that went right or wrong, or for the next one in any case (`pass`); its clock is done and the next part waits; or it is over. */
+/**
+ * What an event made of a go. It goes on, after something that went right or wrong, or for the next player in any
+ * case (`pass`); or its clock is done and the next part waits; or it is over.
+ */
 export interface StepResult<G> {
   go: G;
   after: "on" | "hit" | "miss" | "spent" | "pass" | "part" | "end";
 }
-/** A clock that runs during a go: until its bell, or open; and the rest before it, seconds. */
+/** A clock that runs during a go, until its bell or open-ended, and the rest before it, seconds. */
 export interface Clock {
   limit: number | null;
   rest: number;
 }
-/** What a go amounts to. */
+/** What a go adds up to. */
 export interface Sum {
   value: number;
   unit: Unit;
   better: Better;
-  /** More is better, for comparing goes of the same game. */
+  /** For comparing goes of the same game. More is better. */
   rank: number;
-  /** Asked for only where it is shown: told when it is read. */
+  /** Worked out when it is read, because it is needed only where it is shown. */
   readonly working: string;
   sends: number;
   stage: number;
@@ -39,7 +42,10 @@ export interface Counter<G> {
   feeds: readonly Figure[];
 }
 
-/** One go of one side: all that a pattern tells where sides do not meet. Times in milliseconds since the clock, or the go, began. */
+/**
+ * One go of one side: everything that a pattern describes if sides do not meet. Times are in milliseconds since the
+ * clock, or the go, began.
+ */
 export interface GoRules<P, G> {
   begin(params: P, seat: Seat): G;
   /** What that player may do; the bell and the start of a clock come from the match. */

@@ -4,7 +4,7 @@ import type { Body } from "../events/events.ts";
 
 const ALONE: Setup = { players: 1, mode: "alone", seed: 1 };
 /** So little of all plays is left at the end. */
-const LEFT = 1e-10;
+const LEFT = 1e-12;
 
 /**
  * Mean number of events until the end, and of the score: every way on from each state with its chance, states by their key. For proofs;

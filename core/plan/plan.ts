@@ -1,11 +1,11 @@
 import { doseAt, type Exercise, type ExerciseKind, exercises, secondsAt, timeOf } from "../exercises/library.ts";
 
-/** One go of the game, as a forecast has it: the middle of its minutes, and the share of them that one moves. */
+/** One go of the game in the forecast: its median minutes, and the share of them spent moving. */
 export interface GoTimes {
   minutes: number;
   moving: number;
 }
-/** What fills the minutes asked for: before, so many goes, after. Minutes. */
+/** How the minutes are filled: before, a number of goes, after. Minutes. */
 export interface TimePlan {
   warmUp: string[];
   coolDown: string[];
@@ -14,18 +14,23 @@ export interface TimePlan {
   game: number;
   after: number;
   minutes: number;
-  /** Of these moving: the exercises that are no stretching or balancing, and the game's own share. */
+  /** The active minutes: exercises other than stretching and balancing, and the game's own share. */
   active: number;
-  /** Even the shortest plan is longer than that, by so many minutes. */
+  /** How much longer than the time given even the shortest plan is, minutes. */
   over: number;
 }
 
-/** Shares of the time that go on getting warm and on cooling down, and the least and most of each in minutes: assumptions of a teacher's kind. */
+/**
+ * The share of the time for warm-up and cool-down, and the least and most of each, minutes. A teacher's assumptions.
+ */
 const WARM = { share: 0.2, least: 1, most: 5 } as const;
 const COOL = { share: 0.12, least: 0.5, most: 3 } as const;
-/** A rest between two goes, minutes: an assumption. */
+/** A rest between two goes, minutes. An assumption. */
 export const REST = 0.5;
-/** Minutes of an activity as it is done: warm-up, its games with a rest between them, cool-down. `game`: minutes of one game. */
+/**
+ * The minutes of an activity as a whole: warm-up, its games with rests between them, cool-down. `game`: the minutes
+ * of one game.
+ */
 export function wholeMinutes(
   a: { rounds?: number | undefined; warmUp?: readonly string[] | undefined; coolDown?: readonly string[] | undefined },
   age: number,
@@ -37,9 +42,9 @@ export function wholeMinutes(
   return around + rounds * game + (rounds - 1) * REST;
 }
 export const MAX_ROUNDS = 12;
-/** A list holds so many exercises. */
+/** The most exercises in a list. */
 const MAX_LISTED = 6;
-/** More than this left over is worth one exercise more, minutes. */
+/** If more than this is left over, one more exercise is added, minutes. */
 const WORTH = 0.5;
 
 const KINDS_OF: Record<"warmUp" | "coolDown", readonly ExerciseKind[]> = {
@@ -47,7 +52,7 @@ const KINDS_OF: Record<"warmUp" | "coolDown", readonly ExerciseKind[]> = {
   coolDown: ["stretch", "balance"],
 };
 
-/** What may be done at an age, with nothing fetched for it, quietly where that is asked for; the kind that fits best first. */
+/** The exercises that suit an age and need nothing fetched, quiet ones if asked for, best kind first. */
 const offered = (part: keyof typeof KINDS_OF, age: number, own: readonly Exercise[], quiet: boolean): Exercise[] =>
   KINDS_OF[part].flatMap((kind) =>
     [...own, ...exercises].filter(
@@ -56,7 +61,7 @@ const offered = (part: keyof typeof KINDS_OF, age: number, own: readonly Exercis
     ),
   );
 
-/** Exercises one after the other until so many minutes are filled, the last one only where it brings the sum nearer. */
+/** Exercises one after another until the minutes are filled. The last is added only if it brings the sum nearer. */
 function filled(from: readonly Exercise[], age: number, minutes: number, own: readonly Exercise[]): string[] {
   const out: string[] = [];
   const takes = (ids: readonly string[]) => timeOf(ids, age, own).seconds / 60;
@@ -72,8 +77,9 @@ function filled(from: readonly Exercise[], age: number, minutes: number, own: re
 const within = (x: number, { least, most }: { least: number; most: number }) => Math.max(least, Math.min(most, x));
 
 /**
- * A plan for so many minutes at an age: getting warm, as many whole goes as fit with a rest between them, cooling down; what is left over goes
- * into more exercises. Never longer than asked for, unless one go with the least around it is. RangeError where minutes are not above 0.
+ * A plan for a number of minutes at an age: warm-up, as many whole goes as fit with rests between them, cool-down.
+ * What is left over becomes more exercises. It is never longer than asked for, unless one go with the least around it
+ * already is. RangeError if minutes are not above 0.
  */
 export function planFor(
   age: number,
@@ -89,7 +95,7 @@ export function planFor(
   const gameOf = (rounds: number) => rounds * go.minutes + (rounds - 1) * REST;
   let warmUp = filled(warms, age, within(WARM.share * minutes, WARM), own);
   let coolDown = filled(cools, age, within(COOL.share * minutes, COOL), own);
-  // One go comes before everything around it.
+  // One go matters more than everything around it.
   while (long(warmUp) + long(coolDown) + go.minutes > minutes && warmUp.length > 1) warmUp = warmUp.slice(0, -1);
   while (long(warmUp) + long(coolDown) + go.minutes > minutes && coolDown.length > 1) coolDown = coolDown.slice(0, -1);
   if (long(warmUp) + long(coolDown) + go.minutes > minutes) {

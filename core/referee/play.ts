@@ -19,35 +19,38 @@ import { eventNow } from "../events/before.ts";
 import type { Body, GameEvent, PlayEvent, RecordedEvent } from "../events/events.ts";
 import { MAX_EVENTS } from "../events/limits.ts";
 
-/** What stands in the record and changes nothing that the rules know. */
+/** Events that are recorded but change nothing that the rules know. */
 type Aside = Extract<PlayEvent, { kind: "object" | "again" | "dispute" }>;
 const isAside = (event: GameEvent | Aside): event is Aside =>
   event.kind === "object" || event.kind === "again" || event.kind === "dispute";
 /** One event that still stands: its place in the record, and the state after it. */
 interface Standing {
   seq: number;
-  /** At the time that was played: see `Play.paused`. */
+  /** At the time on the game's clock, see `Play.paused`. */
   event: GameEvent | Aside;
   after: BaseState;
 }
 
-/** A play as the referee holds it. Immutable: `referee` gives the next one. */
+/** A play as the referee holds it. It is immutable: `referee` returns the next one. */
 export interface Play {
   game: Game;
   setup: Setup;
   begin: BaseState;
-  /** Everything recorded, in order; never shortened. */
+  /** Everything that was recorded, in order. It is never shortened. */
   record: readonly PlayEvent[];
   standing: readonly Standing[];
-  /** What came after the end that a correction brought: set aside, by its place in the record. */
+  /** The places of events that a correction set aside, because it ended the game earlier. */
   aside: readonly number[];
-  /** The people stopped before the end, at this place in the record. */
+  /** The place in the record at which people stopped the game before its end. */
   stopped: number | null;
-  /** How long it stood still so far, and since when it does now, milliseconds; null: it goes on. The rules know only the time that was played. */
+  /**
+   * How long the game was paused in all, and since when it is paused now, milliseconds. Null: it is running. The
+   * rules only know the time that was played.
+   */
   paused: { all: number; since: number | null };
 }
 
-/** Opens a play of a pattern. `version`: the rules that it began with; those of now unless given. */
+/** Opens a play of a pattern. `version`: the rules version that it began with; the current one unless given. */
 export function openPlayOf(
   pattern: AnyPlayPattern,
   part: Omit<GamePart, "name">,
@@ -69,11 +72,14 @@ export function openPlayOf(
 
 export const stateOf = (play: Play): BaseState => play.standing[play.standing.length - 1]?.after ?? play.begin;
 
-/** Takes one event: the next play, or a refusal with words. An undo and a correction are events like any other. */
+/**
+ * Takes one event and returns the next play, or a refusal with words. Undos and corrections are events like any
+ * other.
+ */
 export function referee(play: Play, event: PlayEvent): Play | Refusal {
   const record = [...play.record, event];
   const seq = play.record.length;
-  // A full record takes only what ends it: its score is kept.
+  // A full record only takes an event that ends the game, so that its score is saved.
   if (seq >= MAX_EVENTS - 1 && event.kind !== "stop") return refuse("refused.full");
   switch (event.kind) {
     case "undo": {
@@ -110,7 +116,7 @@ export function referee(play: Play, event: PlayEvent): Play | Refusal {
     case "object":
     case "dispute":
     case "again": {
-      // The rules do not care what is sent, or that something did not count; whoever works out chances later does.
+      // The rules do not care which object is sent, or that something did not count. Estimates care later.
       const refused = notGoing(play);
       if (refused) return refused;
       if (event.kind === "dispute" && (play.setup.players < 2 || play.record.length === 0))
@@ -137,7 +143,10 @@ export function referee(play: Play, event: PlayEvent): Play | Refusal {
   }
 }
 
-/** What is sent with a foot over the line is a spent miss, whatever it hit; or it is sent again; or nobody minds. */
+/**
+ * A send with a foot over the line is a spent miss whatever it hit, is taken again, or is accepted, as the match
+ * says.
+ */
 function ruledFoot(game: Game, state: BaseState, event: GameEvent): GameEvent | Aside {
   if (event.kind !== "send" || !event.foot) return event;
   const rule = game.match.foot;
@@ -149,10 +158,10 @@ function ruledFoot(game: Game, state: BaseState, event: GameEvent): GameEvent | 
   const miss = asked ? missOf(asked) : null;
   return miss ? ({ ...miss, at, foot, ...who } as GameEvent) : event;
 }
-/** At the time that was played when it happened, without the pauses before it. */
+/** The event at the time on the game's clock, without the pauses before it. */
 const played = <E extends PlayEvent>(play: Play, event: E): E =>
   play.paused.all === 0 ? event : { ...event, at: Math.max(0, event.at - play.paused.all) };
-/** Why nothing can happen now; null: it can. `still`: whether the game is to be paused for it. */
+/** Why nothing can happen now. Null if something can. `still`: the event needs a paused game. */
 function notGoing(play: Play, still = false): Refusal | null {
   if (play.stopped !== null) return refuse("refused.stopped");
   if (play.game.ending(stateOf(play))) return refuse("refused.over");
@@ -160,11 +169,11 @@ function notGoing(play: Play, still = false): Refusal | null {
   return refuse(still ? "refused.notPaused" : "refused.paused");
 }
 
-/** What stood before and does not any more. */
+/** The places of events that stood before and no longer do. */
 const leftOut = (play: Play, now: readonly Standing[]): number[] =>
   play.standing.map((standing) => standing.seq).filter((seq) => !now.some((standing) => standing.seq === seq));
 
-/** Plays events again on what stood before them. Once the game is over, what comes after is left out. */
+/** Plays events again on top of those that stand. Events after the end of the game are left out. */
 function retake(
   play: Play,
   keep: number,
@@ -181,12 +190,15 @@ function retake(
   return out;
 }
 
-/** The last event that still stands of those that one player did, where several play at the same time. */
+/** The last standing event of one player, in games where several play at the same time. */
 const lastOf = (play: Play, by: number): number =>
   play.standing.findLastIndex(({ event }) => "by" in event && event.by === by);
 
 export type Replayed = { play: Play; refused: null } | { play: Play; refused: Phrase; seq: number };
-/** Replays a whole record; the first refusal ends it and names its place. Kinds of earlier are translated. `version`: see `openPlay`. */
+/**
+ * Replays a whole record. The first refusal ends it and names its place. Event kinds of earlier versions are
+ * translated. `version`: see `openPlay`.
+ */
 export function replayOf(
   pattern: AnyPlayPattern,
   part: Omit<GamePart, "name">,
@@ -207,33 +219,33 @@ export interface View {
   side: number;
   now: Phrase;
   asks: Ask[];
-  /** The line to send from, and the parts that are done with, for the side whose turn it is. */
+  /** For the side whose turn it is: the line to send from, and the parts that are finished with. */
   from: string | null;
   doneParts: readonly string[];
   score: Score[];
   progress: Progress[];
   ending: Ending | null;
-  /** Over by the rules, or stopped by the people. */
+  /** Over by the rules, or stopped by people. */
   done: "over" | "stopped" | null;
   canUndo: boolean;
-  /** Places in the record that a correction set aside, since it ended the game earlier. */
+  /** The places of events that a correction set aside, because it ended the game earlier. */
   aside: readonly number[];
-  /** What the family had set before the first send, by field. */
+  /** What the family set before the first send, by field. */
   set: Readonly<Record<string, string | number | boolean>>;
-  /** What serves in each role that was changed, as of now. */
+  /** The item that now serves in each role that was changed. */
   objects: Readonly<Record<string, string>>;
-  /** Where the child stood the targets, metres; null: where they were drawn. */
+  /** Where the child put the targets, metres. Null: where they were drawn. */
   laid: readonly Spot[] | null;
-  /** Sides with nobody left, by number; who may leave now, and where somebody may join. */
+  /** The numbers of sides with nobody left, who may leave now, and where somebody may join. */
   out: readonly number[];
   company: Company;
-  /** It stands still: nothing is asked until it goes on. */
+  /** The game is paused: nothing is asked until it goes on. */
   paused: boolean;
-  /** How long it stood still so far, milliseconds: the clock did too. */
+  /** How long the game was paused in all, milliseconds. The clock stood still too. */
   still: number;
 }
 
-/** A play never changes, and is looked at many times. */
+/** Views by play, because a play never changes and is looked at many times. */
 const views = new WeakMap<Play, View>();
 export function view(play: Play): View {
   const known = views.get(play);
@@ -276,21 +288,21 @@ function look(play: Play): View {
   };
 }
 
-/** The bell goes so much later as the game stood still. */
+/** The bell rings later by as long as the game was paused. */
 const later = (ask: Ask, play: Play): Ask =>
   ask.kind === "bell" ? { ...ask, dueAt: ask.dueAt + play.paused.all } : ask;
 
 /** What one outcome would make of a play. */
 export interface Outlook {
   event: PlayEvent;
-  /** Of the side whose turn it is: its score with what lies on the floor counted, and its working. */
+  /** The score of the side whose turn it is, including what lies on the floor, and its working. */
   score: number;
   working: string;
   /** Whose turn it is then, and what they are told. */
   turn: { player: number; side: number; now: Phrase };
   ending: Ending | null;
 }
-/** What a send becomes that nobody counts: what was seen of a miss; null where there is none. */
+/** The event of a send that nobody counts, which is what a miss looks like. Null if there is none. */
 export function missOf(ask: Ask): Body | null {
   if (ask.kind !== "send") return null;
   switch (ask.aim.kind) {
@@ -314,7 +326,7 @@ export function missOf(ask: Ask): Body | null {
 }
 /** A rally that is nobody's point. */
 const LETS: readonly Body[] = [{ kind: "point", side: null, why: "let" }];
-/** What may be seen of what is asked, in the order of the list: every thing aimed at, every zone and square, each number that can fall. */
+/** Everything that could be seen after an ask, in order: every target, zone and square, and each number of pins. */
 export function bodiesOf(ask: Ask): Body[] {
   switch (ask.kind) {
     case "send": {
@@ -378,7 +390,7 @@ export function bodiesOf(ask: Ask): Body[] {
   }
 }
 
-/** What each outcome of what comes next would do, for the side whose turn it is. */
+/** What each outcome of the next ask would do, for the side whose turn it is. */
 export function outlook(play: Play): Outlook[] {
   const state = stateOf(play);
   if (play.stopped !== null || play.paused.since !== null || play.game.ending(state)) return [];
@@ -396,5 +408,5 @@ export function outlook(play: Play): Outlook[] {
     });
 }
 
-/** When the bell goes, milliseconds since the play began; null where none does. */
+/** When the bell rings, milliseconds since the play began. Null if there is none. */
 export const bellAt = (givenView: View): number | null => askOf(givenView.asks, "bell")?.dueAt ?? null;

@@ -17,25 +17,28 @@ import { normalDraw, random } from "../random.ts";
 import { asSeen } from "../yard/off-wall.ts";
 import { type Part, type Place, patchOf } from "../yard/parts.ts";
 
-/** What is known of a child on an axis, as a normal distribution on it: its middle and standard deviation. */
+/** What is known of a child on one axis, as a normal distribution: its mean and standard deviation. */
 export interface KnownAxis {
   middle: number;
   sd: number;
 }
 export type KnownChild = Record<Axis, KnownAxis>;
-/** One child of a rehearsal: what it plays at home, how, and what is known of it. */
+/** One child of a rehearsal: what they play at home, how, and what is known of them. */
 export interface Rehearsing {
   activity: Activity;
   age: Age;
   self: Omit<Role, "role"> | null;
   known: KnownChild;
 }
-/** Ends of an 80 % interval lie so many standard deviations from the middle of a normal distribution. */
+/** The ends of an 80% interval, in standard deviations from the mean of a normal distribution. */
 const EIGHTY = 1.2816;
-/** A teacher's own word for a child is taken to be right within about so much, on the axis: an assumption. */
+/** How exact a teacher's own word for a child is taken to be, on the axis. An assumption. */
 const SAID_SD = 0.1;
 
-/** What is known of a child as a rehearsal takes it: a teacher's word, else what its goes say, else what its age says. */
+/**
+ * What a rehearsal takes as known of a child: the teacher's word if there is one, then what the child's goes say,
+ * then what their age says.
+ */
 export function knownChild(
   age: Age,
   estimates: Partial<Record<Axis, Estimate>>,
@@ -51,44 +54,47 @@ export function knownChild(
   return { spread: of("spread"), skill: of("skill") };
 }
 
-/** The child so many standard deviations off its middle. */
+/** The child at this many standard deviations from their mean. */
 const whoOff = (age: Age, known: KnownChild, z: Record<Axis, number>): Who => ({
   age,
   multiplier: Math.exp(known.spread.middle + known.spread.sd * z.spread),
   skill: known.skill.middle + known.skill.sd * z.skill,
 });
 
-/** One thing of a go that is looked at. Times in milliseconds from its beginning. */
+/** One thing that happens in a go somebody watches. Times are in milliseconds from its beginning. */
 export interface Moment {
   body: Body;
   from: number;
   at: number;
-  /** When what is sent leaves the hand, and lies; null: nothing is sent. */
+  /** When the object is released and when it comes to rest. Null: nothing is sent. */
   flies: readonly [from: number, until: number] | null;
-  /** From where to where it goes, metres. */
+  /** Where it starts and where it ends, metres. */
   start: Place;
   to: Place | null;
-  /** How much of the time after that goes on walking there and back. */
+  /** The share of the remaining time that is spent walking there and back. */
   fetches: number;
-  /** Whether it brought something; null: it is nothing that could. */
+  /** Whether it scored anything. Null: it could not. */
   off: boolean | null;
-  /** The score after it, with its working. */
+  /** The score afterwards, with its working. */
   value: number;
   score: string;
 }
 export interface Rehearsed {
   moments: Moment[];
-  /** What it came to: the score as the forecast counts it, in the unit of the game; whether it reached the end; how long it took, seconds. */
+  /**
+   * The result: the score as the forecast counts it, in the unit of the game; whether the go was finished; and how
+   * long it took, seconds.
+   */
   value: number;
   finished: boolean;
   seconds: number;
-  /** Cut off: it would have gone on for longer than anybody plays. */
+  /** The go was cut off, because it would have lasted longer than anybody plays. */
   cut: boolean;
-  /** Shares of the time spent sending or moving, fetching, waiting. */
+  /** Shares of the time spent sending or moving, fetching, and waiting. */
   spent: { acting: number; fetching: number; waiting: number };
 }
 
-/** So many that brought nothing, one after the other, are called stuck. */
+/** After this many attempts in a row that score nothing, a child counts as stuck. */
 export const STUCK_AFTER = 6;
 
 const setupOf = (rehearsing: Rehearsing, seed: number): Setup => ({
@@ -106,8 +112,9 @@ const inputOf = (rehearsing: Rehearsing, who: Who, seed: number): ForecastInput 
 });
 
 /**
- * One go of one child, drawn: how well it plays from what is known of it, every single thing from the chances that the forecast has, by the rules of the
- * referee. The same seed is the same go. Where things come to lie is drawn for the picture, and nothing is counted from it.
+ * Runs one go of one child. How well the child plays is drawn from what is known of them, and everything that happens
+ * from the forecast's chances, by the referee's rules. The same seed gives the same go. Where objects come to rest is
+ * drawn for the picture only, and nothing is counted from it.
  */
 export function rehearse(rehearsing: Rehearsing, seed: number): Rehearsed {
   const draw = random(seed);
@@ -161,7 +168,7 @@ function momentOf(drawn: Drawn, { game, parts, people }: ForecastInput, draw: ()
     score: score!.working,
   };
 }
-/** Whether what was asked brought something. */
+/** Whether an ask scored anything. */
 function offOf({ ask, body }: Drawn): boolean | null {
   if (body.kind === "count") return body.n > 0;
   if (body.kind === "point") return body.side === 0;
@@ -170,9 +177,12 @@ function offOf({ ask, body }: Drawn): boolean | null {
 }
 
 type Spread = { lateral: number; range: number };
-/** A place is drawn again so often where it lies where it may not. */
+/** How often a place is drawn again if it lies where it must not. */
 const AGAIN = 12;
-/** Where something came to lie, for the picture: in or at what it hit; else beside what was meant, as far off as this child usually is. */
+/**
+ * Where an object came to rest, for the picture: in or at what it hit, or else beside its target, as far off as is
+ * usual for this child.
+ */
 function placeOf(
   ask: AskOf<"send">,
   body: Body,
@@ -201,7 +211,7 @@ function placeOf(
   }
   let place: Place = meant;
   for (let i = 0; i < AGAIN; i++) {
-    // Each time wider, so that it ends beside everything that stands there.
+    // Each time wider, so that it ends up clear of everything that stands there.
     const wide = 1 + i / 2;
     place = {
       along: meant.along + wide * spread.range * far * normalDraw(draw),
@@ -227,25 +237,28 @@ function meantBy(ask: Extract<Ask, { kind: "send" }>, parts: readonly Part[]): P
   return { along: standAt(parts, ask.from) + kindOf<Aim>(aim).reach(aim, parts, ask.from), across: 0 };
 }
 
-/** What is forecast of one child, over all that is not known of it. */
+/** The forecast for one child, over everything that is not known of them. */
 export interface Foreseen {
   low: number;
   middle: number;
   high: number;
-  /** The share of all goes that lies from the low to the high score. */
+  /** The share of all goes that lie in the range. */
   holds: number;
-  /** Chance to reach the end. */
+  /** The chance to finish. */
   finish: number;
-  /** The middle of the minutes it takes. */
+  /** The median length, minutes. */
   minutes: number;
 }
-/** A normal distribution by three points that have its first five moments (Gauss and Hermite). */
+/** Three points that stand for a normal distribution and have its first five moments (Gauss and Hermite). */
 const POINTS: readonly (readonly [z: number, weight: number])[] = [
   [-Math.sqrt(3), 1 / 6],
   [0, 2 / 3],
   [Math.sqrt(3), 1 / 6],
 ];
-/** What the forecast says of a child: likely range and middle of its score, its chance to finish, over all that is not known of it. */
+/**
+ * The forecast for a child, over everything that is not known of them: the likely range and the median of the score,
+ * and the chance to finish.
+ */
 export function foresee(rehearsing: Rehearsing, stop?: () => boolean): Foreseen {
   const told = POINTS.map(([z, weight]) => {
     const who = whoOff(

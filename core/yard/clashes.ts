@@ -8,38 +8,44 @@ import { type Part, type PartOf, type Place, partsOf } from "./parts.ts";
 import { placed } from "./placement.ts";
 import { OVERLAP_ALLOWED } from "./placement-search.ts";
 
-/** What is wrong with a layout where it was put, as it happens: two in one place, one beyond the space, one hidden, a gap too small. */
+/**
+ * What is wrong with a layout: two items in one place, one beyond the space, one hidden, a gap that is too small, and
+ * so on.
+ */
 export type Clash =
   | { kind: "together"; ids: [string, string] }
   | { kind: "outside"; ids: [string] }
-  /** The nearer one stands in the way of so much of the farther one, a share. */
+  /** The nearer one hides this share of the farther one. */
   | { kind: "hides"; ids: [near: string, far: string]; share: number }
-  /** What is sent cannot get in, or through. */
+  /** The object cannot get in or through. */
   | { kind: "tooSmall"; ids: [string] }
-  /** Something, or somebody, within reach of the player. Metres. */
+  /** Something, or somebody, is within the player's swing. Metres. */
   | { kind: "swing"; ids: [string]; clear: number }
-  /** A thing that stands there is in the way of what is sent at a target. */
+  /** An item stands in the way of what is sent at a target. */
   | { kind: "inWay"; ids: [thing: string, target: string] }
-  /** What is thrown at it comes up so high, metres, and would touch the ceiling. */
+  /** The object rises to this height on its way, metres, and would touch the ceiling. */
   | { kind: "ceiling"; ids: [string]; height: number }
-  /** Nobody of that age gets so far with it: `reach` metres at most. */
+  /** Nobody of that age gets so far with it. `reach`: the most, metres. */
   | { kind: "tooFar"; ids: [string]; reach: number };
 
-/** What is sent, by whom and under what: metres. `swing`: reach around the player; `away`: how far others stay. */
+/**
+ * What is sent, by whom and under what. Metres. `swing`: the reach around the player. `away`: how far others stay
+ * away.
+ */
 export interface Sending {
   diameter: number;
   inAir: boolean;
   swing?: number;
   away?: number;
-  /** How the player does it; nothing is said of reach and ceiling without. */
+  /** How the player does it. Without this, reach and ceiling are not checked. */
   sends?: Sends;
   ceiling?: number | null;
 }
 
-/** A target that is hidden by more than this share is said to be. */
+/** A target is called hidden if more than this share of it is. */
 export const HIDDEN_SHARE = 0.5;
 
-/** Whether something of diameter `b` can count under a rule at all. */
+/** Whether an object of diameter `b` can count under a rule at all. */
 function possible(rule: HitRule, b: number, inAir: boolean): boolean {
   const rules = rule.kind === "anyOf" ? rule.rules : [rule];
   return rules.some((eachRule) => {
@@ -49,7 +55,10 @@ function possible(rule: HitRule, b: number, inAir: boolean): boolean {
   });
 }
 
-/** How much of the farther target's angle the nearer one covers, 0 to 1; `b` is the diameter of what is rolled. */
+/**
+ * The share of the farther target's angle that the nearer one covers, 0 to 1. `b`: the diameter of the object that is
+ * rolled.
+ */
 function covered(near: PartOf<"target">, far: PartOf<"target">, from: number, b: number): number {
   const span = (target: PartOf<"target">, grow: number) => {
     const distance = Math.max(1e-6, target.along - from);
@@ -115,7 +124,7 @@ export function clashesOf(parts: readonly Part[], space: { length: number; width
       out.push({ kind: "outside", ids: [target.id] });
     if (!possible(target.rule, object.diameter, object.inAir)) out.push({ kind: "tooSmall", ids: [target.id] });
     for (const eachTarget of targets.slice(i + 1)) {
-      // Of one formation some always stand before others.
+      // In a formation some always stand in front of others.
       if (target.group !== undefined && target.group === eachTarget.group) continue;
       if (overlap(boxes.get(target.id)!, boxes.get(eachTarget.id)!) > OVERLAP_ALLOWED)
         out.push({ kind: "together", ids: [target.id, eachTarget.id] });

@@ -8,17 +8,17 @@ import { keepsClear, PlacementSearch, WALL_BEHIND } from "./placement-search.ts"
 import { boxOf } from "./shapes.ts";
 import type { Ground } from "./space.ts";
 
-/** A layout shrinks to this share of its distances at most. */
+/** A layout is never shortened below this share of its distances. */
 export const SMALLEST_SCALE = 0.4;
 const SCALE_STEP = 0.05;
-/** "As little shorter as will do" holds to so much of the whole length, metres. */
+/** "As little shorter as possible" is exact to this much of the whole length, metres. */
 const WITHIN = 0.02;
-/** A challenge is held when no hit rate is off by more, 0 to 1. */
+/** A challenge is kept if no hit rate is off by more than this, 0 to 1. */
 export const HOLDS = 0.05;
 /** What is thrown stays this far below a ceiling, metres. */
 export const HEADROOM = 0.2;
 
-/** What keeps a layout out. */
+/** What keeps a layout out of a space. */
 export type Trouble = "outside" | "furniture" | "breakable" | "door" | "stairs" | "ceiling";
 /** What would let it in. */
 export type Letting =
@@ -29,23 +29,35 @@ export type Letting =
   | { kind: "otherSpace"; length: number };
 
 export interface Fit {
-  /** `designed`: as drawn, turned or mirrored at most. `adapted`: shorter, at the same challenge. `none`: it was not found to fit. */
+  /**
+   * `designed`: as drawn, perhaps turned or mirrored. `adapted`: shorter, at the same challenge. `none`: no place was
+   * found.
+   */
   status: "designed" | "adapted" | "none";
-  /** Share of the designed distances. */
+  /** The share of the designed distances. */
   scale: number;
   placement: Placement | null;
   parts: Part[];
-  /** Whether the challenge is what was designed, within 5 points of hit rate at every peg, and by how much the worst is off, 0 to 1. */
+  /**
+   * Whether the challenge is as designed, within 5 points of hit rate at every peg, and by how much the worst peg is
+   * off, 0 to 1.
+   */
   held: boolean;
   off: number;
-  /** As designed it lies there; that nothing fits is proved by length or by the hand under the ceiling. Everything else was searched, not proved. */
+  /**
+   * True if it fits as designed, or if it is certain that it cannot fit, by its length or by the hand under the
+   * ceiling. Everything else was searched and is not proved.
+   */
   proved: boolean;
-  /** Length that the layout takes (where it does not fit: its shortest version), and the longest straight line in the space, metres. */
+  /**
+   * The length of the layout (if it does not fit, of its shortest version), and the longest straight line in the
+   * space, metres.
+   */
   shortest: number;
   longest: number;
-  /** What is sent may run out of the space here: something must stop it. */
+  /** The object may run out of this space, so something must stop it. */
   backstop: boolean;
-  /** No wall stands behind what depends on one: it must be leant on something. */
+  /** Something depends on a wall but has none behind it, so it must be leant on something. */
   noWall: boolean;
   trouble: Trouble | null;
   lets: Letting[];
@@ -54,13 +66,13 @@ export interface Sent {
   diameter: number;
   runOn: number;
   inAir: boolean;
-  /** How it is sent; null where nobody knows. */
+  /** How it is sent. Null if unknown. */
   sending?: Sending | null;
-  /** How far something long is swung around the player, metres. */
+  /** The radius of the circle in which something long is swung around the player, metres. */
   swing?: number;
 }
 
-/** How high what is sent comes on its way to any target or zone, metres above the floor. */
+/** The highest point of the object on its way to any target or zone, metres above the floor. */
 export function highestOf(parts: readonly Part[], sending: Sending): number {
   const start = parts.find((part) => part.kind === "line" && part.role === "start");
   const from = start?.kind === "line" ? start.along : 0;
@@ -81,7 +93,7 @@ export function highestOf(parts: readonly Part[], sending: Sending): number {
   return Math.max(sending.height, ...tops);
 }
 
-/** Whether something that runs on would leave the space: indoors the walls stop it. */
+/** True if something that runs on would leave the space. Indoors the walls stop it. */
 export function needsBackstop(pieces: readonly Piece[], ground: Ground, at: Placement): boolean {
   if (ground.indoors) return false;
   return pieces.some((piece) => {
@@ -92,7 +104,10 @@ export function needsBackstop(pieces: readonly Piece[], ground: Ground, at: Plac
   });
 }
 
-/** Whether something that depends on a wall has none behind it: a wall that stands there, or indoors a side of the space. */
+/**
+ * True if something that depends on a wall has none behind it: neither a wall that stands there nor, indoors, a side
+ * of the space.
+ */
 export function lacksWall(pieces: readonly Piece[], ground: Ground, at: Placement): boolean {
   return pieces.some((piece) => {
     if (!piece.wall) return false;
@@ -111,7 +126,7 @@ export function lacksWall(pieces: readonly Piece[], ground: Ground, at: Placemen
 }
 const reach = (piece: Piece) => piece.halfAlong + WALL_BEHIND;
 
-/** A place for a layout in a space, or null. Deterministic. */
+/** A place for a layout in a space. Null if there is none. Deterministic. */
 export const findPlace = (pieces: readonly Piece[], ground: Ground): Placement | null =>
   new PlacementSearch(ground).find(pieces);
 
@@ -123,11 +138,17 @@ const lengthOf = (pieces: readonly Piece[]) => {
   );
 };
 
-/** How far a shortened layout is off, 0 to 1, where nobody reckons hit rates: none while no target is at the least width that can be aimed at. */
+/**
+ * How far off a shortened layout is, 0 to 1, if hit rates are not worked out: not at all, as long as no target is at
+ * the least width.
+ */
 const narrowed = (parts: readonly Part[]): number =>
   parts.some((part) => part.kind === "target" && part.width <= NARROWEST + 1e-9) ? 1 : 0;
 
-/** The smallest share at which the challenge holds: halved towards, since what holds nearer by holds farther out as well. */
+/**
+ * The smallest share at which the challenge is kept, found by halving: if it is kept at one share, it is kept at
+ * larger ones too.
+ */
 function leastScale(holds: (k: number) => boolean): number {
   const steps = Math.round((1 - SMALLEST_SCALE) / SCALE_STEP);
   const share = (count: number) => Math.round((1 - count * SCALE_STEP) * 100) / 100;
@@ -141,10 +162,11 @@ function leastScale(holds: (k: number) => boolean): number {
 }
 
 /**
- * Fits a layout into a space: as designed where it can be turned or mirrored to lie there, otherwise as little shorter as will do, to 2 cm of its
- * length. Targets narrow with the distance so that they stay as hard to hit; `offBy` says by how much the hit rates of a layout at a
- * share of its distances are off, 0 to 1 (beyond `enough` it need not look on). First where the challenge is held; `anyway`: where that does not do, shorter still, at whatever challenge is
- * left. Answers with the place, or with what keeps it out and what would let it in.
+ * Fits a layout into a space: as designed if it can be turned or mirrored to fit, and otherwise as little shorter as
+ * possible, to 2 cm of its length. Targets narrow with the distance, to stay as hard to hit. `offBy` returns how far
+ * the hit rates at a share of the distances are off, 0 to 1; beyond `enough` it may stop. A place that keeps the
+ * challenge comes first. `anyway`: if there is none, shorter still, with whatever challenge is left. Returns the
+ * place, or what keeps the layout out and what would let it in.
  */
 export function fitLayout(
   parts: readonly Part[],
@@ -198,13 +220,14 @@ export function fitLayout(
   const lengthAt = (k: number) => lengthOf(footprintOf(scaledParts(parts, k, sent.diameter), sent));
   // Two centimetres of the whole length.
   const fine = Math.max(0.001, WITHIN / lengthAt(1));
-  /** The longest that lies there between two shares. */
+  /** The longest version that fits between two shares. */
   const largest = (from: number, to: number): Fit | null => {
     if (lengthAt(from) > longest + 1e-9) return null;
     const found = seeker.longest(piecesAt, from, to, fine);
     return found && done(found.k, found.placement);
   };
-  // The longest of all is held where the challenge holds so far in, and is the easiest to hold where it does not.
+  // If the challenge is kept at the bottom, the longest version keeps it too. If not, the longest is the nearest to
+  // it.
   const bottom = anyway ? SMALLEST_SCALE : leastScale(holdsAt);
   const found = largest(bottom, 1);
   if (found) return found;
@@ -224,28 +247,29 @@ export function fitLayout(
     trouble,
     lets: letting(parts, ground, { sent, least: bottom, trouble }),
   });
-  // Proofs: the hand itself is too near the ceiling; not even the longest straight line is long enough. All else was only searched.
+  // Two proofs: the hand itself is too near the ceiling, or not even the longest straight line is long enough.
+  // Everything else was only searched.
   if (low(scaledParts(parts, bottom, sent.diameter)))
     return none("ceiling", ground.ceiling !== null && sent.sending!.height + HEADROOM > ground.ceiling);
   const short = footprintOf(scaledParts(parts, bottom, sent.diameter), sent);
   return shortest > longest + 1e-9 ? none("outside", true) : none(worstOf(short, ground), false);
 }
 
-/** The ground with nothing of some kinds on it. */
+/** The ground without obstacles of some kinds. */
 const rid = (ground: Ground, kinds: readonly string[]): Ground => ({
   ...ground,
   obstacles: ground.obstacles.filter((obstacle) => !kinds.includes(obstacle.kind)),
 });
 const IN_THE_WAY = ["furniture", "breakable", "door", "stairs"] as const;
-/** What is in the way where the layout would otherwise lie: it fits once that is gone. */
+/** The kind of obstacle that is in the way: without it, the layout fits. */
 function worstOf(pieces: readonly Piece[], ground: Ground): Trouble {
   const there = IN_THE_WAY.filter((kind) => ground.obstacles.some((obstacle) => obstacle.kind === kind));
-  // Where it lies nowhere even with all of it gone, none of it alone is what keeps it out.
+  // If it fits nowhere even with all of them gone, none of them alone keeps it out.
   if (there.length > 1 && !findPlace(pieces, rid(ground, there))) return "outside";
   return there.find((kind) => findPlace(pieces, rid(ground, [kind]))) ?? "outside";
 }
 
-/** Single changes after which it fits. */
+/** Single changes that would make it fit. */
 function letting(
   parts: readonly Part[],
   ground: Ground,
@@ -259,7 +283,7 @@ function letting(
   if (sent.runOn > 0.3 && inWay && fits(parts, ground, { ...sent, runOn: 0.2 }))
     out.push({ kind: "runsLess" }, { kind: "backstop" });
   const bare = rid(ground, ["furniture", "breakable"]);
-  // Where one of the two alone is in the way, it lies there without both.
+  // If one of the two alone is in the way, it fits without both.
   const one = trouble === "furniture" || trouble === "breakable";
   if (bare.obstacles.length < ground.obstacles.length && (one || fits(parts, bare, sent)))
     out.push({ kind: "clearAway" });

@@ -5,35 +5,41 @@ import type { Placement } from "./placement.ts";
 import { boxOf } from "./shapes.ts";
 import type { Ground, Obstacle } from "./space.ts";
 
-/** Nothing overlaps by more, metres. */
+/** Nothing may overlap by more than this, metres. */
 export const OVERLAP_ALLOWED = 0.01;
-/** Directions tried at most; the sides of the space and its longest diagonals come first. */
+/** The most directions that are tried. The sides of the space and its longest diagonals come first. */
 const MAX_HEADINGS = 14;
-/** Touching is allowed, and rounding must not make it otherwise, metres. */
+/** Touching is allowed. Rounding must not turn it into an overlap, metres. */
 const ROUNDING = 1e-6;
 const SAME_HEADING = Math.PI / 180;
-/** Places looked at along a direction beside those where something touches: as far apart, metres, and so many at most. */
+/**
+ * Besides places where something touches, the search looks at places this far apart along a direction (metres), and
+ * at this many at most.
+ */
 const SAMPLE = 0.12;
 const MAX_SAMPLES = 24;
-/** What depends on a wall has it so close behind, metres. */
+/** What depends on a wall must have it this close behind, metres. */
 export const WALL_BEHIND = 0.15;
-/** Of a lane that things pass, its middle must lie inside so wide, metres; somebody who runs needs all of it. */
+/**
+ * For a lane that objects pass, only a middle strip of this width must lie inside, metres. Somebody who runs needs
+ * all of the lane.
+ */
 export const THIN = 0.02;
 
-/** What of an obstacle each kind of piece must keep clear of. A wall stops things; nothing may stand in it. */
+/** Whether a kind of piece must keep clear of a kind of obstacle. A wall stops objects, but nothing may stand in it. */
 export function keepsClear(piece: Piece["kind"], option: Obstacle["kind"]): boolean {
   if (piece === "runOut") return option === "breakable" || option === "stairs" || option === "door";
   return true;
 }
 
-/** Directions worth trying: as drawn, along the sides, and along the longest lines between corners, both ways. */
+/** The directions worth trying: as drawn, along the sides, and along the longest lines between corners, both ways. */
 function headings(corners: readonly Point[]): number[] {
   const found: { angle: number; by: number }[] = [];
   for (const [i, point] of corners.entries())
     for (const [j, corner] of corners.entries()) {
       if (i === j) continue;
       const side = j === (i + 1) % corners.length || i === (j + 1) % corners.length;
-      // Rounded, so that of two as long the order is that of their angles.
+      // Rounded, so that two of equal length are sorted by their angles.
       const by = Math.round((between(point, corner) + (side ? 1000 : 0)) * 1e5);
       found.push({ angle: Math.atan2(corner.y - point.y, corner.x - point.x), by });
     }
@@ -50,13 +56,14 @@ const leftTurn = (point: Point, givenPoint: Point, corner: Point) =>
   (givenPoint.x - point.x) * (corner.y - point.y) - (givenPoint.y - point.y) * (corner.x - point.x);
 
 /**
- * A space as a convex hull and the pockets cut out of it, in triangles: whatever lies in the hull and in no pocket lies in the space.
- * Corners go round to the left.
+ * A space as a convex hull and triangular pockets cut out of it. Whatever lies in the hull and in no pocket lies in
+ * the space. Corners go counter-clockwise.
  */
 export function hullAndPockets(corners: readonly Point[]): { hull: Point[]; pockets: [Point, Point, Point][] } {
   const all = areaOf(corners) < 0 ? [...corners].reverse() : [...corners];
   const count = all.length;
-  // The lowest, leftmost corner is on the hull; from each corner on it the next one is that with nothing to its right.
+  // The lowest, leftmost corner is on the hull. From each corner on the hull, the next is the one that has nothing to
+  // its right.
   let first = 0;
   all.forEach((point, i) => {
     if (point.y < all[first]!.y || (point.y === all[first]!.y && point.x < all[first]!.x)) first = i;
@@ -84,7 +91,7 @@ export function hullAndPockets(corners: readonly Point[]): { hull: Point[]; pock
   });
   return { hull: on.map((i) => all[i]!), pockets };
 }
-/** A simple polygon whose corners go round to the left, in triangles, ear by ear. */
+/** Cuts a simple polygon with counter-clockwise corners into triangles, ear by ear. */
 function triangles(corners: readonly Point[]): [Point, Point, Point][] {
   const left = [...corners];
   const out: [Point, Point, Point][] = [];
@@ -105,17 +112,17 @@ function triangles(corners: readonly Point[]): [Point, Point, Point][] {
   return out.filter(([point, corner, c]) => leftTurn(point, corner, c) > 1e-9);
 }
 
-/** A convex figure as it is seen from one direction: its corners, and the outward normals of its sides. */
+/** A convex figure seen from one direction: its corners, and the outward normals of its sides. */
 interface Figure {
   xs: Float64Array;
   ys: Float64Array;
-  /** Normal by normal: its two directions, and how far the figure itself reaches that way. */
+  /** For each normal: its two components, and how far the figure itself reaches that way. */
   normals: Float64Array;
   lowX: number;
   highX: number;
   lowY: number;
   highY: number;
-  /** What it is, for pieces that need not keep clear of it; null: a pocket of the space. */
+  /** What it is, for pieces that may overlap it. Null: a pocket of the space. */
   kind: Obstacle["kind"] | null;
 }
 function figureOf(corners: readonly Point[], kind: Figure["kind"]): Figure {
@@ -140,7 +147,7 @@ function figureOf(corners: readonly Point[], kind: Figure["kind"]): Figure {
 }
 const FAR = Number.POSITIVE_INFINITY;
 
-/** The figure of a rectangle, without going round its corners one by one. */
+/** The figure of a rectangle, computed without going round its corners. */
 function figureOfBox(box: Box, kind: Figure["kind"]): Figure {
   const c = box.angle === 0 ? 1 : Math.cos(box.angle);
   const s = box.angle === 0 ? 0 : Math.sin(box.angle);
@@ -154,7 +161,7 @@ function figureOfBox(box: Box, kind: Figure["kind"]): Figure {
   const along = box.x * c + box.y * s;
   const across = -box.x * s + box.y * c;
   for (let i = 0; i < 4; i++) {
-    // Round to the left from the near right corner; the side after each looks outwards.
+    // Counter-clockwise from the near right corner. The side after each corner looks outwards.
     const u = i === 1 || i === 2 ? 1 : -1;
     const v = i >= 2 ? 1 : -1;
     xs[i] = box.x + u * ux + v * vx;
@@ -177,7 +184,7 @@ function figureOfBox(box: Box, kind: Figure["kind"]): Figure {
   return { kind, xs, ys, normals, lowX: box.x - wide, highX: box.x + wide, lowY: box.y - deep, highY: box.y + deep };
 }
 
-/** Farthest that a figure reaches in a direction. */
+/** How far a figure reaches in a direction. */
 function reachOf(figure: Figure, nx: number, ny: number): number {
   let far = Number.NEGATIVE_INFINITY;
   for (let i = 0; i < figure.xs.length; i++) far = Math.max(far, figure.xs[i]! * nx + figure.ys[i]! * ny);
@@ -187,10 +194,10 @@ function reachOf(figure: Figure, nx: number, ny: number): number {
 /** A space seen from one direction, turned so that the layout looks along x. */
 interface View {
   angle: number;
-  /** Half planes of the hull: inside where nx x + ny y <= d. */
+  /** Half-planes of the hull. Inside is where nx x + ny y <= d. */
   hull: Float64Array;
   figures: readonly Figure[];
-  /** The four directions of the things that stand there; null without any. */
+  /** The four directions of the obstacles. Null if there are none. */
   boxes: Float64Array | null;
   /** The sides of the space are walls. */
   walled: boolean;
@@ -198,21 +205,21 @@ interface View {
   marks: readonly number[];
 }
 
-/** One piece of a layout as it is seen from the front, unshifted. */
+/** One piece of a layout seen from the front, not yet shifted. */
 interface Seen {
   kind: Piece["kind"];
-  /** As it must keep clear of things, and as it must lie in the space. */
+  /** The outline that must keep clear of obstacles, and the one that must lie in the space. */
   whole: Figure;
   thin: Figure;
-  /** The place behind it that must be wall, where it depends on one. */
+  /** The place behind it that must be wall, if it depends on one. */
   behind: Point | null;
 }
 
-/** Sides of two figures together, at most. */
+/** The most sides that two figures have together. */
 const MAX_SIDES = 8;
-/** Stretches across that may be left free between things, at most: more are taken as one place fewer, never as one more. */
+/** The most free stretches across that are kept. If there are more, places are lost, but none is made up. */
 const MAX_FREE = 64;
-/** Room to work in, taken once and used for every direction. */
+/** Working memory, allocated once and used for every direction. */
 class Scratch {
   lines = new Float64Array(0);
   readonly above = new Float64Array(MAX_SIDES * 2);
@@ -232,7 +239,7 @@ class Scratch {
   }
 }
 
-/** Looks for places in one space, from every direction worth trying; what it has worked out for a direction it keeps. */
+/** Searches one space for places, from every direction worth trying. What it works out for a direction is kept. */
 export class PlacementSearch {
   private readonly order: number[];
   private readonly views = new Map<number, View>();
@@ -274,18 +281,20 @@ export class PlacementSearch {
   }
 
   /**
-   * A place for a layout: for every direction, as drawn and mirrored, the nearest place along it at which there is room across; of the room
-   * across, what is nearest to the middle. Deterministic. Along a direction it looks where something touches and every 12 cm (24 places at
-   * most); across, all of it. What depends on a wall must have one behind it; where no such place is found, any place will do.
+   * Finds a place for a layout. For every direction, as drawn and mirrored, it takes the nearest place along it that
+   * has room across, and there the place nearest to the middle. The search is deterministic. Along a direction it
+   * looks where something touches and every 12 cm (24 places at most); across, everywhere. What depends on a wall
+   * must have one behind it; if there is no such place, any place will do.
    */
   find(pieces: readonly Piece[]): Placement | null {
     return this.longest(() => pieces, 1, 1, 1)?.placement ?? null;
   }
 
   /**
-   * The largest share of a layout between `from` and `to` that lies somewhere, to a `step`, and its place; null where not even the shortest does.
-   * `at`: its pieces at a share, null where that is not allowed. What lies in a direction is taken to lie there shorter as well, so a direction
-   * is only looked at for more than is already found; the first one in which all of it lies is taken.
+   * Finds the largest share of a layout between `from` and `to` that fits, to a `step`, and its place. Null if not
+   * even the shortest fits. `at`: the pieces at a share, or null if that share is not allowed. A layout that fits in
+   * a direction is assumed to fit there shorter too, so a direction is only tried for more than was found already.
+   * The first direction in which all of it fits is taken.
    */
   longest(at: (k: number) => readonly Piece[] | null, from: number, to: number, step: number): Longest | null {
     const known = new Map<number, Side[]>();
@@ -326,7 +335,7 @@ export class PlacementSearch {
       return { x: point.x * c - point.y * s, y: point.x * s + point.y * c, angle, mirrored };
     };
     let best: (Longest & { n: number }) | null = null;
-    // Round and round, until every direction has been looked at for just more than is found.
+    // Goes round the directions until each has been tried for a little more than was found.
     let idle = 0;
     for (let i = 0; idle < ways.length; i++, idle++) {
       const way = ways[i % ways.length]!;
@@ -345,19 +354,19 @@ export class PlacementSearch {
         else high = count;
       }
       best = low;
-      // This way has been looked at for more already.
+      // This direction has been tried for more already.
       idle = 0;
     }
     return best;
   }
 }
-/** A share of a layout's distances and where it lies. */
+/** A share of a layout's distances, and where it lies. */
 export interface Longest {
   k: number;
   placement: Placement;
 }
 
-/** A layout as drawn or mirrored; one that is its own mirror image need not be mirrored. */
+/** A layout as drawn or mirrored. A layout that is its own mirror image is not mirrored. */
 interface Side {
   mirrored: boolean;
   seen: Seen[];
@@ -375,13 +384,13 @@ function sidesOf(pieces: readonly Piece[]): Side[] {
         near(eachPiece.angle, -piece.angle),
     ),
   );
-  // The largest first, and last where things only run on.
+  // The largest first, and run-outs last.
   const size = (piece: Piece) => (piece.kind === "runOut" ? 0 : piece.halfAlong * piece.halfAcross);
   const sorted = [...pieces].sort((a, b) => size(b) - size(a));
   return (own ? [false] : [false, true]).map((mirrored) => ({ mirrored, seen: seenOf(sorted, mirrored) }));
 }
 
-/** Pieces as they are seen from the front: along is x, across y. */
+/** The pieces seen from the front: x is along, y is across. */
 function seenOf(pieces: readonly Piece[], mirrored: boolean): Seen[] {
   const way = mirrored ? -1 : 1;
   return pieces.map((piece) => {
@@ -404,19 +413,19 @@ function seenOf(pieces: readonly Piece[], mirrored: boolean): Seen[] {
 }
 
 /**
- * Shifts under which a layout overlaps something: for each pair that can, a convex figure, told by lines y = at + slope x that it lies above, and others
- * that it lies below; flat for speed.
+ * The shifts under which a layout overlaps something. For each pair that can overlap, they form a convex figure,
+ * given by lines y = at + slope x below it and above it. Stored flat for speed.
  */
 interface Forbidden {
   /** Pairs of `at` and `slope`. */
   lines: Float64Array;
-  /** Of each pair: where the lines above begin, and where they end. Those below come first. */
+  /** For each pair: where the lines above begin and end. The lines below come first. */
   split: Int32Array;
   ends: Int32Array;
-  /** Between which shifts along it matters. */
+  /** The range of shifts along within which the pair matters. */
   from: Float64Array;
   to: Float64Array;
-  /** Pairs, and how many numbers of `lines` they take; more may be added. */
+  /** The number of pairs, and how many numbers of `lines` they use. More may be added. */
   count: number;
   n: number;
 }
@@ -433,7 +442,7 @@ function forbiddenIn(
   let over = 0;
   let low = 0;
   let high = 0;
-  /** One half plane a x + b y < c of the shifts that overlap. */
+  /** Adds one half-plane a x + b y < c of the overlapping shifts. */
   const add = (a: number, b: number, c: number): void => {
     if (b > FLAT) {
       above[over] = c / b;
@@ -446,7 +455,8 @@ function forbiddenIn(
     } else if (a > 0) high = Math.min(high, c / a);
     else low = Math.max(low, c / a);
   };
-  // Things that stand in a space lie along its sides, all with the same four directions: what the pieces reach that way is worked out once.
+  // Obstacles stand parallel to the sides of the space, so all have the same four directions. How far the pieces
+  // reach that way is worked out once.
   const { boxes } = view;
   const reaches =
     boxes && seen.map((eachSeen) => [0, 3, 6, 9].map((i) => reachOf(eachSeen.whole, -boxes[i]!, -boxes[i + 1]!)));
@@ -456,21 +466,22 @@ function forbiddenIn(
       const s = seen[j]!;
       if (figure.kind === null ? s.kind === "runOut" : !keepsClear(s.kind, figure.kind)) continue;
       const p = figure.kind === null ? s.thin : s.whole;
-      // Pairs that no shift within the hull brings together need no looking at.
+      // Pairs that no shift within the hull brings together are skipped.
       low = figure.lowX - p.highX;
       high = figure.highX - p.lowX;
       if (high <= within.least || low >= within.most) continue;
       if (figure.highY - p.lowY <= within.low || figure.lowY - p.highY >= within.high) continue;
       const slack = figure.kind === null ? ROUNDING : OVERLAP_ALLOWED - ROUNDING;
       over = 0;
-      // Shifted by t they overlap by more than the slack where n t < reach of the one + reach of the other - slack, for every side of either.
+      // Shifted by t, they overlap by more than the slack where n t < the sum of their reaches - slack, for every
+      // side of either.
       const box = figure.kind === null || !reaches ? null : reaches[j]!;
       for (let i = 0; i < figure.normals.length; i += 3) {
         const nx = figure.normals[i]!;
         const ny = figure.normals[i + 1]!;
         add(nx, ny, figure.normals[i + 2]! + (box ? box[i / 3]! : reachOf(p, -nx, -ny)) - slack);
       }
-      // A piece that lies along the same directions has no sides of its own to add.
+      // A piece parallel to the obstacles has no sides of its own to add.
       if (!(box && along![j]))
         for (let i = 0; i < p.normals.length; i += 3) {
           const nx = p.normals[i]!;
@@ -486,7 +497,7 @@ function forbiddenIn(
   return { lines, split, ends, from, to, count, n };
 }
 
-/** Whether all sides of one figure look where sides of the other do. */
+/** True if every side of one figure is parallel to a side of the other. */
 function alike(normals: Float64Array, others: Float64Array): boolean {
   for (let i = 0; i < normals.length; i += 3) {
     let found = false;
@@ -497,13 +508,13 @@ function alike(normals: Float64Array, others: Float64Array): boolean {
   return true;
 }
 
-/** Whether a point lies within a figure. */
+/** True if a point lies within a figure. */
 function holdsPoint(normals: Float64Array, x: number, y: number): boolean {
   for (let i = 0; i < normals.length; i += 3)
     if (normals[i]! * x + normals[i + 1]! * y > normals[i + 2]! + ROUNDING) return false;
   return true;
 }
-/** Whether a point is in a wall: one that stands there or, where the sides of the space are walls, beyond them. */
+/** True if a point is in a wall: one that stands there or, if the sides of the space are walls, beyond them. */
 function isWall(view: View, x: number, y: number): boolean {
   if (view.figures.some((figure) => figure.kind === "wall" && holdsPoint(figure.normals, x, y))) return true;
   if (!view.walled) return false;
@@ -513,7 +524,7 @@ function isWall(view: View, x: number, y: number): boolean {
   );
 }
 
-/** Which shifts the hull allows at all. */
+/** The shifts that the hull allows at all. */
 interface Bounds {
   least: number;
   most: number;
@@ -521,10 +532,10 @@ interface Bounds {
   high: number;
 }
 
-/** A shift under which all pieces lie in the space and clear of things, or null. */
+/** A shift under which all pieces lie in the space and clear of obstacles. Null if there is none. */
 function shiftIn(view: View, seen: readonly Seen[], scratch: Scratch, hung: boolean): Point | null {
   const inner = seen.filter((eachSeen) => eachSeen.kind !== "runOut").map((eachSeen) => eachSeen.thin);
-  // Every side of the hull keeps out whatever reaches farthest over it: one half plane a side.
+  // Only the piece that reaches farthest over a side of the hull matters there, so each side gives one half-plane.
   const hull = Float64Array.from(view.hull);
   for (let i = 0; i < hull.length; i += 3) {
     let far = -FAR;
@@ -537,10 +548,10 @@ function shiftIn(view: View, seen: readonly Seen[], scratch: Scratch, hung: bool
   const front = Math.max(...inner.map((figure) => figure.highX));
   const back = Math.min(...inner.map((figure) => figure.lowX));
   const walls = hung ? seen.flatMap((eachSeen) => eachSeen.behind ?? []) : [];
-  // What depends on a wall is where the layout meets it, and may not be its farthest end.
+  // What depends on a wall is where the layout touches it, and that may not be its farthest end.
   const touching = [front, back, ...seen.flatMap((eachSeen) => (eachSeen.behind ? [eachSeen.whole.highX] : []))];
   const tried = triedAlong(view.marks, touching, within.least, within.most);
-  // Among many things a few large pieces are looked at first: where they have no room, the rest need no looking at.
+  // Among many obstacles, a few large pieces are tried first. If they have no room, the others need not be tried.
   const crowded = view.figures.length >= CROWDED && seen.length > FEW;
   const large = forbiddenIn(view, crowded ? seen.slice(0, FEW) : seen, within, scratch);
   inOrder(scratch.order, large.count);
@@ -551,7 +562,7 @@ function shiftIn(view: View, seen: readonly Seen[], scratch: Scratch, hung: bool
   for (const tx of left) {
     const room = freeAt(tx, hull, all, scratch);
     if (!room) continue;
-    // In the middle of the room across; or, for a wall at the side, as near to either end of it as can be.
+    // In the middle of the room across or, for a wall at the side, as near to either end of it as possible.
     const middle = (room.low + room.high) / 2;
     for (const wanted of walls.length > 0 ? [middle, room.low, room.high] : [middle]) {
       const ty = nearestFree(wanted, scratch.lows, scratch.highs, room.free);
@@ -560,14 +571,17 @@ function shiftIn(view: View, seen: readonly Seen[], scratch: Scratch, hung: bool
   }
   return null;
 }
-/** Among so many things so many of the largest pieces are looked at first. */
+/** Among at least this many obstacles, this many of the largest pieces are tried first. */
 const CROWDED = 4;
 const FEW = 4;
 function inOrder(order: Int32Array, count: number): void {
   for (let i = 0; i < count; i++) order[i] = i;
 }
 
-/** How much room there is across at a place along, and in how many free stretches (in `scratch.lows` and `highs`); null: none. */
+/**
+ * The room across at a place along, and the number of free stretches (in `scratch.lows` and `highs`). Null if there
+ * is none.
+ */
 function freeAt(
   tx: number,
   hull: Float64Array,
@@ -606,7 +620,7 @@ function freeAt(
     if (begin >= end || end <= low) continue;
     free = without(lows, highs, free, begin, end);
     if (free > 0) continue;
-    // What closes a way here mostly closes the next one as well: it is looked at earlier.
+    // What blocks one place mostly blocks the next too, so it moves up in the order.
     const sooner = k >> 1;
     order[k] = order[sooner]!;
     order[sooner] = f;
@@ -615,7 +629,7 @@ function freeAt(
   return { low, high, free };
 }
 
-/** Takes an open stretch out of closed free ones, in place; answers how many are left. Touching ends stay. */
+/** Removes an open stretch from closed free ones, in place, and returns how many are left. Touching ends stay. */
 function without(lows: Float64Array, highs: Float64Array, free: number, begin: number, end: number): number {
   let count = free;
   for (let i = 0; i < count; i++) {
@@ -637,12 +651,12 @@ function without(lows: Float64Array, highs: Float64Array, free: number, begin: n
   }
   return count;
 }
-/** Free stretches may be so short, metres. */
+/** Free stretches may be as short as this, metres. */
 const TOUCHING = 1e-9;
-/** A side this near to level bounds nothing across. */
+/** A side this close to level bounds nothing across. */
 const FLAT = 1e-9;
 
-/** Least and most shift along and across that half planes leave room for: the corners of what they bound; null where nothing is left. */
+/** The least and greatest shifts, along and across, that the half-planes allow. Null if nothing is left. */
 function boundsIn(planes: Float64Array): Bounds | null {
   const out = { least: FAR, most: -FAR, low: FAR, high: -FAR };
   for (let i = 0; i < planes.length; i += 3)
@@ -663,7 +677,10 @@ function boundsIn(planes: Float64Array): Bounds | null {
   return out.least <= out.most ? out : null;
 }
 
-/** Shifts along to look at: where one of the layout's ends touches something, the middle, and some in between; nearest first. */
+/**
+ * The shifts along to try, nearest first: where an end of the layout touches something, the middle, and some in
+ * between.
+ */
 function triedAlong(marks: readonly number[], ends: readonly number[], least: number, most: number): Float64Array {
   const steps = Math.min(MAX_SAMPLES, Math.ceil((most - least) / SAMPLE));
   const all = new Float64Array(steps + 2 + ends.length * marks.length);
@@ -681,10 +698,13 @@ function triedAlong(marks: readonly number[], ends: readonly number[], least: nu
     if (kept === 0 || sorted[i]! - sorted[kept - 1]! > SAME_PLACE) sorted[kept++] = sorted[i]!;
   return sorted.subarray(0, kept);
 }
-/** Places along nearer to each other are one, metres. */
+/** Places along that are closer than this count as one, metres. */
 const SAME_PLACE = 1e-4;
 
-/** The place nearest to `wanted` in the first `count` free stretches, of which there is one at least; of two as near the higher. */
+/**
+ * The place nearest to `wanted` in the first `count` free stretches; there is at least one. Of two equally near
+ * places, the higher.
+ */
 function nearestFree(wanted: number, lows: Float64Array, highs: Float64Array, count: number): number {
   let best = Number.NaN;
   for (let i = 0; i < count; i++) {

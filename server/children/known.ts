@@ -6,22 +6,25 @@ import { schema, type Tx } from "../db/client.ts";
 
 const { evidence } = schema;
 const WEEK = 7 * 86_400_000;
-/** Weeks since 1970, for how far apart goes are. */
+/** Weeks since 1970, to tell how far apart goes are. */
 export const weekOf = (at: Date): number => Math.floor(at.getTime() / WEEK);
 
 /** What is known of a child for one action. */
 export interface KnownAction {
   spread?: Estimate;
   skill?: Estimate;
-  /** Tries that it rests on, and the last one. */
+  /** The tries behind it, and the last one. */
   tries: number;
   last: Date;
 }
 export type Known = ReadonlyMap<string, KnownAction>;
-/** Why a go says nothing: nobody knows the card that it was played from; the rules refuse what is told of it; it could not be read; it has no try of the child alone. */
+/**
+ * Why a go says nothing: its card is unknown, the rules refuse its events, it cannot be read, or it has no try of the
+ * child alone.
+ */
 export const LEFT_OUT = ["cardUnknown", "refused", "unreadable", "silent"] as const;
 export type LeftOut = (typeof LEFT_OUT)[number];
-/** How many goes of some children say nothing, by the reason. */
+/** How many goes of some children say nothing, by reason. */
 export async function leftOutOf(tx: Tx, childIds: readonly string[]): Promise<Record<LeftOut, number>> {
   const out: Record<LeftOut, number> = { cardUnknown: 0, refused: 0, unreadable: 0, silent: 0 };
   if (childIds.length === 0) return out;
@@ -30,12 +33,12 @@ export async function leftOutOf(tx: Tx, childIds: readonly string[]): Promise<Re
     .from(evidence)
     .where(and(inArray(evidence.childId, [...childIds]), eq(evidence.axis, "none")))
     .groupBy(evidence.action);
-  // Kept from earlier versions without a reason: as good as silent.
+  // Rows from earlier versions have no reason and count as silent.
   for (const row of rows) out[LEFT_OUT.find((word) => word === row.why) ?? "silent"] += row.n;
   return out;
 }
 
-/** One go's part in it. */
+/** What one go contributes. */
 export interface EvidenceRow {
   childId: string;
   playId: string;
@@ -48,14 +51,14 @@ export interface EvidenceRow {
   means: number[] | null;
 }
 
-/** Goes that say something of some children. */
+/** Goes that say something about some children. */
 const ofChildren = (ids: readonly string[]) => and(inArray(evidence.childId, [...ids]), ne(evidence.axis, "none"));
-/** All that is kept of them. */
+/** Everything that is stored about them. */
 export async function evidenceRows(tx: Tx, childIds: readonly string[]): Promise<EvidenceRow[]> {
   if (childIds.length === 0) return [];
   return (await tx.select().from(evidence).where(ofChildren(childIds))) as EvidenceRow[];
 }
-/** Of them, what tells what is known: half as much to read. */
+/** The columns that estimates need, which is half as much to read. */
 export type KnowingRow = Pick<EvidenceRow, "childId" | "action" | "axis" | "at" | "tries" | "ll">;
 export async function knowingRows(tx: Tx, childIds: readonly string[]): Promise<KnowingRow[]> {
   if (childIds.length === 0) return [];
@@ -74,7 +77,7 @@ function grouped<T>(list: readonly T[], key: (t: T) => string): Map<string, T[]>
   return out;
 }
 
-/** What is known of one child from its goes so far, action by action; as of `now`. */
+/** What is known of one child from their goes so far, action by action, as of `now`. */
 export function knownFrom(rows: readonly KnowingRow[], age: number, now: Date): Known {
   const out = new Map<string, KnownAction>();
   const byKey = grouped(rows, (knowingRow) => `${knowingRow.action} ${knowingRow.axis}`);
@@ -90,9 +93,9 @@ export function knownFrom(rows: readonly KnowingRow[], age: number, now: Date): 
   return out;
 }
 
-/** So many children's evidence is read at once: a year of it is long. */
+/** How many children's evidence is read at once, because a year of it is long. */
 const AT_ONCE = 2;
-/** What is known of some children; those nothing is known of are not in it. */
+/** What is known of some children. Those about whom nothing is known are left out. */
 export async function knownOf(
   tx: Tx,
   children: readonly { id: string; age: number }[],

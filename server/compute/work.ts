@@ -23,18 +23,18 @@ import { settingOf } from "#core/records/rank.ts";
 import { replay } from "#core/referee/referee.ts";
 import { type PlainError, plainError } from "../web/plain-error.ts";
 
-/** Where most goes at an age should end (the likely range), and the middle. */
+/** The likely range of a go at an age, and its median. */
 export interface Expected {
   low: number;
   middle: number;
   high: number;
-  /** The share of goes that it really holds; null: not known of a band from earlier versions. */
+  /** The share of goes that the range really holds. Null: a range from earlier versions, for which it is unknown. */
   holds?: number | null;
-  /** The score that one in a thousand reaches; null: none is so rare, or it is not worked out. */
+  /** The score that one in a thousand reaches. Null: no score is so rare, or it was not worked out. */
   rare?: number | null;
 }
 
-/** One go as it is kept: the activity as this home played it. */
+/** One go as it is stored, with the activity as this home played it. */
 export interface GoTold {
   activity: Activity;
   setup: PlaySetup;
@@ -44,7 +44,9 @@ export interface GoTold {
   score: PlayScore | null;
 }
 
-/** Names of ready activities that the same support can be made right in, those of the same action first. */
+/**
+ * The most ready activities that are named because the same support works in them, those with the same action first.
+ */
 const MAX_OFFERED = 3;
 function nearestReady(
   activity: Activity,
@@ -69,13 +71,16 @@ function nearestReady(
     .map((x) => x.title);
 }
 
-/** Everything heavy that the server works out. Pure, so that it may run in a thread of its own. */
+/** All heavy computation of the server. It is pure, so it may run in a thread of its own. */
 export const computeTasks = {
   /** The card of each child. */
   cards: (makings: readonly Making[]): Card[] => makings.map((making) => compileFor(making)),
-  /** Goes of one child beside what was forecast of each. */
+  /** The goes of one child, each next to its forecast. */
   forecasted: (goes: readonly GoSeen[]): Forecasted[] => forecastedOf(goes),
-  /** Of the newest goes of one child those that hit more often than its earlier ones let expect; each action and axis by itself, in the order they were played. */
+  /**
+   * Of one child's newest goes, those that hit more often than earlier ones suggest. Each action and axis is taken by
+   * itself, in the order of play.
+   */
   unlikely: (goes: readonly GoReported[], newest: number): Unlikely[] => {
     const recent = new Set(goes.slice(-newest).map((go) => go.play));
     const of = (go: GoReported) => `${go.child} ${go.axis}`;
@@ -84,25 +89,25 @@ export const computeTasks = {
   },
   /** A card as its family decided to play it. */
   remade: (making: Making, decided: Decided): Card => remake(making, decided),
-  /** What is expected of each age, alone. */
+  /** What is expected at each age, alone. */
   expected(activity: Activity, ages: readonly number[]): Record<number, Expected> {
     const graph = new Graph();
     const out: Record<number, Expected> = {};
     for (const age of new Set(ages)) {
       const told = forecastActivity(activity, [{ age }], { players: 1, mode: "alone", seed: 1 }, "middle", { graph });
       const distribution = told.sides[0]!.points;
-      // Where so many are cut off that half has no score, the farthest that anybody comes is drawn.
+      // If so many are cut off that half have no score, the farthest that anybody gets is shown.
       const most = distribution.at[distribution.at.length - 1] ?? 0;
       out[age] = { ...likelyRange(distribution), middle: Math.min(most, quantile(distribution, 0.5)) };
     }
     return out;
   },
-  /** From which score on a go at that age is worth a look. */
+  /** The score from which a go at that age should be checked. */
   rare: (activity: Activity, age: number): number | null => rareScore(activity, age),
-  /** The level that suits each of some people. */
+  /** The level that suits each person. */
   levels: (activity: Activity, people: readonly { who: Who; supports: readonly Support[] }[]): number[] =>
     levelsOf(activity, people),
-  /** Levels for next week, and the one proposed for each child. */
+  /** Levels for next week, and the one suggested for each child. */
   nextWeek(
     activity: Activity,
     middle: Who,
@@ -112,16 +117,22 @@ export const computeTasks = {
     const levels = levelsNext(activity, middle, more);
     return { levels, proposals: nextWeek({ ...activity, levels: null }, levels, children) };
   },
-  /** The share of sends that count for a child, without support and with it; null where nothing is aimed at. */
+  /** The share of sends that count for a child, without support and with it. Null if nothing is aimed at. */
   withSupport: (activity: Activity, who: Who, self: Omit<Role, "role"> | null, supports: readonly Support[]) => ({
     plain: rateWith(activity, who, { self, supports: [] }),
     ...(({ after, held, nearer, fits }) => ({ with: after, held, nearer, fits }))(
       supportFor(activity, supports, who, self),
     ),
-    /** Ready activities that the same support fits, nearest to the share that was meant, at most three; asked for only where this one cannot be made right. */
+    /**
+     * Up to three ready activities in which the same support works, nearest to the wanted share first. Only looked
+     * for if this one cannot be made to work.
+     */
     others: supportFor(activity, supports, who, self).held ? [] : nearestReady(activity, who, self, supports),
   }),
-  /** By the way it is sent: the pull and the wild sends that resting places show, of goes of one child; none where too few are told. */
+  /**
+   * By action: the pull to one side and the wild sends that one child's resting places show. Empty if too few places
+   * were reported.
+   */
   leans(goes: readonly Pick<GoTold, "activity" | "setup" | "events" | "version">[]): Partial<Record<Action, Lean>> {
     const all = goes.flatMap(({ activity, setup, events, version }) => {
       const { refused, play } = replay(gamePartOf(activity), setup, events, version);
@@ -135,7 +146,10 @@ export const computeTasks = {
       }),
     );
   },
-  /** What each go says of its child. Goes of one activity share its tables; one that cannot be read holds up none of the others. */
+  /**
+   * What each go says about its child. Goes of one activity share its tables, and one that cannot be read does not
+   * hold up the others.
+   */
   evidence: (goes: readonly GoTold[]): GoSays[] =>
     goes.map((go) => {
       try {
@@ -145,13 +159,13 @@ export const computeTasks = {
       }
     }),
 };
-/** What a go says: nothing where the rules refuse what is told of it, or where it could not be read at all. */
+/** What a go says. Empty if the rules refuse its events, or if it cannot be read. */
 export interface GoSays {
   told: Evidence[];
   refused: boolean;
   broke: PlainError | null;
 }
-/** Every try of it, or, where only its score is known, that. */
+/** Every try of a go or, if only its score is known, that. */
 function says({ activity, setup, events, version, age, score }: GoTold): GoSays {
   const { refused, play } = replay(gamePartOf(activity), setup, events, version);
   const tries = refused ? [] : evidenceOf(activity, play, age);

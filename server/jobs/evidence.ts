@@ -11,14 +11,14 @@ import type { ForecastSeen } from "../db/schema.ts";
 import { log } from "../web/log.ts";
 
 const { card, cardVersion, child, childForecast, evidence, play, playEvent, result } = schema;
-/** Goes done in one piece of work; others go between. */
+/** How many goes one piece of work handles, so that other work gets its turn. */
 const AT_ONCE = 12;
-/** Log-likelihoods are kept to so many places. */
+/** Log-likelihoods are stored to this many places. */
 const PLACES = 1e4;
 
 /**
- * Works out what the goes of a child say of it, every one of them, abandoned ones too, and those that have more events or another correction
- * than when it was last done. True: there is more of it.
+ * Works out what a child's goes say about them: every go, also those that were given up, and again those that have
+ * new events or corrections. Returns true if there is more to do.
  */
 export async function evidenceOfChild(schoolId: string, childId: string): Promise<boolean> {
   const asked = await withTenant(schoolId, async (tx) => {
@@ -144,9 +144,9 @@ export async function evidenceOfChild(schoolId: string, childId: string): Promis
   return asked.more;
 }
 
-/** So many of a child's newest goes are looked at for more hits than its earlier ones let expect. */
+/** How many of a child's newest goes are checked for more hits than earlier ones suggest. */
 const LOOKED_AT = 40;
-/** Keeps what was forecast of each go of a child beside what came of it. */
+/** Stores the forecast of each go of a child next to its result. */
 async function keepForecasts(schoolId: string, childId: string, age: number): Promise<void> {
   const { rows, before } = await withTenant(schoolId, async (tx) => {
     const [kept] = await tx
@@ -158,7 +158,7 @@ async function keepForecasts(schoolId: string, childId: string, age: number): Pr
   const inOrder = [...rows].sort((a, b) => a.at.getTime() - b.at.getTime());
   const seen = inOrder.flatMap((evidenceRow): GoReported[] => {
     const { axis, tries, hits, means, ll } = evidenceRow;
-    // Each action is known by itself.
+    // Each action is known separately.
     return means
       ? [
           {
@@ -175,7 +175,7 @@ async function keepForecasts(schoolId: string, childId: string, age: number): Pr
         ]
       : [];
   });
-  // The newest are looked at again, since a go may come back late; what was said of older ones stands.
+  // The newest are checked again, because a go may arrive late. What was said about older ones stands.
   const recent = new Set(seen.slice(-LOOKED_AT).map((go) => go.play));
   const named = await compute("unlikely", seen, LOOKED_AT);
   const unlikely = [
@@ -208,7 +208,7 @@ async function keepForecasts(schoolId: string, childId: string, age: number): Pr
 }
 const rounded = (x: number) => Math.round(x * PLACES) / PLACES;
 
-/** The card as each go was played, one object for all goes of one; null: nobody knows what was played, so that it says nothing. */
+/** The card as each go was played, one object for all its goes. Null: unknown, so the go says nothing. */
 async function asPlayed(
   goes: readonly { play: typeof play.$inferSelect; compiled: Card | null }[],
 ): Promise<(Card | null)[]> {

@@ -29,7 +29,7 @@ interface Piece {
 }
 /** A closed round, for the working of the score. */
 interface Closed {
-  /** Points lying in the bands, and what each side gained. */
+  /** The points lying in the bands, and what each side gained. */
   points: readonly number[];
   gained: readonly number[];
   before: readonly number[];
@@ -40,14 +40,14 @@ export interface BandsState extends BaseState {
   /** Players of each side. */
   sides: readonly (readonly number[])[];
   totals: readonly number[];
-  /** Points that lay in the bands, round by round, whatever of them counted. */
+  /** The points that lay in the bands, round by round, whether or not they counted. */
   earned: readonly number[];
-  /** Pieces each side has sent in the whole game: its players take them in turn. */
+  /** The pieces that each side has sent in the whole game. Its players take turns. */
   sent: readonly number[];
   round: number;
   lead: number;
   pieces: readonly Piece[];
-  /** The blocker of the next piece has been decided; where it stands, or null. */
+  /** Whether it is decided if the next piece meets a blocker, and where that stands. Null: there is none. */
   decided: boolean;
   blocked: string | null;
   closed: Closed | null;
@@ -79,7 +79,10 @@ function start(params: BandsParams, match: Match, setup: Setup): BandsState {
   };
 }
 
-/** Together: one side. Against for the difference with three or more: two sides, every other player. Else each alone. */
+/**
+ * As a team: one side. Head to head by difference with three or more: two sides of every other player. Otherwise each
+ * alone.
+ */
 function sidesOf(params: BandsParams, setup: Setup): readonly (readonly number[])[] {
   const { mode, sides } = setup;
   if (sides) return sides;
@@ -92,7 +95,7 @@ function sidesOf(params: BandsParams, setup: Setup): readonly (readonly number[]
 
 const byDifference = (state: BandsState) =>
   state.params.counting === "difference" && state.setup.mode === "against" && state.sides.length === 2;
-/** Every place where a piece can rest, and what it is worth, near to far. */
+/** Every place where a piece can come to rest, and its worth, near to far. */
 const zonesOf = memoizeByIdentity(
   (params: BandsParams) =>
     new Map([
@@ -103,7 +106,7 @@ const zonesOf = memoizeByIdentity(
 );
 export const zoneIds = memoizeByIdentity((params: BandsParams) => [...zonesOf(params).keys()]);
 export const pointsOf = (params: BandsParams, zone: string): number => zonesOf(params).get(zone)!;
-/** What is aimed at where nothing limits what a place is worth. */
+/** What is aimed at if nothing limits the worth of a place. */
 const aimOf = memoizeByIdentity(
   (params: BandsParams): AimOf<"zones"> => ({ kind: "zones", worth: Object.fromEntries(zonesOf(params)) }),
 );
@@ -125,7 +128,7 @@ const asksBlocker = (state: BandsState) =>
   sentBy(state, sideToSend(state)) === state.params.pieces - 1;
 const betweenRounds = (state: BandsState) => state.pieces.length === 0 && state.round > 1;
 
-/** Collecting, and deciding on a blocker. Seconds. */
+/** The time to collect, and to decide on a blocker, seconds. */
 const SETTLE = 4;
 const DECIDE = 5;
 
@@ -168,7 +171,7 @@ function asks(state: BandsState): Ask[] {
   return asTheyPlay(state.setup, out);
 }
 
-/** What each place is worth now: its points, but none beyond what an exact finish still needs. */
+/** The worth of each place now: its points, but no more than an exact finish still needs. */
 function aimNow(state: BandsState): AimOf<"zones"> {
   const params = state.params;
   if (!params.finish.exact || params.finish.total === null || byDifference(state)) return aimOf(params);
@@ -298,7 +301,7 @@ function score(state: BandsState): Score[] {
   }));
 }
 
-/** The round under way as a sum; else the last round: `9 - 5 = 4`, then `12 + 4 = 16`. */
+/** The current round as a sum or, if it has just closed, the last one: `9 - 5 = 4`, then `12 + 4 = 16`. */
 function working(state: BandsState, side: number, points: readonly number[]): string {
   if (state.pieces.length > 0) {
     const own = state.pieces.filter((piece) => piece.side === side).map((piece) => pointsOf(state.params, piece.zone));
@@ -353,11 +356,14 @@ function progress(state: BandsState): Progress[] {
   }));
 }
 
-/** By difference: what lay in the bands is compared, what the rounds gained decides the match. */
+/**
+ * By difference, a child's goes are compared by what lay in the bands, but the match is decided by what the rounds
+ * gained.
+ */
 export const matchApart = (params: BandsParams, setup: Setup): boolean =>
   params.counting === "difference" && setup.mode === "against";
 
-/** The score range for manual entry; see `Possible`. Alone all points count. */
+/** The score range for manual entry, see `Possible`. Alone, all points count. */
 export function possible(params: BandsParams): Possible {
   const round = params.pieces * Math.max(...params.points);
   const { rounds, total, exact } = params.finish;

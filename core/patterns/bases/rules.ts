@@ -22,7 +22,7 @@ import { memoizeByIdentity } from "../../memoize.ts";
 import { MAX_BATTERS, MAX_TRIPS, OUTS, type Out, SWINGS } from "./limits.ts";
 import type { BasesParams } from "./schema.ts";
 
-/** Somebody on a base; `player` null: an invisible runner that holds it. */
+/** Somebody on a base. `player` null: an invisible runner who holds it. */
 export interface Runner {
   player: number | null;
   base: number;
@@ -30,13 +30,13 @@ export interface Runner {
 export interface BasesState extends Timed {
   params: BasesParams;
   runs: readonly number[];
-  /** Runs of every turn so far, by side. */
+  /** The runs of every turn so far, by side. */
   turns: readonly (readonly number[])[];
-  /** Left on base at the end of turns. */
+  /** The runners left on base at the end of turns. */
   left: readonly number[];
   inning: number;
   side: number;
-  /** Whose turn to bat it is in each side, by place. */
+  /** The place in the batting order of each side. */
   order: readonly number[];
   runners: readonly Runner[];
   outs: number;
@@ -70,7 +70,7 @@ function start(params: BasesParams, match: Match, setup: Setup): BasesState {
 }
 
 const onBase = (state: BasesState, player: number) => state.runners.some((runner) => runner.player === player);
-/** Who bats: the next of the side that is not on a base; null: all of them are. */
+/** Who bats: the next player of the side who is not on a base. Null if all of them are. */
 function batterOf(state: BasesState): number | null {
   const side = state.sides[state.side]!;
   for (let i = 0; i < side.length; i++) {
@@ -79,7 +79,7 @@ function batterOf(state: BasesState): number | null {
   }
   return null;
 }
-/** Whom a waiting runner can be called for: everybody who stands on a base. */
+/** The runners that an invisible runner can stand in for: everybody on a base. */
 const callable = (state: BasesState): string[] =>
   state.runners.flatMap((runner, i) => (runner.player === null ? [] : [`r${i + 1}`]));
 export const mannerOf = memoizeByIdentity((_: BasesParams): Manner => PLAIN);
@@ -162,7 +162,7 @@ const clocked = (ran: Ran) =>
     },
   });
 
-/** Whoever leaves from a base leaves it empty; the other side goes on against those who are left. */
+/** A player who leaves a base leaves it empty. The other side plays on against those who are left. */
 function leave(state: BasesState, who: number): BasesState {
   const batting = batterOf(state) === who;
   const side = sideOf(state, who);
@@ -173,7 +173,7 @@ function leave(state: BasesState, who: number): BasesState {
     runners: state.runners.filter((runner) => runner.player !== who),
     misses: batting ? 0 : state.misses,
   };
-  // Those who are left may all stand on a base.
+  // Those who are left may all be on a base.
   return side === state.side && !state.waiting && ended(rest) ? changed(rest) : rest;
 }
 /** Between the turns at bat. */
@@ -190,7 +190,7 @@ function called(state: BasesState, e: Extract<GameEvent, { kind: "choose" }>): B
   return { ...state, runners: state.runners.map((runner, k) => (k === i ? { ...runner, player: null } : runner)) };
 }
 
-/** The batter is done: so many outs more; the next one, or the other side. */
+/** The batter is done, with this many more outs. The next one bats, or the other side. */
 function batted(state: BasesState, outs: number, batter = batterOf(state)): BasesState {
   const side = state.sides[state.side]!;
   const place = batter === null ? 0 : side.indexOf(batter);
@@ -212,7 +212,7 @@ function ended(state: BasesState): boolean {
   // Nobody is left to bat, and nobody may wait for them.
   return batterOf(state) === null && !waiting;
 }
-/** The other side bats, or the next inning begins, or it is over. */
+/** The other side bats, the next inning begins, or the game is over. */
 function changed(state: BasesState): BasesState {
   const before =
     state.turns[state.side]!.reduce((sum, b) => sum + b, 0) + headStartOf(state.setup, state.sides[state.side]!);
@@ -246,7 +246,7 @@ function ran(state: BasesState, e: Extract<GameEvent, { kind: "run" }>, forcedOn
       ? batted({ ...state, misses }, 1)
       : { ...state, misses: Math.min(misses, SWINGS) };
   }
-  // A catch makes the batter out and the play dead: everybody else stands where they stood.
+  // A catch puts the batter out and ends the play. Everybody else stays where they were.
   if (e.caught) return allowed("caught") ? batted(state, 1) : refuse("refused.noSuchOut");
   const home = homeOf(params);
   if (e.reached?.length !== runners.length + 1) return refuse("refused.everyRunner", { count: runners.length + 1 });
@@ -258,7 +258,7 @@ function ran(state: BasesState, e: Extract<GameEvent, { kind: "run" }>, forcedOn
   for (const [i, base] of e.reached.entries()) {
     const from = runners[i]?.base ?? 0;
     if (base < from || base > home) return refuse("refused.noSuchBase");
-    // An invisible runner moves as many bases as the batter makes.
+    // An invisible runner moves as many bases as the batter.
     const invisible = i < runners.length && runners[i]!.player === null;
     const by = invisible ? (["first"] as const) : forcedOnly ? params.outs : OUTS;
     if (
@@ -275,7 +275,7 @@ function ran(state: BasesState, e: Extract<GameEvent, { kind: "run" }>, forcedOn
   const batter = batterOf(state)!;
   const all = [...runners, { player: batter, base: 0 }];
   const runs = to.filter((base, i) => base === home && !out.includes(i)).length;
-  // Whoever bats and is stopped before the first base is off: neither out nor on base.
+  // A batter who stops before the first base is off: neither out nor on base.
   const stay = all.flatMap((runner, i) =>
     out.includes(i) || to[i]! === 0 || to[i]! === home ? [] : [{ player: runner.player, base: to[i]! }],
   );
@@ -345,7 +345,7 @@ const key = (state: BasesState): string =>
     state.waiting,
   ]);
 
-/** A ball is hit, kicked or thrown, and a circuit is run: runs, outs and innings. */
+/** A ball is hit, kicked or thrown and a circuit is run: runs, outs and innings. */
 export const basesRules: Rules<BasesParams, BasesState> = {
   start,
   ...clocked(ran),
@@ -367,7 +367,7 @@ export const basesRules1: Rules<BasesParams, BasesState> = {
   ...clocked((state, e) => ran(state, e, false)),
 };
 
-/** Written on paper: the runs of a child alone. */
+/** On paper: the runs of one child alone. */
 export function possible(params: BasesParams): Possible {
   const batters = params.turn.by === "batters" ? Math.min(params.turn.batters, MAX_BATTERS) : MAX_BATTERS;
   const most = params.innings * batters * (params.trips ? MAX_TRIPS : 1);

@@ -15,34 +15,34 @@ import type { BoardParams } from "./schema.ts";
 /** One go at a board. */
 export interface BoardGo {
   sends: number;
-  /** What each send brought that counted, in order, the bonus where it was earned: for the working. */
+  /** What each counting send brought, in order, with the bonus where it was earned. For the working. */
   each: readonly number[];
-  /** Places that have counted, in that order. */
+  /** The places that have counted, in order. */
   counted: readonly string[];
   /** What was called, or the spot that was chosen. */
   called: string | null;
-  /** The spot that somebody stands at; null before the first, and where there are none. */
+  /** The spot at which the player stands. Null before the first, and if there are none. */
   at: string | null;
-  /** Things that lie out there until the end. */
+  /** The objects that lie out there until the end. */
   sent: readonly string[];
-  /** The bell has gone; and only what was in the air may still be told. */
+  /** The bell has rung, and only what was in the air may still be told. */
   rang: boolean;
   closing: boolean;
 }
 
-/** Saying which one it will be, seconds. */
+/** The time to call a target, seconds. */
 const CALL = 2;
-/** Saying that none was in the air, seconds. */
+/** The time to say that nothing was in the air, seconds. */
 const TELL = 2;
 const placesIn = memoizeByIdentity(placesOf);
 const left = (params: BoardParams, go: BoardGo) =>
   placesIn(params).filter((points) => !params.once || !go.counted.includes(points.id));
-/** What is said, or gone to, before each send; null: nothing. */
+/** What is called or chosen before each send. Null: nothing. */
 const callOf = (params: BoardParams): "spot" | "target" | "action" | "thing" | null => {
   if (params.layout.kind === "spots") return "spot";
   return params.choice === "free" ? null : params.choice === "called" ? "target" : params.choice;
 };
-/** Everything that can be called, and what of it may be now. */
+/** Everything that can be called, and what of it may be called now. */
 const namesOf = (params: BoardParams): readonly string[] =>
   ({ action: params.ways, thing: params.things ?? [] })[callOf(params) as "action" | "thing"] ??
   placesIn(params).map((points) => points.id);
@@ -51,17 +51,17 @@ const callsOf = (params: BoardParams, go: BoardGo): readonly string[] => {
   if (of === "thing") return namesOf(params).filter((text) => !go.sent.includes(text));
   return of === "action" ? params.ways : left(params, go).map((points) => points.id);
 };
-/** Things that are fetched only at the end are sent once each. */
+/** Objects that are fetched only at the end are sent once each. */
 const onceEach = (params: BoardParams) => callOf(params) === "thing" && params.fetch === "end";
 const total = (go: BoardGo) => go.each.reduce((eachSum, b) => eachSum + b, 0);
-/** What hitting a place brings now: with the bonus where it is the last that has not counted. */
+/** What hitting a place brings now, including the bonus if it is the last one left. */
 function brings(params: BoardParams, go: BoardGo, id: string): number {
   const { points } = placesIn(params).find((eachPoints) => eachPoints.id === id)!;
   const last = !go.counted.includes(id) && go.counted.length === placesIn(params).length - 1;
   return points + (last ? params.bonus : 0);
 }
 
-/** Sends are the same object as long as they are the same. */
+/** A send stays the same object for as long as it does not change. */
 const sendsOf = memoizeByIdentity((_: BoardParams) => new Map<string, AskOf<"send">>());
 function sendAsk(params: BoardParams, go: BoardGo, at: string | null, player: number): AskOf<"send"> {
   const { layout } = params;
@@ -86,7 +86,7 @@ function sendAsk(params: BoardParams, go: BoardGo, at: string | null, player: nu
   }
   return ask;
 }
-/** From one spot to another, metres. */
+/** The distance from one spot to another, metres. */
 const between = ({ layout }: BoardParams, action: string | null, text: string): number =>
   layout.kind === "spots" && action !== null
     ? Math.abs(layout.spots[lineIndex(action)]!.distance - layout.spots[lineIndex(text)]!.distance)
@@ -110,7 +110,7 @@ function asks(params: BoardParams, go: BoardGo, player: number): Ask[] {
     options,
     must: true,
     leads: options.map((id) => sendAsk(params, go, id, player)),
-    // There, and not back: half of it each way.
+    // There and not back, so half of it each way.
     ...(of === "spot" && { walks: options.map((id) => between(params, go.at, id) / 2) }),
     takes: { by: [player], seconds: CALL, walk: 0, moving: false },
   };
@@ -140,7 +140,8 @@ function step(params: BoardParams, go: BoardGo, event: GameEvent): StepResult<Bo
 
 function sent(params: BoardParams, givenGo: BoardGo, hit: string | null): StepResult<BoardGo> {
   const spots = params.layout.kind === "spots";
-  // From a spot the one target is hit; what was called alone counts; what is used up is a spent send.
+  // From a spot, the single target is hit. After a call only what was called counts. Hitting a place that is used up
+  // is a spent send.
   const place =
     hit === null ? null : spots ? givenGo.called : params.choice === "called" && hit !== givenGo.called ? null : hit;
   const counts = place !== null && left(params, givenGo).some((eachPoints) => eachPoints.id === place);
@@ -157,7 +158,7 @@ function sent(params: BoardParams, givenGo: BoardGo, hit: string | null): StepRe
   return { go, after: over ? "end" : counts ? "hit" : "miss" };
 }
 
-/** Sends that a side has at most; null: no end but the bell, or all of them hit. */
+/** The most sends of a side. Null: it ends with the bell, or when all are hit. */
 export const capOf = (params: BoardParams): number | null =>
   onceEach(params) ? Math.min(params.sends ?? Number.POSITIVE_INFINITY, namesOf(params).length) : params.sends;
 
@@ -195,7 +196,10 @@ function now(params: BoardParams, go: BoardGo): Phrase {
   return target ? { key: "board.at", params: { label: target.label, item: target.item } } : { key: "board.call" };
 }
 
-/** One go: points by what is hit, from wherever it is sent, until the sends are used, the bell goes, or each has counted once. */
+/**
+ * One go: points for what is hit, wherever it is sent from, until the sends are used up, the bell rings, or each
+ * place has counted once.
+ */
 export const boardGo: GoRules<BoardParams, BoardGo> = {
   begin: () => ({ sends: 0, each: [], counted: [], called: null, at: null, sent: [], rang: false, closing: false }),
   asks,
@@ -213,7 +217,7 @@ export const boardGo: GoRules<BoardParams, BoardGo> = {
   together: "share",
 };
 
-/** The score range for manual entry; see `Possible`. */
+/** The score range for manual entry, see `Possible`. */
 export function possible(params: BoardParams, match: Match): Possible {
   const worth = placesIn(params)
     .map((points) => points.points)

@@ -8,38 +8,38 @@ import { raced } from "../../match/raced.ts";
 import { allTimes, doingOf, starsFor, taskId } from "./params.ts";
 import type { ChecklistParams, ListItem } from "./schema.ts";
 
-/** One list on its way: of each task how many succeeded, and how many were tried. */
+/** One list in progress: for each task, how often it succeeded and how often it was tried. */
 export interface ListGo {
   done: readonly number[];
   tried: readonly number[];
-  /** The task that was chosen, where the order is free. */
+  /** The task that was chosen, if the order is free. */
   at: number | null;
   relay: boolean;
 }
 
-/** Choosing what comes next, seconds; and between two of a kind. */
+/** The time to choose what comes next, and the time between two of a kind, seconds. */
 const CHOOSE = 2;
 const GATHER = 1;
 const isOpen = (params: ChecklistParams, go: ListGo, i: number) =>
   (params.how === "tick" || params.need === "done" ? go.done[i]! : go.tried[i]!) < params.tasks[i]!.times;
-/** The tasks that are still to be done, from the first one that is. */
+/** The tasks that are still to be done, beginning with the first. */
 function openOf(params: ChecklistParams, go: ListGo, most = params.tasks.length): number[] {
   const open: number[] = [];
   for (let i = 0; i < params.tasks.length && open.length < most; i++) if (isOpen(params, go, i)) open.push(i);
   return open;
 }
-/** What is done now: the next one, or the one that was chosen. */
+/** What is done now: the next task, or the one that was chosen. */
 const current = (params: ChecklistParams, go: ListGo): number | null =>
   params.order === "fixed"
     ? (openOf(params, go, 1)[0] ?? null)
     : go.at !== null && isOpen(params, go, go.at)
       ? go.at
       : null;
-/** Once through one of a kind, seconds. */
+/** The time for one of a kind, seconds. */
 const once = (task: ListItem) =>
   GATHER + (task.task === "balance" ? task.seconds : task.task === "carry" ? task.metres : airTime(task.height));
 
-/** One of the tasks that may come next is chosen. */
+/** The player chooses one of the tasks that may come next. */
 function choosing(params: ChecklistParams, go: ListGo, player: number, may: readonly number[]) {
   const takes = { by: [player], seconds: CHOOSE, walk: 0, moving: false };
   const does = may.map((i) => ({ ...doingOf(params.tasks[i]!), done: go.done[i]!, times: params.tasks[i]!.times }));
@@ -133,7 +133,7 @@ function sum(params: ChecklistParams, go: ListGo): Sum {
     value,
     ...raced(unit, { value, finished, stage }),
     working: params.score === "stars" ? `${done} / ${allTimes(params)}` : "",
-    // A tick leaves the attempts unknown.
+    // A tick does not say how many attempts it took.
     sends: params.how === "tick" ? 0 : total(go.tried),
     stage,
     stages: params.tasks.length,
@@ -141,7 +141,7 @@ function sum(params: ChecklistParams, go: ListGo): Sum {
   };
 }
 
-/** Where so many have to come off, nothing depends on how many were tried. */
+/** If a number of successes is wanted, nothing depends on how many were tried. */
 const counters = (params: ChecklistParams): readonly Counter<ListGo>[] =>
   params.how === "each" && params.need === "done"
     ? [
@@ -162,7 +162,7 @@ function now(params: ChecklistParams, go: ListGo): Phrase {
   return { key: `checklist.${task.task}`, params: { left, seconds: task.seconds, need: params.need } };
 }
 
-/** One go: a list of tasks, so many times each. */
+/** One go: a list of tasks, each a number of times. */
 export const listGo: GoRules<ChecklistParams, ListGo> = {
   begin: (params, { setup }) => {
     const none = params.tasks.map(() => 0);
@@ -180,7 +180,7 @@ export const listGo: GoRules<ChecklistParams, ListGo> = {
   together: "share",
 };
 
-/** The score range for manual entry; see `Possible`. */
+/** The score range for manual entry, see `Possible`. */
 export function possible(params: ChecklistParams, match: Match): Possible {
   const all = allTimes(params);
   const kept = match.goes.keep === "total" ? match.goes.count : 1;

@@ -8,17 +8,20 @@ import type { ClimbParams } from "./schema.ts";
 
 /** One climb of one side. */
 export interface Climber {
-  /** Target ids, or `l1`, `l2` for lines, in the order they are climbed. */
+  /** Target ids, or `l1`, `l2` for lines, in the order in which they are climbed. */
   rungs: readonly string[];
   rung: number;
   sends: number;
   points: number;
-  /** Misses since the last forfeit, and whether one is owed. */
+  /** The misses since the last forfeit, and whether one is owed. */
   misses: number;
   owes: boolean;
-  /** Forfeits done in this go. */
+  /** The forfeits done in this go. */
   paid: number;
-  /** Sends at each rung so far, and when each was left, milliseconds since the go began: for the working alone. */
+  /**
+   * The sends at each rung so far, and when each rung was left, milliseconds since the go began. For the working
+   * only.
+   */
   each: readonly number[];
   laps: readonly number[];
 }
@@ -45,7 +48,7 @@ const aimsOf = memoizeByIdentity((params: ClimbParams): readonly AimOf<"any">[] 
 export const worthOf = (params: ClimbParams, rung: number) =>
   params.scoring.by === "points" ? params.scoring.first + rung * params.scoring.growth : 0;
 
-/** An exercise costs this per dose. Seconds. */
+/** The time that one repetition of an exercise takes, seconds. */
 const PER_DOSE = 1.5;
 
 function asks(params: ClimbParams, climber: Climber, player: number): Ask[] {
@@ -103,7 +106,7 @@ function sent(params: ClimbParams, climber: Climber, hit: string | null, ms: num
   const missed = { ...climber, sends, misses: climber.misses + 1, each };
   if (spent) return { go: missed, after: "end" };
   if (params.forfeit && missed.misses >= params.forfeit.misses) {
-    // Once so many are done in a go, misses cost nothing more than the turn.
+    // Once this many forfeits are done in a go, a miss only costs the turn.
     if (climber.paid < (params.forfeit.cap ?? Number.POSITIVE_INFINITY))
       return { go: { ...missed, owes: true }, after: "on" };
     return { go: { ...missed, misses: 0 }, after: "spent" };
@@ -111,7 +114,7 @@ function sent(params: ClimbParams, climber: Climber, hit: string | null, ms: num
   return { go: missed, after: "miss" };
 }
 
-/** Without a number of tries nothing depends on how many sends there were. */
+/** Without a number of tries, nothing depends on how many sends there were. */
 const counters = (params: ClimbParams): readonly Counter<Climber>[] =>
   params.tries === null
     ? [
@@ -159,7 +162,7 @@ function working(params: ClimbParams, climber: Climber, time: number): string {
       return sumOf(climber.each, climber.sends);
     default: {
       if (time === 0) return "";
-      // Lap by lap in tenths of a second; what is left after the last rung was the way to the bell.
+      // Lap by lap in tenths of a second. What is left after the last rung was the way to the bell.
       const ends = [...climber.laps, ...(climber.laps.at(-1) === time ? [] : [time])].map((ms) => Math.round(ms / 100));
       return sumOf(
         ends.map((end, i) => ((end - (ends[i - 1] ?? 0)) / 10).toFixed(1)),
@@ -185,7 +188,7 @@ function now(params: ClimbParams, climber: Climber): Phrase {
   };
 }
 
-/** One climb: a hit on the wanted target moves on, all else repeats, until the top or the last try. */
+/** One climb: a hit on the wanted target moves on and everything else repeats, until the top or the last try. */
 export const climbGo: GoRules<ClimbParams, Climber> = {
   begin: (params) => ({
     rungs: rungsOf(params),
@@ -212,7 +215,7 @@ export const climbGo: GoRules<ClimbParams, Climber> = {
   together: "share",
 };
 
-/** The score range for manual entry; see `Possible`. */
+/** The score range for manual entry, see `Possible`. */
 export function possible(params: ClimbParams, match: Match): Possible {
   const count = params.ladder.kind === "line" ? params.ladder.lines.length : params.ladder.targets.length;
   const kept = match.goes.keep === "total" ? match.goes.count : 1;

@@ -25,11 +25,11 @@ import type { ClosestParams } from "./schema.ts";
 interface Piece {
   side: number;
   player: number;
-  /** From the jack to its middle, millimetres; null: not known since the jack was moved. */
+  /** The distance from the jack to its middle, millimetres. Null: unknown since the jack was moved. */
   away: number | null;
-  /** It was measured, and not only drawn. */
+  /** It was measured and not only drawn. */
   measured: boolean;
-  /** Where it was drawn, from the jack, millimetres. */
+  /** Where it was drawn, relative to the jack, millimetres. */
   spot: { along: number; across: number } | null;
   dead: boolean;
 }
@@ -38,28 +38,28 @@ export interface ClosestState extends BaseState {
   match: Match;
   sides: readonly (readonly number[])[];
   totals: readonly number[];
-  /** What the mark has won, where one side plays alone. */
+  /** What the mark has won, if one side plays alone. */
   marked: number;
   sent: readonly number[];
-  /** Rounds that were counted, won by nobody and void ones too. */
+  /** The rounds that were counted, including void ones and ones that nobody won. */
   round: number;
   lead: number;
   phase: "jack" | "place" | "pieces";
   fails: number;
   pieces: readonly Piece[];
-  /** Side that sent last. */
+  /** The side that sent last. */
   from: number;
-  /** What each side won round by round. */
+  /** What each side won, round by round. */
   won: readonly (readonly number[])[];
   carried: number;
   last: number;
   over: boolean;
 }
 
-/** Placing a jack, and seeing who is nearest and fetching all. Seconds. */
+/** The time to place a jack, and the time to see who is nearest and fetch everything, seconds. */
 const PLACE = 4;
 const SETTLE = 6;
-/** So near that a look does not tell, millimetres. */
+/** Two pieces this close cannot be told apart by looking, millimetres. */
 export const NEAR_TIE = 60;
 
 function start(params: ClosestParams, match: Match, setup: Setup): ClosestState {
@@ -95,7 +95,7 @@ const sentBy = (state: ClosestState, side: number): number => {
   return count;
 };
 const lives = (piece: Piece) => !piece.dead;
-/** The nearest of a side; none, or not known, is farthest. */
+/** The nearest piece of a side. A side without one, or with an unknown one, counts as farthest. */
 const bestOf = (state: ClosestState, side: number): number => {
   let best = Number.POSITIVE_INFINITY;
   for (const piece of state.pieces)
@@ -108,7 +108,7 @@ function sideToSend(state: ClosestState): number {
   if (state.phase !== "pieces" || full(state)) return state.lead;
   if (state.params.order === "turn") return (state.lead + state.pieces.length) % count;
   if (state.pieces.length === 0) return state.lead;
-  // In turn from whoever comes after the last one; of those with pieces left the one that lies farthest.
+  // Goes round from the side after the last one. Of the sides with pieces left, the one that lies farthest is next.
   let farthest = state.lead;
   let best = Number.NEGATIVE_INFINITY;
   for (let k = 1; k <= count; k++) {
@@ -126,7 +126,10 @@ const placer = (state: ClosestState) => (state.lead + 1) % state.sides.length;
 const toAct = (state: ClosestState) => (state.phase === "place" ? placer(state) : sideToSend(state));
 
 const JACK: AimOf<"jack"> = { kind: "jack" };
-/** What each player is asked to send, by how many pieces lie already: made once, since it is asked again and again. */
+/**
+ * What each player is asked to send, by how many pieces lie there already. Made once, because it is asked for again
+ * and again.
+ */
 const sendsOf = memoizeByIdentity((setup: Setup) =>
   memoizeByIdentity((field: ClosestParams) => {
     const of = (player: number, aim: AimOf<"jack" | "near">): Ask =>
@@ -173,7 +176,7 @@ function asks(state: ClosestState): Ask[] {
   return out;
 }
 
-/** Until version 2 a void round was one of the rounds, and the loser was whoever came after the winner. */
+/** Until version 2 a void round counted as a round, and the loser was the side after the winner. */
 interface Before {
   voidCounts: boolean;
   nextLeads: boolean;
@@ -216,7 +219,7 @@ const withPiece = (state: ClosestState, i: number, piece: Piece): ClosestState =
   pieces: state.pieces.map((eachPiece, k) => (k === i ? piece : eachPiece)),
 });
 type SendEvent = Extract<GameEvent, { kind: "send" }>;
-/** How far away it was told, or drawn, to lie; null where neither was. Whole millimetres. */
+/** The reported or drawn distance. Null if there was neither. Whole millimetres. */
 const awayOf = (e: Pick<SendEvent, "away" | "spot">): number | null =>
   e.away ?? (e.spot ? Math.round(Math.hypot(e.spot.along, e.spot.across)) : null);
 
@@ -258,7 +261,7 @@ function moved(state: ClosestState, e: Extract<GameEvent, { kind: "move" }>, bef
   if (state.phase !== "pieces" || state.pieces.length === 0) return refuse("refused.nothingFell");
   if (e.piece === 0) {
     if (state.params.struck === "back") return refuse("refused.jackBack");
-    // Out of its limits the round is void, and the same side leads again: it is no round.
+    // If the jack is out of its limits the round is void and does not count, and the same side leads again.
     if (e.place === "out") {
       const none = state.sides.map(() => 0);
       return before?.voidCounts ? opened({ ...state, round: state.round + 1 }, state.lead, none, 0) : fresh(state);
@@ -281,7 +284,10 @@ function moved(state: ClosestState, e: Extract<GameEvent, { kind: "move" }>, bef
   return withPiece(state, e.piece - 1, there);
 }
 
-/** What each side would win now, and the mark: one for each piece nearer than the best of all others; level with it is not nearer. */
+/**
+ * What each side, and the mark, would win now: one for each piece nearer than the best of all the others. Level is
+ * not nearer.
+ */
 export function gains(state: ClosestState): { sides: number[]; mark: number } {
   const one = state.sides.length === 1;
   const mark = one ? Math.round(state.params.mark * 1000) : Number.POSITIVE_INFINITY;
@@ -300,7 +306,7 @@ function close(state: ClosestState, before?: Before): ClosestState {
   const won = gains(state);
   const winner = won.sides.findIndex((side) => side > 0);
   const count = state.sides.length;
-  // Of more than two the loser is the side that lies farthest, in turn where several do.
+  // With more than two sides, the loser is the side that lies farthest. If several do, the first in order.
   const loser = Array.from({ length: before?.nextLeads ? 0 : count - 1 }, (_, k) => (winner + 1 + k) % count).reduce(
     (a, b) => (bestOf(state, b) > bestOf(state, a) ? b : a),
     (winner + 1) % count,
@@ -316,7 +322,7 @@ function close(state: ClosestState, before?: Before): ClosestState {
   return opened({ ...state, round: state.round + 1 }, lead, won.sides, won.mark);
 }
 
-/** The floor is cleared, and the jack sent again where it is. */
+/** The floor is cleared, and the jack is sent again. */
 const fresh = (state: ClosestState): ClosestState => ({
   ...state,
   pieces: [],
@@ -393,7 +399,7 @@ function progress(state: ClosestState): Progress[] {
   }));
 }
 
-/** What lies matters only by how far away, side by side. */
+/** What lies there matters only by its distance, side by side. */
 function key(state: ClosestState): string {
   const lie = state.sides.map((_, i) =>
     ofSide(state, i)
@@ -415,7 +421,7 @@ function key(state: ClosestState): string {
   ]);
 }
 
-/** A side that is empty is taken out with its pieces, where two others go on. */
+/** A side without players is taken out with its pieces, if two others go on. */
 function leave(state: ClosestState, who: number): ClosestState {
   const i = sideOf(state, who);
   const next = leaves(state, who, state.sent[i]!);
@@ -429,14 +435,14 @@ function leave(state: ClosestState, who: number): ClosestState {
     sent: cut(state.sent, i),
     won: cut(state.won, i),
     lead: of(state.lead),
-    // In turn from whoever comes after the last one.
+    // Goes round from the side after the last one.
     from: state.from === i ? (i + count - 1) % (count - 1) : of(state.from),
     pieces: state.pieces.filter((piece) => piece.side !== i).map((piece) => ({ ...piece, side: of(piece.side) })),
     fails: state.lead === i ? 0 : state.fails,
     phase: state.lead === i && state.phase === "place" ? "jack" : state.phase,
   };
 }
-/** Between rounds; as a side of its own only where each plays for itself. */
+/** Between rounds. As a new side only if everybody plays for themselves. */
 function join(state: ClosestState, who: number, side: number | null): ClosestState | null {
   if (state.over || state.pieces.length > 0 || state.phase === "place" || state.fails > 0) return null;
   if (side !== null) return joins(state, who, side, state.sent[side]!);
@@ -445,7 +451,7 @@ function join(state: ClosestState, who: number, side: number | null): ClosestSta
   return { ...state, sides: [...state.sides, [who]], totals: [...state.totals, 0], sent: [...state.sent, 0], won };
 }
 
-/** Rounds about a jack: whoever lies nearest scores, one for each piece nearer than the best of the others. */
+/** Rounds around a jack. Whoever lies nearest scores one for each piece nearer than the best of the others. */
 export const closestRules: Rules<ClosestParams, ClosestState> = {
   start,
   asks,
@@ -468,7 +474,7 @@ export const closestRules1: Rules<ClosestParams, ClosestState> = {
   step: (state, event) => step(state, event, BEFORE),
 };
 
-/** The score range for manual entry; see `Possible`. Alone against the mark. */
+/** The score range for manual entry, see `Possible`. Alone, against the mark. */
 export function possible(field: ClosestParams): Possible {
   const { points, rounds } = field.finish;
   const inRounds = (rounds ?? MAX_ROUNDS) * field.pieces;

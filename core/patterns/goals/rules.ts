@@ -20,18 +20,18 @@ import { memoizeByIdentity } from "../../memoize.ts";
 import { type Foul, MAX_ALONE } from "./limits.ts";
 import type { GoalsParams } from "./schema.ts";
 
-/** How play goes on, and who has the ball; null: whoever gets it. */
+/** How play goes on, and who has the ball. Null: whoever gets it. */
 type Restart = { how: "middle" | "bringIn" | "there" | "shot" | "again"; side: number | null };
 export interface GoalsState extends Timed {
   params: GoalsParams;
   goals: readonly number[];
-  /** Goals one after the other, by side. */
+  /** The goals in order, by side. */
   scored: readonly number[];
   half: 1 | 2;
   restart: Restart;
-  /** A goal was just scored, and the clock runs on until play does. */
+  /** A goal was just scored. The clock runs on until play does. */
   stopped: boolean;
-  /** Fouls of each side. */
+  /** The fouls of each side. */
   fouls: readonly number[];
   /** How long a child alone took, milliseconds. */
   took: number;
@@ -56,13 +56,13 @@ function start(params: GoalsParams, match: Match, setup: Setup): GoalsState {
   };
 }
 
-/** How long the clock runs, seconds; null: none does. */
+/** How long the clock runs, seconds. Null: there is none. */
 function limitOf(state: GoalsState): number | null {
   if (contest(state)) return state.match.seconds;
   return state.params.alone.by === "bell" ? state.params.alone.seconds : null;
 }
 
-/** How it is played by a child alone: round something, and a shot. */
+/** How a child plays it alone: round something, and then a shot. */
 export const gatesOf = memoizeByIdentity((params: GoalsParams): Gate[] => [
   { kind: "weave", metres: Math.max(0.5, params.length / 2) },
   { kind: "shot", metres: Math.max(0.5, params.length / 2) },
@@ -80,7 +80,7 @@ function goalAim(state: GoalsState): AimOf<"goal"> {
   const key = `${ticks} ${state.stopped} ${state.half} ${shot} ${JSON.stringify(sides)}`;
   let aim = goalAims(params).get(key);
   if (!aim) {
-    // Ends are changed in the second half: side 0 attacks the far goal first.
+    // The sides change ends for the second half, in which side 0 attacks the far goal first.
     const widths: [number, number] =
       state.half === 1 ? [params.farGoal, params.nearGoal] : [params.nearGoal, params.farGoal];
     aim = {
@@ -114,7 +114,7 @@ const clocked = oneClock<GoalsState>({
   between: () => true,
   bell(state, ms) {
     if (!contest(state) || state.half === state.params.halves) return { ...state, took: ms, over: true };
-    // Ends are changed, and whoever did not begin the first half begins the second.
+    // The sides change ends, and the side that did not begin the first half begins the second.
     return {
       ...state,
       half: 2,
@@ -166,7 +166,7 @@ function point(before: GoalsState, e: Extract<GameEvent, { kind: "point" }>): Go
     case "on":
       return state;
     case "missed":
-      // A free shot that missed gives the ball away.
+      // A missed free shot gives the ball away.
       if (restart.how !== "shot") return refuse("refused.noShot");
       return { ...state, restart: { how: "bringIn", side: 1 - restart.side! } };
     case "out": {
@@ -193,7 +193,7 @@ const sideOf = (state: GoalsState, by: number | undefined): number | null => {
 };
 
 const tenths = (state: GoalsState) => Math.round(state.took / 100);
-/** Alone against time less is better; all else counts goals. */
+/** Alone and against time, less is better. Everything else counts goals. */
 const timed = (state: GoalsState) => !contest(state) && state.params.alone.by === "count";
 function score(state: GoalsState): Score[] {
   return state.sides.map((players, i) => {
@@ -250,7 +250,7 @@ function progress(state: GoalsState): Progress[] {
 const key = (state: GoalsState): string =>
   `${state.goals} ${state.half} ${state.restart.how} ${state.restart.side} ${state.waiting ? 1 : 0} ${state.stopped ? 1 : 0} ${state.fouls}`;
 
-/** Two sides, each at the other's goal; or a child alone, goal by goal. */
+/** Two sides, each at the other's goal, or a child alone, goal by goal. */
 export const goalsRules: Rules<GoalsParams, GoalsState> = {
   start,
   ...clocked,
@@ -270,7 +270,7 @@ export const goalsRules: Rules<GoalsParams, GoalsState> = {
   join: (state, who, side) => (side !== null && state.waiting ? joins(state, who, side, 0) : null),
 };
 
-/** Written on paper: what a child alone can score. */
+/** On paper: what a child can score alone. */
 export function possible(params: GoalsParams): Possible {
   const { by, goals } = params.alone;
   return by === "count"

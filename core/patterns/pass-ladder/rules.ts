@@ -12,10 +12,10 @@ import type { PassParams } from "./schema.ts";
 /** One climb from mark to mark. */
 export interface PassGo {
   mark: number;
-  /** Clean ones at this mark, and in all. */
+  /** The clean passes at this mark, and in all. */
   clean: number;
   all: number;
-  /** Marks passed at most. */
+  /** The most marks that were passed. */
   high: number;
   sends: number;
   relay: boolean;
@@ -43,7 +43,7 @@ const asks = (params: PassParams, go: PassGo, player: number): Ask[] => [
   },
 ];
 
-/** What was seen: clean, a drop, or neither (it lay still before anybody was there). */
+/** What was seen: a clean pass, a drop, or neither (it lay still before anybody got there). */
 function seen(params: PassParams, go: PassGo, event: GameEvent): "clean" | "drop" | "short" | null {
   if (event.kind !== "send") return null;
   const mark = markId(go.mark);
@@ -63,7 +63,7 @@ function step(params: PassParams, givenGo: PassGo, event: GameEvent): StepResult
   const spent = params.sends !== null && sent.sends >= params.sends;
   const end = (go: PassGo, after: "hit" | "miss"): StepResult<PassGo> => {
     if (spent || go.mark >= params.marks.length) return { go, after: "end" };
-    // Together the sender changes whenever the mark does.
+    // As a team, the sender changes whenever the mark does.
     if (go.relay) return { go, after: go.mark === givenGo.mark ? "on" : "pass" };
     return { go, after };
   };
@@ -99,12 +99,12 @@ function sum(params: PassParams, go: PassGo, ms: number): Sum {
   };
 }
 
-/** One go: so many clean passes at a mark open the next. */
+/** One go: a number of clean passes at a mark opens the next. */
 export const passGo: GoRules<PassParams, PassGo> = {
   begin: (_, { setup }) => ({ mark: 0, clean: 0, all: 0, high: 0, sends: 0, relay: setup.mode === "relay" }),
   asks,
   step,
-  // What somebody sends whose turn it is not is a drop, caught or not.
+  // A pass by somebody whose turn it is not counts as a drop, even if it was caught.
   outOfTurn: (params, go, event) =>
     event.kind === "send" && seen(params, go, event) !== null
       ? { event: params.way.kind === "container" ? { ...event, hit: null } : { ...event, rest: "over" }, turn: "stays" }
@@ -136,10 +136,10 @@ export const passGo: GoRules<PassParams, PassGo> = {
   together: "share",
 };
 
-/** Until version 2 it counted whoever had sent it. */
+/** Until version 2 a pass counted, whoever sent it. */
 export const { outOfTurn: _, ...passGo1 } = passGo;
 
-/** The score range for manual entry; see `Possible`. */
+/** The score range for manual entry, see `Possible`. */
 export function possible(params: PassParams, match: Match): Possible {
   const kept = match.goes.keep === "total" ? match.goes.count : 1;
   const stages = params.marks.length;
@@ -151,7 +151,7 @@ export function possible(params: PassParams, match: Match): Possible {
   const most = (): number | null => {
     if (params.score === "marks")
       return Math.min(stages, Math.floor((params.sends ?? Number.POSITIVE_INFINITY) / params.passes));
-    // Dropped and begun again, passes add up.
+    // If a drop costs nothing, passes add up.
     if (params.drop === "stay") return params.sends === null ? least : Math.min(least, params.sends);
     return params.sends;
   };

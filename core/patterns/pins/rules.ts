@@ -9,22 +9,22 @@ import { amiss, inMetres } from "../../yard/set-out.ts";
 import { depthOf, idsOf, spotsOf } from "./formation.ts";
 import type { PinsParams } from "./schema.ts";
 
-/** One go: so many frames of so many rolls. */
+/** One go: a number of frames, each of a number of rolls. */
 export interface PinsGo {
-  /** Where the pins stand, once that is told; null: the child's own formation is still to be laid. */
+  /** Where the pins stand, once that is known. Null: the child's own formation is still to be laid out. */
   spots: readonly Spot[] | null;
-  /** Frames that are done, and rolls of the one under way. */
+  /** The frames that are finished, and the rolls of the current one. */
   frame: number;
   roll: number;
   standing: Standing;
-  /** Pins are to be stood up before play goes on; so many fell. */
+  /** Pins that fell have to be stood up before play goes on. */
   owes: boolean;
   sends: number;
-  /** Pins that fell by frame, and the bonus it brought, the one under way last. */
+  /** The pins that fell in each frame and the bonus they brought. The current frame is last. */
   each: readonly { fell: number; bonus: number }[];
 }
 
-/** Standing up one pin, and laying out a formation of their own, seconds. */
+/** The time to stand up one pin, or to lay out one of a formation, seconds. */
 const STAND = 1.5;
 const LAY = 4;
 
@@ -41,7 +41,7 @@ const begin = (params: PinsParams): PinsGo => ({
 const points = (params: PinsParams, go: PinsGo) =>
   go.each.reduce((eachSum, f) => eachSum + f.fell * params.points + f.bonus, 0);
 
-/** What falls untouched counts: then what pins knock over belongs to it. */
+/** If pins that fall untouched count, pins may knock each other over. */
 export const knocksIn = (params: PinsParams): { knocks?: true } =>
   params.pinOnPin && params.untouched === "counts" ? { knocks: true } : {};
 
@@ -56,7 +56,7 @@ function asks(params: PinsParams, go: PinsGo, player: number): Ask[] {
     return [{ kind: "stand", player, what: "pins", takes: { by: [player], seconds, walk, moving: true } }];
   }
   const all = go.roll === 0 ? params.bonus : 0;
-  // Where nobody knows which of them stand, those that did are taken.
+  // If nobody knows which pins stand, those that stood before are assumed.
   const standing = go.spots.filter((spot) => go.standing.ids.includes(spot.id)).slice(0, go.standing.left);
   const aim = {
     kind: "fall",
@@ -91,7 +91,7 @@ function step(params: PinsParams, go: PinsGo, event: GameEvent): StepResult<Pins
   }
 }
 
-/** The child's own formation: every pin wholly inside the field, none touching another. */
+/** The child's own formation: every pin wholly inside the field, and none touching another. */
 function laid(
   params: PinsParams,
   go: PinsGo,
@@ -188,7 +188,7 @@ export const pinsGo: GoRules<PinsParams, PinsGo> = {
   key: (params, go) => {
     return `${go.frame} ${go.roll} ${standingKey(go.standing)} ${go.owes ? 1 : 0} ${points(params, go)} ${go.sends} ${go.spots ? 1 : 0}`;
   },
-  // Nothing later depends on what fell before, nor on how many rolls it took.
+  // Nothing later depends on what fell before, or on how many rolls it took.
   counters: (params) => [
     {
       of: (go) => points(params, go),
@@ -206,7 +206,7 @@ export const pinsGo: GoRules<PinsParams, PinsGo> = {
 
 export function possible(params: PinsParams, match: Match): Possible {
   const count = params.formation.count * params.points;
-  // All at once with the bonus; or all but one, and all of them each time they are stood up again.
+  // All at once with the bonus, or all but one, and then all of them each time they are stood up again.
   const again = params.standUp ? count - params.points + (params.rolls - 1) * count : count;
   const most =
     params.frames * Math.max(count + params.bonus, again) * (match.goes.keep === "total" ? match.goes.count : 1);

@@ -20,23 +20,26 @@ import { memoizeByIdentity } from "../../memoize.ts";
 import { MAX_RUN, REASONS } from "./limits.ts";
 import type { RallyParams } from "./schema.ts";
 
-/** Two sides for points; or all together, one rally after the other. */
+/** Two sides play for points, or everybody plays together, one rally after another. */
 export interface RallyState extends Timed {
   params: RallyParams;
-  /** Points of the game under way, and games won. */
+  /** The points of the current game, and the games won. */
   points: readonly number[];
   games: readonly number[];
   /** Every finished game. */
   told: readonly (readonly number[])[];
-  /** Who serves, who served first in this game, and points played in it. */
+  /** Who serves, who served first in this game, and how many points it has had. */
   server: number;
   opener: number;
   played: number;
   /** The first serve was a fault. */
   second: boolean;
-  /** How often each side has served: whose turn it is in it. */
+  /** How often each side has served, which tells whose turn it is on that side. */
   served: readonly number[];
-  /** Together: touches of the rally under way, of the longest one, rallies that ended, and whose touch comes. */
+  /**
+   * Together: the touches of the current rally, those of the longest, the rallies that ended, and whose touch is
+   * next.
+   */
   run: number;
   longest: number;
   ended: number;
@@ -75,7 +78,7 @@ const toucher = (state: RallyState) => state.sides[0]![state.at % state.sides[0]
 export const mannerOf = memoizeByIdentity(
   (params: RallyParams): Manner => (params.bounces > 0 ? { bounce: true } : PLAIN),
 );
-/** Square metres that each side has to cover. */
+/** The floor that each side has to cover, square metres. */
 const areasOf = (params: RallyParams): [number, number] => [
   params.near.length * params.near.width,
   params.far.length * params.far.width,
@@ -135,7 +138,7 @@ const clocked = (told: typeof point) =>
   oneClock<RallyState>({
     limit: (state) => state.match.seconds,
     between: (state) => state.run === 0,
-    // A rally that is under way does not count; together it counts as it stands.
+    // A rally that is under way does not count for points. Together it counts as it stands.
     bell: (state) => ({ ...state, over: true }),
     asks,
     first: (state) => state.sides[0]![0]!,
@@ -146,14 +149,14 @@ const clocked = (told: typeof point) =>
     },
   });
 
-/** Between games; together between rallies. */
+/** Between games or, together, between rallies. */
 const fresh = (state: RallyState) => !state.over && state.run === 0 && state.played === 0 && !state.second;
 const turnsOf = (state: RallyState, side: number) => (contest(state) ? state.served[side]! : state.at);
 
 function point(state: RallyState, e: Extract<GameEvent, { kind: "point" }>, fixedStays = true): RallyState | Refusal {
   const { params } = state;
   if (e.side === null) {
-    // Served again: it is the serve that it was.
+    // Served again, with the same serve.
     if (e.why === "let") return state;
     if (e.why !== "fault") return refuse("refused.notInGame", { kind: e.kind });
     if (!params.serve.second || state.second) return refuse("refused.noSecond");
@@ -167,7 +170,7 @@ function point(state: RallyState, e: Extract<GameEvent, { kind: "point" }>, fixe
   const next = { ...state, points, longest, second: false, played: state.played + 1, ended: state.ended + 1 };
   const [most, least] = [Math.max(...points), Math.min(...points)];
   if (most < params.points || (params.lead && most - least < 2)) return servedBy(next, changes(state, e.side));
-  // A game is over: whoever did not begin it begins the next, unless one side serves all the time.
+  // A game is over. The side that did not start it starts the next, unless one side serves all the time.
   const games = state.games.map((game, i) => (i === e.side ? game + 1 : game));
   const told = [...state.told, points];
   if (Math.max(...games) > params.games / 2) return { ...next, games, told, over: true };
@@ -176,7 +179,7 @@ function point(state: RallyState, e: Extract<GameEvent, { kind: "point" }>, fixe
   const heads = state.sides.map((side) => Math.min(params.points - 1, headStartOf(state.setup, side)));
   return servedBy({ ...next, games, told, points: heads, opener, played: 0 }, opener);
 }
-/** The serve goes to a side; whoever had it in the other one is followed by the next of them. */
+/** The serve goes to a side. If the other side had it, the next player of this side serves. */
 const servedBy = (state: RallyState, server: number): RallyState =>
   server === state.server
     ? state
@@ -194,13 +197,13 @@ function counted(state: RallyState, e: Extract<GameEvent, { kind: "count" }>): R
   if (state.run + e.n > MAX_RUN) return refuse("refused.runMost", { most: MAX_RUN });
   const run = state.run + e.n;
   const longest = Math.max(state.longest, run);
-  // Nobody counts farther: that rally is over.
+  // Nobody counts farther, so that rally is over.
   if (!e.drop && run < MAX_RUN) {
     if (e.n === 0) return refuse("refused.notInGame", { kind: e.kind });
     return { ...state, run, longest, at: state.at + e.n };
   }
   const ended = state.ended + 1;
-  // Whoever dropped it begins the next one.
+  // Whoever dropped it starts the next one.
   return { ...state, run: 0, longest, ended, at: state.at + e.n, over: ended >= state.params.rallies };
 }
 
@@ -230,7 +233,7 @@ function ending(state: RallyState): Ending | null {
   if (!contest(state)) return endOf(state, { key: "rally.end.longest", params: { count: state.longest } }, null);
   const won = state.games.some((game) => game > state.params.games / 2);
   const reason: Phrase = { key: won ? "rally.end.won" : "rally.end.bell" };
-  // At the bell the games decide, then the points; level is a draw.
+  // At the bell the games decide, and then the points. Level is a draw.
   return endOf(state, reason, won ? state.games : score(state).map((eachScore) => eachScore.rank));
 }
 
@@ -262,7 +265,7 @@ function progress(state: RallyState): Progress[] {
 }
 const stagesOf = (params: RallyParams) => (params.games > 1 ? Math.ceil(params.games / 2) : params.points);
 
-/** Far into a game that must be won by two only the difference is left, and whose serve it is. */
+/** In a game that must be won by two, late on only the difference matters, and whose serve it is. */
 function key(state: RallyState): string {
   if (!contest(state)) {
     return `${state.run} ${state.longest} ${state.ended} ${state.at % state.sides[0]!.length} ${state.waiting ? 1 : 0}`;
@@ -281,7 +284,7 @@ export const rallyRules: Rules<RallyParams, RallyState> = {
   // Each side keeps its end.
   starting: (setup, side) => ({ ...setup, starts: side }),
   key,
-  // How many rallies there were is told, and decides nothing.
+  // The number of rallies is shown, but decides nothing.
   counters: (_, match, setup) =>
     setup.mode === "against" && match.seconds === null
       ? {
@@ -300,13 +303,13 @@ export const rallyRules: Rules<RallyParams, RallyState> = {
   join: (state, who, side) => (side !== null && fresh(state) ? joins(state, who, side, turnsOf(state, side)) : null),
 };
 
-/** Until version 2 the other side served the next game, also where one side serves all the time. */
+/** Until version 2 the other side served the next game, even if one side was to serve all the time. */
 export const rallyRules1: Rules<RallyParams, RallyState> = {
   ...rallyRules,
   ...clocked((state, e) => point(state, e, false)),
 };
 
-/** Written on paper: the longest rally of a child alone. */
+/** On paper: the longest rally of one child alone. */
 export const possible = (params: RallyParams): Possible => ({
   unit: "touches",
   better: "more",

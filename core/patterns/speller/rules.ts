@@ -11,22 +11,25 @@ import { doesAt, wordsOf } from "./params.ts";
 import type { SpellerParams } from "./schema.ts";
 import { plain } from "./words.ts";
 
-/** One go: which word, which letter of it, and what lies down. */
+/** One go: the word, its next letter, and the cards that lie down. */
 export interface SpellerGo {
   word: number;
   at: number;
-  /** Cards that lie down, and those of them that this word took. */
+  /** The cards that lie down, and those of them that this word used. */
   down: readonly string[];
   taken: readonly string[];
   sends: number;
   letters: number;
-  /** Letters that were right, whatever became of them: for the working. */
+  /** The letters that were right, whatever became of them. For the working. */
   right: number;
-  /** The card that whoever travels stands at; null: the line. */
+  /** The card at which the player stands. Null: at the line. */
   stands: string | null;
 }
 
-/** Metres a second of a child of 8, by how it goes; reading a card, and writing a letter, seconds: assumptions. */
+/**
+ * The speed of a child of 8 by the way of moving, metres a second; the time to read a card and to write a letter,
+ * seconds. Assumptions.
+ */
 const SPEED = { walk: 1.1, hop: 0.9, crawl: 0.5, dribble: 1 } as const;
 const READ = 1;
 const WRITE = 2;
@@ -36,7 +39,7 @@ const textsOf = memoizeByIdentity(
 );
 const standing = (params: SpellerParams, go: SpellerGo) =>
   params.cards.filter((card) => !go.down.includes(card.id)).map((card) => card.id);
-/** The sign that is wanted now; null once all words are spelled. */
+/** The letter that is wanted now. Null once all words are spelled. */
 const wanted = (params: SpellerParams, go: SpellerGo): string | null => wordsOf(params)[go.word]?.signs[go.at] ?? null;
 
 const aimsOf = memoizeByIdentity((_: SpellerParams) => new Map<string, AimOf<"any">>());
@@ -59,7 +62,7 @@ function path(params: SpellerParams, from: string | null, to: string): number {
   const [a, b] = [at(from), at(to)];
   return Math.hypot(a.distance - b.distance, a.across - b.across);
 }
-/** Going to the next letter: the nearest card that has it comes first. */
+/** Moves to the next letter. The nearest card that has it comes first. */
 function goingTo(params: SpellerParams, go: SpellerGo, player: number, spell: Spelled): Ask {
   const far = (id: string) => path(params, go.stands, id);
   const sign = wanted(params, go);
@@ -109,7 +112,7 @@ function step(params: SpellerParams, givenGo: SpellerGo, event: GameEvent): Step
   return { go, after: spent || go.word >= wordsOf(params).length ? "end" : "hit" };
 }
 
-/** A card that was gone to. It stays where it is. */
+/** A card that the player moved to. It stays where it is. */
 function travelled(
   params: SpellerParams,
   givenGo: SpellerGo,
@@ -135,7 +138,7 @@ function written(params: SpellerParams, go: SpellerGo): StepResult<SpellerGo> {
     fresh(params, { ...go, letters: go.letters + count, right: go.right + count, word: go.word + 1, at: 0 }),
   );
 }
-/** A new word: cards that a word took stand again, where they may. */
+/** A new word. Cards that the last word used stand again, if the settings allow it. */
 const fresh = (params: SpellerParams, go: SpellerGo): SpellerGo => ({
   ...go,
   taken: [],
@@ -147,7 +150,7 @@ const ended = (params: SpellerParams, go: SpellerGo): StepResult<SpellerGo> => (
   after: go.word >= wordsOf(params).length ? "end" : "hit",
 });
 
-/** A wrong one that fell stands again at once. */
+/** A wrong card that fell stands again at once. */
 function wrong(params: SpellerParams, go: SpellerGo): SpellerGo {
   if (params.wrong === "costs") return { ...go, letters: Math.max(0, go.letters - 1) };
   if (params.wrong === "stays") return go;
@@ -210,7 +213,7 @@ function now(givenParams: SpellerParams, go: SpellerGo): Phrase {
   return { key: does === "send" ? `speller.${shown}` : `speller.${shown}.${givenParams.travel ?? "hop"}`, params };
 }
 
-/** One go: word by word, letter by letter in their order. */
+/** One go: word by word, letter by letter in order. */
 export const spellerGo: GoRules<SpellerParams, SpellerGo> = {
   begin: () => ({ word: 0, at: 0, down: [], taken: [], sends: 0, letters: 0, right: 0, stands: null }),
   asks,
@@ -226,10 +229,10 @@ export const spellerGo: GoRules<SpellerParams, SpellerGo> = {
   together: "share",
 };
 
-/** The score range for manual entry; see `Possible`. */
+/** The score range for manual entry, see `Possible`. */
 export function possible(params: SpellerParams, match: Match): Possible {
   const words = wordsOf(params);
-  // What is gone to or written takes no send.
+  // Moving to a card or writing takes no send.
   const sent = words.reduce((eachSum, word, i) => eachSum + (doesAt(params, i) === "send" ? word.signs.length : 0), 0);
   const kept = match.goes.keep === "total" ? match.goes.count : 1;
   const stages = words.length;

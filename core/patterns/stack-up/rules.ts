@@ -10,18 +10,18 @@ import { LINES_BACK } from "./limits.ts";
 import { idsUpTo, spotsOf } from "./params.ts";
 import type { StackParams } from "./schema.ts";
 
-/** The row of a side, or of all where they share one. */
+/** The row of a side, or of everybody if they share one. */
 interface Row {
-  /** Pins that belong to it now. */
+  /** The pins that belong to it now. */
   n: number;
   standing: Standing;
-  /** Sends of the round under way, and rounds that are done. */
+  /** The sends of the current round, and the rounds that are done. */
   sent: number;
   rounds: number;
-  /** Times that it began again, and the highest row that was cleared since. */
+  /** How often the row began again, and the longest row that was cleared since. */
   laps: number;
   best: number;
-  /** Pins are to be set up before play goes on. */
+  /** Pins have to be set up before play goes on. */
   owes: boolean;
   over: boolean;
 }
@@ -30,14 +30,14 @@ export interface StackGo {
   /** What this side felled and sent itself. */
   felled: number;
   sends: number;
-  /** Rounds of its own: on a row that is shared each side has its own number of them. */
+  /** The rounds of this side. On a shared row each side counts its own. */
   rounds: number;
   shared: boolean;
-  /** All send in turn within a round. */
+  /** Everybody sends in turn within a round. */
   relay: boolean;
 }
 
-/** Setting up one pin, seconds. */
+/** The time to set up one pin, seconds. */
 const STAND = 1.5;
 const shared = (params: StackParams, setup: Setup) => params.heap === "shared" && setup.mode === "against";
 const fresh = (count: number) => ({ n: count, standing: allStanding(idsUpTo(count)), sent: 0 });
@@ -87,7 +87,7 @@ function step(
   const go = { ...givenGo, felled: givenGo.felled + fell.n, sends: givenGo.sends + 1 };
   const sent = row.sent + 1;
   const cleared = fell.stand.left === 0;
-  // A round ends as soon as nothing stands. Together the next one sends within it.
+  // A round ends as soon as nothing stands. As a team, the next player sends within it.
   if (!cleared && sent < params.sends)
     return {
       go: { ...go, row: { ...row, standing: fell.stand, sent } },
@@ -95,12 +95,12 @@ function step(
     };
   const rounds = givenGo.rounds + 1;
   const spent = params.rounds !== null && (ownRounds ? rounds : row.rounds + 1) >= params.rounds;
-  // With its own rounds used a side is done; the row goes on for the other.
+  // A side is done once its own rounds are used up. The row goes on for the other.
   const next = { ...go, rounds, row: ended(params, row, cleared, spent && !(givenGo.shared && ownRounds)) };
   return { go: next, after: spent || next.row.over ? "end" : cleared ? "hit" : "miss" };
 }
 
-/** The row after a round that was cleared, or not. */
+/** The row after a round in which it was cleared, or not. */
 function ended(params: StackParams, row: Row, cleared: boolean, spent: boolean): Row {
   const rounds = row.rounds + 1;
   const next = { ...row, rounds, owes: true };
@@ -114,7 +114,7 @@ function ended(params: StackParams, row: Row, cleared: boolean, spent: boolean):
   return { ...next, ...fresh(1), laps: row.laps + 1, best: 0, over: spent };
 }
 
-/** The highest row that was cleared, full ones before it counted whole. */
+/** The longest row that was cleared. Full rows before it count whole. */
 const heightOf = (params: StackParams, { row }: StackGo) => row.laps * params.full + row.best;
 const isFull = (params: StackParams, { row }: StackGo) => row.laps > 0 || row.best === params.full;
 
@@ -153,7 +153,7 @@ function now(params: StackParams, { row }: StackGo): Phrase {
   };
 }
 
-/** One go: a pin more after each round that clears the row, one fewer after each that does not. */
+/** One go: a pin more after each round that clears the row, and one fewer after each that does not. */
 export const stackGo: GoRules<StackParams, StackGo> = {
   begin: (params, { setup }) => ({
     row: { ...fresh(1), rounds: 0, laps: 0, best: 0, owes: false, over: false },
@@ -210,7 +210,7 @@ export const stackGo1: GoRules<StackParams, StackGo> = {
   step: (params, go, event) => step(params, go, event, false),
 };
 
-/** The score range for manual entry; see `Possible`. */
+/** The score range for manual entry, see `Possible`. */
 export function possible(params: StackParams, match: Match): Possible {
   const kept = match.goes.keep === "total" ? match.goes.count : 1;
   const times = (x: number | null) => (x === null ? null : x * kept);
@@ -222,7 +222,7 @@ export function possible(params: StackParams, match: Match): Possible {
     return { unit, better: "less", least: 0, most, values: null, finished: { least, most }, stages };
   }
   const again = params.after === "again";
-  // Whole rows come first; what was felled of a row that was not cleared counts too.
+  // Whole rows come first. What was felled of a row that was not cleared counts too.
   const most = (): number | null => {
     if (params.score === "row")
       return again

@@ -8,27 +8,27 @@ import { MAX_RUN } from "./limits.ts";
 import { aimOf, mannerOf } from "./params.ts";
 import type { Stage, StreakParams } from "./schema.ts";
 
-/** One go: a run that grows, and how high it stood in each stage. */
+/** One go: a run that grows, and the highest count of each stage. */
 export interface StreakGo {
   stage: number;
   run: number;
-  /** The highest that the counter stood in each stage. */
+  /** The highest count of each stage. */
   best: readonly number[];
-  /** How high it stood in this stage before this run: a run that is typed stands for what was tapped of it. */
+  /** The highest count of this stage before this run, because a typed run replaces what was tapped of it. */
   before: number;
   drops: number;
-  /** Stages passed at most, and now. */
+  /** The stages passed, at most and now. */
   high: number;
-  /** The bell has gone: how far the run got is to be said. */
+  /** The bell has rung, and the player is to say how far the run got. */
   closing: boolean;
   relay: boolean;
 }
 
-/** Saying how many it was, seconds. */
+/** The time to say how many it was, seconds. */
 const TELL = 4;
 const stageOf = (params: StreakParams, go: StreakGo): Stage =>
   params.stages[Math.min(go.stage, params.stages.length - 1)]!;
-/** How many more the stage takes. */
+/** How many more the stage needs. */
 const leftIn = (params: StreakParams, go: StreakGo) => (stageOf(params, go).count ?? MAX_RUN) - go.run;
 
 function asks(params: StreakParams, go: StreakGo, player: number): Ask[] {
@@ -46,20 +46,22 @@ function asks(params: StreakParams, go: StreakGo, player: number): Ask[] {
     soFar: go.run,
     ...EACH[stage.task],
   } as const;
-  // With both hands busy the run is told once it ended with a drop.
+  // With both hands busy, the run is told once it has ended with a drop.
   return [{ ...count, drops: true }, ...(go.relay || stage.inAll ? [] : [{ ...total, optional: true as const }])];
 }
 
-/** The counter at so many; passing the stage where that is enough. `least`: what stands of the stage in any case. */
+/**
+ * The go with a new count, past the stage if that is enough. `least`: the count of the stage that stands in any case.
+ */
 function counted(params: StreakParams, go: StreakGo, run: number, least = go.best[go.stage] ?? 0): StreakGo {
   const best = go.best.map((b, i) => (i === go.stage ? Math.max(least, run) : b));
   const { count } = stageOf(params, go);
-  // Without a count of its own a run is enough at the most that is counted.
+  // A stage without a count of its own is passed only at the highest count there is.
   if (run !== (count ?? MAX_RUN)) return { ...go, run, best };
   const stage = go.stage + 1;
   return begun({ ...go, stage, run: 0, best, high: count === null ? go.high : Math.max(go.high, stage) });
 }
-/** A run begins: what stood of its stage before it stays. */
+/** A run begins. The stage's count from before it stays. */
 const begun = (go: StreakGo): StreakGo => ({ ...go, before: go.best[go.stage] ?? 0 });
 function dropped(params: StreakParams, go: StreakGo): StreakGo {
   const drops = go.drops + 1;
@@ -85,7 +87,7 @@ function step(
     if (givenGo.closing) return { go: { ...typed(), closing: false }, after: "end" };
     if (givenGo.relay || stageOf(params, givenGo).inAll) return refuse("refused.notInGame", { kind: event.kind });
     const told = typed();
-    // What passes the stage was no drop.
+    // An event that passes the stage was no drop.
     const go = told.stage > givenGo.stage ? told : dropped(params, told);
     return { go, after: ends(params, go) ? "end" : told.stage > givenGo.stage ? "on" : "miss" };
   }
@@ -99,13 +101,13 @@ function step(
   if (up.stage >= params.stages.length) return { go: up, after: "end" };
   const go = event.drop ? dropped(params, up) : up;
   if (ends(params, go)) return { go, after: "end" };
-  // Together touches alternate, and whoever dropped it begins again.
+  // Together, touches alternate, and whoever dropped it starts again.
   return { go, after: givenGo.relay ? (event.drop ? "on" : "pass") : event.drop ? "miss" : "on" };
 }
 
 const EACH: Partial<Record<Stage["task"], { each: "second" }>> = { balance: { each: "second" } };
 const COUNTED: Partial<Record<Stage["task"], Unit>> = { balance: "seconds", carry: "steps" };
-/** What a score is in: of stages that count different things, times. */
+/** The unit of a score. `times` if the stages count different things. */
 function unitOf(params: StreakParams): Unit {
   if (params.score === "stage") return "stages";
   const all = new Set(params.stages.map((stage): Unit => COUNTED[stage.task] ?? "touches"));
@@ -127,7 +129,7 @@ function sum(params: StreakParams, go: StreakGo): Sum {
     better: "more",
     rank: value,
     working: params.score === "sum" ? sumOfMany(parts, value) : "",
-    // A send is a try: it ends with a drop.
+    // A send is a try, which ends with a drop.
     sends: go.drops,
     stage: go.high,
     stages: params.stages.length,
@@ -147,7 +149,7 @@ function now(givenParams: StreakParams, go: StreakGo): Phrase {
   return { key: `streak.${stage.task}`, params };
 }
 
-/** One go: the longest run, or so many in a row stage by stage. */
+/** One go: the longest run, or a number in a row, stage by stage. */
 export const streakGo: GoRules<StreakParams, StreakGo> = {
   begin: (params, { setup }) => ({
     stage: 0,
@@ -161,7 +163,7 @@ export const streakGo: GoRules<StreakParams, StreakGo> = {
   }),
   asks,
   step: (params, go, event) => step(params, go, event),
-  // A touch out of turn is a drop, and whoever dropped it begins again.
+  // A touch out of turn is a drop, and whoever dropped it starts again.
   outOfTurn: (_, go, event) =>
     event.kind === "count" && !go.closing ? { event: { ...event, n: 0, drop: true }, turn: "theirs" } : null,
   clock: (_, match, go) => (match.seconds === null ? null : { limit: go.closing ? null : match.seconds, rest: 0 }),
@@ -181,14 +183,14 @@ export const streakGo: GoRules<StreakParams, StreakGo> = {
   together: "share",
 };
 
-/** Until version 2 a touch out of turn counted like any other, and a run that was typed never took back what had been tapped. */
+/** Until version 2 a touch out of turn counted like any other, and a typed run never replaced what had been tapped. */
 const { outOfTurn: _, ...others } = streakGo;
 export const streakGo1: GoRules<StreakParams, StreakGo> = {
   ...others,
   step: (params, go, event) => step(params, go, event, false),
 };
 
-/** The score range for manual entry; see `Possible`. */
+/** The score range for manual entry, see `Possible`. */
 export function possible(params: StreakParams, match: Match): Possible {
   const tops = params.stages.map((stage) => stage.count ?? MAX_RUN);
   const most = worth(params, { best: tops, high: params.stages.filter((stage) => stage.count !== null).length });

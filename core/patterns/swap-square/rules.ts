@@ -11,29 +11,32 @@ import { beginsComplete, stirred } from "../../sorting-grid/mix.ts";
 import { MAX_TRIPS } from "./limits.ts";
 import type { SwapSquareParams } from "./schema.ts";
 
-/** One square of one side; or the one square, as a side sees it that takes turns on it. */
+/** One grid of one side, or the single grid as seen by a side that takes turns on it. */
 export interface SquareGo {
-  /** What lies there now; null: it is not mixed yet. */
+  /** What lies there now. Null: it is not shuffled yet. */
   cells: Cells | null;
   trips: number;
-  /** Rows completed by own swaps. */
+  /** The rows that this side's own swaps completed. */
   rows: number;
-  /** What it could be done in, as far as is known. */
+  /** The fewest swaps that would do, as far as they are known. */
   fewest: { lower: number; upper: number } | null;
-  /** The exercise is still to be done before running back. */
+  /** The exercise has to be done before running back. */
   owes: boolean;
   shared: boolean;
 }
 
-/** Swapping two things, and laying a square out, seconds. */
+/** The time to swap two items, and to lay out a grid, seconds. */
 const SWAP = 3;
 const PER_DOSE = 1.5;
 const shared = (params: SwapSquareParams, setup: Setup): boolean =>
   params.squares === "one" && setup.mode === "against";
-/** From the line to the middle of the square. */
+/** From the line to the middle of the grid, metres. */
 export const wayOf = (params: SwapSquareParams): number => params.distance + (params.n * params.cell) / 2;
 
-/** Squares that forecasts are made over: stirred by so many swaps as are wanted, in the middle; never with a complete near row. */
+/**
+ * How many grids a forecast is made over, shuffled with the middle of the wanted number of swaps, and never with the
+ * near row complete.
+ */
 const SAMPLES = 6;
 export const samplesOf = memoizeByIdentity((params: SwapSquareParams): Cells[] => {
   const out: Cells[] = [];
@@ -91,7 +94,7 @@ function step(params: SwapSquareParams, go: SquareGo, event: GameEvent): StepRes
   if (event.kind === "mix") {
     if (go.cells !== null) return refuse("refused.mixed");
     if (!isWhole(event.cells, params.n)) return refuse("refused.notWhole", { n: params.n });
-    // What is complete at the start is collected before the first trip, and scores nobody.
+    // A row that is complete at the start is collected before the first trip, and scores for nobody.
     const { cells } = collected(event.cells, params.n);
     if (cells.length === 0) return refuse("refused.notMixed");
     return { go: { ...go, cells, fewest: event.fewest ?? null }, after: "part" };
@@ -128,7 +131,7 @@ function now(params: SwapSquareParams, go: SquareGo): Phrase {
   return { key: `square.swap.${params.reach}`, params: { trip: go.trips + 1 } };
 }
 
-/** A square of things: with each trip two are swapped, until row after row is of one kind. */
+/** A grid of items. On each trip two are swapped, until row after row is of one kind. */
 export const squareGo: GoRules<SwapSquareParams, SquareGo> = {
   begin: (params, { setup }) => ({
     cells: null,
@@ -146,7 +149,7 @@ export const squareGo: GoRules<SwapSquareParams, SquareGo> = {
   key: (_, go) => `${go.cells?.join("") ?? "-"} ${go.trips} ${go.rows} ${go.owes ? 1 : 0}`,
   now,
   done: () => [],
-  // What it could be done in is said where it is known of the one square that was played.
+  // The fewest swaps are shown if they are known for the one grid that was played.
   ended: (_, { finished }, goes) => {
     const [one, ...more] = goes.map((go) => go.fewest);
     const known = one && one.lower === one.upper && more.every((f) => f?.upper === one.upper) ? one.upper : 0;
@@ -163,10 +166,10 @@ export const squareGo: GoRules<SwapSquareParams, SquareGo> = {
   },
 };
 
-/** Until version 2 a race by time went on until all were done. */
+/** Until version 2 a race by time went on until everybody was done. */
 export const { race: _, ...squareGo1 } = squareGo;
 
-/** The score range for manual entry; see `Possible`. */
+/** The score range for manual entry, see `Possible`. */
 export function possible(params: SwapSquareParams, match: Match): Possible {
   const kept = match.goes.keep === "total" ? match.goes.count : 1;
   if (params.score === "time")

@@ -10,13 +10,13 @@ import type { SweepParams } from "./schema.ts";
 
 /** One sweep of one side. */
 export interface Sweeper {
-  /** Targets that are hit, by anybody who plays for them; and those that this side hit, in that order. */
+  /** The targets that are hit, by anybody who plays for them, and those that this side hit, in order. */
   gone: readonly string[];
   mine: readonly string[];
   sends: number;
   /** This side hit the last one. */
   last: boolean;
-  /** All sides play for one heap: points are what is kept of it. */
+  /** All sides play for one heap, and score what they keep of it. */
   shared: boolean;
 }
 
@@ -26,7 +26,7 @@ const left = (params: SweepParams, sweeper: Sweeper) =>
   params.targets.filter((target) => !sweeper.gone.includes(target.id)).map((target) => target.id);
 const pointsOf = (params: SweepParams, id: string) => params.targets.find((target) => target.id === id)!.points;
 
-/** What is aimed at while those are gone, shared because states are compared by identity. */
+/** What is aimed at while those are gone. Shared, because states are compared by identity. */
 const aimsOf = memoizeByIdentity((_: SweepParams) => new Map<string, AimOf<"any">>());
 function aimOf(params: SweepParams, sweeper: Sweeper): AimOf<"any"> {
   const want = left(params, sweeper);
@@ -47,7 +47,7 @@ function aimOf(params: SweepParams, sweeper: Sweeper): AimOf<"any"> {
   return aim;
 }
 
-/** All that a send touches counts: shared because states are compared by identity. */
+/** Everything that a send touches counts. Shared, because states are compared by identity. */
 const swept = memoizeByIdentity((_: SweepParams) => new Map<string, AimOf<"fall">>());
 function sweptOf(params: SweepParams, sweeper: Sweeper): AimOf<"fall"> {
   const key = sweeper.gone.join(" ");
@@ -82,7 +82,7 @@ function step(params: SweepParams, sweeper: Sweeper, event: GameEvent): StepResu
   const spent = params.sends !== null && sent.sends >= params.sends;
   if (!target) return { go: sent, after: spent ? "end" : "miss" };
   if (sweeper.gone.includes(target.id)) {
-    // What was carried away cannot be hit; what is crossed out can, and the send is spent.
+    // What was carried away cannot be hit. What is crossed out can, and the send is spent.
     if (params.collect) return refuse("refused.carriedAway", { label: target.label, item: target.item });
     return { go: sent, after: spent ? "end" : "miss" };
   }
@@ -92,7 +92,7 @@ function step(params: SweepParams, sweeper: Sweeper, event: GameEvent): StepResu
   return { go, after: last || spent ? "end" : "hit" };
 }
 
-/** Everything that one send touched: which, or all, or none. */
+/** Everything that one send touched: which targets, all, or none. */
 function took(params: SweepParams, sweeper: Sweeper, fell: readonly string[] | number): StepResult<Sweeper> | Refusal {
   const stand = left(params, sweeper);
   if (typeof fell === "number" && fell !== 0 && fell !== stand.length) return refuse("refused.whichTouched");
@@ -139,7 +139,7 @@ function now(params: SweepParams, sweeper: Sweeper): Phrase {
   return { key: "sweep.send", params: { left: rest.length } };
 }
 
-/** One sweep. Targets may be hit in whatever order, until all are hit, the attempts are used up or the bell rings. */
+/** One sweep. Targets may be hit in any order, until all are hit, the attempts are used up or the bell rings. */
 export const sweepGo: GoRules<SweepParams, Sweeper> = {
   begin: (params, { setup }) => ({ gone: [], mine: [], sends: 0, last: false, shared: shared(params, setup) }),
   asks,
@@ -167,7 +167,7 @@ export const sweepGo: GoRules<SweepParams, Sweeper> = {
   },
 };
 
-/** The score range for manual entry; see `Possible`. */
+/** The score range for manual entry, see `Possible`. */
 export function possible(params: SweepParams, match: Match): Possible {
   const count = params.targets.length;
   const kept = match.goes.keep === "total" ? match.goes.count : 1;

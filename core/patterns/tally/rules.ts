@@ -8,20 +8,20 @@ import { ENDS, MARK, USUAL_EXERCISE, WALL } from "./limits.ts";
 import { courseOf, shuttleOf, tasksOf } from "./params.ts";
 import type { Round, TallyParams } from "./schema.ts";
 
-/** All rounds of one side: the clock opens the next, whatever happened in the one before. */
+/** All rounds of one side. The clock opens the next round, whatever happened in the one before. */
 export interface TallyGo {
-  /** Rounds that are counted, and what is counted of the one under way. */
+  /** The rounds that are counted, and the count of the current one. */
   counts: readonly number[];
   n: number;
-  /** The bell has gone: how many it was is to be said. */
+  /** The bell has rung, and the player is to say how many it was. */
   closing: boolean;
-  /** What was in the air at the bell was entered. */
+  /** What was in the air at the bell has been entered. */
   landed: boolean;
 }
 
-/** Nobody is quicker, counts a second. */
+/** The quickest count, per second. */
 const QUICKEST = 4;
-/** Saying how many it was, seconds. */
+/** The time to say how many it was, seconds. */
 const TELL = 4;
 const mostIn = (task: Round) => task.seconds * QUICKEST;
 const roundOf = (params: TallyParams, go: TallyGo): Round =>
@@ -43,7 +43,7 @@ export function mannerOf(params: TallyParams, task: Round): Manner {
     ...(task.bounce && { bounce: true }),
   };
 }
-/** What a round's counts are for; shared, because chances are cached by the identity of an aim. */
+/** What a round's counts are for. Shared, because chances are cached by the identity of an aim. */
 const aimsOf = memoizeByIdentity(
   (params: TallyParams): Record<Exclude<Round["task"], "exercise">, Aim> => ({
     keepUp: { kind: "keep" },
@@ -118,7 +118,7 @@ const UNITS: Record<Round["task"], Unit> = {
   catch: "times",
   exercise: "times",
 };
-/** Of one kind as it is called; of several, points. */
+/** For tasks of one kind, their own unit. For several kinds, points. */
 export function unitOf(params: TallyParams): Unit {
   const units = new Set([...tasksOf(params)].map((text) => UNITS[text]));
   return units.size === 1 ? [...units][0]! : "points";
@@ -167,7 +167,7 @@ export const tallyGo: GoRules<TallyParams, TallyGo> = {
         },
   bell: (_, go) => ({ go: { ...go, closing: true }, after: "on" }),
   sum,
-  // Where all rounds are summed it does not matter in which of them something was counted.
+  // If all rounds are added up, it does not matter in which of them something was counted.
   key: (params, go) => {
     const before = worth(params, go.counts);
     const held = params.keep === "sum" ? before + go.n : `${before} ${go.n}`;

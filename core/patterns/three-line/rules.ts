@@ -5,17 +5,17 @@ import type { GameEvent } from "../../events/events.ts";
 import type { GoRules, StepResult, Sum } from "../../match/go-rules.ts";
 import type { ThreeLineParams } from "./schema.ts";
 
-/** One grid of one side: pieces that lie in a square of their own. */
+/** One grid of one side, and the pieces that lie in a square each. */
 export interface Grid {
   pieces: readonly { player: number; place: string }[];
   sends: number;
 }
 
-/** `c<row><column>`, row 1 the near one. */
+/** `c<row><column>`. Row 1 is the nearest. */
 export const cellId = (row: number, column: number): string => `c${row}${column}`;
 export const cellsOf = (p: Pick<ThreeLineParams, "size">): readonly string[] => gridOf(p).cells;
 
-/** Every line of a grid: rows, columns, and both slanting ones. */
+/** Every line of a grid: rows, columns and both diagonals. */
 export const linesOf = (p: Pick<ThreeLineParams, "size">): readonly (readonly string[])[] => gridOf(p).lines;
 
 function linesIn(size: number): string[][] {
@@ -27,7 +27,7 @@ function linesIn(size: number): string[][] {
     n.map((i) => cellId(i, size + 1 - i)),
   ];
 }
-/** The squares and lines of each size: asked at every step. Squares as bits, too, by their number in the list. */
+/** The squares and lines of a size, which every step asks for. Squares are bits, by their number in the list. */
 export interface Squares {
   cells: readonly string[];
   lines: readonly (readonly string[])[];
@@ -44,7 +44,7 @@ function gridIn(size: number): Squares {
 }
 const grids: Readonly<Record<number, Squares>> = Object.fromEntries([3, 4].map((size) => [size, gridIn(size)]));
 export const gridOf = ({ size }: Pick<ThreeLineParams, "size">): Squares => grids[size]!;
-/** So many bits are set. */
+/** How many bits are set. */
 function count(bits: number): number {
   let n = 0;
   for (let left = bits; left !== 0; left &= left - 1) n++;
@@ -102,7 +102,7 @@ function step(params: ThreeLineParams, grid: Grid, event: GameEvent): StepResult
       if (!piece) return refuse("refused.noSuchPiece", { piece: event.piece + 1 });
       if (event.place !== "out" && !cellsOf(params).includes(event.place))
         return refuse("refused.unknownCell", { cell: event.place });
-      // In a free square it counts where it ends; outside or on another it goes back to the hand.
+      // In a free square a moved piece counts where it ends. Outside, or on another piece, it goes back to the hand.
       const rest = grid.pieces.filter((_, i) => i !== event.piece);
       const lies = event.place === piece.place || isFree(params, grid, event.place);
       const pieces = lies
