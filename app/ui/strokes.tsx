@@ -22,28 +22,28 @@ const LOOKS: Record<Look, React.SVGProps<SVGPathElement>> = {
   spot: { stroke: mint, strokeWidth: 2.5, fill: mint, fillOpacity: 0.12 },
   start: { stroke: chalk, strokeOpacity: 0.6, strokeWidth: 3, strokeLinecap: "round", strokeDasharray: "1 4" },
 };
-/** What is lit is mustard: lines thicker, bands filled. */
+/** What is lit is mustard: lines are thicker, bands are filled. */
 const LIT: Partial<Record<Look, React.SVGProps<SVGPathElement>>> = {
   start: { strokeWidth: 5 },
   zone: { fill: mustard, fillOpacity: 0.3 },
 };
-/** A band gets fuller by this with each point, up to so much. */
+/** A band is filled more strongly with each point, up to a limit. */
 const WORTH = { each: 0.03, most: 0.35 };
-/** A tick over a thing that is done with. */
+/** A tick over an item that is finished with. */
 const TICK = "M-11 1l8 8 14-17";
 
 interface Shown {
-  /** Pixels a metre. */
+  /** Pixels per metre. */
   k: number;
   text?: number;
-  /** Things are drawn no larger, and no smaller, than so many pixels. */
+  /** The largest and smallest size in which an item is drawn, pixels. */
   most?: number;
   least?: number;
 }
 
 /**
- * A layout in chalk on the court. `to` gives the pixels of a place; what is `lit` is drawn in mustard, what `faint` names hardly at all, and what
- * is `done` has a tick.
+ * A layout in chalk on the court. `to` returns the pixels of a place. What is `lit` is drawn in mustard, what `faint`
+ * names is barely drawn, and what is `done` has a tick.
  */
 export function Strokes({
   list,
@@ -59,7 +59,7 @@ export function Strokes({
   lit?: ((id: string) => boolean) | undefined;
   faint?: (id: string) => boolean;
   done?: readonly string[];
-  /** A ring about the thing that is lit. */
+  /** Draws a ring around the lit item. */
   ring?: boolean;
 } & Shown) {
   const { k, text = 13 } = shown;
@@ -133,7 +133,7 @@ export function Strokes({
   );
 }
 
-/** A thing about the middle of its own group: what is aimed at in mint, what only stands there in chalk. */
+/** An item around the middle of its own group. A target is mint; anything else is chalk. */
 export function ThingStroke({
   s,
   now,
@@ -170,7 +170,7 @@ export function ThingStroke({
   );
 }
 
-/** A card with what is chalked on it, as it leans a little. */
+/** A card with what is chalked on it, leaning a little. */
 function Card({ sign, size, paint, opacity }: { sign: string; size: number; paint: string; opacity: number }) {
   const half = size / 2;
   return (
@@ -242,11 +242,11 @@ function WordsStroke({
     </text>
   );
 }
-/** Words stand so far from the end that they stand beside, pixels. */
+/** If words are this far from the end, they are put beside it, pixels. */
 const BESIDE = 8;
-/** Things are drawn to scale, but never too small to be made out. */
+/** Items are drawn to scale, but never too small to be recognised. */
 const SIZES = { least: 20, most: 46 };
-/** Pixels that a thing is drawn with. */
+/** The size in which an item is drawn, pixels. */
 export const drawnSize = (metres: number, { k, least = SIZES.least, most = SIZES.most }: Shown) =>
   Math.max(Math.min(least, most), Math.min(most, metres * k * 1.25));
 const px = (value: number) => Math.round(value * 10) / 10;

@@ -1,16 +1,16 @@
 import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
 import { type Activity, activity as activityDocument, type Problem, problemsOf } from "#core/formats/activity.ts";
 
-/** Quiet time before a change is saved, milliseconds. */
+/** The pause before a change is saved, milliseconds. */
 const PAUSE = 700;
-/** Steps that undo remembers. */
+/** The steps that undo remembers. */
 const MAX_STEPS = 200;
 
 interface History {
   now: Activity;
   past: Activity[];
   future: Activity[];
-  /** Changes with the same key in a row are one step (a drag, a word being typed). */
+  /** Consecutive changes with the same key are one step (a drag, a word being typed). */
   key: string | null;
 }
 type Move =
@@ -18,10 +18,10 @@ type Move =
   | { type: "undo" }
   | { type: "redo" }
   | { type: "replace"; next: Activity }
-  /** What could be taken back before the page was closed can be again. */
+  /** Restores what could be undone before the page was closed. */
   | { type: "restore"; past: Activity[] };
 
-/** What one move makes of what is now, before and after. */
+/** The history before and after one move. */
 export function history(h: History, move: Move): History {
   switch (move.type) {
     case "change": {
@@ -53,9 +53,9 @@ export type SaveState =
   | { at: "clash"; theirs: { document: Activity; version: number; updatedAt: string } };
 
 export interface Draft {
-  /** Where it is as it is this very moment, in the middle of a drag too: `useLive` follows it. */
+  /** Where it is at this moment, also in the middle of a drag. `useLive` follows it. */
   ledger: DraftStore;
-  /** The same, once a drag has paused: what everything but plan and tape shows, checks and saves. */
+  /** The same once a drag has paused: what everything except plan and tape shows, checks and saves. */
   settled: Activity;
   change: (next: Activity, key?: string) => void;
   undo: () => void;
@@ -64,7 +64,7 @@ export interface Draft {
   canRedo: boolean;
   state: SaveState;
   problems: Problem[];
-  /** After a clash: keep this tab's version over the other, or take the other's. */
+  /** After a conflict: save this tab's version over the other, or take the other. */
   settle: (how: "mine" | "theirs") => void;
   /** Tries to save again, after signing in or coming back online. */
   retry: () => void;
@@ -77,10 +77,13 @@ type Answer =
   | { signedOut: true }
   | { ok: false; problems: Problem[] };
 
-/** A drag has paused when nothing moved for so long, milliseconds. */
+/** A drag has paused if nothing moved for this long, milliseconds. */
 const DRAG_PAUSE = 140;
 
-/** The history of a draft, held beside the page: what draws a drag follows it move by move, the page only what has settled. */
+/**
+ * The history of a draft, held outside the page. Whatever draws a drag follows it move by move; the page follows only
+ * what has settled.
+ */
 export class DraftStore {
   private readonly listeners = new Set<() => void>();
   private timer: ReturnType<typeof setTimeout> | undefined;
@@ -111,11 +114,11 @@ export class DraftStore {
     for (const told of this.listeners) told();
   };
 }
-/** The activity as it is this very moment. */
+/** The activity as it is at this moment. */
 export const useLive = ({ ledger }: Draft): Activity =>
   useSyncExternalStore(ledger.subscribe, ledger.live, ledger.live);
 
-/** Steps that are kept on the device beyond closing the page, for so many activities. */
+/** How many steps stay on the device after the page is closed, and for how many activities. */
 const KEPT_STEPS = 20;
 const KEPT_DRAFTS = 6;
 const UNDO = "yard-undo";
@@ -132,7 +135,7 @@ function keptUndo(): KeptUndo[] {
     return [];
   }
 }
-/** Keeps the last steps of an activity on this device; the least recent activities go first where there is no room. */
+/** Stores the last steps of an activity on this device. If there is no room, the least recent activities go first. */
 function keepUndo(kept: KeptUndo): void {
   const all = [kept, ...keptUndo().filter((eachKeptUndo) => eachKeptUndo.id !== kept.id)].slice(0, KEPT_DRAFTS);
   while (all.length > 0) {
@@ -144,7 +147,7 @@ function keepUndo(kept: KeptUndo): void {
     }
   }
 }
-/** Steps kept for an activity as the server has it now; those of another version lead elsewhere. */
+/** The stored steps of an activity as the server has it now. Those of another version would lead elsewhere. */
 export function undoFor(id: string, version: number): Activity[] {
   const kept = keptUndo().find((eachKeptUndo) => eachKeptUndo.id === id && eachKeptUndo.version === version);
   return (kept?.past ?? []).flatMap((activity) => {
@@ -153,7 +156,7 @@ export function undoFor(id: string, version: number): Activity[] {
   });
 }
 
-/** The draft of one activity: history, saving as you go, and a copy on this device until the server has it. */
+/** The draft of one activity: its history, saving as you go, and a copy on this device until the server has it. */
 export function useDraft(id: string, kept: { document: Activity; version: number; updatedAt: string }): Draft {
   const [ledger] = useState(() => new DraftStore({ now: kept.document, past: [], future: [], key: null }));
   const { move } = ledger;
@@ -172,11 +175,11 @@ export function useDraft(id: string, kept: { document: Activity; version: number
     return read.success ? [] : problemsOf(read.error);
   }, [settled]);
 
-  // Something typed here before, and never taken by the server, comes back.
+  // Restores what was typed here before and never reached the server.
   // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the page opens
   useEffect(() => {
     move({ type: "restore", past: undoFor(id, kept.version) });
-    // This is a copy that was kept beside the other version: what was typed for it is in it, and the other is as the server has it.
+    // This copy was saved next to the other version. What was typed is in it, and the other is as the server has it.
     const copied = new URLSearchParams(location.search).get("copied");
     if (copied) localStorage.removeItem(`yard-draft-${copied}`);
     const text = localStorage.getItem(backup);
@@ -214,7 +217,7 @@ export function useDraft(id: string, kept: { document: Activity; version: number
           saved.current = document;
           savedAt.current = told.updatedAt;
           setState({ at: "saved", when: told.updatedAt });
-          // What was changed, or taken back, while this was under way is not saved by it.
+          // What was changed or undone in the meantime is not part of this save.
           if (latest.current !== document) setTries((count) => count + 1);
         } else setState({ at: "clash", theirs: told.theirs });
       } catch {

@@ -32,17 +32,17 @@ import type { PanelProps } from "./stations.ts";
 import { ThingPicker } from "./thing-picker.tsx";
 
 interface Props extends Omit<PanelProps, "middle"> {
-  /** Youngest, middle, oldest, and how they are called. */
+  /** The youngest, the typical and the oldest child, and their labels. */
   people: readonly Who[];
   names: readonly string[];
   fits: readonly KitFit[] | null;
-  /** Names of the homes, by id. */
+  /** The names of homes by id. */
   homes: Readonly<Record<string, string>>;
-  /** The children of the class, each with its homes. */
+  /** The children of the class with their homes. */
   housed: readonly Housed[];
 }
 
-/** What was chosen last: what it does to the challenge is said until something else is done. */
+/** The last choice. Its effect on the challenge is shown until something else is done. */
 interface Swap {
   was: Activity;
   role: string;
@@ -50,14 +50,14 @@ interface Swap {
   to: string;
 }
 
-/** Station Kit: the roles of the game, what is asked of each in words, and which homes can do it. */
+/** The Kit station: the roles of the game, what each asks for in words, and which homes can do it. */
 export function KitPanel({ activity, change, people, names, fits, homes, housed }: Props) {
   const attempt = useAttemptWords();
   const { list, name } = useSchool();
   const [open, setOpen] = useState<string | null>("send");
   const [swap, setSwap] = useState<Swap | null>(null);
   const { roles } = rolesOf(activity, 1);
-  // What could be sent beside what is sent already.
+  // What could be sent in addition.
   const sends = roles.find((role) => role.id === "send");
   const next =
     sends &&
@@ -132,13 +132,13 @@ export function KitPanel({ activity, change, people, names, fits, homes, housed 
   );
 }
 
-/** Whether the game can have things that take turns, or are called. */
+/** True if the objects of a game can take turns or be called. */
 const takesTurns = (activity: Activity) =>
   extraObjects(activity).length > 0 || JSON.stringify(activity.pattern.params).match(/"things?":/) !== null;
 const partNumber = (activity: Activity, id: string) =>
   1 + opened(activity).pegs.findIndex((peg) => peg.id === id) || "";
 
-/** How far what is sent gets at all, and what lies beyond that. */
+/** How far the object gets, and what lies beyond that. */
 function Gets({ a: activity }: { a: Activity }) {
   const { name } = useSchool();
   const sending = sendingIn(activity, USUAL_AGE);
@@ -155,7 +155,7 @@ function Gets({ a: activity }: { a: Activity }) {
   );
 }
 
-/** Whether a target falls to what is sent, and how much water changes that. */
+/** Whether the object knocks a target over, and how much water would change that. */
 function Stands({ a: activity, id }: { a: Activity; id: string }) {
   const { list, name } = useSchool();
   const part = partsOf(opened(activity).parts, "target").find(
@@ -183,7 +183,7 @@ function askedWords(all: readonly RoleWords[], role: string): string {
 
 const UNITS: Record<Asking["unit"], string> = { m: "m", kg: "kg", share: "", yes: "", min: "min", loud: "" };
 
-/** What is asked of a role, in words; the number behind each is a click away. */
+/** What a role asks for in words. The number behind each is a click away. */
 function Asks({
   role,
   use,
@@ -286,7 +286,9 @@ const meanOf = (rates: ReadonlyMap<string, number>, only: string | null) => {
   return all.reduce((sum, x) => sum + x, 0) / Math.max(1, all.length);
 };
 
-/** What a swap did to the hit rate of youngest, middle and oldest, and the offer to move the line for it. */
+/**
+ * What a swap did to the hit rates of the youngest, typical and oldest child, with an offer to move the line for it.
+ */
 function Effect({
   swap,
   now,
@@ -359,7 +361,7 @@ export function changeText(change: Change, name: (id: string) => string): string
   return `not requiring ${say(`property.${change.property}`)}`;
 }
 
-/** Which homes can do it with what they have, which cannot and why, and what single change would let them in. */
+/** Which homes are ready with what they have, which are not and why, and what single change would help. */
 function ClassFit({
   a: activity,
   fits,
@@ -375,7 +377,7 @@ function ClassFit({
   name: (id: string) => string;
   change: (givenActivity: Activity) => void;
 }) {
-  // As high before the answer as with it: what stands under it does not move.
+  // As tall before the answer as with it, so that what is below does not move.
   if (!fits)
     return (
       <p className="mb-1 min-h-16 rounded-sm border-2 border-hair px-2.5 py-1.5 text-sm text-quiet">

@@ -5,22 +5,22 @@ import { bareOf } from "./bare.ts";
 import { type Card, compileFor, type Making } from "./card.ts";
 import { choosingFor, type HomeFacts, stockOf } from "./for-home.ts";
 
-/** What a family has decided itself: where it plays, what serves as what, and things it has beside those it told of. */
+/** What a family decided: where it plays, what serves as what, and items it has beyond those it told us about. */
 export interface Decided {
   home: string | null;
   fixed: Readonly<Record<string, string>>;
   also: readonly string[];
-  /** Nothing is there to play with: the version that takes no things. */
+  /** There is nothing to play with, so the version without items is played. */
   bare?: true | undefined;
 }
 export const NOTHING_DECIDED: Decided = { home: null, fixed: {}, also: [] };
-/** Things that a home may have beside those it told of are offered commonest first, so many at most. */
+/** The most items that are offered as ones a home may have besides, commonest first. */
 const MAX_OFFERED = 8;
 
 const homeOf = (making: Making, decided: Decided): HomeFacts | undefined =>
   making.homes.find((home) => home.id === decided.home) ?? making.homes[0];
 
-/** The making with what the family has beside counted in. */
+/** The making with those further items included. */
 function withAlso(making: Making, decided: Decided): Making {
   const items = listOf(making.items.own, making.items.hidden);
   const at = homeOf(making, decided);
@@ -34,14 +34,14 @@ function withAlso(making: Making, decided: Decided): Making {
   return { ...making, homes };
 }
 
-/** A card made again as the family decided. What does not fit any more (a thing that is gone) is chosen again. */
+/** A card made again as the family decided. What no longer fits (an item that is gone) is chosen again. */
 export function remake(making: Making, decided: Decided): Card {
   const made = decided.bare ? { ...making, designed: bareOf(making.designed) } : withAlso(making, decided);
   const card = compileFor(made, decided.home ?? undefined, decided.bare ? {} : decided.fixed);
   return { ...card, making: making };
 }
 
-/** What else could serve in a role: from what is here, and of what one might have; best first. */
+/** What else could serve in a role, best first: from what the home has, and from what it might have. */
 export function swapOptions(making: Making, decided: Decided, role: string): { here: string[]; ifHave: string[] } {
   const made = withAlso(making, decided);
   const items = listOf(making.items.own, making.items.hidden);

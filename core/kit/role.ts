@@ -6,7 +6,7 @@ import { PROPERTIES, type Property, propertyOf, type Sends, type Where } from ".
 
 export const MAX_LIMITS = 12;
 const bound = z.number({ error: "a limit must be a number" }).min(0, "a limit must be 0 or more").max(100);
-/** A bound that a thing must keep. */
+/** A bound that an item must keep to. */
 export const limit = z
   .strictObject({
     property: z.enum(PROPERTIES, { error: `property must be one of ${PROPERTIES.join(", ")}` }),
@@ -24,7 +24,7 @@ export const limit = z
     },
   );
 export type Limit = z.infer<typeof limit>;
-/** What would be good: the nearer to `toward`, the better. */
+/** A preference: the nearer to `toward`, the better. */
 export const wish = z.strictObject({
   property: z.enum(PROPERTIES, { error: `property must be one of ${PROPERTIES.join(", ")}` }),
   toward: bound,
@@ -39,12 +39,15 @@ export const roleWords = z.strictObject({
 });
 export type RoleWords = z.infer<typeof roleWords>;
 
-/** Words for the limits and wishes a teacher is offered, each with the number behind it; message keys `asks.<id>`. */
+/**
+ * The words for the limits and wishes that a teacher is offered, each with the number behind it. Message keys
+ * `asks.<id>`.
+ */
 export interface Asking {
   id: string;
   property: Property;
   side: "least" | "most";
-  /** The number that the words begin with. */
+  /** The number that the words start with. */
   value: number;
   step: number;
   unit: "m" | "kg" | "share" | "yes" | "min" | "loud";
@@ -128,10 +131,10 @@ export const askings: readonly Asking[] = [
 /** What is asked of one role. */
 export const wordsOf = (all: readonly RoleWords[], role: string): RoleWords =>
   all.find((r) => r.role === role) ?? { role, limits: [], wishes: [] };
-/** The limit that stands behind some words. */
+/** The limit behind some words. */
 export const limitOf = (words: RoleWords, ask: Asking): Limit | undefined =>
   words.limits.find((eachLimit) => eachLimit.property === ask.property && eachLimit[ask.side] !== undefined);
-/** The wish that stands behind some words: of several words about one property, those whose own number is nearest to it. */
+/** The wish behind some words. If several words are about one property, those whose own number is nearest. */
 export function wishOf(words: RoleWords, ask: Asking, use: Use): Wish | undefined {
   const wish = words.wishes.find((eachWish) => eachWish.property === ask.property);
   if (!wish) return undefined;
@@ -142,27 +145,30 @@ export function wishOf(words: RoleWords, ask: Asking, use: Use): Wish | undefine
   return meant.id === ask.id ? wish : undefined;
 }
 
-/** One thing that a game needs, as the choosing sees it. */
+/** One item that a game needs, as the choice sees it. */
 export interface Role {
   /** `send`, `send2`, `implement`, `marker`, `blocker`, `target:<id>`. */
   id: string;
   use: Use;
-  /** How it is sent, for things that are and what they are aimed at. */
+  /** How an object moves, or how what hits a target does. */
   move: Move | null;
-  /** What is sent: by whom and how far. What is aimed at: from how far away, and by what. */
+  /** For an object: who sends it and how far. For a target: from how far away, and with what. */
   sends?: Sends;
   /** It is met standing: touched, knocked over, gone through. */
   upright?: boolean;
   count: number;
   limits: readonly Limit[];
   wishes: readonly Wish[];
-  /** As designed: being just that costs nothing. */
+  /** The item as designed. Choosing exactly this costs nothing. */
   as: Item | null;
-  /** May be left out: the game goes on without it. */
+  /** May be left out, because the game goes on without it. */
   optional: boolean;
-  /** It is kept up, carried or tossed, and not sent along the ground: how far it would roll or slide matters to nobody. */
+  /**
+   * It is kept up, carried or tossed and not sent along the ground, so how far it would roll or slide does not
+   * matter.
+   */
   carried?: true;
-  /** How what is held is used. */
+  /** How a bat or racket is used. */
   held?: ImplementUse;
 }
 

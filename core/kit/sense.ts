@@ -5,42 +5,45 @@ import { doesFor } from "./implements.ts";
 import type { Role } from "./role.ts";
 
 /**
- * What no home is asked to do, whatever an activity says: one list, each with its reason as a message `sense.<id>` that a teacher can read
- * beside the list of things. None of these is ever let go.
+ * What no home is asked to do, whatever an activity says. Each has its reason as a message `sense.<id>`, which a
+ * teacher can read next to the list of items. None of these rules is ever dropped.
  */
 export const SENSE = [
   /** Nothing that breaks is sent, aimed at or stood in the way. */
   "breakable",
-  /** Glass, cans under pressure, cleaning things and medicine are no playthings; they are not in the list, and not taken into it by name. */
+  /**
+   * Glass, cans under pressure, cleaning products and medicine are not for playing. They are not in the list, and
+   * cannot be added to it by name.
+   */
   "never",
   /** Indoors nothing hard is thrown. */
   "hardThrow",
-  /** Nothing hard is kicked but a ball. */
+  /** Nothing hard is kicked, except a ball. */
   "hardKick",
-  /** Heavy metal things are knocked over outdoors or on carpet only. */
+  /** Heavy metal items are knocked over only outdoors or on carpet. */
   "heavyMetal",
-  /** What is rolled or slid goes over what lies flat. */
+  /** An item that lies flat is no target for rolling or sliding. */
   "flatRoll",
-  /** Where it hardly moves it is not sent: sliding on grass. */
+  /** Nothing is sent where it barely moves: no sliding on grass. */
   "pointless",
   /** Big swings need room. */
   "noRoom",
-  /** What is held is long, light and wide enough for how it is used. */
+  /** A bat or racket is long, light and wide enough for its use. */
   "notForThis",
 ] as const;
 export type Sense = (typeof SENSE)[number];
 
-/** Softer than this counts as hard, 0 to 1: thrown indoors, kicked. */
+/** Below this softness an item counts as hard, 0 to 1: for throwing indoors, and for kicking. */
 const SOFT_TO_THROW = 0.5;
 const SOFT_TO_KICK = 0.2;
-/** Up to this drag a thing rolls like a ball. */
+/** Up to this drag an item rolls like a ball. */
 const A_BALL = 1.3;
-/** Lower than this a thing lies flat for what rolls, metres. */
+/** Lower than this an item lies flat for what rolls, metres. */
 const FLAT = 0.05;
-/** Metal that weighs more falls on no hard floor, kilograms. */
+/** Heavier metal must not fall on a hard floor, kilograms. */
 const HEAVY_METAL = 0.25;
 
-/** The rule that a thing breaks in a role, or null. */
+/** The rule that an item breaks in a role. Null if none. */
 export function senseless(item: Item, role: Role, indoors: boolean): Sense | null {
   const { use } = role;
   if (item.name !== "" && neverIn(item.name)) return "never";
@@ -54,14 +57,14 @@ export function senseless(item: Item, role: Role, indoors: boolean): Sense | nul
   return null;
 }
 
-/** Whether something metal is too heavy to be knocked over there. `filling`: 0 to 1 of what it holds. */
+/** True if something metal is too heavy to be knocked over there. `filling`: the share of what it holds, 0 to 1. */
 export const tooHeavyToFall = (item: Item, filling: number, floor: Floor, indoors: boolean): boolean =>
   indoors &&
   floor !== "carpet" &&
   item.material === "metal" &&
   item.mass + filling * (item.contents ?? 0) > HEAVY_METAL;
 
-/** The straight way that an action with a big swing needs, metres; 0: none. Assumptions. */
+/** The straight distance that an action with a big swing needs, metres. Left out: none. Assumptions. */
 export const ROOM_FOR: Partial<Record<Action, number>> = {
   overarmThrow: 4,
   straightArmBowl: 5,
@@ -72,7 +75,10 @@ export const ROOM_FOR: Partial<Record<Action, number>> = {
   forehand: 3,
   backhand: 3,
 };
-/** What is done where an action makes no sense in a home and nothing that the teacher allows does either: with what needs no kit. */
+/**
+ * What is done instead if an action makes no sense in a home, and nothing that the teacher allows does either. It
+ * needs no kit.
+ */
 export const PLAINER: Record<Action, Action> = {
   underarmRoll: "underarmRoll",
   slide: "underarmRoll",
@@ -96,8 +102,8 @@ export const PLAINER: Record<Action, Action> = {
   balance: "balance",
 };
 
-/** Names that stand for glass, pressure, cleaning or medicine. */
+/** Words for glass, pressure, cleaning and medicine. */
 const NEVER =
   /\b(glass|glasses|jam ?jar|mirror|aerosols?|spray ?cans?|sprays?|deodorants?|lighters?|matches|bleach|detergent|cleaners?|cleaning|polish|disinfectant|medicines?|pills?|tablets?|syrup|syringes?|batter(y|ies)|knife|knives|scissors|razors?|fireworks?)\b/i;
-/** The word in a name for which a thing is never taken into play, or null. */
+/** The word in a name that keeps an item out of play. Null if there is none. */
 export const neverIn = (name: string): string | null => NEVER.exec(name)?.[0] ?? null;

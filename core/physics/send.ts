@@ -11,10 +11,10 @@ import { runAfterLanding } from "./landing.ts";
 import { type How, releaseOf } from "./release.ts";
 import type { Path, Sending } from "./sending.ts";
 
-/** How something is sent on the floor or in the air when only that is said. */
+/** The usual action for each way of moving, if only that is known. */
 export const USUAL_ACTION: Record<Move, Action> = { ground: "underarmRoll", slide: "slide", air: "underarmThrow" };
 
-/** A person of that age sends a thing on a floor. */
+/** A person of that age sends an object on a floor. */
 export function sendingOf(age: Age, action: Action, item: Item, floor: Floor, how: How = {}): Sending {
   const { travel } = actionFacts[action];
   const flies = travel === "air";
@@ -28,18 +28,21 @@ export function sendingOf(age: Age, action: Action, item: Item, floor: Floor, ho
   };
 }
 
-/** Speed that is left on purpose when something on the floor is to be met, m/s: an assumption. */
+/** The speed that is meant to be left when something on the floor is met, m/s. An assumption. */
 const TO_SPARE = 1.3;
-/** What is to fall is sent at least at this share of the most: an assumption. */
+/** To knock something over, at least this share of the greatest speed is used. An assumption. */
 const FIRM = 0.7;
-/** Up to this share of the farthest everything gets there, from it on less and less, and at the farthest nothing: an assumption. */
+/**
+ * Up to this share of the farthest distance every send gets there, beyond it fewer and fewer, and at the farthest
+ * none. An assumption.
+ */
 const SURE = 0.75;
-/** At this share of the farthest half of the sends get there; nobody is asked for more. */
+/** At this share of the farthest distance half of the sends get there. Nobody is asked for more. */
 const ASKED = (1 + SURE) / 2;
 
-/** `stop`: it is to come to rest there; `meet`: to meet what stands there; `fell`: to knock it over. */
+/** `stop`: to come to rest there. `meet`: to meet what stands there. `fell`: to knock it over. */
 export type Purpose = "stop" | "meet" | "fell";
-/** What a target is there for. */
+/** What a send at a target is for. */
 export function purposeOf(rule: HitRule): Purpose {
   const rules = rule.kind === "anyOf" ? rule.rules : [rule];
   return rules.some((eachRule) => eachRule.kind === "topple")
@@ -49,22 +52,22 @@ export function purposeOf(rule: HitRule): Purpose {
       : "meet";
 }
 
-/** The farthest that a send can come at a height above the floor, metres; 0 where it cannot come so high. */
+/** The farthest that a send gets at a height above the floor, metres. 0 if it never gets so high. */
 export function farthest(sending: Sending, height = 0): number {
   if (sending.travel !== "air") return stopsAfter(sending.most, sending.slows);
   if (sending.off !== undefined) return bounceFarthest(sending, sending.off, height);
   const square = sending.most ** 2 + 2 * GRAVITY * (sending.height - height);
   return square <= 0 ? 0 : farOf((sending.most * Math.sqrt(square)) / GRAVITY, sending.air);
 }
-/** The nearest at which a send can come to rest by its own, metres. */
+/** The nearest distance at which a send comes to rest by itself, metres. */
 export const nearest = (sending: Sending): number =>
   sending.travel === "air" ? 0 : stopsAfter(sending.least, sending.slows);
-/** How far anybody is asked to send, metres: half of the sends get there. */
+/** The farthest that anybody is asked to send, metres: half of the sends get there. */
 export const asksAtMost = (sending: Sending, height = 0): number => ASKED * farthest(sending, height);
 
 /**
- * Chance that a send gets as far as a distance at a height, 0 to 1: sure up to three quarters of the farthest, half at seven eighths, and
- * exactly none from the farthest on.
+ * The chance that a send gets as far as a distance at a height, 0 to 1: certain up to three quarters of the farthest,
+ * half at seven eighths, and exactly 0 from the farthest on.
  */
 export function reachChance(sending: Sending, metres: number, height = 0): number {
   const far = farthest(sending, height);
@@ -74,7 +77,7 @@ export function reachChance(sending: Sending, metres: number, height = 0): numbe
   return t * t * (3 - 2 * t);
 }
 
-/** The send that is aimed at a distance (metres) and, in the air, a height above the floor. */
+/** The path of a send that is aimed at a distance (metres) and, in the air, at a height above the floor. */
 export function pathTo(sending: Sending, metres: number, height = 0, purpose: Purpose = "meet"): Path {
   if (sending.travel !== "air") return alongTheFloor(sending, metres, purpose);
   return sending.off === undefined
@@ -82,7 +85,7 @@ export function pathTo(sending: Sending, metres: number, height = 0, purpose: Pu
     : bouncePath(sending, sending.off, metres, height);
 }
 
-/** v0^2 = v^2 + 2 a d, held between the least steady and the most. */
+/** v0^2 = v^2 + 2 a d, kept between the slowest steady speed and the fastest. */
 function alongTheFloor(sending: Sending, metres: number, purpose: Purpose): Path {
   const slows = sending.slows;
   const left = purpose === "stop" ? 0 : TO_SPARE;
@@ -105,14 +108,15 @@ function alongTheFloor(sending: Sending, metres: number, purpose: Purpose): Path
   };
 }
 
-/** Nearer than this is under one's nose, metres. */
+/** Anything nearer is at the player's feet, metres. */
 const MIN_THROW = 0.05;
-/** Nobody sends steeper, radians. */
+/** Nobody throws more steeply, radians. */
 const STEEPEST = (80 * Math.PI) / 180;
 
 /**
- * A flight at the usual angle where the speed for it is between the least steady and the most; else at that bound and the angle nearest to
- * the usual one that gets there; where none does, at the most and the angle of least effort, and it falls short.
+ * A flight at the usual angle, if that takes a speed between the slowest steady one and the fastest. Otherwise at
+ * that limit, and the angle nearest to the usual one that gets there. If none does, at full speed and the angle of
+ * least effort, and it falls short.
  */
 function flight(sending: Sending, metres: number, height: number, purpose: Purpose): Path {
   const distance = throughAir(Math.max(MIN_THROW, metres), sending.air);
@@ -160,33 +164,39 @@ function flight(sending: Sending, metres: number, height: number, purpose: Purpo
   };
 }
 
-/** Speed that takes a thing to a place at an angle, m/s: v^2 = g d^2 / (2 cos^2 a (d tan a - up)); Infinity where it points too low. */
+/**
+ * The speed that takes an object to a place at an angle, m/s: v^2 = g d^2 / (2 cos^2 a (d tan a - up)). Infinity if
+ * it points too low.
+ */
 function speedAtAngle(distance: number, up: number, angle: number): number {
   const drop = distance * Math.tan(angle) - up;
   return drop <= 0
     ? Number.POSITIVE_INFINITY
     : Math.sqrt((GRAVITY * distance ** 2) / (2 * Math.cos(angle) ** 2 * drop));
 }
-/** The flat and the steep angle at which a speed takes a thing to a place; null where it is too slow. */
+/** The flat and the steep angle at which a speed takes an object to a place. Null if it is too slow. */
 function angles(distance: number, up: number, value: number): readonly [number, number] | null {
   const root = value ** 4 - GRAVITY * (GRAVITY * distance ** 2 + 2 * up * value ** 2);
-  // At the very least of effort rounding may take the root below nothing.
+  // At the least effort, rounding may make the root slightly negative.
   if (root < -1e-9 * value ** 4) return null;
   const r = Math.sqrt(Math.max(0, root));
   return [Math.atan2(value ** 2 - r, GRAVITY * distance), Math.atan2(value ** 2 + r, GRAVITY * distance)];
 }
 
-/** A full push that gets less far than this is no game, metres. */
+/** If a full push gets less far than this, it is no game, metres. */
 const MIN_GAME = 1.2;
-/** Whether sending this here is pointless: not even the most gets it far enough for a game. */
+/** True if even the greatest effort sends this object too short for a game here. */
 export const pointless = (sending: Sending): boolean => farthest(sending) < MIN_GAME;
 
-/** How far a thing lies beyond where it was aimed when it met nothing, metres. */
+/** How far beyond its aim an object comes to rest if it meets nothing, metres. */
 export function runsOn(sending: Sending, metres: number, height = 0, purpose: Purpose = "meet"): number {
   return Math.max(0, pathTo(sending, metres, height, purpose).ends - metres);
 }
 
-/** Where a thing lies after it came back from a wall `metres` away, metres from the wall: what rebound leaves of its speed runs out on the floor. */
+/**
+ * Where an object comes to rest after rebounding from a wall `metres` away, metres from the wall: the speed that the
+ * rebound leaves runs out on the floor.
+ */
 export function comesBack(sending: Sending, metres: number, height = 0): number {
   const path = pathTo(sending, metres, height, "fell");
   const back = path.speedAt(metres) * sending.item.rebound;

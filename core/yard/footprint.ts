@@ -1,32 +1,38 @@
 import type { HitRule } from "../rules/hit-rule.ts";
 import { LINE_DEPTH, type Part, type PartOf, type Place, partsOf, patchOf } from "./parts.ts";
 
-/** A child stands in this much floor behind its line, metres. */
+/** The floor that a child takes up behind the line, metres. */
 export const STAND = { depth: 0.5, width: 0.6 };
-/** What flies past is kept this clear of, on either side, metres. */
+/** Kept clear on either side of what flies past, metres. */
 export const LANE_MARGIN = 0.05;
-/** Somebody who runs needs so much floor to either side, metres. */
+/** The floor that somebody who runs needs on either side, metres. */
 const RUN_MARGIN = 0.25;
-/** Things narrower than this cannot be aimed at, metres. */
+/** Items narrower than this cannot be aimed at, metres. */
 export const NARROWEST = 0.05;
 
-/** A rectangle of the layout in its own coordinates: middle, half extents, turned by `angle` about its middle. */
+/** A rectangle of the layout in its own coordinates: its middle, half extents, and the `angle` it is turned by. */
 export interface Piece {
   id: string;
-  /** `stand`, `target`, `zone`, `line`, `mark`: must lie in the space. `lane`: what is sent, or somebody, passes here. `runOut`: where it runs on. */
+  /**
+   * `stand`, `target`, `zone`, `line`, `mark`: must lie in the space. `lane`: the object, or somebody, passes here.
+   * `runOut`: where it runs on.
+   */
   kind: "stand" | "target" | "zone" | "line" | "mark" | "lane" | "runOut";
   along: number;
   across: number;
   halfAlong: number;
   halfAcross: number;
   angle: number;
-  /** It depends on a wall, which must stand behind it. */
+  /** It needs a wall behind it. */
   wall?: boolean;
-  /** A lane that somebody runs: all of it must lie in the space, not its middle alone. */
+  /** A lane that somebody runs. All of it must lie in the space, not only its middle. */
   run?: boolean;
 }
 
-/** All that a layout takes up: `diameter` and `runOn` of what is sent, `swing` of what is swung around the player, metres. */
+/**
+ * Everything that a layout takes up. `diameter` and `runOn` belong to the object, `swing` to what is swung around the
+ * player, metres.
+ */
 export function footprintOf(
   parts: readonly Part[],
   object: { diameter: number; runOn: number; swing?: number },
@@ -34,7 +40,7 @@ export function footprintOf(
   const out: Piece[] = [];
   const starts = partsOf(parts, "line").filter((line) => line.role === "start");
   for (const part of parts) {
-    // Where somebody stands, the start line lies within what they take up.
+    // If somebody stands there, the start line lies within the floor they take up.
     const patch = part.kind === "line" && part.role === "start" ? null : patchOf(part);
     if (patch) out.push({ id: part.id, kind: KIND[part.kind] ?? "mark", ...patch, angle: patch.turn, ...hangs(part) });
     if (part.kind === "path") out.push(...runOf(part));
@@ -43,7 +49,7 @@ export function footprintOf(
   for (const start of starts) {
     const stand = standAt(`stand ${start.id}`, start, STAND.depth / 2);
     out.push({ ...stand, along: stand.along + LINE_DEPTH / 4, halfAlong: stand.halfAlong + LINE_DEPTH / 4 });
-    // Something long that is swung needs its whole circle; a square about it is kept free.
+    // Something long that is swung needs its whole circle. A square around it is kept free.
     if (object.swing)
       out.push({ ...standAt(`swing ${start.id}`, start, 0), halfAlong: object.swing, halfAcross: object.swing });
   }
@@ -85,7 +91,9 @@ const standAt = (id: string, at: Place, back: number): Piece => ({
   halfAcross: STAND.width / 2,
   angle: 0,
 });
-/** The floor that a way takes: a strip from point to point. What is rolled needs less room than somebody who runs. */
+/**
+ * The floor that a path takes: a strip from point to point. A rolling object needs less room than somebody who runs.
+ */
 function runOf(p: PartOf<"path">): Piece[] {
   const ends = p.closed ? [...p.points, p.points[0]!] : p.points;
   return ends.slice(1).map((to, i) => {
@@ -104,8 +112,8 @@ function runOf(p: PartOf<"path">): Piece[] {
   });
 }
 /**
- * The width of a thing that is as hard to hit from `k` times the distance: what the middle of the thing that is sent must stay within goes with
- * the distance. Touching: width + b; into and through: less what the rim does not forgive.
+ * The width at which an item is as hard to hit from `k` times the distance. What the middle of the object must stay
+ * within grows with the distance. Touching: width + b. Into and through: less what the rim does not forgive.
  */
 export function widthAt(k: number, width: number, rule: HitRule, diameter: number): number {
   const r = rule.kind === "anyOf" ? rule.rules[0]! : rule;
@@ -114,7 +122,7 @@ export function widthAt(k: number, width: number, rule: HitRule, diameter: numbe
   return Math.max(NARROWEST, k * (width + shift) - shift);
 }
 
-/** The layout at `k` times its distances, targets as much narrower or wider as keeps them as hard. */
+/** The layout at `k` times its distances, with targets narrower or wider so that they stay as hard. */
 export function scaledParts(parts: readonly Part[], k: number, diameter: number): Part[] {
   if (k === 1) return [...parts];
   return parts.map((part): Part => {

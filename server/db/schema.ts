@@ -34,20 +34,23 @@ import type { Item } from "#core/things/item.ts";
 const instant = (name: string) => timestamp(name, { withTimezone: true, mode: "date" });
 const created = () => instant("created_at").notNull().defaultNow();
 const id = () => uuid("id").primaryKey().defaultRandom();
-/** A document as it was kept, read in the shape of now: rows are never rewritten. */
+/** A document as it was stored, read in today's shape. Rows are never rewritten. */
 const documents = <T>(now: (kept: never) => unknown) =>
   customType<{ data: T; driverData: unknown }>({
     dataType: () => "jsonb",
     toDriver: (value) => JSON.stringify(value),
     fromDriver: (kept) => now((typeof kept === "string" ? JSON.parse(kept) : kept) as never) as T,
   });
-/** Every row of a school carries its key first, so that the database keeps schools apart (see the security migrations). */
+/**
+ * Every row of a school begins with the school's key, so that the database keeps schools apart (see the security
+ * migrations).
+ */
 const schoolId = () =>
   uuid("school_id")
     .notNull()
     .references(() => school.id, { onDelete: "cascade" });
 
-/** What others depend on is found by school and id together, so that no row can depend on another school's. */
+/** Rows that others depend on are found by school and id together, so that no row can depend on another school's. */
 interface Keyed {
   schoolId: AnyPgColumn;
   id: AnyPgColumn;
@@ -60,7 +63,7 @@ const hangsOn = (name: string, t: { schoolId: AnyPgColumn }, by: AnyPgColumn, to
 export const school = pgTable("school", {
   id: id(),
   name: text("name").notNull(),
-  /** IANA zone that times are shown in. */
+  /** The IANA zone in which times are shown. */
   zone: text("zone").notNull(),
   createdAt: created(),
 });
@@ -72,7 +75,7 @@ export const teacher = pgTable(
     schoolId: schoolId(),
     email: text("email").notNull().unique(),
     name: text("name").notNull(),
-    /** Read by nobody: the sign-in function answers with it for one exact address. */
+    /** Nobody reads it. The sign-in function returns it for one exact address. */
     passwordHash: text("password_hash").notNull(),
   },
   (table) => [keyed("teacher", table)],
@@ -93,12 +96,15 @@ export const session = pgTable(
   ],
 );
 
-/** How fast sign-ins may be tried by a key (an address, a machine, a known device). Nobody's school: reached through functions only. */
+/**
+ * How fast a key (an address, a machine, a known device) may try to sign in. It belongs to no school and is reached
+ * through functions only.
+ */
 export const signInPace = pgTable("sign_in_pace", {
   key: text("key").primaryKey(),
-  /** Failed or under way since the last quiet spell. */
+  /** Attempts that failed or are still running since the last quiet spell. */
   tries: integer("tries").notNull(),
-  /** The last turn that was given out. */
+  /** The last slot that was given out. */
   nextAt: instant("next_at").notNull(),
 });
 
@@ -127,11 +133,11 @@ export const classTeacher = pgTable(
   ],
 );
 
-/** What one child needs set otherwise, by field; and its spread beside a child of 8. */
+/** What is set differently for one child, by field, and the child's spread relative to a typical 8-year-old. */
 export interface Adjust {
   settings?: Setting[];
   multiplier?: number;
-  /** What it needs in every activity that has a use for it; see core/compile/support.ts. */
+  /** The support that the child needs, in every activity that has a use for it; see core/compile/support.ts. */
   supports?: Support[];
 }
 export const child = pgTable(
@@ -147,13 +153,13 @@ export const child = pgTable(
     leftHanded: boolean("left_handed").notNull().default(false),
     /** Measured at home, metres. */
     step: real("step"),
-    /** The teacher's note on what this child needs. It never leaves the pages of the class's teachers. */
+    /** The teacher's note about this child. It never leaves the pages of the class's teachers. */
     support: text("support").notNull().default(""),
-    /** What the family wants the teachers to know: shown to that family and to the class's teachers. */
+    /** What the family wants the teachers to know. That family and the class's teachers can see it. */
     familyNote: text("family_note").notNull().default(""),
     /** Set when a teacher deletes the child: hidden everywhere from then on, and purged by a job after this instant. */
     eraseAt: instant("erase_at"),
-    /** What is set otherwise for this child, and its spread once that is known. */
+    /** What is set differently for this child, and their spread once it is known. */
     adjust: jsonb("adjust").$type<Adjust>(),
   },
   (table) => [
@@ -173,11 +179,11 @@ export const home = pgTable(
     /** Null until somebody says. */
     space: jsonb("space").$type<HomeSpace>(),
     players: integer("players"),
-    /** How many of each thing; null until somebody says. */
+    /** How many of each item. Null until somebody says. */
     kit: jsonb("kit").$type<HomeKit>(),
     quiet: boolean("quiet").notNull().default(false),
     noBallsIndoors: boolean("no_balls_indoors").notNull().default(false),
-    /** When the family last said something itself. */
+    /** When the family last answered for themselves. */
     answeredAt: instant("answered_at"),
   },
   (table) => [keyed("home", table)],
@@ -198,12 +204,15 @@ export const childHome = pgTable(
   ],
 );
 
-/** A code with which one more child joins a home: made by that household or its class teacher, used once, and gone on its date. */
+/**
+ * A code that lets one more child join a home. The household or the class teacher makes it; it works once and
+ * expires.
+ */
 export const homeInvitation = pgTable(
   "home_invitation",
   {
     schoolId: schoolId(),
-    /** SHA-256 of the code, which is shown once and kept nowhere. */
+    /** SHA-256 of the code, which is shown once and stored nowhere. */
     codeHash: text("code_hash").notNull(),
     homeId: uuid("home_id").notNull(),
     expiresAt: instant("expires_at").notNull(),
@@ -215,7 +224,10 @@ export const homeInvitation = pgTable(
   ],
 );
 
-/** A private link to one child's cards, or to a class's home survey, which shows no names. The address is derived from id and version, never stored. */
+/**
+ * A private link to one child's cards, or to a class's home survey, which shows no names. The address is derived from
+ * id and version and never stored.
+ */
 export const link = pgTable(
   "link",
   {
@@ -223,7 +235,7 @@ export const link = pgTable(
     schoolId: schoolId(),
     childId: uuid("child_id").unique(),
     classId: uuid("class_id").unique(),
-    /** Raised when a new link is made: every address given out before stops working. */
+    /** Raised when a link is replaced. Every earlier address stops working. */
     version: integer("version").notNull().default(1),
     /** No address works while set. */
     withdrawnAt: instant("withdrawn_at"),
@@ -235,24 +247,30 @@ export const link = pgTable(
   ],
 );
 
-/** What a family answered through a class link: kept by an unguessable key of its own until the teacher says whose home it is. */
+/**
+ * What a family answered through a class link. It is stored under an unguessable key until the teacher says whose
+ * home it is.
+ */
 export const surveyAnswer = pgTable(
   "survey_answer",
   {
     id: id(),
     schoolId: schoolId(),
     classId: uuid("class_id").notNull(),
-    /** First name and initial as the family typed it. */
+    /** First name and initial, as the family typed it. */
     name: text("name").notNull().default(""),
     answers: jsonb("answers").$type<HomeAnswers>().notNull(),
     /** What the family wants the teachers to know. */
     support: text("support").notNull().default(""),
-    /** What is set otherwise for this child, and its spread once that is known. */
+    /** What is set differently for this child, and their spread once it is known. */
     adjust: jsonb("adjust").$type<Adjust>(),
-    /** The home it was put to; set to null, and only it, when that home goes (see the migration). */
+    /** The home it was matched to. Set to null when that home is deleted (see the migration). */
     homeId: uuid("home_id"),
     updatedAt: instant("updated_at").notNull().defaultNow(),
-    /** Set when a teacher clears it, or a new class link replaces the one it came through; cleared answers are hidden, then deleted. */
+    /**
+     * Set when a teacher clears it, or when a new class link replaces its own. Cleared answers are hidden and later
+     * deleted.
+     */
     clearedAt: instant("cleared_at"),
   },
   (table) => [
@@ -263,7 +281,7 @@ export const surveyAnswer = pgTable(
   ],
 );
 
-/** A school's own things, and its changes to those of the list that comes with the tool. */
+/** A school's own items, and its changes to items of the built-in list. */
 export const schoolItem = pgTable(
   "school_item",
   {
@@ -276,7 +294,7 @@ export const schoolItem = pgTable(
   (table) => [primaryKey({ columns: [table.schoolId, table.id] })],
 );
 
-/** Short exercises of a school's own, beside those of the library. */
+/** A school's own short exercises, in addition to the library's. */
 export const schoolExercise = pgTable(
   "school_exercise",
   {
@@ -294,7 +312,7 @@ export const activity = pgTable(
     schoolId: schoolId(),
     teacherId: uuid("teacher_id").notNull(),
     document: documents<Activity>(documentNow)("document").notNull(),
-    /** Raised by every save; a save names the version it began from. */
+    /** Raised by every save. A save names the version it started from. */
     version: integer("version").notNull().default(1),
     updatedAt: instant("updated_at").notNull().defaultNow(),
     deletedAt: instant("deleted_at"),
@@ -306,7 +324,7 @@ export const activity = pgTable(
   ],
 );
 
-/** What an activity was when it was sent; never changed. */
+/** An activity as it was when it was sent. It never changes. */
 export const revision = pgTable(
   "revision",
   {
@@ -333,19 +351,19 @@ export const assignment = pgTable(
     schoolId: schoolId(),
     classId: uuid("class_id").notNull(),
     revisionId: uuid("revision_id").notNull(),
-    /** Made by the form that sends, so that sending twice is sending once. */
+    /** Made by the form that sends, so that sending twice sends once. */
     orderId: uuid("order_id").notNull().defaultRandom(),
     opensAt: instant("opens_at").notNull(),
     closesAt: instant("closes_at").notNull(),
-    /** Goes that count. */
+    /** How many goes count. */
     tries: integer("tries").notNull(),
     /** The teacher's own score to beat, in the unit of the game. */
     mark: integer("mark"),
-    /** Sent to all of the class: who joins it later gets it too. */
+    /** Sent to the whole class, so a child who joins later gets it too. */
     wholeClass: boolean("whole_class").notNull().default(true),
-    /** The level that each child has of it, from 0, by child; null: the activity has no levels. */
+    /** The level of each child, from 0, by child. Null: the activity has no levels. */
     levels: jsonb("levels").$type<Record<string, number>>(),
-    /** Nobody can open or play it while set; what was played is kept. */
+    /** While it is set, nobody can open or play it. What was played stays. */
     withdrawnAt: instant("withdrawn_at"),
     createdAt: created(),
   },
@@ -367,7 +385,7 @@ export const card = pgTable(
     schoolId: schoolId(),
     assignmentId: uuid("assignment_id").notNull(),
     childId: uuid("child_id").notNull(),
-    /** The version in force (see `cardVersion`). */
+    /** The version in force, see `cardVersion`. */
     hash: text("hash").notNull().default(""),
     openedAt: instant("opened_at"),
   },
@@ -381,7 +399,7 @@ export const card = pgTable(
   ],
 );
 
-/** A revision as compiled for one child's home: each version kept as compiled, only ever added to. */
+/** A revision as compiled for one child's home. Versions are only ever added. */
 export const cardVersion = pgTable(
   "card_version",
   {
@@ -398,7 +416,7 @@ export const cardVersion = pgTable(
   ],
 );
 
-/** One go. Its id comes from the device, so that the same go sent twice is one row. */
+/** One go. Its id comes from the device, so that a go sent twice is one row. */
 export const play = pgTable(
   "play",
   {
@@ -409,11 +427,14 @@ export const play = pgTable(
     source: text("source", { enum: ["device", "paper"] }).notNull(),
     setup: jsonb("setup").$type<PlaySetup>().notNull(),
     rulesVersion: integer("rules_version").notNull(),
-    /** The version of the card that was played; null where the device could not say (paper, and pages held from earlier versions versions). */
+    /**
+     * The version of the card that was played. Null if the device could not say (paper, and pages from earlier
+     * versions).
+     */
     cardHash: text("card_hash"),
-    /** What the family decided before play: things swapped, which home. */
+    /** What the family decided before play: swapped items, and which home. */
     decided: jsonb("decided").$type<Decided>(),
-    /** What was played, with its distances, made again here from version and decisions. */
+    /** What was played, with its distances, rebuilt here from the version and the decisions. */
     game: documents<PlayedGame>(playedNow)("game"),
     /** By the device's clock. */
     startedAt: instant("started_at").notNull(),
@@ -449,7 +470,7 @@ export const playEvent = pgTable(
   ],
 );
 
-/** Different content under a key that was taken: kept for the teacher, never put in the other's place. */
+/** Different content under a key that was taken already. It is stored for the teacher and never replaces the first. */
 export const playConflict = pgTable(
   "play_conflict",
   {
@@ -474,11 +495,11 @@ export const result = pgTable(
     playId: uuid("play_id").primaryKey(),
     schoolId: schoolId(),
     cardId: uuid("card_id").notNull(),
-    /** Stored once; never changed by later rules. */
+    /** Stored once. Later rules never change it. */
     score: jsonb("score").$type<PlayScore>().notNull(),
     reflection: jsonb("reflection").$type<Reflection>().notNull(),
     contentHash: text("content_hash").notNull(),
-    /** Whether it came in time, counts, or came later than its closing. */
+    /** Whether it arrived in time, was sent later but counts, or was too late. */
     timing: text("timing", { enum: ["inTime", "sentLater", "tooLate"] }).notNull(),
     handedAt: instant("handed_at").notNull().defaultNow(),
   },
@@ -489,14 +510,14 @@ export const result = pgTable(
   ],
 );
 
-/** What a teacher says of a score typed from paper after it was kept: another score, or none any more. Only ever added to. */
+/** A teacher's later correction of a score from paper: another score, or none. Corrections are only ever added. */
 export const resultCorrection = pgTable(
   "result_correction",
   {
     id: uuid("id").primaryKey(),
     schoolId: schoolId(),
     playId: uuid("play_id").notNull(),
-    /** The row it stands in place of: an earlier correction, or (null) the result itself. */
+    /** The row that it replaces: an earlier correction, or (null) the result itself. */
     replaces: uuid("replaces"),
     teacherId: uuid("teacher_id").notNull(),
     reason: text("reason").notNull(),
@@ -506,7 +527,7 @@ export const resultCorrection = pgTable(
   },
   (table) => [
     keyed("result_correction", table),
-    // Two corrections of one row: the second is told so.
+    // Of two corrections of one row, the second is refused.
     unique("result_correction_once").on(table.schoolId, table.playId, table.replaces).nullsNotDistinct(),
     hangsOn("result_correction_play", table, table.playId, play).onDelete("cascade"),
     hangsOn("result_correction_teacher", table, table.teacherId, teacher).onDelete("cascade"),
@@ -534,21 +555,24 @@ export const criterionMark = pgTable(
   ],
 );
 
-/** What is expected of an age in an assignment, worked out once after sending: where eight of ten children should land, and the middle. */
+/**
+ * What is expected at an age in an assignment, worked out once after sending: the likely range (eight of ten
+ * children), and the median.
+ */
 export const expectedBand = pgTable(
   "expected_band",
   {
     schoolId: schoolId(),
     assignmentId: uuid("assignment_id").notNull(),
     age: integer("age").notNull(),
-    /** Version of the model that worked it out. */
+    /** The version of the model that worked it out. */
     model: integer("model").notNull(),
     low: real("low").notNull(),
     middle: real("middle").notNull(),
     high: real("high").notNull(),
-    /** The share of all goes that it really holds; null: of a band from earlier versions. */
+    /** The share of all goes that the range really holds. Null for a range from earlier versions. */
     holds: real("holds"),
-    /** From which score on a go is worth a look; null while that is not worked out. */
+    /** The score from which a go should be checked. Null until it is worked out. */
     rare: jsonb("rare").$type<{ from: number | null }>(),
   },
   (table) => [
@@ -557,7 +581,10 @@ export const expectedBand = pgTable(
   ],
 );
 
-/** What one go says of its child, action by action and axis by axis (see core/estimate). A go that says nothing has one row of the axis `none`. */
+/**
+ * What one go says about its child, by action and axis (see core/estimate). A go that says nothing has one row with
+ * the axis `none`.
+ */
 export const evidence = pgTable(
   "evidence",
   {
@@ -566,14 +593,14 @@ export const evidence = pgTable(
     childId: uuid("child_id").notNull(),
     action: text("action").notNull(),
     axis: text("axis", { enum: ["spread", "skill", "none"] }).notNull(),
-    /** Version of the model that it comes from; events, and corrections of a go on paper, that were known then. */
+    /** The version of the model; and the events, and corrections of a go on paper, that were known then. */
     model: integer("model").notNull(),
     known: integer("known").notNull(),
     /** When it was played. */
     at: instant("at").notNull(),
     tries: integer("tries").notNull(),
     ll: jsonb("ll").$type<number[]>().notNull(),
-    /** Tries that succeeded, and how many should have at the points; none where only a score was known. */
+    /** The tries that succeeded, and how many should have at the points. None if only a score was known. */
     hits: integer("hits").notNull().default(0),
     means: jsonb("means").$type<number[]>(),
   },
@@ -585,18 +612,21 @@ export const evidence = pgTable(
   ],
 );
 
-/** A go beside what was forecast of it, as shares 0 to 1 (see core/estimate/truth.ts). */
+/** A go next to its forecast, as shares from 0 to 1 (see core/estimate/truth.ts). */
 export type ForecastSeen = Omit<Forecasted, "child">;
-/** What was forecast of each go of a child and what came of it: worked out when goes come in, so that looking at a class only adds up. */
+/**
+ * The forecast of each go of a child and its result, worked out when goes arrive, so that a class's page only adds
+ * up.
+ */
 export const childForecast = pgTable(
   "child_forecast",
   {
     schoolId: schoolId(),
     childId: uuid("child_id").notNull(),
-    /** Version of the model that it comes from. */
+    /** The version of the model. */
     model: integer("model").notNull(),
     goes: jsonb("goes").$type<ForecastSeen[]>().notNull(),
-    /** Goes that hit more often than the child's earlier ones let expect (core/estimate/unlikely.ts). */
+    /** Goes that hit more often than the child's earlier ones suggest (core/estimate/unlikely.ts). */
     unlikely: jsonb("unlikely").$type<Unlikely[]>().notNull().default([]),
   },
   (table) => [
@@ -605,7 +635,10 @@ export const childForecast = pgTable(
   ],
 );
 
-/** A card's place in a match of two homes: two of one match have the same number. Only the word that was chosen is shown to the other home. */
+/**
+ * A card's place in a match between two homes. The two cards of a match have the same number. The other home only
+ * sees the chosen word.
+ */
 export const matchSeat = pgTable(
   "match_seat",
   {
@@ -614,7 +647,7 @@ export const matchSeat = pgTable(
     matchId: uuid("match_id").notNull(),
     assignmentId: uuid("assignment_id").notNull(),
     word: text("word"),
-    /** When the family said yes; null while it has not. */
+    /** When the family said yes. Null until then. */
     yesAt: instant("yes_at"),
     createdAt: created(),
   },
@@ -627,19 +660,22 @@ export const matchSeat = pgTable(
   ],
 );
 
-/** Work that is due after a request, once for a key however often it is asked for. A row goes when it is done. */
+/**
+ * Work to be done after a request, once for a key however often it is asked for. The row is deleted when the work is
+ * done.
+ */
 export const job = pgTable(
   "job",
   {
     schoolId: schoolId(),
     kind: text("kind", { enum: ["cards", "expected", "rare", "evidence", "erase"] }).notNull(),
-    /** What it is about: a child, or an assignment. */
+    /** The child or assignment it is about. */
     about: uuid("about").notNull(),
-    /** Not before. Asked for again, it waits again. */
+    /** Not before this. Asking again makes it wait again. */
     dueAt: instant("due_at").notNull(),
-    /** Raised each time it is asked for, so that what was asked while it ran is not lost. */
+    /** Raised each time it is asked for, so that a request during its run is not lost. */
     asked: integer("asked").notNull().default(1),
-    /** Times it failed. */
+    /** How often it failed. */
     failed: integer("failed").notNull().default(0),
   },
   (table) => [primaryKey({ columns: [table.schoolId, table.kind, table.about] }), index("job_due").on(table.dueAt)],
@@ -657,7 +693,7 @@ export const message = pgTable(
       .notNull()
       .default("game"),
     subject: text("subject").notNull(),
-    /** Where the private link goes, `{link}` stands: the address is derived when it is read. */
+    /** `{link}` stands where the private link goes. The address is derived when the message is read. */
     body: text("body").notNull(),
     createdAt: created(),
   },
