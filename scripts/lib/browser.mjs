@@ -73,14 +73,13 @@ export async function openBrowser({ profile, flags = [] } = {}) {
 export async function ready(page) {
   const scripted = page.isJavaScriptEnabled();
   await page.waitForFunction(
-    (scripted) =>
-      document.readyState === "complete" &&
-      document.fonts.status === "loaded" &&
-      (!scripted ||
-        !document.querySelector("script[type=module]") ||
-        Object.keys((document.getElementById("family-page") ?? document.body).firstElementChild ?? {}).some((key) =>
-          key.startsWith("__reactFiber"),
-        )),
+    (scripted) => {
+      if (document.readyState !== "complete" || document.fonts.status !== "loaded") return false;
+      // A family page hydrates by its own script, every other page by the router's; a sheet does not hydrate at all.
+      const root = document.getElementById("family-page") ?? ("__reactRouterContext" in window ? document.body : null);
+      if (!scripted || !root) return true;
+      return Object.keys(root.firstElementChild ?? {}).some((key) => key.startsWith("__reactFiber"));
+    },
     { timeout: PATIENCE, polling: 30 },
     scripted,
   );
