@@ -1,9 +1,15 @@
 import { defineConfig } from "vitest/config";
+import { familyScripts } from "./scripts/vite/family-scripts.mjs";
 
 /** These put words or modules of their own in the place of ours, and so run by themselves. */
 const APART = ["app/family/pseudo.slow.test.tsx", "app/routes/hand-in.test.ts"];
 
+/** `npm run check` leaves these out: comparisons with the reference implementations, and tests that take more than a few seconds. */
+const SLOW = process.env.YARD_QUICK ? ["**/*.reference.test.ts", "**/*.slow.test.{ts,tsx}"] : [];
+
 export default defineConfig({
+  // What the application imports from the build is there in tests too.
+  plugins: [familyScripts()],
   test: {
     // A busy machine may take three times as long as a quiet one; what never ends is still found.
     testTimeout: 180_000,
@@ -24,13 +30,13 @@ export default defineConfig({
             "cli/**/*.test.ts",
             "scripts/**/*.test.ts",
           ],
-          exclude: APART,
+          exclude: [...APART, ...SLOW],
           // Modules are loaded once for all files: none of them changes one.
           pool: "threads",
           isolate: false,
         },
       },
-      { extends: true, test: { name: "apart", include: APART } },
+      { extends: true, test: { name: "apart", include: APART, exclude: SLOW } },
     ],
   },
 });

@@ -59,6 +59,6 @@ describe("docs/add-a-game.md, followed word for word", () => {
     // All tests that walk the registry, for this game alone; and those of its words and lists.
     const out = run("vitest", "run", "core/patterns", "scripts/registries.test.ts", "-t", "[Ss]teady|lists of games");
     expect(Number(/Tests +(\d+) passed/.exec(out)?.[1])).toBeGreaterThan(15);
-    run("vitest", "run", "words/words.test.ts", "words/sheet.test.ts");
+    run("vitest", "run", "words/words.test.ts", "words/sheet.slow.test.ts");
   }, 300_000);
 });

@@ -58,17 +58,15 @@ export async function tests(name, args, env) {
   rmSync(file);
   const passed = told.numPassedTests;
   // A file that could not be loaded has no test to fail, but is a failure all the same.
-  const failed = Math.max(
-    told.numFailedTests,
-    told.numFailedTestSuites > 0 && told.numFailedTests === 0 ? 1 : 0,
-    code !== 0 ? 1 : 0,
-  );
+  const unloaded = told.testResults.filter((suite) => suite.status === "failed" && suite.assertionResults.length === 0);
+  const failed = Math.max(told.numFailedTests + unloaded.length, code !== 0 ? 1 : 0);
   say(`${failed === 0 ? "ok  " : "FAIL"} ${name}: ${passed} passed, ${failed} failed (${seconds(began)})`);
   for (const suite of told.testResults)
     for (const t of suite.assertionResults)
       if (t.status === "failed")
         say(`  ${suite.name.replace(`${root}/`, "")} > ${t.fullName}\n    ${said(t.failureMessages).slice(0, 3000)}`);
-  if (failed > 0 && told.numFailedTests === 0) say(out.slice(-6000));
+  for (const suite of unloaded) say(`  ${suite.name.replace(`${root}/`, "")}\n    ${suite.message.slice(0, 3000)}`);
+  if (failed > 0 && told.numFailedTests + unloaded.length === 0) say(out.slice(-6000));
   return { passed, failed };
 }
 

@@ -29,14 +29,16 @@ export function withImports(manifest, key, seen = new Set()) {
  */
 export function familyScripts() {
   let ssr = false;
+  let building = false;
   let fair;
   return {
     name: "family-scripts",
     configResolved(config) {
       ssr = Boolean(config.build.ssr);
+      building = config.command === "build";
     },
     buildStart() {
-      if (ssr || this.meta.watchMode) return;
+      if (ssr || !building) return;
       for (const [name, file] of Object.entries(ENTRIES)) this.emitFile({ type: "chunk", id: join(root, file), name });
       fair = this.emitFile({ type: "chunk", id: join(root, FAIR), name: "fair.worker" });
     },
