@@ -11,6 +11,9 @@ import { readyWords } from "./scripts/vite/ready-words.mjs";
  */
 const LOADERS = /^assets\/(load|own-card)-/;
 
+/** Every page needs all of React, so it comes in one file. */
+const REACT = { name: "react", test: /node_modules\/(react|react-dom|scheduler)\// };
+
 /** The server's entry is our own: `app/serve.ts` holds the routes and listens. */
 export default defineConfig(({ isSsrBuild }) => ({
   plugins: [readyWords(), noJsonSchema(), familyScripts(), tailwindcss(), reactRouter()],
@@ -21,6 +24,6 @@ export default defineConfig(({ isSsrBuild }) => ({
     modulePreload: {
       resolveDependencies: (_, dependencies, { hostId }) => (LOADERS.test(hostId) ? [] : dependencies),
     },
-    ...(isSsrBuild && { rollupOptions: { input: "app/serve.ts" } }),
+    rollupOptions: isSsrBuild ? { input: "app/serve.ts" } : { output: { advancedChunks: { groups: [REACT] } } },
   },
 }));

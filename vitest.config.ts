@@ -1,5 +1,4 @@
 import { defineConfig } from "vitest/config";
-import { familyScripts } from "./scripts/vite/family-scripts.mjs";
 
 /** These put words or modules of their own in the place of ours, and so run by themselves. */
 const APART = ["app/family/pseudo.slow.test.tsx", "app/routes/hand-in.test.ts"];
@@ -8,8 +7,6 @@ const APART = ["app/family/pseudo.slow.test.tsx", "app/routes/hand-in.test.ts"];
 const SLOW = process.env.YARD_QUICK ? ["**/*.reference.test.ts", "**/*.slow.test.{ts,tsx}"] : [];
 
 export default defineConfig({
-  // What the application imports from the build is there in tests too.
-  plugins: [familyScripts()],
   test: {
     // A busy machine may take three times as long as a quiet one; what never ends is still found.
     testTimeout: 180_000,

@@ -3,9 +3,3 @@ declare module "virtual:family-scripts" {
   const scripts: Readonly<Record<"cards" | "survey" | "match" | "step" | "print", readonly string[]>>;
   export default scripts;
 }
-
-declare module "virtual:fair-worker" {
-  /** The address of the worker that makes a match fair. */
-  const url: string;
-  export default url;
-}

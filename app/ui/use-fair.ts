@@ -1,11 +1,10 @@
-import fairWorker from "virtual:fair-worker";
 import type { Fair } from "#core/fair/fair.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import type { FairWorker } from "../workers/fair.worker.ts";
 import { useBeside } from "./use-beside.ts";
 
-const made = () => new Worker(fairWorker, { type: "module" });
+const made = () => new Worker(new URL("../workers/fair.worker.ts", import.meta.url), { type: "module" });
 
 /** A fair match, worked out beside the screen; it can be given up. */
 export function useFair(): {

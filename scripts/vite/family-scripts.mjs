@@ -11,8 +11,6 @@ export const ENTRIES = {
   print: "app/print.ts",
 };
 const NAME = "virtual:family-scripts";
-const FAIR = "app/workers/fair.worker.ts";
-const FAIR_NAME = "virtual:fair-worker";
 
 /** Lists a file of the build and everything it imports statically, each file before its own imports. */
 export function withImports(manifest, key, seen = new Set()) {
@@ -23,14 +21,12 @@ export function withImports(manifest, key, seen = new Set()) {
 }
 
 /**
- * Adds entries beside the router's: the scripts of the family pages, and the worker that makes a match fair. The worker is built together
- * with the pages, so a phone that has played a game has most of what the worker imports. The server is built after the browser's files, and
- * reads the entries' file names from their manifest.
+ * Adds entries beside the router's: the scripts of the family pages. The server is built after the browser's files, and reads the entries'
+ * file names from their manifest.
  */
 export function familyScripts() {
   let ssr = false;
   let building = false;
-  let fair;
   return {
     name: "family-scripts",
     configResolved(config) {
@@ -40,12 +36,9 @@ export function familyScripts() {
     buildStart() {
       if (ssr || !building) return;
       for (const [name, file] of Object.entries(ENTRIES)) this.emitFile({ type: "chunk", id: join(root, file), name });
-      fair = this.emitFile({ type: "chunk", id: join(root, FAIR), name: "fair.worker" });
     },
-    resolveId: (id) => (id === NAME || id === FAIR_NAME ? `\0${id}` : null),
+    resolveId: (id) => (id === NAME ? `\0${NAME}` : null),
     load(id) {
-      if (id === `\0${FAIR_NAME}`)
-        return `export default ${fair ? `import.meta.ROLLUP_FILE_URL_${fair}` : JSON.stringify(`/${FAIR}`)};`;
       if (id !== `\0${NAME}`) return null;
       const file = join(root, "build/client/.vite/manifest.json");
       const manifest = ssr && existsSync(file) ? JSON.parse(readFileSync(file, "utf8")) : {};
