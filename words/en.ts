@@ -469,7 +469,6 @@ export const en = {
   "make.cards.lay": "Lay them out. Check none is missing.",
   "family.home": "What we have at home",
   "family.homeAsk": "Tell us what you have. It takes two minutes.",
-  busy: "Working …",
   "trouble.title": "That did not work.",
   "trouble.text": "It is not your fault. Try again in a moment.",
   "trouble.again": "Try again",

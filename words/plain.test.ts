@@ -278,4 +278,4 @@ describe("the voice", () => {
 const TEACHERS = new Set(["enTeacher", "enRules", "ruleWords", "enSheet", "sheetWords", "labels"]);
 /** Families of keys that a grown-up reads. */
 const GROWN_UP =
-  /^(survey|sketch|step|match|call|card|family|look|caution|change|unmet|sheet|trouble|noscript|hand|plan|fair|full|together|self|support|busy|who)\b|\.summary/;
+  /^(survey|sketch|step|match|call|card|family|look|caution|change|unmet|sheet|trouble|noscript|hand|plan|fair|full|together|self|support|who)\b|\.summary/;

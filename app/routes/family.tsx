@@ -1,18 +1,12 @@
 import { Outlet, useLocation, useParams } from "react-router";
 import { say } from "#words/say.ts";
 import { troubleOf } from "../ui/error-message.ts";
-import { Pending } from "../ui/pending.tsx";
 import { Trouble } from "../ui/trouble.tsx";
 import type { Route } from "./+types/family";
 
-/** Around every page of a family. */
+/** Around every page of a family: what goes wrong is said in a family's words. */
 export default function Family() {
-  return (
-    <>
-      <Pending words={say("busy")} />
-      <Outlet />
-    </>
-  );
+  return <Outlet />;
 }
 
 /** What went wrong, in a family's words; what was played is on the device, and follows itself. */

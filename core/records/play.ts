@@ -26,7 +26,7 @@ export const playSetup = z
     players: z.number().int().min(1).max(MAX_PLAYERS),
     mode: z.enum(MODES),
     seed: z.number().int().min(0).max(0xffffffff),
-    /** Who plays together, by number; and what somebody does beside sending. */
+    /** Which players play together, by number, and what each does beside sending. */
     sides: z.array(z.array(player).min(1)).min(2).max(MAX_PLAYERS).optional(),
     people: z
       .array(
@@ -61,16 +61,16 @@ export const playSetup = z
   });
 export type PlaySetup = z.infer<typeof playSetup>;
 
-/** How it felt, 1 to 5, and what the child answered; all of it may be left out. */
+/** How it felt, 1 to 5, and the child's answers. All of it may be left out. */
 export const reflection = z.strictObject({
   before: z.number().int().min(1).max(5).nullable(),
   during: z.number().int().min(1).max(5).nullable(),
   after: z.number().int().min(1).max(5).nullable(),
   answers: z.array(z.string().max(300, "an answer must be 300 letters or fewer")).max(2),
-  /** Success criteria that the child says it did, by id. */
+  /** The success criteria that the child says they met, by id. */
   criteria: z.array(z.string().max(40)).max(6),
   grownUp: z.boolean(),
-  /** The answer chosen to the question before play, from 0; only with the first go after it. */
+  /** The answer to the question before play, from 0. Only with the first go after it. */
   chose: z.number().int().min(0).max(9).optional(),
 });
 export type Reflection = z.infer<typeof reflection>;
@@ -78,34 +78,37 @@ export type Reflection = z.infer<typeof reflection>;
 /** How a success criterion is marked. */
 export const MARKS = ["notYet", "nearly", "yes"] as const;
 
-/** What is kept of a finished go, for the child's side. */
+/** What is stored of a finished go, for the child's side. */
 export interface PlayScore {
-  /** What compares with other goes: in a match by difference the child's own points. */
+  /** The value that compares with other goes. In a match by difference, the child's own points. */
   value: number;
-  /** The score of the match, where it is another one. */
+  /** The score of the match, if it differs. */
   match: number | null;
   unit: Unit;
-  /** Which way is better; scores kept from earlier versions do not say, see rank.ts. */
+  /** Whether more or less is better. Scores from earlier versions do not say, see rank.ts. */
   better?: Better;
   /** More is better; see rank.ts. */
   rank: number;
   working: string;
-  /** What the family had set before the first send, by field: only goes alike in it compare. */
+  /** What the family set before the first send, by field. Only goes with the same settings are compared. */
   set?: Readonly<Record<string, string | number | boolean>>;
-  /** The child's own sends at each thing, and its hits; goes from earlier versions do not say. See core/referee/aimed.ts. */
+  /**
+   * The child's own sends at each target, and the hits. Goes from earlier versions do not say. See
+   * core/referee/aimed.ts.
+   */
   aimed?: Readonly<Record<string, readonly [sends: number, hits: number]>>;
   sends: number;
   stage: number;
   stages: number;
   finished: boolean;
   stopped: boolean;
-  /** The child's side won; null where nobody wins. */
+  /** The child's side won. Null if nobody wins. */
   won: boolean | null;
   /** From the first event to the last, seconds. */
   seconds: number;
-  /** Faster than what was sent can be fetched; see core/referee/hurried.ts. */
+  /** Faster than the object could be fetched, see core/referee/hurried.ts. */
   hurried?: true;
-  /** Throws that came more evenly than throwing and fetching does; see core/referee/even.ts. */
+  /** Throws in a more even rhythm than throwing and fetching allow, see core/referee/even.ts. */
   even?: true;
 }
 
@@ -118,31 +121,31 @@ export const decidedBefore = z.strictObject({
   bare: z.literal(true).optional(),
 });
 
-/** What was really played: the game as this home had it, for later sums. */
+/** What was really played: the game as this home had it, for later calculations. */
 export interface PlayedGame {
   pattern: { name: string; params: unknown; match?: unknown; family?: unknown; setOut?: unknown; between?: unknown };
   action: string;
-  /** The thing sent, and the floor it was sent over. */
+  /** The object that was sent, and the floor it was sent over. */
   send: string;
   floor: string;
-  /** What stood how far away, metres, by id. */
+  /** The distance of each target, metres, by id. */
   distances: Record<string, number>;
 }
 
 const hash = z.string().regex(/^[0-9a-f]{64}$/, "hash must be 64 hexadecimal digits");
-/** One go on its way from a device: whatever of it is not yet receipted. */
+/** One go on its way from a device: whatever of it has no receipt yet. */
 export const handIn = z.strictObject({
   play: z.uuid(),
   card: z.uuid(),
   device: z.string().min(8).max(64),
   setup: playSetup,
   rulesVersion: z.number().int().min(1).max(1000),
-  /** The version of the card that was played; pages kept from earlier versions versions do not say. */
+  /** The version of the card that was played. Pages from earlier versions do not say. */
   cardHash: hash.nullable().default(null),
   decided: decidedBefore.nullable().default(null),
   /** Device time of the start, milliseconds since 1970. */
   startedAt: z.number().int().min(0).max(4102444800000),
-  /** Events with their place in the record. */
+  /** The events, with their places in the record. */
   events: z
     .array(z.strictObject({ seq: z.number().int().min(0).max(MAX_EVENTS), event: recordedEvent }))
     .max(MAX_EVENTS),
@@ -159,16 +162,16 @@ export const handIn = z.strictObject({
     .nullable(),
 });
 export type HandIn = z.infer<typeof handIn>;
-/** As it is sent: what may be left out is left out. */
+/** As it is sent, with optional parts left out. */
 export type HandInSent = z.input<typeof handIn>;
 
 export const receipt = z.strictObject({
   play: z.uuid(),
-  /** Places that are kept, now or before. */
+  /** The places of events that are stored, now or before. */
   kept: z.array(z.number().int()),
-  /** Places at which other content was kept before. */
+  /** The places at which other content was stored before. */
   conflicts: z.array(z.number().int()),
-  /** Receipt of the result: equal for equal content. */
+  /** The receipt of the result. Equal for equal content. */
   result: hash.nullable(),
 });
 export type Receipt = z.infer<typeof receipt>;

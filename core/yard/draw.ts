@@ -1,30 +1,39 @@
 import { cornersOf, type Part, type Place, patchOf } from "./parts.ts";
 
-/** How a stroke looks; each renderer has its own paint for it. `start`: a line that sends are made from; `zone`: a band to rest in. */
+/**
+ * How a stroke looks. Each renderer has its own paint for it. `start`: a line that is sent from. `zone`: a band to
+ * rest in.
+ */
 export type Look = "field" | "zone" | "cell" | "line" | "net" | "run" | "roll" | "spot" | "start";
-/** Where words stand beside their place: over or under a thing of that size (metres), or from the place towards another. */
+/**
+ * Where words stand beside their place: over or under an item of that size (metres), or in the direction of another
+ * place.
+ */
 export type Beside = { side: "over" | "under"; size: number } | { toward: Place };
 /**
- * What is drawn of a layout: one list for the plan, the card, the sheet, the small pictures, the picture of a home and the SVG file, in the order in
- * which it is drawn. Metres, in the layout's own directions.
+ * What is drawn of a layout: one list for the plan, the card, the sheet, the small pictures, the picture of a home
+ * and the SVG file, in drawing order. Metres, in the layout's own directions.
  */
 export type Stroke =
-  /** `worth`: a band is the fuller the more points it brings. */
+  /** `worth`: the more points a band brings, the fuller it is. */
   | { kind: "poly"; id: string; look: Look; points: readonly Place[]; closed: boolean; worth?: number }
   | { kind: "disc"; id: string; look: Look; at: Place; radius: number }
-  /** `aimed`: something is sent at it. `sign`: what it carries; it is drawn as a card with that on it. */
+  /** `aimed`: something is sent at it. `sign`: it is drawn as a card with this on it. */
   | { kind: "thing"; id: string; at: Place; size: number; item: string; wall: boolean; aimed: boolean; sign?: string }
   | { kind: "person"; id: string; at: Place }
-  /** In the middle of its place where `beside` is not given. `of`: what it names. */
+  /** Centred on its place unless `beside` is given. `of`: what it names. */
   | { kind: "text"; id: string; at: Place; text: string; beside?: Beside; of: Part["kind"] };
 
 const LOOK_OF_WAY = { run: "run", weave: "run", roll: "roll" } as const;
-/** What lies flat first, then lines, then what stands there, then words. */
+/** What lies flat comes first, then lines, then what stands there, then words. */
 function layer(stroke: Stroke): number {
   if (stroke.kind === "poly") return stroke.look === "zone" ? 0 : stroke.look === "start" ? 2 : 1;
   return { disc: 1, thing: 3, person: 3, text: 4 }[stroke.kind];
 }
-/** What is written of a part where the renderer has no words of its own for it: its label, or what a band or a target is worth; a target has no words but those; what it carries is drawn on it. */
+/**
+ * The words of a part if the renderer has none of its own: its label, or what a band or target is worth. What a
+ * target carries is drawn on it.
+ */
 export function writtenOn(part: Part): string {
   if (part.kind === "target") return part.points === undefined ? "" : String(part.points);
   if (part.kind === "zone") return String(part.points);
@@ -33,8 +42,8 @@ export function writtenOn(part: Part): string {
 }
 
 /**
- * Strokes of all parts. `written` gives the words of a part ("": none). Lines between bands are the bands' edges already; the run-on and whoever
- * sends are shown by the views that speak of them.
+ * The strokes of all parts. `written` returns the words of a part ("": none). Lines between bands are the bands'
+ * edges already. The run-on and the players are drawn by the views that deal with them.
  */
 export function strokesOf(parts: readonly Part[], written: (part: Part) => string = writtenOn): Stroke[] {
   const list = parts.flatMap((part): Stroke[] => {

@@ -3,9 +3,9 @@ import type { HitRule } from "../rules/hit-rule.ts";
 import type { LineRule } from "../rules/limits.ts";
 
 /**
- * A part of a layout. `along` runs from the start line to the targets, `across` to the player's right, metres, from the middle
- * of the start line. `turn`: radians about its own middle, from along towards across. Plan, tape, set-up script, forecast and export read
- * parts and nothing else.
+ * A part of a layout. `along` runs from the start line to the targets and `across` to the player's right, in metres
+ * from the middle of the start line. `turn`: radians about its own middle, from along towards across. The plan, the
+ * tape, the set-up script, the forecast and the export read parts and nothing else.
  */
 export type Part =
   | {
@@ -16,10 +16,10 @@ export type Part =
       width: number;
       role: "start" | "band" | "net" | "mark";
       label?: string;
-      /** What a send from there brings, where that is written beside it. */
+      /** What a send from there is worth, if that is written beside it. */
       points?: number;
       turn?: number;
-      /** A net: how high its upper edge is, metres. */
+      /** A net: the height of its upper edge, metres. */
       height?: number;
     }
   | {
@@ -29,17 +29,17 @@ export type Part =
       across: number;
       width: number;
       height: number;
-      /** Away from the player; where nobody knows, as deep as wide, up to 0.3 m. */
+      /** Its depth, away from the player. If unknown, as deep as wide, up to 0.3 m. */
       depth?: number;
       item: string;
       label: string;
       rule: HitRule;
-      /** On a wall: how high its lower edge is, metres. */
+      /** On a wall: the height of its lower edge, metres. */
       base?: number;
-      /** What hitting it brings, where that is written on it; and a letter, number or word that it carries. */
+      /** What hitting it is worth, if that is written on it; and a letter, number or word on it. */
       points?: number;
       sign?: string;
-      /** One of several of a kind, which are one role: its name. */
+      /** The name of the role, for one of several targets of a kind that share it. */
       group?: string;
     }
   | {
@@ -50,7 +50,7 @@ export type Part =
       across: number;
       width: number;
       points: number;
-      /** What has a thing on an inner line; what is on the last one has a rule of its own (kept from earlier versions: `out`). */
+      /** The rule for an object on an inner line. The last line has a rule of its own (in earlier versions: `out`). */
       lineRule: LineRule;
       lastLine?: LastLine;
     }
@@ -58,11 +58,14 @@ export type Part =
   | ({ kind: "cell"; label: string } & Flat)
   /** A round mark on the floor, numbered. */
   | { kind: "spot"; id: string; along: number; across: number; radius: number; label: string }
-  /** A way to go, from point to point. */
+  /** A path from point to point. */
   | { kind: "path"; id: string; points: readonly Place[]; closed: boolean; role: "run" | "weave" | "roll" }
-  /** A field with an outline: a half of one, a goal area, a square to stay in. */
+  /** A field with an outline: one half of it, a goal area, a square to stay in. */
   | ({ kind: "court"; label: string } & Flat)
-  /** A thing that stands there and is not aimed at: a gate post, a base, a ramp. `base`: on a wall, how high its lower edge is, metres. */
+  /**
+   * An item that stands there and is not a target: a gate post, a base, a ramp. `base`: on a wall, the height of its
+   * lower edge, metres.
+   */
   | ({ kind: "obstacle"; item: string; label: string; base?: number } & Flat)
   | { kind: "person"; id: string; along: number; across: number; role: "sender" | "receiver" }
   | { kind: "runOn"; id: string; near: number; far: number; across: number; width: number };
@@ -73,7 +76,7 @@ export interface Place {
   along: number;
   across: number;
 }
-/** A rectangle on the floor about a point: `depth` along, `width` across, metres. */
+/** A rectangle on the floor around a point: `depth` along, `width` across, metres. */
 interface Flat extends Place {
   id: string;
   depth: number;
@@ -85,12 +88,15 @@ export function partsOf<K extends Part["kind"]>(parts: readonly Part[], kind: K)
   return parts.filter((part): part is PartOf<K> => part.kind === kind);
 }
 
-/** A line on the floor takes up so much, metres. */
+/** The depth of a line on the floor, metres. */
 export const LINE_DEPTH = 0.04;
-/** A target whose depth nobody knows is as deep as wide, and no deeper than this, metres. */
+/** A target of unknown depth is as deep as wide, but no deeper than this, metres. */
 const DEEPEST_TARGET = 0.3;
 
-/** The floor that a part takes up: a rectangle by its middle, half sizes (metres) and turn; null for a way, the run-on and people. */
+/**
+ * The floor that a part takes up: a rectangle by its middle, half sizes (metres) and turn. Null for a path, the run-
+ * on and people.
+ */
 export interface Patch {
   along: number;
   across: number;
@@ -129,7 +135,7 @@ export function patchOf(part: Part): Patch | null {
 }
 const spot = (place: Place): Place => ({ along: place.along, across: place.across });
 
-/** Corners of a patch, in order. */
+/** The corners of a patch, in order. */
 export function cornersOf(patch: Patch): Place[] {
   const [c, s] = [Math.cos(patch.turn), Math.sin(patch.turn)];
   const at = (u: number, value: number) => ({
@@ -144,7 +150,7 @@ export function cornersOf(patch: Patch): Place[] {
   ];
 }
 
-/** Every point that matters of a part: corners, nodes of a way, where somebody stands; none for the run-on. */
+/** Every point that matters of a part: corners, nodes of a path, where somebody stands. None for the run-on. */
 export function pointsOf(part: Part): readonly Place[] {
   if (part.kind === "path") return part.points;
   if (part.kind === "person") return [part];
@@ -152,7 +158,7 @@ export function pointsOf(part: Part): readonly Place[] {
   return patch ? cornersOf(patch) : [];
 }
 
-/** Least and most of all parts, run-on left out, metres. */
+/** The extent of all parts without the run-on, metres. */
 export function boundsOf(parts: readonly Part[]): { along: [number, number]; across: [number, number] } {
   const out = { along: [0, 0] as [number, number], across: [0, 0] as [number, number] };
   let first = true;
@@ -169,7 +175,10 @@ export function boundsOf(parts: readonly Part[]): { along: [number, number]; acr
   return out;
 }
 
-/** Farthest point from the start line that any part but the run-on takes, metres: the middles of lines and targets, the ends of all else. */
+/**
+ * The point farthest from the start line that any part except the run-on reaches, metres: the middles of lines and
+ * targets, the ends of everything else.
+ */
 export function reachOfLayout(parts: readonly Part[]): number {
   let far = 0;
   for (const part of parts) {
@@ -184,7 +193,7 @@ export function endOfRunOn(parts: readonly Part[]): number {
   return partsOf(parts, "runOn").reduce((far, p) => Math.max(far, p.far), reachOfLayout(parts));
 }
 
-/** Where distances are counted from: the start, or back from the target where the line moves. Metres along, or null. */
+/** Where distances are counted from, metres along: the target, if the line moves. Null: from the start. */
 export function countedBackFrom(parts: readonly Part[]): number | null {
   const moves = partsOf(parts, "line").some((line) => line.role === "start" && line.id !== "start");
   return moves ? (partsOf(parts, "target")[0]?.along ?? null) : null;

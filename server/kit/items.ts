@@ -12,7 +12,7 @@ import { NotAllowed, NotFound } from "../problem.ts";
 
 const { schoolItem, activity } = schema;
 
-/** What a school has made of the list of things. */
+/** The changes that a school has made to the list of items. */
 export async function schoolItemsOf(tx: Tx): Promise<SchoolItems> {
   const rows = await tx.select().from(schoolItem).orderBy(schoolItem.id);
   return {
@@ -20,7 +20,7 @@ export async function schoolItemsOf(tx: Tx): Promise<SchoolItems> {
     hidden: rows.filter((row) => row.hidden).map((row) => row.id),
   };
 }
-/** The same for a family or a class link. */
+/** The same for a family's or a class's link. */
 export const schoolItemsIn = (schoolId: string): Promise<SchoolItems> => withTenant(schoolId, schoolItemsOf);
 export const schoolItemsFor = (who: SignedIn): Promise<SchoolItems> => withTenant(who.schoolId, schoolItemsOf);
 
@@ -52,7 +52,7 @@ async function put(tx: Tx, who: SignedIn, items: readonly Item[]): Promise<void>
     throw NotAllowed.of("items", `A school can have at most ${MAX_OWN_ITEMS} items of its own.`);
 }
 
-/** Adds a thing, or changes one. `adding`: the id must be free. */
+/** Adds an item or changes one. `adding`: the id must be free. */
 export function saveItem(who: SignedIn, given: unknown, adding: boolean): Promise<void> {
   const item = checked(given);
   return withTenant(who.schoolId, async (tx) => {
@@ -65,7 +65,7 @@ export function saveItem(who: SignedIn, given: unknown, adding: boolean): Promis
   });
 }
 
-/** All or nothing: every item is checked before one is kept. */
+/** All or nothing: every item is checked before any is stored. */
 export function saveItems(who: SignedIn, given: readonly unknown[]): Promise<number> {
   const items = given.map((g, i) => {
     try {
@@ -97,15 +97,15 @@ export function hideItem(who: SignedIn, id: string, hidden: boolean): Promise<vo
   });
 }
 
-/** Titles of the activities on the school's shelves that speak of a thing. */
+/** The titles of activities on the school's shelves that use an item. */
 async function activitiesWith(tx: Tx, id: string): Promise<string[]> {
   const rows = await tx.select({ document: activity.document }).from(activity).where(isNull(activity.deletedAt));
   return rows.filter((row) => itemsIn(row.document).has(id)).map((row) => row.document.title);
 }
 
 /**
- * Takes a school's own thing out of the list, or undoes its change to one of the tool's. An activity that uses it keeps a copy of its own,
- * so nothing breaks; still it is only done on a yes. Answers with the thing, so that it can be put back.
+ * Deletes a school's own item, or undoes its change to a built-in one. An activity that uses the item has its own
+ * copy, so nothing breaks; it is still only done after a yes. Returns the item, so that it can be restored.
  */
 export function deleteItem(
   who: SignedIn,
@@ -123,7 +123,7 @@ export function deleteItem(
 }
 
 const word = z.string().trim();
-/** Columns of the list as CSV, in order; words in a cell have a space between. */
+/** The columns of the list as CSV, in order. Words in a cell are separated by spaces. */
 export const ITEM_COLUMNS = [
   "id",
   "name",
@@ -156,7 +156,7 @@ export const ITEM_COLUMNS = [
   "source",
 ] as const;
 
-/** One thing as a row of CSV. What is made of what is only in the JSON form. */
+/** One item as a row of CSV. How it is made is only in the JSON form. */
 export function itemToRow(item: Item): Record<string, string | number> {
   return Object.fromEntries(
     ITEM_COLUMNS.map((itemColumn) => {
@@ -175,7 +175,7 @@ const MAY_LACK = new Set(["drag", "opening", "gap", "contents"]);
 /** Columns that files from earlier versions do not have. */
 const MAY_BE_AWAY = new Set(["openingDepth"]);
 
-/** A row of CSV as a thing, not yet checked: what is not a number stays text, so that the check can name it. */
+/** A row of CSV as an item, not yet checked. What is not a number stays text, so that the check can name it. */
 export function rowToItem(row: Record<string, string>): unknown {
   const out: Record<string, unknown> = { always: false, made: null };
   for (const itemColumn of ITEM_COLUMNS) {
@@ -194,7 +194,7 @@ export function rowToItem(row: Record<string, string>): unknown {
 export const itemsToCsv = (items: readonly Item[]): string =>
   `\ufeff${Papa.unparse(items.map(itemToRow), { columns: [...ITEM_COLUMNS], escapeFormulae: true })}\r\n`;
 
-/** Rows of a CSV file of things, not yet checked; a file with other columns is refused by name. */
+/** The rows of a CSV file of items, not yet checked. A file with other columns is refused by name. */
 export function readItemsCsv(text: string): unknown[] {
   const parsed = Papa.parse<Record<string, string>>(text.replace(/^\ufeff/, ""), {
     header: true,

@@ -253,7 +253,7 @@ function gameOf(givenCard: Card): PlayedGame {
 
 /**
  * The version of the card that a go was played with, made again as its family decided. Null where the device does not say which (a page
- * kept from earlier versions versions), or names one that never was: such a go is scored by the card in force, and marked.
+ * kept from earlier versions), or names one that never was: such a go is scored by the card in force, and marked.
  */
 async function playedCard(
   link: OpenLink,

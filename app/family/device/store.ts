@@ -3,10 +3,13 @@ import type { PlayEvent } from "#core/events/events.ts";
 import type { HandInSent, PlaySetup, Reflection } from "#core/records/play.ts";
 import { remember, remembered } from "../../kept.ts";
 
-/** One go as this device keeps it, until it is handed in and receipted. */
+/** One go as this device stores it, until it is handed in and receipted. */
 export interface LocalPlay {
   id: string;
-  /** The link it is sent by; others that led to its card stand by, since a teacher may make a new link meanwhile. */
+  /**
+   * The link it is sent by. Other links that led to its card are kept in reserve, because a teacher may replace a
+   * link meanwhile.
+   */
   token: string;
   others?: string[];
   card: string;
@@ -15,37 +18,37 @@ export interface LocalPlay {
   decided?: HandInSent["decided"];
   device: string;
   setup: PlaySetup;
-  /** The child adds its score up itself: it is shown once that was typed. */
+  /** The child adds up the score and sees it only after typing it. */
   adds?: boolean;
-  /** Another home plays along over a call: after each turn it is read how it stands. */
+  /** Another home plays along over a call, so the standing is read out after each turn. */
   call?: boolean;
-  /** It does not count: never sent anywhere, gone when it is over. */
+  /** A practice go: it is never sent, and is deleted when it is over. */
   practice?: boolean;
-  /** A clock that runs so many times as fast, where somebody only tries the game out. */
+  /** The speed of the clock, for trying a game out. */
   speed?: number;
-  /** The answer chosen to the question before play. */
+  /** The answer to the question before play. */
   chose?: number;
-  /** Typed for the day; never leave the device. */
+  /** Typed for the day. They never leave the device. */
   names: string[];
   rulesVersion: number;
   startedAt: number;
-  /** Over by the rules or stopped: nothing more will be recorded. */
+  /** Over by the rules or stopped, so nothing more will be recorded. */
   done: boolean;
   result: { events: number; reflection: Reflection } | null;
   /** The server's receipt of the result. */
   receipt: string | null;
-  /** Why the server will never take it, in its own words. */
+  /** Why the server will never accept it, in the server's words. */
   refused: string | null;
-  /** Why it waits, in the server's own words; it is sent again. */
+  /** Why it waits, in the server's words. It is sent again. */
   stuck?: string | null;
-  /** The server asked not to be asked again before this instant, milliseconds since 1970. */
+  /** The server asked to be left alone until this instant, milliseconds since 1970. */
   notBefore?: number;
 }
 export interface LocalEvent {
   play: string;
   seq: number;
   event: PlayEvent;
-  /** 1 once receipted; a number, so that it can be indexed. */
+  /** 1 once receipted. A number, so that it can be indexed. */
   kept: 0 | 1;
 }
 interface Yard extends DBSchema {
@@ -53,42 +56,42 @@ interface Yard extends DBSchema {
   events: { key: [string, number]; value: LocalEvent; indexes: { play: string } };
 }
 
-/** What earlier versions took for final, though a new link, or another network, would have taken it. */
+/** Refusals that earlier versions took for final, although a new link or another network would have helped. */
 const GIVEN_UP = ["This link is off.", "This link is not known.", "There is no such card."];
 
-/** A database that has not opened by then is blocked, milliseconds. */
+/** A database that has not opened within this time is blocked, milliseconds. */
 const OPENS_WITHIN = 4000;
 
 /**
- * Goes that are only in this page's memory: all of them where the browser keeps nothing, else those that a family plays on with after the device
- * could not keep a throw. They are gone when the page is closed, and handed in over the network before.
+ * Goes that exist only in this page's memory: all goes if the browser stores nothing, or those that went on after the
+ * device could not store an event. They are lost when the page is closed, unless they were handed in before.
  */
 const memory = { plays: new Map<string, LocalPlay>(), events: new Map<string, LocalEvent[]>() };
 
 const changed = new EventTarget();
 let blocked = false;
 const noteMemory = () => changed.dispatchEvent(new Event("memory"));
-/** Whether goes are only in this page's memory: the browser keeps nothing, or one was moved there. */
+/** True if goes are only in this page's memory, because the browser stores nothing or one was moved there. */
 export const inMemoryOnly = (): boolean => blocked || [...memory.plays.values()].some((play) => !play.practice);
-/** Whether one go is in this page's memory alone. */
+/** True if one go is only in this page's memory. */
 export const isInMemory = (id: string): boolean => memory.plays.has(id);
 /** Calls back when that changes. */
 export function onMemory(listen: () => void): () => void {
   changed.addEventListener("memory", listen);
   return () => changed.removeEventListener("memory", listen);
 }
-/** Goes that would be lost if the page were closed now. */
+/** True if a go would be lost if the page were closed now. */
 export const unsentInMemory = (): boolean =>
   [...memory.plays.values()].some((play) => !play.practice && !play.receipt && !play.refused);
 
 let opened: Promise<IDBPDatabase<Yard> | null> | null = null;
-/** The device's database; null where the browser does not let us have one. */
+/** The device's database. Null if the browser does not let us have one. */
 const db = (): Promise<IDBPDatabase<Yard> | null> => {
   opened ??= (async () => {
     const opening = openDB<Yard>("daring-yard", 2, {
       async upgrade(database, from, _to, tx) {
         if (from === 1) {
-          // Given up by an earlier version for a reason that was not final: it is sent again.
+          // Goes that an earlier version gave up for a reason that was not final are sent again.
           const all = tx.objectStore("plays");
           for (const play of await all.getAll())
             if (play.refused !== null && (/^\d{3}$/.test(play.refused) || GIVEN_UP.includes(play.refused)))
@@ -123,7 +126,7 @@ export const deviceId = (): string => {
   return made;
 };
 
-/** Keeps a new go: on the device, or where that fails in memory. */
+/** Stores a new go on the device or, if that fails, in memory. */
 export async function addPlay(play: LocalPlay): Promise<void> {
   const database = await db();
   try {
@@ -139,7 +142,7 @@ export async function addPlay(play: LocalPlay): Promise<void> {
   noteMemory();
 }
 
-/** Changes a play in one transaction, so that two tabs never undo each other's change. */
+/** Changes a play in one transaction, so that two tabs never undo each other's changes. */
 export async function changePlay(id: string, change: Partial<LocalPlay>): Promise<void> {
   const own = memory.plays.get(id);
   if (own) {
@@ -154,14 +157,15 @@ export async function changePlay(id: string, change: Partial<LocalPlay>): Promis
   await tx.done;
 }
 
-/** The place of an event is taken: the same go is played in another tab. */
+/** The place of an event is taken, because the same go is played in another tab. */
 export class PlaceTaken extends Error {}
-/** An event could not be kept; the ones before it are. */
+/** An event could not be stored. The ones before it are. */
 export class NotKept extends Error {}
 
 /**
- * Keeps an event behind the one before it, so that what is kept has no gap. PlaceTaken where somebody else wrote there; NotKept where the device
- * could not (it is full, or lost what it had). `follows`: the caller has itself just saved the event before this one.
+ * Stores an event behind the one before it, so that there is never a gap. PlaceTaken if another tab wrote there;
+ * NotKept if the device could not (it is full, or lost what it had). `follows`: the caller has itself just stored the
+ * event before this one.
  */
 export async function addEvent(play: string, seq: number, event: PlayEvent, follows = false): Promise<void> {
   const own = memory.events.get(play);
@@ -178,7 +182,7 @@ export async function addEvent(play: string, seq: number, event: PlayEvent, foll
     await tx.done;
   } catch (error) {
     if ((error as DOMException).name !== "ConstraintError") throw new NotKept((error as Error).name);
-    // A try before may have kept it and not known so.
+    // An earlier attempt may have stored it without learning so.
     const there = await (await db())!.get("events", [play, seq]);
     if (JSON.stringify(there?.event) !== JSON.stringify(event)) throw new PlaceTaken();
   }
@@ -191,10 +195,10 @@ export async function eventsOf(play: string): Promise<LocalEvent[]> {
   return all.sort((a, b) => a.seq - b.seq);
 }
 
-/** The first event of each go that may not have reached the school yet: what is before it need not be read again. */
+/** The first event of each go that may not have reached the school yet. Earlier ones need not be read again. */
 const firstUnsent = new Map<string, number>();
 
-/** Events of a go that the school does not have yet, in their order. */
+/** The events of a go that the school does not have yet, in order. */
 export async function unsentEvents(play: string): Promise<LocalEvent[]> {
   const own = memory.events.get(play);
   if (own) return own.filter((event) => event.kept === 0);
@@ -221,7 +225,7 @@ export async function markSynced(play: string, events: readonly { seq: number; e
   firstUnsent.set(play, Math.max(firstUnsent.get(play) ?? 0, last + 1));
 }
 
-/** Plays on with a go in memory alone: what the device has of it, and the events that it could not keep. */
+/** Goes on with a go in memory alone, with what the device has of it and the events that it could not store. */
 export async function moveToMemory(id: string, unkept: readonly { seq: number; event: PlayEvent }[]): Promise<void> {
   const play = await playById(id);
   if (!play || memory.plays.has(id)) return;
@@ -229,10 +233,10 @@ export async function moveToMemory(id: string, unkept: readonly { seq: number; e
   memory.plays.set(id, play);
   memory.events.set(id, [...events, ...unkept.map((u) => ({ play: id, ...u, kept: 0 as const }))]);
   noteMemory();
-  // What the device has stays there, in case the page is closed: it is handed in from there, and twice is once.
+  // What the device has stays there in case the page is closed. Handing it in twice does no harm.
 }
 
-/** Makes room: goes that the school has already, with everything of them. Answers with how many there were. */
+/** Makes room by deleting goes that the school has already. Returns how many. */
 export async function freeSpace(): Promise<number> {
   const database = await db();
   if (!database) return 0;
@@ -256,7 +260,7 @@ async function dropFrom(database: IDBPDatabase<Yard> | null, id: string): Promis
   await tx.done;
 }
 
-/** Forgets a go that did not count, with its events. One that counts stays. */
+/** Deletes a practice go with its events. A go that counts stays. */
 export async function dropPractice(id: string): Promise<void> {
   const play = await playById(id);
   if (!play?.practice) return;
@@ -269,7 +273,7 @@ export async function playById(id: string): Promise<LocalPlay | undefined> {
   return memory.plays.get(id) ?? (await (await db())?.get("plays", id));
 }
 
-/** In the order they were begun; what is in memory stands for what the device has of it. */
+/** In order of their start. What is in memory replaces what the device has. */
 const merged = (kept: readonly LocalPlay[], own: readonly LocalPlay[]): LocalPlay[] =>
   [...new Map([...kept, ...own].map((play) => [play.id, play])).values()].sort((a, b) => a.startedAt - b.startedAt);
 
@@ -281,7 +285,7 @@ export async function playsOfCard(card: string): Promise<LocalPlay[]> {
   );
 }
 
-/** Goes on this device that a page answers for: of its link, and of the cards it shows. */
+/** The goes on this device that a page is responsible for: those of its link, and of the cards it shows. */
 export async function playsOf(token: string, cards: readonly string[]): Promise<LocalPlay[]> {
   const database = await db();
   const found = (await database?.getAllFromIndex("plays", "token", token)) ?? [];
@@ -292,17 +296,17 @@ export async function playsOf(token: string, cards: readonly string[]): Promise<
   );
 }
 
-/** Goes of these cards that wait go by this link from now on; the links they had stand by. */
+/** Waiting goes of these cards are sent by this link from now on. Their earlier links are kept in reserve. */
 export async function claim(token: string, cards: readonly string[]): Promise<void> {
   for (const play of await playsOf(token, cards)) {
     if (play.receipt || play.token === token || !cards.includes(play.card) || play.others?.includes(token)) continue;
     await changePlay(play.id, { token, others: [play.token, ...(play.others ?? [])].slice(0, MAX_LINKS), stuck: null });
   }
 }
-/** Links of one go that are kept. */
+/** The most links that are kept for one go. */
 const MAX_LINKS = 5;
 
-/** After the receipt the device clears its own: events go, and with them the names. */
+/** After the receipt, the device deletes its own copy: the events, and with them the names. */
 export async function clearHandedIn(id: string, receipt: string): Promise<void> {
   const clear = { receipt, refused: null, stuck: null, names: [] };
   const own = memory.plays.get(id);

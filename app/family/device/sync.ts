@@ -12,14 +12,14 @@ import {
   unsentEvents,
 } from "./store.ts";
 
-/** Waits between tries when a go did not get through, milliseconds: doubled each time between these. */
+/** Waits between attempts to send a go, milliseconds. The wait doubles each time, between these two. */
 const FIRST_WAIT = 2000;
 const LONGEST_WAIT = 60_000;
-/** A server that asks for patience is believed for this long at most, seconds. */
+/** The longest that a server may ask us to wait, seconds. */
 const LONGEST_PATIENCE = 86_400;
 
 const changed = new EventTarget();
-/** Calls back whenever something was receipted, refused, or could not be sent. */
+/** Calls back whenever something was receipted or refused, or could not be sent. */
 export function onSync(listen: () => void): () => void {
   changed.addEventListener("sync", listen);
   return () => changed.removeEventListener("sync", listen);
@@ -28,10 +28,13 @@ export function onSync(listen: () => void): () => void {
 let wait = FIRST_WAIT;
 let timer: ReturnType<typeof setTimeout> | null = null;
 
-/** Sends everything of a link and its cards that has no receipt yet, now and again until it has. Safe to call at any time, in any tab. */
+/**
+ * Sends everything of a link and its cards that has no receipt, and repeats until it has. Safe to call at any time,
+ * in any tab.
+ */
 export async function syncAll(token: string, cards: readonly string[]): Promise<void> {
   let failed = false;
-  /** How long until the first of those may be sent that the server asked to wait, milliseconds. */
+  /** How long until the first go may be sent that the server asked to wait, milliseconds. */
   let patience = Number.POSITIVE_INFINITY;
   await claim(token, cards);
   for (const play of await playsOf(token, cards))
@@ -48,10 +51,13 @@ export async function syncAll(token: string, cards: readonly string[]): Promise<
   if (failed) wait = Math.min(LONGEST_WAIT, wait * 2);
 }
 
-/** While a game is on, its events are sent together at most this often, milliseconds: a tap must not wait for the network. */
+/**
+ * During a game, events are sent together at most this often, milliseconds, because a tap must not wait for the
+ * network.
+ */
 const SEND_EVERY = 2000;
 let soon: ReturnType<typeof setTimeout> | null = null;
-/** Sends what has been saved of a card before long; several calls become one. */
+/** Sends what is stored of a card soon. Several calls become one. */
 export function syncSoon(token: string, card: string): void {
   if (soon) return;
   soon = setTimeout(() => {
@@ -60,15 +66,15 @@ export function syncSoon(token: string, card: string): void {
   }, SEND_EVERY);
 }
 
-/** One sender at a time over all tabs; sending twice would be harmless, but a waste. */
+/** Only one tab sends at a time. Sending twice would be harmless, but a waste. */
 async function alone(id: string, work: () => Promise<boolean>): Promise<boolean> {
   return navigator.locks ? navigator.locks.request(`yard-sync-${id}`, work) : work();
 }
 
-/** Events in one message: well under what the server takes. */
+/** The most events in one message, well below the server's limit. */
 const MAX_AT_ONCE = 4000;
 
-/** True when nothing is left to send, or never will be. */
+/** True if nothing is left to send, or never will be. */
 function syncPlay(id: string): Promise<boolean> {
   return alone(id, async () => {
     const play = await playById(id);
@@ -76,14 +82,14 @@ function syncPlay(id: string): Promise<boolean> {
     const events = await unsentEvents(id);
     if (events.length === 0 && !play.result) return true;
     let done = true;
-    // A very long game goes in parts; its result goes with the last of them.
+    // A very long game is sent in parts, with its result in the last.
     for (let from = 0; done && (from === 0 || from < events.length); from += MAX_AT_ONCE) {
       const part = events.slice(from, from + MAX_AT_ONCE).map(({ seq, event }) => ({ seq, event }));
       const last = from + MAX_AT_ONCE >= events.length;
       done = await sendByAnyLink({ ...play, result: last ? play.result : null }, part);
       if (done && (await playById(id))?.refused) break;
     }
-    // Screens show goes, not their events: only one that has changed, or waits to be handed in, is worth reading again.
+    // Screens show goes and not their events, so only a go that has changed or waits to be handed in is read again.
     if (play.result || JSON.stringify(await playById(id)) !== JSON.stringify(play))
       changed.dispatchEvent(new Event("sync"));
     return done;
@@ -93,7 +99,7 @@ function syncPlay(id: string): Promise<boolean> {
 /** An event of a go, as this device has saved it. */
 type SavedEvent = Pick<LocalEvent, "seq" | "event">;
 
-/** By the link it has; where the server says that this one is no good, by those that stand by. */
+/** Sends by the go's own link or, if the server refuses that one, by those in reserve. */
 async function sendByAnyLink(play: LocalPlay, events: readonly SavedEvent[]): Promise<boolean> {
   for (const token of [play.token, ...(play.others ?? [])]) {
     const answer = await post(play, token, events);
@@ -135,7 +141,7 @@ const LATER: Later = { later: 0, message: null };
 const secondsOf = (response: Response) =>
   Math.min(LONGEST_PATIENCE, Math.max(0, Number(response.headers.get("Retry-After")) || 0));
 
-/** What our server answered; whatever anybody else says (a network's sign-in page, a proxy) means: try again later. */
+/** What our server answered. Any other answer (a network's sign-in page, a proxy) means: try again later. */
 async function post(
   play: LocalPlay,
   token: string,
@@ -160,7 +166,7 @@ async function post(
       body: JSON.stringify(body),
       redirect: "error",
     });
-    // Too many at once: it says when to come again, before it has looked at anything.
+    // The server is too busy. It says when to come again, before it has looked at anything.
     if (response.status === 503) return { ...LATER, later: secondsOf(response) };
     const told = (await response.json()) as (Receipt & { answer?: string }) | NotTaken;
     if (told?.answer !== ANSWERED) return LATER;
@@ -171,7 +177,7 @@ async function post(
   }
 }
 
-/** Keeps sending while the page lives: at once, when the network comes back, and when the page is looked at again. */
+/** Keeps sending while the page is open: at once, when the network returns, and when the page is looked at again. */
 export function keepSyncing(token: string, cards: readonly string[]): () => void {
   const go = () => void syncAll(token, cards);
   const seen = () => document.visibilityState === "visible" && go();

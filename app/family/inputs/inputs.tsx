@@ -10,7 +10,7 @@ import { Move } from "./move.tsx";
 import { loadPieces, piece } from "./piece.ts";
 import { Choose, piecesIn, Rest } from "./zones.tsx";
 
-/** What only some games need comes with them. */
+/** Inputs that only some games need are loaded with them. */
 const Cells = piece(() => import("./cells.tsx"));
 const Lift = piece(async () => ({ default: (await import("./cells.tsx")).Lift }));
 const Fall = piece(() => import("./fall.tsx"));
@@ -38,13 +38,16 @@ const SetPanel = piece(async () => ({ default: (await import("./set.tsx")).SetPa
 type WithAll<A extends Ask> = InputProps<A> & { all: readonly Ask[] };
 type InputOf<K extends AskKind> = (props: WithAll<AskOf<K>>) => React.ReactNode;
 
-/** Where there were several to choose from, the last one is told as they were: nothing else comes to lie under the finger. */
+/**
+ * If there were several targets to choose from, the last one is shown as they were, so that nothing else comes to lie
+ * under the finger.
+ */
 function OneOrAny(p: InputProps<AskOf<"send">> & { aim: AimOf<"any"> }) {
   const places = p.places ?? (p.aim.want.length > 1 ? p.aim.among : []);
   return places.length > 0 ? <AnyOf {...p} places={places} /> : <HitOrMiss {...p} />;
 }
 
-/** How a send is told, by what it is aimed at: complete by the compiler. */
+/** How a send is entered, by what it is aimed at. The compiler checks that the list is complete. */
 const sends: { [K in AimKind]: (props: WithAll<AskOf<"send">>) => React.ReactNode } = {
   any: ({ all: _, ...probe }) =>
     probe.ask.aim.kind === "any" &&
@@ -86,7 +89,7 @@ const sends: { [K in AimKind]: (props: WithAll<AskOf<"send">>) => React.ReactNod
   point: ({ all: _, ...probe }) => probe.ask.aim.kind === "point" && <Point {...probe} aim={probe.ask.aim} />,
   goal: ({ all: _, ...probe }) => probe.ask.aim.kind === "goal" && <Goal {...probe} aim={probe.ask.aim} />,
 };
-/** The input of everything that may be asked: complete by the compiler; null: it has none of its own. */
+/** The input for every kind of ask. Null: it has none of its own. The compiler checks that the list is complete. */
 const inputs: { [K in AskKind]: InputOf<K> | null } = {
   send: (withAll) => sends[withAll.ask.aim.kind](withAll),
   count: ({ all: _, ...probe }) => <Count {...probe} />,
@@ -124,10 +127,10 @@ export function Input({ all, ...p }: InputProps & { all: readonly Ask[] }) {
   );
 }
 
-/** Whether a kind of ask has an input, so that an earlier one can be told again. */
+/** True if a kind of ask has an input, so that an earlier event can be entered again. */
 export const hasInput = (kind: AskKind): boolean => inputs[kind] !== null;
 
-/** The line that would be easier than the one of now, and the harder one, of those that may be stood at; null: none may be. */
+/** The next easier and the next harder line, of those that may be chosen. Null if none may. */
 function linesOf({ fields, now }: AskOf<"set">): { easier: number | undefined; harder: number | undefined } | null {
   const values = fields[LINE_FIELD]?.map(Number).sort((a, b) => a - b);
   if (!values) return null;
@@ -160,20 +163,20 @@ function asideOf(asks: readonly Ask[]) {
         ask !== rest &&
         ask.kind !== "move" &&
         ask.kind !== "set" &&
-        // What must be chosen may be chosen again; where there is no other, it is not asked.
+        // What had to be chosen may be chosen again, unless there is no other option.
         !(ask.kind === "choose" && ask.must),
     ),
   };
 }
 type Aside = ReturnType<typeof asideOf>;
 
-/** The inputs of everything that is asked now; no game has a screen of its own. */
+/** The inputs for everything that is asked now. No game has a screen of its own. */
 export function Inputs({
   asks,
   ...p
 }: Omit<InputProps, "ask"> & {
   asks: readonly Ask[];
-  /** The rules of the ladder ask for another line. */
+  /** The level rules suggest another line. */
   nudge?: ReturnType<typeof levelPromptOf>;
 }) {
   const [panel, show] = useState<Panel | null>(null);
@@ -193,7 +196,7 @@ export function Inputs({
   if (panel === "calling" && again) return <ChooseAgain {...p} ask={again} close={close} />;
   if (panel === "telling" && told) return <TellTotal {...p} ask={told} close={close} />;
   if (panel === "moving" && move) return <Move ask={move} data={p.data} name={p.name} close={close} act={p.act} />;
-  // What comes and goes stands over what is tapped at every send: that stays where it is under the thumb.
+  // What comes and goes is placed above what is tapped for every attempt, which stays under the thumb.
   return (
     <>
       {p.nudge?.to === "found" && (

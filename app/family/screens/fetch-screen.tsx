@@ -13,18 +13,18 @@ import type { OwnCard } from "../card/own-card.ts";
 import { useHeading } from "../card/use-heading.ts";
 
 interface Thing {
-  /** Its role: what is fetched for it, and what it is ticked by. */
+  /** The role that the item is fetched for, by which it is also ticked. */
   id: string;
   item: string;
   name: string;
   note?: string;
   why?: string;
   minutes: number;
-  /** Nothing else serves as it, as far as anybody works out. */
+  /** Nothing else can serve as it, as far as could be worked out. */
   fixed?: true;
 }
 
-/** What to fetch, by what it is for. */
+/** What to fetch, grouped by what it is for. */
 function groups({ card }: CardData, names: Names): { title: string; list: Thing[] }[] {
   const activity = card.activity;
   const picks = card.home?.picks ?? [];
@@ -117,7 +117,7 @@ export function FetchScreen({
   own: OwnCard;
   ticks: Ticks;
   setTicks: (givenTicks: Ticks) => void;
-  /** A go is under way: what is laid out stays. */
+  /** A go is under way, so what is laid out stays. */
   locked: boolean;
 }) {
   const { card } = data;
@@ -127,7 +127,7 @@ export function FetchScreen({
   const turn = (id: string) =>
     setTicks({ ...ticks, have: has(id) ? ticks.have.filter((text) => text !== id) : [...ticks.have, id] });
   const { cues, watch = [] } = card.activity;
-  // What cannot be done here is said first: what is done instead, or that there is no room at all.
+  // What cannot be done here comes first: what is done instead, or that there is no room at all.
   const instead = card.home?.changes.find((change) => change.key === "change.action");
   const nowhere = card.home?.place?.status === "none";
   const list = groups(data, names);
@@ -199,7 +199,10 @@ export function FetchScreen({
   );
 }
 
-/** What the family's own choice does: how much harder or easier it is now, and whether the line moved to make up for it. */
+/**
+ * The effect of the family's own choice: how much harder or easier it is now, and whether the line moved to make up
+ * for it.
+ */
 function Effect({ data, own }: { data: CardData; own: OwnCard }) {
   const held = data.card.home?.held ?? [];
   const mean = held.reduce((sum, h) => sum + h.after - h.wanted, 0) / Math.max(1, held.length);
@@ -215,7 +218,7 @@ function Effect({ data, own }: { data: CardData; own: OwnCard }) {
   );
 }
 
-/** How a thing is made, a step with its drawing each. */
+/** How to make an item, each step with its drawing. */
 function Make({ thing, made }: { thing: Thing; made: Item["made"] }) {
   if (!made) return null;
   return (
@@ -238,7 +241,7 @@ function Make({ thing, made }: { thing: Thing; made: Item["made"] }) {
   );
 }
 
-/** Another thing for a role: from what is here, or of what one might have; what it does is said at once. */
+/** Another item for a role, from what the home has or might have. Its effect is shown at once. */
 function SwapPanel({
   data,
   own,
