@@ -54,6 +54,6 @@ export default [
     route("f/:token/:card/sheet", "routes/family-sheet.tsx"),
   ]),
   route("api/hand-in/:token", "routes/hand-in.ts"),
-  route("api/survey/:token", "routes/survey-save.ts"),
-  route("api/class-survey/:token/:answer", "routes/class-survey-save.ts"),
+  route("f/:token/home/save", "routes/survey-save.ts"),
+  route("c/:token/:answer/save", "routes/class-survey-save.ts"),
 ] satisfies RouteConfig;

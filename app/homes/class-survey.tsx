@@ -27,7 +27,7 @@ export interface ClassSurveyData {
 /** The survey as it comes through a class's link: it is not known yet whose home it is. */
 export function ClassSurvey({ data: d }: { data: ClassSurveyData }) {
   const to = (path: string) => `/c/${d.token}/${d.id}?part=${path}`;
-  const saving = usePosting(`/api/class-survey/${d.token}/${d.id}`);
+  const saving = usePosting(`/c/${d.token}/${d.id}/save`);
   return (
     <OwnDrawings value={drawingsOf(d.items.own)}>
       <main className="mx-auto w-full max-w-2xl p-4 pb-10">

@@ -35,7 +35,7 @@ export function HomeSurvey({ data }: { data: HomeSurveyData }) {
   const { token, name, school, familyNote, part, home, homes, items, another, joined, invitation, problems, typed } =
     data;
   const to = (path: string) => `/f/${token}/home?home=${home.id}&part=${path}`;
-  const saving = usePosting(`/api/survey/${token}?home=${home.id}`);
+  const saving = usePosting(`/f/${token}/home/save?home=${home.id}`);
   return (
     <OwnDrawings value={drawingsOf(items.own)}>
       <main className="mx-auto w-full max-w-2xl p-4 pb-10">

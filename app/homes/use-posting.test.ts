@@ -24,10 +24,10 @@ afterEach(() => {
 describe("a part of the survey that is sent", () => {
   it("goes as a form does, and arrives though its page is left", async () => {
     const fetched = answers(Response.json({ ok: true, problems: [] }));
-    expect(await post("/api/survey/x", fields)).toEqual({ ok: true, problems: [] });
+    expect(await post("/f/x/home/save", fields)).toEqual({ ok: true, problems: [] });
     const [url, init] = fetched.mock.calls[0]!;
     expect([url, init.method, init.keepalive, String(init.body)]).toEqual([
-      "/api/survey/x",
+      "/f/x/home/save",
       "POST",
       true,
       "part=people&players=2",
@@ -37,7 +37,7 @@ describe("a part of the survey that is sent", () => {
   it("is refused with the reasons", async () => {
     const problems = [{ field: "players", message: "players must be 8 or fewer" }];
     answers(Response.json({ ok: false, problems }, { status: 422 }));
-    expect(await post("/api/survey/x", fields)).toEqual({ ok: false, problems });
+    expect(await post("/f/x/home/save", fields)).toEqual({ ok: false, problems });
   });
 
   it.each([
@@ -47,13 +47,13 @@ describe("a part of the survey that is sent", () => {
     ["something else answers in JSON", Response.json({ hello: 1 })],
   ])("stays here where %s", async (_, answer) => {
     answers(answer);
-    expect(await post("/api/survey/x", fields)).toEqual({ ok: false, problems: [], unsent: true });
+    expect(await post("/f/x/home/save", fields)).toEqual({ ok: false, problems: [], unsent: true });
     expect(reload).not.toHaveBeenCalled();
   });
 
   it("lets the page say it where the link is off", async () => {
     answers(new Response("", { status: 410 }));
-    expect(await post("/api/survey/x", fields)).toMatchObject({ unsent: true });
+    expect(await post("/f/x/home/save", fields)).toMatchObject({ unsent: true });
     expect(reload).toHaveBeenCalledOnce();
   });
 });

@@ -5,7 +5,7 @@ import { config } from "../config.ts";
 export const log = pino({ level: config.YARD_LOG, base: null, timestamp: pino.stdTimeFunctions.isoTime });
 
 /** First parts of addresses whose next parts are secrets. */
-const SECRET = [/^\/(f)\/.*/, /^\/(c)\/.*/, /^\/(api\/hand-in)\/.*/];
+const SECRET = [/^\/(f)\/.*/, /^\/(c)\/.*/, /^\/(api\/hand-in)\/.*/, /^\/(set-up)\/.*/];
 
 /** An address fit for the log: private links and query left out, ids shortened to what they are. */
 export function plainPath(path: string): string {
