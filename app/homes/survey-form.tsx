@@ -96,7 +96,8 @@ function useKeptAnswers({
   function submitNow(event: FormEvent<HTMLFormElement>) {
     if (!ready) return;
     event.preventDefault();
-    goOn.current = true;
+    // Without a network the part stays open, also once it is saved later.
+    goOn.current = navigator.onLine;
     save();
   }
   return { form, ready, kept, failed, later, submitNow };
