@@ -1,7 +1,21 @@
 import { randomUUID } from "node:crypto";
 import type { HTTPRequest, Page } from "puppeteer-core";
 import { afterAll, describe, expect, inject, it } from "vitest";
-import { base, beginPlay, cardOf, handIn, linkOf, open, owner, press, sees, tabs, teacherPage, text } from "./help.ts";
+import {
+  base,
+  beginPlay,
+  cardOf,
+  handIn,
+  keepNothing,
+  linkOf,
+  open,
+  owner,
+  press,
+  sees,
+  tabs,
+  teacherPage,
+  text,
+} from "./help.ts";
 
 const browser = tabs();
 const sql = owner();
@@ -99,8 +113,8 @@ describe("a go on the device", () => {
   it("says so where the game does not come through, and begins once there is a network again", async () => {
     const { page, context } = await ownPhone();
     // As on a first visit, before anything is kept on the device, and the game has not come yet.
+    await keepNothing(page);
     await page.evaluateOnNewDocument(() => {
-      delete (Navigator.prototype as { serviceWorker?: unknown }).serviceWorker;
       window.requestIdleCallback = () => 0;
     });
     const card = await cardOf(page, await linkOf("Nuri E."), "Hallway climb");

@@ -220,6 +220,11 @@ export async function sending(children: readonly string[], activity: Activity): 
   });
   return sent;
 }
+/** A page whose browser has no service worker, so that nothing is kept for later. */
+export const keepNothing = (page: Page) =>
+  page.evaluateOnNewDocument(() => {
+    Reflect.deleteProperty(Navigator.prototype, "serviceWorker");
+  });
 /**
  * Sends an activity to one child of Heron class: a phone, and the address of the card. The phone keeps no pages for later, which would be
  * fetched beside the game; tests about the network open phones of their own.
@@ -231,7 +236,7 @@ export async function sentTo(browser: Tabs, child: string, activity: Activity) {
     await sql`select k.id from card k join child c on c.id = k.child_id where k.assignment_id = ${sent} and c.name = ${child}`;
   await sql.end();
   const page = await phone(browser);
-  await page.evaluateOnNewDocument(() => Reflect.deleteProperty(Navigator.prototype, "serviceWorker"));
+  await keepNothing(page);
   return { page, card: `${await linkOf(child)}/${row!.id}` };
 }
 /** The score that reached the school; it follows itself, a moment after the family sees its own. */

@@ -12,6 +12,9 @@ const playing = (
 const game = (name: Parameters<typeof fromPattern>[0], params: Record<string, unknown> = {}) =>
   of(fromPattern(name), title(), params);
 
+/** A round of keeping something up, so many seconds long. */
+const keepUp = (seconds: number) => ({ task: "keepUp", seconds, rest: 0, hand: "usual", moving: false, bounce: false });
+
 /** Taps the middle of a button twice, as a thumb does that trembles. */
 async function twice(page: Page, selector: string): Promise<void> {
   const button = await page.waitForSelector(selector);
@@ -63,8 +66,7 @@ describe("a tap", () => {
     expect(await under(bands, far)).toBeNull();
     await bands.close();
 
-    const rounds = [{ task: "keepUp", seconds: 60, rest: 0, hand: "usual", moving: false, bounce: false }];
-    const tally = await playing("Dao N.", game("tally", { rounds }));
+    const tally = await playing("Dao N.", game("tally", { rounds: [keepUp(60)] }));
     const start = await middle(tally, "::-p-text(Start)");
     await tally.mouse.click(start.x, start.y);
     await sees(tally, "Start now");
@@ -93,8 +95,7 @@ describe("what is told", () => {
 
 describe("the clock of a game", () => {
   it("does not follow the device's: set back or ahead, it goes on as before", async () => {
-    const rounds = [{ task: "keepUp", seconds: 30, rest: 0, hand: "usual", moving: false, bounce: false }];
-    const page = await playing("Dao N.", game("tally", { rounds }));
+    const page = await playing("Dao N.", game("tally", { rounds: [keepUp(30)] }));
     await press(page, "Start");
     await press(page, "Start now");
     await sees(page, /0:2[0-9]/);
@@ -205,7 +206,6 @@ describe("on a small phone, and with large letters", () => {
     [390, 844, 200],
   ] as const;
   const zone = "[role=group] button";
-  const KEEP_UP = { task: "keepUp", seconds: 60, rest: 0, hand: "usual", moving: false, bounce: false };
   const states: [string, () => Activity, (page: Page) => Promise<void>][] = [
     [
       "bands",
@@ -237,7 +237,7 @@ describe("on a small phone, and with large letters", () => {
         ),
     ],
     ["pins", () => game("pins"), async () => undefined],
-    ["tally", () => game("tally", { rounds: [KEEP_UP] }), (page) => press(page, "Start")],
+    ["tally", () => game("tally", { rounds: [keepUp(60)] }), (page) => press(page, "Start")],
     ["checklist", () => game("checklist"), async () => undefined],
     ["speller", () => game("speller"), async () => undefined],
     ["sweep", () => game("sweep"), async () => undefined],

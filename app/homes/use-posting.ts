@@ -27,15 +27,15 @@ export async function post(url: string, fields: Record<string, string>, signal?:
 export function usePosting(url: string): Saving {
   const [busy, setBusy] = useState(false);
   const [answer, setAnswer] = useState<SaveAnswer | null>(null);
-  const under = useRef<AbortController | null>(null);
+  const running = useRef<AbortController | null>(null);
   const save = useCallback(
     (fields: Record<string, string>) => {
-      under.current?.abort();
+      running.current?.abort();
       const mine = new AbortController();
-      under.current = mine;
+      running.current = mine;
       setBusy(true);
       void post(url, fields, mine.signal).then((said) => {
-        if (under.current !== mine) return;
+        if (running.current !== mine) return;
         setBusy(false);
         setAnswer(said);
       });

@@ -1,13 +1,13 @@
-import { type FormEvent, type FormEventHandler, useEffect, useMemo, useRef, useState } from "react";
+import { type FormEventHandler, useEffect, useMemo, useRef } from "react";
 import type { Problem } from "#core/formats/activity.ts";
 import { CHOSEN_WORDS } from "#core/records/two-homes.ts";
 import type { FamilyMatch } from "#server/assignments/two-homes.ts";
 import { enMatch } from "#words/en-match.ts";
 import { addWords, say, sayScore } from "#words/say.ts";
 import { useWaiting } from "../family/card/waiting.ts";
-import { sendForm } from "../family/device/send-form.ts";
 import { keepSyncing } from "../family/device/sync.ts";
 import { problemText } from "../ui/problem-text.ts";
+import { useSendForm } from "../ui/use-send-form.ts";
 
 addWords(enMatch);
 
@@ -29,11 +29,7 @@ export function MatchPage({ match: m, token, card, problems }: MatchPageData) {
     if (count < before.current) location.reload();
     before.current = count;
   }, [count]);
-  const [unsent, setUnsent] = useState(false);
-  const send = async (event: FormEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    setUnsent(!(await sendForm(event.currentTarget)));
-  };
+  const { unsent, send } = useSendForm();
   const name = m.child.split(" ")[0]!;
   const other = m.other.word ? say(`word.${m.other.word}`) : "";
   return (

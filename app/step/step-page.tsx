@@ -1,11 +1,10 @@
-import { type FormEvent, useState } from "react";
 import type { Problem } from "#core/formats/activity.ts";
 import { FOOT } from "#core/measures/count.ts";
 import { enHome } from "#words/en-home.ts";
 import { addWords, say } from "#words/say.ts";
-import { sendForm } from "../family/device/send-form.ts";
 import { RULER_CM } from "../family/screens/ruler.ts";
 import { problemText } from "../ui/problem-text.ts";
+import { useSendForm } from "../ui/use-send-form.ts";
 
 addWords(enHome);
 
@@ -28,12 +27,8 @@ export interface StepPageData {
 
 /** Measures a child's step with whatever the home has: a tape measure, the ruler on the sheet, or a foot. */
 export function StepPage({ typed, problems, ...d }: StepPageData) {
-  const [unsent, setUnsent] = useState(false);
+  const { unsent, send } = useSendForm();
   const back = d.card ? `/f/${d.token}/${d.card}?screen=setup` : `/f/${d.token}`;
-  const send = async (event: FormEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    setUnsent(!(await sendForm(event.currentTarget)));
-  };
   return (
     <main className="mx-auto grid w-full max-w-lg gap-4 p-4 pb-10 text-lg">
       <h1 className="text-3xl">{say("step.title")}</h1>

@@ -63,7 +63,7 @@ export type Aim =
   | { kind: "zones"; worth: Readonly<Record<string, number>> }
   /**
    * To come to rest in any of the wanted squares of a grid. From a square that is not free, it is fetched again.
-   * `alike`: each wanted square is as good as any other, however likely it is.
+   * `alike`: all wanted squares are equally good, however likely each is.
    */
   | { kind: "cells"; want: readonly string[]; among: readonly string[]; free: readonly string[]; alike?: true }
   /**
