@@ -170,7 +170,8 @@ export class NotKept extends Error {}
 export async function addEvent(play: string, seq: number, event: PlayEvent, follows = false): Promise<void> {
   const own = memory.events.get(play);
   if (own) {
-    own.push({ play, seq, event, kept: 0 });
+    // The device may have stored it before the go moved to memory, without saying so.
+    if (!own.some((known) => known.seq === seq)) own.push({ play, seq, event, kept: 0 });
     return;
   }
   try {
@@ -225,13 +226,13 @@ export async function markSynced(play: string, events: readonly { seq: number; e
   firstUnsent.set(play, Math.max(firstUnsent.get(play) ?? 0, last + 1));
 }
 
-/** Goes on with a go in memory alone, with what the device has of it and the events that it could not store. */
-export async function moveToMemory(id: string, unkept: readonly { seq: number; event: PlayEvent }[]): Promise<void> {
+/** Goes on with a go in memory alone, from what the device has of it. */
+export async function moveToMemory(id: string): Promise<void> {
   const play = await playById(id);
   if (!play || memory.plays.has(id)) return;
-  const events = (await eventsOf(id)).filter((event) => !unkept.some((u) => u.seq === event.seq));
+  const events = await eventsOf(id);
   memory.plays.set(id, play);
-  memory.events.set(id, [...events, ...unkept.map((u) => ({ play: id, ...u, kept: 0 as const }))]);
+  memory.events.set(id, events);
   noteMemory();
   // What the device has stays there in case the page is closed. Handing it in twice does no harm.
 }

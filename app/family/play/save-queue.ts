@@ -33,7 +33,10 @@ const afterPaint = (work: () => void): void => {
  */
 export class SaveQueue {
   private waiting: Waiting[] = [];
+  /** What is saved or moved just now; nothing else is meanwhile. */
   private running: Promise<boolean> | null = null;
+  /** A save has failed: nothing is tried until the player chooses what to do. */
+  private stopped = false;
   /** The last event that this queue has saved: the one after it needs no look at what is stored. */
   private lastSaved: number | null = null;
   constructor(
@@ -44,8 +47,7 @@ export class SaveQueue {
   /** Saves an event once the screen shows it. */
   add(seq: number, event: PlayEvent, change: { done: boolean } | null): void {
     this.waiting.push({ seq, event, change });
-    // After a save that failed, nothing is tried until the player chooses what to do.
-    if (this.waiting.length === 1 || this.running) afterPaint(() => void this.drain());
+    if (!this.stopped && (this.waiting.length === 1 || this.running)) afterPaint(() => void this.drain());
   }
 
   /** Resolves once everything is saved; false: the device cannot. */
@@ -61,45 +63,49 @@ export class SaveQueue {
     return count;
   }
 
-  /** Goes on in this page's memory alone. */
+  /**
+   * Goes on in this page's memory alone. No save runs while the go moves: an event that the device took meanwhile would
+   * be missing in memory, and one that it refused would stop the game again.
+   */
   async playOn(): Promise<void> {
-    await moveToMemory(
-      this.id,
-      this.waiting.flatMap(({ seq, event, saved }) => (saved ? [] : [{ seq, event }])),
-    );
-    const change = this.waiting.findLast((waiting) => waiting.change)?.change;
-    this.waiting = [];
-    if (change) await changePlay(this.id, change);
-    this.on.trouble(null);
-    await this.on.changed();
-    this.on.saved();
+    while (this.running) await this.running;
+    await this.alone(() => moveToMemory(this.id));
   }
 
   private drain(): Promise<boolean> {
-    this.running ??= this.saveAll().finally(() => {
-      this.running = null;
-    });
+    return this.running ?? this.alone(() => this.saveAll());
+  }
+  /** Does work that nothing else may run beside, then saves what came meanwhile. False: the device cannot, and the listener knows. */
+  private alone(work: () => Promise<void>): Promise<boolean> {
+    this.stopped = false;
+    const attempt = async () => {
+      try {
+        await work();
+      } catch (error) {
+        this.stopped = true;
+        this.on.trouble(error instanceof PlaceTaken ? "otherTab" : "full");
+        return false;
+      } finally {
+        this.running = null;
+      }
+      return this.waiting.length === 0 || this.drain();
+    };
+    this.running = attempt();
     return this.running;
   }
 
-  private async saveAll(): Promise<boolean> {
-    try {
-      for (let next = this.waiting[0]; next; next = this.waiting[0]) {
-        if (!next.saved) await addEvent(this.id, next.seq, next.event, this.lastSaved === next.seq - 1);
-        next.saved = true;
-        this.lastSaved = next.seq;
-        if (next.change) {
-          await changePlay(this.id, next.change);
-          await this.on.changed();
-        }
-        this.waiting.shift();
+  private async saveAll(): Promise<void> {
+    for (let next = this.waiting[0]; next; next = this.waiting[0]) {
+      if (!next.saved) await addEvent(this.id, next.seq, next.event, this.lastSaved === next.seq - 1);
+      next.saved = true;
+      this.lastSaved = next.seq;
+      if (next.change) {
+        await changePlay(this.id, next.change);
+        await this.on.changed();
       }
-      this.on.trouble(null);
-      this.on.saved();
-      return true;
-    } catch (error) {
-      this.on.trouble(error instanceof PlaceTaken ? "otherTab" : "full");
-      return false;
+      this.waiting.shift();
     }
+    this.on.trouble(null);
+    this.on.saved();
   }
 }

@@ -91,7 +91,7 @@ function Form({ data, play, again }: { data: CardData; play: LocalPlay; again: (
     };
     // A device that is full now keeps no answers: they go from this page's memory.
     await changePlay(play.id, change).catch(async () => {
-      await moveToMemory(play.id, []);
+      await moveToMemory(play.id);
       await changePlay(play.id, change);
     });
     holdPage(false);
