@@ -5,7 +5,7 @@ import { NotAllowed, NotFound } from "#server/problem.ts";
 
 export type Answer = { ok: true } | { ok: false; problems: Problem[] };
 
-/** Turns what the server refuses into an answer a page can show, and what does not exist into a 404 page. */
+/** Turns a refusal by the server into an answer that a page can show, and a missing record into a 404 page. */
 export async function answered<T>(
   work: () => Promise<T>,
 ): Promise<T | ReturnType<typeof data<{ ok: false; problems: Problem[] }>>> {
@@ -17,7 +17,10 @@ export async function answered<T>(
   }
 }
 
-/** A thing that is not there, or not theirs, is a 404: both look the same. */
+/**
+ * A record that does not exist and one that belongs to somebody else both give a 404, so that nobody can tell them
+ * apart.
+ */
 export function missing(e: unknown): unknown {
   if (e instanceof NotFound)
     return data(

@@ -7,9 +7,9 @@ import { type EntryContext, type HandleErrorFunction, ServerRouter } from "react
 import { log } from "#server/web/log.ts";
 import { plainError } from "#server/web/plain-error.ts";
 
-/** A page that has not begun by then is given up, milliseconds. */
+/** A page that has not started after this time is given up, milliseconds. */
 const GIVE_UP = 8000;
-/** Scripts run by the nonce of their own answer; it is kept with the page, also where the service worker holds one. */
+/** Scripts run only with the nonce of their own response. The service worker stores the nonce with the page. */
 const policy = (nonce: string) =>
   [
     "default-src 'self'",
@@ -35,8 +35,8 @@ export default function handleRequest(request: Request, status: number, headers:
       : "onShellReady";
     const { pipe, abort } = renderToPipeableStream(<ServerRouter context={context} url={request.url} nonce={nonce} />, {
       nonce,
-      // React sends a Suspense boundary of a long page later and moves it into place with a script. Homes without scripts would never see
-      // it.
+      // React would send a Suspense boundary of a long page later and move it into place with a script. Homes without
+      // scripts would never see it.
       progressiveChunkSize: Number.POSITIVE_INFINITY,
       [ready]() {
         begun = true;
@@ -60,7 +60,7 @@ export default function handleRequest(request: Request, status: number, headers:
 const told = (error: unknown, request: Request) =>
   log.error({ id: request.headers.get("x-request-id"), error: plainError(error) }, "failed");
 
-/** Every failure that a person sees as "That did not work" leaves its stack in the log. */
+/** Logs the stack of every failure that a person sees as "That did not work". */
 export const handleError: HandleErrorFunction = (error, { request }) => {
   if (!request.signal.aborted) told(error, request);
 };

@@ -10,20 +10,20 @@ import {
 import { found, idOf } from "./answer.server.ts";
 import { when } from "./when.ts";
 
-/** The link of a family page, or a page that says what is wrong with it. */
+/** The link of a family page. If something is wrong with it, throws a page that says so. */
 export async function familyOf(token: string): Promise<OpenLink> {
   const link = await openLink(token);
   if ("trouble" in link) throw broken(link.trouble);
   return link;
 }
 
-/** One card of a family, with its times in words; a page that says so where there is none. */
+/** One card of a family, with its times written out. If there is no such card, throws a page that says so. */
 export async function cardAt(params: { token: string; card: string }) {
   const open = await found(openCard(await familyOf(params.token), idOf(params.card, "card")));
   return { ...open, token: params.token, opens: when(open.opensAt, open.zone), closes: when(open.closesAt, open.zone) };
 }
 
-/** The class of a survey link, or a page that says what is wrong with it. */
+/** The class of a survey link. If something is wrong with the link, throws a page that says so. */
 export async function classOf(token: string): Promise<OpenClassLink> {
   const link = await openClassLink(token);
   if ("trouble" in link) throw broken(link.trouble);

@@ -1,6 +1,7 @@
 /**
- * Small things that this device remembers between visits: ticks, what was typed, settings. A browser may refuse to keep anything (private windows,
- * a full disk, a setting). Then they are remembered as long as the page is open, and nothing else fails.
+ * Small things that this device remembers between visits: ticks, drafts of answers, settings. A browser may refuse to
+ * store anything (private windows, a full disk, a setting). Then they are remembered only while the page is open, and
+ * nothing else fails.
  */
 const here = new Map<string, string>();
 
@@ -12,7 +13,7 @@ const storage = (): Storage | null => {
   }
 };
 
-/** What was remembered under a name; null where nothing was. */
+/** The text stored under a name. Null if there is none. */
 export function remembered(name: string): string | null {
   const now = here.get(name);
   if (now !== undefined) return now;
@@ -23,7 +24,7 @@ export function remembered(name: string): string | null {
   }
 }
 
-/** Remembers a text under a name: on the device where that works, else while the page is open. */
+/** Stores a text under a name: on the device if possible, otherwise while the page is open. */
 export function remember(name: string, text: string): void {
   try {
     const kept = storage();
@@ -33,7 +34,7 @@ export function remember(name: string, text: string): void {
       return;
     }
   } catch {
-    // Full or refused.
+    // The storage is full or refused.
   }
   here.set(name, text);
 }
@@ -43,11 +44,11 @@ export function forget(name: string): void {
   try {
     storage()?.removeItem(name);
   } catch {
-    // Refused: nothing was kept there either.
+    // Storage is refused, so nothing was stored there.
   }
 }
 
-/** Something remembered as JSON; null where there is nothing, or it cannot be read. */
+/** A value stored as JSON. Null if there is none, or if it cannot be read. */
 export function rememberedJson<T>(name: string): T | null {
   try {
     return JSON.parse(remembered(name) ?? "null") as T | null;

@@ -1,2 +1,2 @@
-/** Where families find this server: as it was set, else as the teacher found it. */
+/** The address at which families find this server: as configured, otherwise as the teacher's own request reached it. */
 export const originFor = (request: Request): string => process.env.YARD_ORIGIN ?? new URL(request.url).origin;

@@ -2,7 +2,7 @@ import { data } from "react-router";
 import { NotAllowed } from "#server/problem.ts";
 import { wellFormed, wellFormedJson } from "#server/web/well-formed.ts";
 
-/** What a form carries: texts well-formed, files apart. A file where text is meant is an empty text. */
+/** The fields of a form: well-formed texts, and files separately. A file in place of a text counts as an empty text. */
 export class Form {
   constructor(private readonly given: FormData) {}
   text(name: string): string {
@@ -12,17 +12,17 @@ export class Form {
   has(name: string): boolean {
     return this.given.has(name);
   }
-  /** Every text of one name. */
+  /** Every text of one field name. */
   all(name: string): string[] {
     return this.given.getAll(name).flatMap((v) => (typeof v === "string" ? [wellFormed(v)] : []));
   }
-  /** Every text field, the last of a name. */
+  /** Every text field. If a name occurs several times, the last one counts. */
   fields(): Record<string, string> {
     const out: Record<string, string> = Object.create(null);
     for (const [key, v] of this.given) if (typeof v === "string") out[wellFormed(key)] = wellFormed(v);
     return out;
   }
-  /** Every text field; several of one name are words with a space between. */
+  /** Every text field. If a name occurs several times, the texts are joined with spaces. */
   joined(): Record<string, string> {
     const out: Record<string, string> = Object.create(null);
     for (const [key, v] of this.given) {
@@ -32,7 +32,10 @@ export class Form {
     }
     return out;
   }
-  /** The text of a file, or null where none was chosen. Larger ones are refused by name and size. */
+  /**
+   * The text of a file, or null if none was chosen. Throws a message with the name and the size if the file is too
+   * large.
+   */
   async file(name: string, largest: number): Promise<{ name: string; text: string } | null> {
     const v = this.given.get(name);
     if (!(v instanceof File)) return null;
@@ -45,7 +48,7 @@ export class Form {
   }
 }
 
-/** Reads the form of a request. One that cannot be read is refused with words. */
+/** Reads the form of a request. Throws a message for people if it cannot be read. */
 export async function formOf(request: Request): Promise<Form> {
   try {
     return new Form(await request.formData());
@@ -58,7 +61,7 @@ export async function formOf(request: Request): Promise<Form> {
 }
 export const fieldsOf = async (request: Request): Promise<Record<string, string>> => (await formOf(request)).fields();
 
-/** Reads JSON that stands in a field; undefined where it is none, or nested too deep. */
+/** Reads the JSON in a field. Undefined if it is not JSON, or nested too deep. */
 export function jsonIn(text: string | undefined): unknown {
   try {
     return wellFormedJson(JSON.parse(text ?? ""));
@@ -67,7 +70,7 @@ export function jsonIn(text: string | undefined): unknown {
   }
 }
 
-/** Reads the JSON of a request; undefined where it is none, or nested too deep. */
+/** Reads the JSON of a request. Undefined if it is not JSON, or nested too deep. */
 export async function jsonOf(request: Request): Promise<unknown> {
   return jsonIn(await request.text().catch(() => ""));
 }

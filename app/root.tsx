@@ -18,7 +18,7 @@ export const links: Route.LinksFunction = () => [
   { rel: "manifest", href: "/manifest.webmanifest" },
 ];
 
-/** Family pages bring a small script of their own. Only pages that need the router load its script. */
+/** Family pages have a small script of their own. Only pages that need the router load its script. */
 const bringsOwnScript = (handle: unknown) => (handle as { ownScript?: boolean } | undefined)?.ownScript === true;
 
 export function Layout({ children }: { children: React.ReactNode }) {
@@ -52,7 +52,7 @@ export default function App() {
 
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   const { pathname } = useLocation();
-  // A family that mistypes its link is not led to the teachers' sign-in.
+  // A family that mistypes its link is not sent to the teachers' sign-in page.
   const family = pathname.startsWith("/f/") || pathname.startsWith("/c/");
   const { title, text } = troubleOf(error);
   return <Trouble title={title} text={text} to={family ? null : "/"} way="Home page" />;

@@ -14,12 +14,12 @@ import { log } from "#server/web/log.ts";
 import { plainError } from "#server/web/plain-error.ts";
 import { requestGuard } from "#server/web/request-guard.ts";
 
-/** The whole of a request must have come by then, milliseconds. */
+/** A whole request must arrive within this time, milliseconds. */
 const WHOLE_REQUEST = 30_000;
 const HEADERS = 10_000;
-/** Longer than a proxy keeps a connection, so that it is never cut under one of its requests. */
+/** Longer than a proxy keeps a connection, so that we never close one while the proxy uses it. */
 const KEEP_ALIVE = 75_000;
-/** What is under way at a stop has so long to end. */
+/** How long requests in progress may take after a stop, milliseconds. */
 const LAST_WORDS = 10_000;
 
 const client = join(dirname(fileURLToPath(import.meta.url)), "..", "client");
@@ -65,7 +65,7 @@ server.on("error", (error) => {
 configureWorker(new URL("./compute.js", import.meta.url));
 const endDoing = startJobRunner();
 
-/** Takes no more, lets what is under way end, then lets go of the database. */
+/** Stops accepting requests, waits for those in progress, then closes the database. */
 async function stop(): Promise<void> {
   if (closing) return;
   closing = true;

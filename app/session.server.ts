@@ -14,7 +14,7 @@ function cookieFor(request: Request) {
   });
 }
 
-/** Known devices are known for so long, days. */
+/** How long a device is remembered, days. */
 const DEVICE_DAYS = 180;
 function deviceCookie(request: Request) {
   const secure = new URL(request.url).protocol === "https:";
@@ -26,7 +26,7 @@ function deviceCookie(request: Request) {
     maxAge: DEVICE_DAYS * 86_400,
   });
 }
-/** The mark of a device that a teacher has signed in on before. */
+/** The mark of a device on which a teacher has signed in before. Null if it has none. */
 export async function deviceOf(request: Request): Promise<string | null> {
   const value: unknown = await deviceCookie(request).parse(request.headers.get("Cookie"));
   return typeof value === "string" ? value.slice(0, 200) : null;
@@ -47,7 +47,7 @@ export async function signedIn(request: Request): Promise<SignedIn | null> {
   return token ? perRequestCache(`session ${token}`, () => sessionOf(token)) : null;
 }
 
-/** The teacher of a request, or the way to the sign-in page and back. */
+/** The signed-in teacher. If there is none, redirects to the sign-in page, which leads back here. */
 export async function teacherOf(request: Request): Promise<SignedIn> {
   const who = await signedIn(request);
   if (who) return who;

@@ -15,7 +15,10 @@ const form = z.object({
   password: z.string().min(1, "Type your password.").max(500, "The password can have up to 500 characters."),
 });
 
-/** Reads the sign-in form and opens a session, or says what is wrong; the address typed comes back for the form. */
+/**
+ * Reads the sign-in form and opens a session, or says what is wrong. The email address that was typed is returned for
+ * the form.
+ */
 export async function signInFrom(
   request: Request,
 ): Promise<{ ok: true; cookies: [string, string][] } | { ok: false; problems: Problem[]; email: string }> {
@@ -26,7 +29,7 @@ export async function signInFrom(
   return signInWith(request, read.data.email, read.data.password);
 }
 
-/** Opens a session for an address and its password: the cookies for the answer, or what is wrong. */
+/** Opens a session for an email address and a password. Returns the cookies for the answer, or what is wrong. */
 export async function signInWith(
   request: Request,
   address: string,

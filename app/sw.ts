@@ -3,17 +3,19 @@ import { registerRoute } from "workbox-routing";
 import { CacheFirst, NetworkFirst } from "workbox-strategies";
 
 declare const self: ServiceWorkerGlobalScope;
-/** Files of the family side, put in by the build. */
+/** The files of the family side, filled in by the build. */
 declare const __YARD_FILES__: string[];
 
 const ASSETS = "assets";
 const CARDS = "cards";
-/** Pages of goes that are under way: served as they were when the go began. */
+/** The cache of pages with a go in progress, which are served as they were when the go began. */
 const HELD = "held";
-/** After so long without an answer the kept page is shown, seconds. */
+/** If there is no answer within this time, the stored page is shown, seconds. */
 const PATIENCE = 4;
 
-/** Files fetched side by side: a slow line still has room for what is looked at now. */
+/**
+ * How many files are fetched at the same time, so that a slow connection still has room for the page being looked at.
+ */
 const AT_ONCE = 6;
 
 /** Caches the files that are missing, AT_ONCE at a time. False if any of them failed; those are tried again at the next visit. */
@@ -32,7 +34,10 @@ async function keepFiles(files: readonly string[]): Promise<boolean> {
   return whole;
 }
 
-/** Everything else of the family side, once at a time; then what an older build left is let go, unless a go still runs on it. */
+/**
+ * Fetches all other files of the family side, one run at a time, then deletes the files of older builds unless a go
+ * still uses them.
+ */
 let filling: Promise<void> | null = null;
 function keepTheRest(): Promise<void> {
   filling ??= (async () => {
@@ -67,7 +72,7 @@ registerRoute(
   new CacheFirst({ cacheName: ASSETS, matchOptions: { ignoreVary: true } }),
 );
 
-/** A page as it is now, kept under its own address. */
+/** Stores a page as it is now under its own address. */
 async function keepPage(cards: Cache, url: string): Promise<void> {
   const page = await fetch(url, { headers: { Accept: "text/html" } });
   if (page.ok) await cards.put(url, page);
@@ -76,7 +81,7 @@ async function keepPage(cards: Cache, url: string): Promise<void> {
 interface Asked {
   type: "keep" | "hold" | "release";
   urls: string[];
-  /** What the page that asks needs itself. */
+  /** The files that the page itself needs. */
   first?: string[];
 }
 self.addEventListener("message", (event) => {

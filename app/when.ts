@@ -1,7 +1,7 @@
 import { TZDate, tz } from "@date-fns/tz";
 import { format } from "date-fns";
 
-/** An instant in the school's zone: `Wed 25 Nov, 16:00`. */
+/** A time in the school's zone: `Wed 25 Nov, 16:00`. */
 export const when = (instant: Date | string, zone: string): string =>
   format(new Date(instant), "EEE d MMM, HH:mm", { in: tz(zone) });
 /** A day in the school's zone: `25 Nov`. */
@@ -11,11 +11,11 @@ export const clockTime = (instant: Date | string, zone: string): string =>
   format(new Date(instant), "HH:mm", { in: tz(zone) });
 export const dayKey = (instant: Date | string, zone: string): string =>
   format(new Date(instant), "yyyy-MM-dd", { in: tz(zone) });
-/** For `<input type="datetime-local">`, in the school's zone. */
+/** The value of a `datetime-local` field, in the school's zone. */
 export const localInput = (instant: Date | string, zone: string): string =>
   format(new Date(instant), "yyyy-MM-dd'T'HH:mm", { in: tz(zone) });
 
-/** Reads a `datetime-local` value as a time in the school's zone; null when it is not one. */
+/** Reads the value of a `datetime-local` field as a time in the school's zone. Null if it is not one. */
 export function fromLocalInput(text: string, zone: string): Date | null {
   const match = /^(\d{4})-(\d{2})-(\d{2})T(\d{2}):(\d{2})/.exec(text);
   if (!match) return null;

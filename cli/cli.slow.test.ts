@@ -166,7 +166,7 @@ describe("command line", () => {
   it.each(patternNames)("says what %s says in sentences, what it refuses, and how it ended", (name) => {
     const activity = fromPattern(name);
     const draw = random(7);
-    // A whole game, of anything that may happen.
+    // Plays a whole game with any events that are allowed.
     let play = openPlay(gamePartOf(activity), { players: 1, mode: "alone", seed: 1 });
     const alone = activity.players.modes.includes("alone");
     const how = alone ? {} : { players: 2, mode: "against" };
@@ -187,7 +187,7 @@ describe("command line", () => {
       expect(told.json.now.text).toMatch(/^[^[\]{}]+$/);
       expect(told.out).not.toMatch(/"(text|working)":"[^"]*[[\]{}]/);
     }
-    // Nothing of the game: the sentence that refuses it.
+    // The answer is only the sentence that refuses the event.
     const refused = run("referee", { activity: activity, ...how, events: [{ kind: "send", at: 0, rest: "nowhere" }] });
     expect(refused.code).toBe(2);
     expect(refused.err).not.toMatch(/\[[a-z]+\./);

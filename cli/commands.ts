@@ -53,7 +53,7 @@ import { verbOf } from "#words/verbs.ts";
 
 for (const words of [enGame, ...Object.values(gameWords), enTeacher, enRules, ruleWords]) addWords(words);
 
-/** Input that is not allowed: one line that names the field. */
+/** Input that is not allowed. The message is one line that names the field. */
 class Bad extends Error {}
 const bad = (problems: readonly Problem[]): never => {
   throw new Bad(
@@ -85,7 +85,7 @@ const hitInput = z.strictObject({
 const squareInput = z.strictObject({
   n: z.number().int().min(MIN_N, `must be ${MIN_N} or more`).max(MAX_N, `must be at most ${MAX_N}`).default(3),
   reach: z.enum(REACHES, { error: `must be one of ${REACHES.join(", ")}` }).default("line"),
-  /** Kinds from 0, row by row from the near one; left out: one is mixed. */
+  /** Kinds from 0, row by row, starting with the near row. If left out, the square is mixed. */
   cells: z
     .array(
       z
@@ -119,10 +119,10 @@ const forecastInput = z.strictObject({
   ...setup,
   policy: z.enum(POLICIES, { error: `must be one of ${POLICIES.join(", ")}` }).default("middle"),
   method: z.enum(["auto", "exact", "sampled"]).default("auto"),
-  /** Against each other: who starts is drawn, or it is the first side. */
+  /** In games against each other, whether the starting side is drawn or is the first. */
   starts: z.enum(["drawn", "first"], { error: "must be drawn or first" }).default("drawn"),
   samples: z.number().int().min(100).max(200_000).optional(),
-  /** Chances by target or zone, in place of the computed ones. */
+  /** Chances by target or zone, instead of the computed ones. */
   chances: z.record(z.string(), z.number().min(0, "must be 0 or more").max(1, "must be at most 1")).optional(),
 });
 const refereeInput = z.strictObject({
@@ -134,14 +134,14 @@ const refereeInput = z.strictObject({
 
 const substituteInput = z.strictObject({
   activity: z.unknown(),
-  /** The home, as far as it said; what is left out was not said. */
+  /** What is known about the home. Whatever is left out is unknown. */
   home: homeAnswers.partial().strict().default({}),
   age: z
     .number({ error: "must be a number of years" })
     .min(4, "must be 4 or more")
     .max(15, "must be 15 or less")
     .default(8),
-  /** Roles that somebody has decided: role and thing. */
+  /** Items chosen beforehand, by role. */
   fixed: z.record(z.string(), z.string()).default({}),
 });
 
@@ -161,9 +161,9 @@ const levelsInput = z.strictObject({
     .default([...USUAL_KNOBS]),
   things: z.array(z.string()).max(20).default([]),
   targets: z.array(z.string()).max(20).default([]),
-  /** One number of the game instead, by how often its end is reached. */
+  /** One number of the game to change instead, by how often its end is reached. */
   amount: z.string().max(80).optional(),
-  /** Hits in a row that lead up, misses in a row that lead down. */
+  /** The number of hits in a row that leads to a harder level, and of misses in a row that leads to an easier one. */
   up: z.number().int().min(1).max(5).default(2),
   down: z.number().int().min(1).max(5).default(1),
 });
@@ -188,7 +188,7 @@ const estimateInput = z.strictObject({
     .min(4, "must be 4 or more")
     .max(15, "must be 15 or less")
     .default(8),
-  /** Goes in any order: the week each was played in, and its events. */
+  /** Goes in any order: the week of each, and its events. */
   goes: z
     .array(
       z.strictObject({
@@ -202,9 +202,9 @@ const estimateInput = z.strictObject({
     .max(400, "at most 400 goes"),
 });
 const lettersInput = z.strictObject({
-  /** Words with commas between; what stands before a = is shown instead. */
+  /** Words separated by commas. A text before `=` is shown instead of the word. */
   list: z.string().min(1, "must not be empty").max(2000),
-  /** The cards that there are; the signs of the list unless given. */
+  /** The cards available. If left out, the signs in the list. */
   cards: z.array(z.string().min(1).max(4)).min(1, "at least 1 card").max(40, "at most 40 cards").optional(),
   knock: z.enum(["once", "word", "down"], { error: "must be once, word or down" }).default("once"),
 });
@@ -227,7 +227,7 @@ const fitInput = z.strictObject({
     .default(8),
 });
 
-/** The document, or the name of a pattern: then its own example. */
+/** The document, or the example of a pattern by its name. */
 function activityOf(json: unknown) {
   const name = patternNames.find((patternName) => patternName === json);
   if (name) return fromPattern(name);
@@ -237,7 +237,7 @@ function activityOf(json: unknown) {
     : bad(parsed.problems.map((problem) => ({ field: `activity.${problem.field}`, message: problem.message })));
 }
 
-/** The way to play and the number of players must be among those that the activity allows. */
+/** Checks that the activity allows the mode and the number of players. */
 function allowed(activity: Activity, mode: (typeof MODES)[number], players: number): void {
   const { modes, least, most } = activity.players;
   if (!modes.includes(mode)) bad([{ field: "mode", message: `must be one of ${modes.join(", ")} for this activity` }]);
@@ -255,7 +255,10 @@ const summary = (distribution: Distribution) => ({
   p: distribution.p,
 });
 
-/** Where a ladder settles, and the sends until it has found its place, begun where most of the time is spent; null: seldom in one go. */
+/**
+ * The line at which a ladder settles, and the number of attempts until then, starting at the line where most time is
+ * spent. Null if it seldom settles within one go.
+ */
 function ladderOf(rates: readonly number[], up: number, down: number) {
   const told = settles(rates, up, down);
   const begin = told.shares.indexOf(Math.max(...told.shares));
@@ -332,7 +335,7 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
             ...level.setting.settings.map((setting) => `${setting.field}: ${setting.value}`),
           ].join(", "),
         })),
-        // Hits lead up and down between lines; a number of the game stays as it is in play.
+        // Hits and misses move the child between lines. A number of the game stays as it is during play.
         ladder:
           amount === undefined
             ? ladderOf(
@@ -486,14 +489,17 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
   },
 };
 
-/** Squares that a search may look at on the command line. */
+/** How many squares a search on the command line may examine. */
 const SQUARE_BUDGET = 1_000_000;
 
 const HELP = `npm run -s yard -- COMMAND < input.json\n\n${Object.entries(commands)
   .map(([name, value]) => `  ${name.padEnd(10)} ${value.about}`)
   .join("\n")}\n\ndocs/activity-format.md has an example of each.\n`;
 
-/** Runs one command on the text of its input. Code 2: the input is not allowed, and `err` is one line that names the field. */
+/**
+ * Runs one command on the text of its input. Code 2 means that the input is not allowed; `err` is then one line that
+ * names the field.
+ */
 export function runCommand(name: string | undefined, text: string): { code: 0 | 2; out: string; err: string } {
   if (name === undefined) return { code: 2, out: "", err: HELP };
   if (name === "help") return { code: 0, out: HELP, err: "" };

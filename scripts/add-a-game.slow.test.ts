@@ -9,7 +9,7 @@ const root = join(import.meta.dirname, "..");
 const copy = mkdtempSync(join(tmpdir(), "yard-game-"));
 afterAll(() => rmSync(copy, { recursive: true, force: true }));
 
-/** What a new game needs of the project. */
+/** The parts of the project that a new game needs. */
 const PARTS = [
   "core",
   "app",
@@ -23,7 +23,7 @@ const PARTS = [
   "biome.json",
   "vitest.config.ts",
 ];
-/** A command in the copy; its output is shown where it fails. */
+/** Runs a command in the copy. Its output is shown if it fails. */
 function run(command: string, ...args: string[]): string {
   const bin = join(root, "node_modules/.bin", command);
   const { status, stdout, stderr } = spawnSync(bin, args, { cwd: copy, encoding: "utf8" });
@@ -56,7 +56,7 @@ describe("docs/add-a-game.md, followed word for word", () => {
     for (const script of /^ {4}npm run (registries|schemas|patterns)\b/gm[Symbol.matchAll](page))
       run("tsx", `scripts/${script[1]}.ts`);
     expect(readFileSync(join(copy, "docs/patterns.md"), "utf8")).toContain("## Steady\n");
-    // All tests that walk the registry, for this game alone; and those of its words and lists.
+    // All tests that go through the registry, for this game alone, and the tests of its words and lists.
     const out = run("vitest", "run", "core/patterns", "scripts/registries.test.ts", "-t", "[Ss]teady|lists of games");
     expect(Number(/Tests +(\d+) passed/.exec(out)?.[1])).toBeGreaterThan(15);
     run("vitest", "run", "words/words.test.ts", "words/sheet.slow.test.ts");

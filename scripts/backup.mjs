@@ -5,7 +5,7 @@ import { theDatabase } from "./lib/database.mjs";
 import { ensure } from "./lib/install.mjs";
 import { give, say } from "./lib/say.mjs";
 
-/** `npm run backup [-- FILE]`: everything of the database in one file, also while the server runs. */
+/** `npm run backup [-- FILE]` writes the whole database to one file, even while the server runs. */
 const day = new Date().toISOString().slice(0, 16).replace(/[:T]/g, "-");
 const file = resolve(process.env.INIT_CWD ?? process.cwd(), process.argv[2] ?? `yard-${day}.backup`);
 if (existsSync(file)) give(`${file} is there already. Give another name.`);

@@ -11,11 +11,12 @@ import { normalDraw, random } from "../core/random.ts";
 import { openPlay, type Play, referee, view } from "../core/referee/referee.ts";
 
 /**
- * How often the 80 % interval holds the truth, how far forecasts come and how they come true, for children made up in five ways. And how long a class
- * of 30 takes, and next week for ten thousand. Prints JSON.
+ * How often the 80 % interval contains the true value, how far ahead forecasts reach and how often they come true,
+ * for children simulated in five ways. Also the time for a class of 30, and for next week's proposals for ten
+ * thousand children. Prints JSON.
  */
 const CHILDREN = 2000;
-/** Tries a week and weeks, for which coverage is measured. */
+/** Attempts per week and weeks for which coverage is measured. */
 const PLAYED = [
   [20, 1],
   [100, 1],
@@ -25,11 +26,12 @@ const activity = fromPattern("climb");
 const IDS = ["t1", "t2", "t3", "t4"];
 const clip = (chance: number) => Math.min(1 - 1e-6, Math.max(1e-6, chance));
 
-// A class of 30 with 200 tries each at five settings: the tables of rates are counted. As counts of hits, and as goes as they are handed in.
+// A class of 30 with 200 attempts each at five settings, both as counts of hits and as goes as they are handed in.
+// The time to compute the tables of rates is included.
 const draw = random(3);
 const settings = [...IDS, "t5"];
 const TRIES = 200;
-/** Times that each is measured; the quickest counts, the others waited for the machine. */
+/** How often each is measured. The quickest time counts, because the others waited for the machine. */
 const ROUNDS = 9;
 const quickest = (of: () => void) => {
   const times = Array.from({ length: ROUNDS }, () => {
@@ -39,7 +41,7 @@ const quickest = (of: () => void) => {
   });
   return { best: Math.min(...times), first: times[0]! };
 };
-/** A document of its own, so that nothing is known of it yet. */
+/** A new document each time, so that nothing is cached for it. */
 const fresh = () => ({ ...activity });
 
 const class30 = Array.from({ length: 30 }, () => settings.map(() => [Math.floor(40 * draw()), 40] as const));
@@ -57,7 +59,7 @@ const byCounts = quickest(() => {
   }
 });
 
-/** Goes alone till so many were sent, each hitting what was asked for in 6 of 10. */
+/** Goes of one player with this many attempts in all, who hits whatever is asked for 6 times out of 10. */
 function goesOf(): Play[] {
   const goes: Play[] = [];
   for (let sent = 0; sent < TRIES; ) {

@@ -4,9 +4,12 @@ import { fairMatch } from "../core/fair/fair.ts";
 import { fromPattern } from "../core/formats/activity.ts";
 import { type PatternName, patternNames } from "../core/patterns/registry.ts";
 
-/** How long a fair match of a child of 7 and a grown-up takes, found by a program that was just started, the middle of so many times. */
+/**
+ * How often a fair match between a child of 7 and a grown-up is found by a newly started program. The middle time
+ * counts.
+ */
 const TIMES = 3;
-/** What a device of a quarter of the speed may take, milliseconds. */
+/** The time allowed here, milliseconds, for a goal set on a device of a quarter of the speed. */
 const GOAL = 3000 / 4;
 
 const [, , one] = process.argv;

@@ -2,7 +2,10 @@ import { forecastActivity } from "../core/forecast/for-activity.ts";
 import { fromPattern } from "../core/formats/activity.ts";
 import { patternNames } from "../core/patterns/registry.ts";
 
-/** Exact forecasts beside simulations: the time of each, and how far a simulation of a stated error strays. Prints JSON. */
+/**
+ * Compares exact forecasts with simulations: the time of each, and the true error of a simulation against its stated
+ * one. Prints JSON.
+ */
 const alone = { players: 1, mode: "alone", seed: 5 } as const;
 const middle = (list: number[]) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)]!;
 const timed = <T>(work: () => T, rounds: number): { ms: number; last: T } => {
@@ -23,7 +26,7 @@ const out = (["climb", "bands"] as const).map((name) => {
     () => forecastActivity(activity, [{ age: 7 }], alone, "middle", { method: "sampled", samples: games }),
     3,
   );
-  // To bring a simulation's standard error down to 1e-6 takes 0.25 / 1e-12 games.
+  // A standard error of 1e-6 takes 0.25 / 1e-12 simulated games.
   const toMillionth = (sampled.ms / games) * (0.25 / 1e-12);
   return {
     what: `forecast of ${name}, one child, exact beside simulated`,
@@ -35,7 +38,10 @@ const out = (["climb", "bands"] as const).map((name) => {
     ],
   };
 });
-/** The example of every pattern, alone: exact ones in 100 ms, sampled ones in a second with their error. */
+/**
+ * The example of every pattern, played alone: exact forecasts in 100 ms, or sampled ones in a second with their
+ * error.
+ */
 for (const name of patternNames) {
   const activity = fromPattern(name);
   const times: number[] = [];
@@ -66,7 +72,7 @@ const with_ = (name: "climb" | "bands", change: object, match: object = {}) => {
     match: { ...activity.match, ...match },
   } as typeof activity;
 };
-/** What the schema allows at its worst. */
+/** The worst that the schema allows. */
 const worst = [
   () =>
     forecastActivity(

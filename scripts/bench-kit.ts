@@ -9,7 +9,10 @@ import { random } from "../core/random.ts";
 import { NOTHING_SAID } from "../core/records/home.ts";
 import type { Item } from "../core/things/item.ts";
 
-/** Choosing for thirty homes against the whole list, and how it grows with roles, things and couplings. Prints JSON. */
+/**
+ * Chooses items for thirty homes from the whole list, and measures how the time grows with roles, items and
+ * couplings. Prints JSON.
+ */
 const ROUNDS = 25;
 const middle = (list: number[]) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)]!;
 
@@ -41,7 +44,7 @@ function timed(activity: Activity, items: readonly Item[]) {
   }
   return { first: times[0]!, ms: middle(times), trials, proved };
 }
-/** A climb of so many targets; `into`: the ball must enter each of them. */
+/** A climb with this many targets. `into`: the ball must enter each of them. */
 function climb(targets: number, into: boolean): Activity {
   const activity = fromPattern("climb");
   let now: Activity = { ...activity, space: { ...activity.space, length: 12 } };
@@ -51,7 +54,7 @@ function climb(targets: number, into: boolean): Activity {
   for (const target of ladder.targets) target.counts = into ? ["into"] : ["touch"];
   return doc;
 }
-/** The list twice, three times over: the same things under other names. */
+/** The list repeated several times: the same items under other names. */
 const longer = (times: number): Item[] =>
   Array.from({ length: times }, (_, k) =>
     catalogue.map((item) => (k === 0 ? item : { ...item, id: `${item.id}${k}`, made: null })),

@@ -4,8 +4,9 @@ import { levelsNext } from "../core/levels/next-week.ts";
 import { patternNames } from "../core/patterns/registry.ts";
 
 /**
- * What an edit at the Levels station costs: the chances of five levels for the three children that are shown, and for a class of thirty of whom
- * no two are alike, each worked out outright; the worst and the middle over all patterns, milliseconds. Prints JSON.
+ * The time of an edit at the Levels station, milliseconds: the chances of five levels for the three children shown,
+ * and for a class of thirty without two alike, computed from scratch. The worst and the middle over all patterns.
+ * Prints JSON.
  */
 const THREE = [{ age: 6 }, { age: 8 }, { age: 10 }];
 const CLASS = Array.from({ length: 30 }, (_, i) => ({ age: 7 + (i % 3), multiplier: 0.5 + 0.05 * i }));
@@ -16,7 +17,7 @@ const told = patternNames.map((name) => {
   const levels = levelsNext(drawn, { age: 8 });
   const times = (people: readonly { age: number; multiplier?: number }[]) =>
     Array.from({ length: EDITS }, (_, i) => {
-      // Every edit is another document: nothing is known of it.
+      // Each edit is a new document, so that nothing is cached for it.
       const a = structuredClone({ ...drawn, levels: null, minutes: drawn.minutes + i });
       const list = levels.list.map((setting) => ({ ...setting, line: setting.line + 0.01 * i }));
       const began = performance.now();

@@ -10,8 +10,9 @@ import { replay } from "../core/referee/referee.ts";
 import { behaviorProfile, playGo } from "../core/simulated-player/child.ts";
 
 /**
- * How often an honest go is marked as worth a look: children drawn from all that is assumed of their age (each thing by itself), and children that miss by
- * another model than the forecast's, on the example of every pattern. Prints JSON, a thousandth of all goes.
+ * How often an honest go is marked as worth a look: for children drawn from everything that is assumed about their
+ * age, each property independently, and for children who miss by another model than the forecast's, on the example of
+ * every pattern. Prints JSON, in thousandths of all goes.
  */
 const CHILDREN = 240;
 const GOES = 10;

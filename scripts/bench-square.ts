@@ -1,6 +1,9 @@
 import { mixed } from "../core/sorting-grid/mix.ts";
 
-/** How long a Swap square of a wanted difficulty takes to be mixed, and whether it is proved. Prints JSON. */
+/**
+ * Measures how long it takes to mix a Swap square to a given difficulty, and whether the difficulty is proved. Prints
+ * JSON.
+ */
 const EACH = 12;
 const ORDERS = [
   [3, "line", 3, 4],

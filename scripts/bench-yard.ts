@@ -7,12 +7,15 @@ import { exampleOf } from "../core/yard/layouts/laid.ts";
 import { ell } from "../core/yard/shapes.ts";
 import { OBSTACLES } from "../core/yard/space-limits.ts";
 
-/** Fitting an activity into thirty furnished homes, and how it grows with corners, obstacles and targets. Prints JSON. */
+/**
+ * Fits an activity into thirty furnished homes, and measures how the time grows with corners, obstacles and targets.
+ * Prints JSON.
+ */
 const ROUNDS = 9;
 const middle = (list: number[]) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)]!;
 const cm = (metres: number) => Math.round(metres * 100) / 100;
 
-/** A space with so many corners (4: a rectangle; 6: an L; more: a rounded figure) and so many things in it. */
+/** A space with this many corners (4: a rectangle; 6: an L; more: a rounded shape) and obstacles. */
 function space(draw: () => number, corners: number, things: number): HomeSpace {
   const [length, width] = [cm(3 + draw() * 5), cm(1.6 + draw() * 3)];
   const round = Array.from({ length: corners }, (_, i) => {
@@ -55,7 +58,7 @@ const thirty = (corners: (i: number) => number, things: (i: number) => number) =
   const draw = random(11);
   return Array.from({ length: 30 }, (_, i) => space(draw, corners(i), things(i)));
 };
-/** A climb of so many targets. */
+/** A climb with this many targets. */
 function climb(targets: number): Activity {
   const activity = fromPattern("climb");
   let now: Activity = { ...activity, space: { ...activity.space, length: 12 } };

@@ -13,11 +13,14 @@ import { root } from "./lib/root.mjs";
 import { say } from "./lib/say.mjs";
 import { prepareDatabase, startWeb } from "./lib/serve.mjs";
 
-/** `npm run bench`: the figures that the project promises, measured on this machine, as a table; with a name, one part. */
+/**
+ * `npm run bench` measures the figures that the project promises on this machine and prints them as a table. With a
+ * name, it measures one part.
+ */
 const MOVES = 200;
 const RATE = 20;
 const SECONDS = 30;
-/** A copy that was just started compiles its code and opens its connections; what it does then is not counted, seconds. */
+/** A copy that was just started compiles its code and opens its connections. This time is left out, seconds. */
 const WARM_UP = 5;
 const rows = [];
 const row = (what, goal, ...measured) => {
@@ -40,7 +43,7 @@ const two = await startWeb({ port: await freePort(), env });
 const sql = postgres(database.url, { max: 2, onnotice: () => undefined });
 const { browser, close } = await openBrowser();
 
-/** A climb of six targets in the workbench. */
+/** Opens a climb with six targets in the workbench. */
 async function workbench(page) {
   await page.setViewport({ width: 1280, height: 800 });
   await signIn(page, one.url, demo.email, demo.password);
@@ -52,7 +55,7 @@ async function workbench(page) {
   await wait(1500);
 }
 
-/** From a pointer event to the paint after it, milliseconds, in `window.paints`. */
+/** Records the time from each pointer event to the next paint, milliseconds, in `window.paints`. */
 const watchPaints = (page, kind = "pointermove") =>
   page.evaluate((kind) => {
     window.paints = [];
@@ -70,7 +73,7 @@ const watchPaints = (page, kind = "pointermove") =>
     );
   }, kind);
 
-/** The busiest layout: a course of 12 markers beside six targets; one marker dragged. */
+/** The fullest layout: a course of 12 markers beside six targets, with one marker dragged. */
 async function courseMoves() {
   const page = await browser.newPage();
   await workbench(page);
@@ -120,7 +123,7 @@ async function pegMoves() {
   const trace = JSON.parse(Buffer.from(await page.tracing.stop()).toString());
   await page.mouse.up();
   const events = trace.traceEvents;
-  // A move is the task that dispatches it and every task of that thread until the next one is dispatched.
+  // A move consists of the task that dispatches it and the following tasks of that thread, up to the next dispatch.
   const dispatched = events
     .filter((e) => e.name === "EventDispatch" && e.args?.data?.type === "pointermove")
     .sort((a, b) => a.ts - b.ts);
@@ -147,7 +150,7 @@ async function pegMoves() {
         .join("\n"),
     );
   }
-  // Of each move what is ours (script, and style worked out for it), and what the browser paints after it.
+  // Our share of each move (scripts and style), and the browser's painting after it.
   const share = (names) =>
     starts.slice(0, -1).map((from, i) =>
       events
@@ -274,7 +277,7 @@ async function familyBytes() {
   row("JavaScript of a family page before the first tap, gzipped", "110 kB", `${beforeGame.toFixed(0)} kB`);
   row("the same with its game", "160 kB", `${size(scripts).toFixed(0)} kB`);
   await context.close();
-  // What each game brings beside what all of them share: the chunk that its pattern is loaded from.
+  // What each game adds to the shared code: the chunk that holds its pattern.
   const assets = join(root, "build/client/assets");
   const each = readdirSync(assets)
     .filter((f) => f.endsWith(".js") && !f.includes("worker"))
@@ -322,14 +325,14 @@ function tokenOf(id, version) {
   return `${Buffer.from(id.replaceAll("-", ""), "hex").toString("base64url")}.${check}`;
 }
 
-/** What tells a send, a run or a task of a game: the first of these that there is. */
+/** The buttons that report an attempt, a run or a task. The first one found is used. */
 const TELLS = [
   "[data-targets] button:not(:disabled)",
   "main .bg-page button[class*='rounded-[']",
   "main .bg-page button",
 ];
 const TAPS = 24;
-/** One tap after the other on the play screen of each game of the demo, each taken back, at a quarter of the speed. */
+/** Taps on the play screen of each game of the demo at a quarter of the speed. Each tap is undone. */
 async function playTaps() {
   const cards = await sql`
     select distinct on (v.compiled->'activity'->'pattern'->>'name') v.compiled->'activity'->'pattern'->>'name' as pattern,
@@ -362,11 +365,11 @@ async function playTaps() {
       await press(page, "Start now");
     }
     await wait(500);
-    // A page in the back draws nothing.
+    // A page in the background renders nothing.
     await page.bringToFront();
     await watchPaints(page, "click");
     await page.emulateCPUThrottling(4);
-    // What a tap costs here that changes nothing.
+    // The cost of a tap that changes nothing.
     for (let i = 0; i < 8; i++) {
       await (await page.$("main h1")).tap();
       await wait(120);
@@ -444,7 +447,7 @@ async function handIns() {
   );
 }
 
-/** Closed loop, eight callers, the two pages in turn so that both meet the same machine. */
+/** A closed loop with eight callers. The two pages alternate, so that both meet the same conditions. */
 async function pages() {
   const [card] =
     await sql`select k.id, l.id as link, l.version from card k join card_version v on v.card_id = k.id and v.hash = k.hash join link l on l.child_id = k.child_id where v.compiled->'activity'->>'title' = 'Stop on the step' limit 1`;

@@ -1,5 +1,5 @@
 import { writeFileSync } from "node:fs";
 import { drawingSheet } from "../app/drawings/sheet.ts";
 
-/** Writes the sheet of all drawings that pages load; a test holds it against the list. */
+/** Writes the sheet of all drawings that pages load. A test compares it with the list. */
 writeFileSync(new URL("../app/drawings/drawings.svg", import.meta.url), drawingSheet());

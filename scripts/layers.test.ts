@@ -2,7 +2,7 @@ import { readdirSync, readFileSync, statSync } from "node:fs";
 import { dirname, join, relative, resolve } from "node:path";
 import { describe, expect, it } from "vitest";
 
-/** From the ground up; imports run downward only. */
+/** The layers from the bottom up. Imports run downward only. */
 const MAY: Record<string, readonly string[]> = {
   core: ["core"],
   words: ["words", "core"],
@@ -17,7 +17,7 @@ function* sources(dir: string): Generator<string> {
   for (const name of readdirSync(dir)) {
     const path = join(dir, name);
     if (statSync(path).isDirectory()) yield* sources(path);
-    else if (/\.(ts|tsx)$/.test(name) && !/\.(test|test-utils)\.tsx?$/.test(name)) yield path; // Help for tests is no part of it.
+    else if (/\.(ts|tsx)$/.test(name) && !/\.(test|test-utils)\.tsx?$/.test(name)) yield path; // Helpers of tests are left out.
   }
 }
 const imports = (file: string) =>
@@ -25,7 +25,7 @@ const imports = (file: string) =>
     (match) => match[1]!,
   );
 
-/** What a file imports at run time: no types, nothing lazy. */
+/** What a file imports at run time: neither types nor dynamic imports. */
 const valueImports = (file: string) =>
   file.startsWith(root) && statSync(file, { throwIfNoEntry: false })?.isFile()
     ? [
@@ -41,7 +41,7 @@ function houseOf(file: string, spec: string): string | null {
   return null;
 }
 
-/** The folders of the core, from the ground up: each imports those before it and itself. */
+/** The folders of the core from the bottom up. Each imports only those before it and itself. */
 const CORE = [
   "rules",
   "things",
@@ -116,7 +116,7 @@ describe("imports run downward only", () => {
         if (!spec.startsWith(".")) continue;
         const to = relative(join(root, "core"), resolve(dirname(file), spec)).split("/");
         if (to.length < 2 || to[0] === folder) continue;
-        // What lies beside the folders imports nothing.
+        // Files outside the folders import nothing.
         if (CORE.indexOf(to[0]!) < 0 || CORE.indexOf(folder!) < CORE.indexOf(to[0]!))
           wrong.push(`${relative(root, file)} -> ${spec}`);
       }
@@ -144,7 +144,7 @@ describe("imports run downward only", () => {
     const files = Object.keys(MAY).flatMap((house) => [...sources(join(root, house))]);
     expect(circles(files).map((circle) => circle.map((field) => relative(root, field)))).toEqual([]);
     expect(files.length).toBeGreaterThan(500);
-    // The search finds a circle where there is one.
+    // Checks that the search finds a circle.
     expect(
       circlesOf(
         new Map([
@@ -180,7 +180,7 @@ describe("imports run downward only", () => {
     const heavy = (file: string) => ["zod", "react-router"].some((name) => reached(file).has(name));
     expect(starts.filter(heavy).map((file) => relative(root, file))).toEqual([]);
     expect(folders.length).toBeGreaterThan(16);
-    // The search finds a schema or the router where there is one.
+    // Checks that the search finds a schema or the router.
     expect(reached(join(patterns, "tally/index.ts")).has("zod")).toBe(true);
     expect(reached(join(root, "app/routes/week.tsx")).has("react-router")).toBe(true);
   });

@@ -6,7 +6,7 @@ import { patternNames } from "../core/patterns/registry.ts";
 import { planSvg } from "../core/yard/svg.ts";
 import { targetName } from "../words/say.ts";
 
-/** Plan and document of the example of each pattern, by file name. */
+/** The plan and the document of each pattern's example, by file name. */
 export const pictures = (): { file: string; text: string }[] =>
   patternNames.flatMap((name) => {
     const activity = fromPattern(name);

@@ -6,13 +6,13 @@ import { enGame } from "#words/en-game.ts";
 import { labels } from "#words/teacher.ts";
 
 const root = join(import.meta.dirname, "..");
-/** Every text that stands in a screen's source, so that a button can be found in it. */
+/** All texts in the source of the screens, so that a button can be looked up. */
 const screens = readdirSync(join(root, "app"), { recursive: true, encoding: "utf8" })
   .filter((file) => file.endsWith(".tsx"))
   .map((file) => readFileSync(join(root, "app", file), "utf8"))
   .join("\n");
 const sentences = new Set<string>([...Object.values(en), ...Object.values(enGame), ...Object.values(labels)]);
-/** The next step of a card is a sentence with a step in it. */
+/** The label of the button to the next step contains the name of the step. */
 const STEPS = ["fetch", "setup", "look", "play", "handin"].map((step) =>
   en["card.next"].replace("{step}", en[`card.step.${step}` as keyof typeof en]),
 );

@@ -6,7 +6,10 @@ import { ensure } from "./lib/install.mjs";
 import { give, say } from "./lib/say.mjs";
 import { setUpDatabase } from "./lib/serve.mjs";
 
-/** `npm run restore -- FILE`: a backup into an empty database, with its roles and rights; nothing where it is not empty. */
+/**
+ * `npm run restore -- FILE` reads a backup into an empty database, with its roles and rights. Does nothing if the
+ * database is not empty.
+ */
 const file = resolve(process.env.INIT_CWD ?? process.cwd(), process.argv[2] ?? give("Give the path of a backup file."));
 if (!existsSync(file)) give(`${file}: there is no such file.`);
 await ensure("postgres");

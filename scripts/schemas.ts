@@ -3,7 +3,7 @@ import { z } from "zod";
 import { activitySchema } from "../core/formats/activity.ts";
 import { itemsFile } from "../core/things/item.ts";
 
-/** Writes the published JSON Schemas; a test holds them against the code. */
+/** Writes the published JSON Schemas. A test compares them with the code. */
 const folder = new URL("../schemas/", import.meta.url);
 mkdirSync(folder, { recursive: true });
 writeFileSync(new URL("activity-2.schema.json", folder), `${JSON.stringify(activitySchema(), null, 2)}\n`);

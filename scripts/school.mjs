@@ -7,8 +7,8 @@ import { bin, root } from "./lib/root.mjs";
 import { give } from "./lib/say.mjs";
 
 /**
- * `npm run school -- FILE`: adds the school that a file describes. To the database of this machine, started for it where `npm start` does
- * not run, or to the one that DATABASE_URL names.
+ * `npm run school -- FILE` adds the school that a file describes: to the database of this machine, which is started
+ * if `npm start` does not run, or to the one named by DATABASE_URL.
  */
 const file = process.argv[2] ?? give("Give the path of a school file; docs/running.md describes it.");
 const path = resolve(process.env.INIT_CWD ?? process.cwd(), file);

@@ -8,12 +8,12 @@ import { startPostgres } from "./lib/postgres.mjs";
 import { root } from "./lib/root.mjs";
 import { prepareDatabase, startWeb } from "./lib/serve.mjs";
 
-/** `npm run screenshots`: one current picture of each main view, from the demo school. */
+/** `npm run screenshots` takes one current picture of each main view, from the demo school. */
 await ensure("chromium");
 ensureBuild();
 const data = join(root, ".yard-test", "screenshots");
 const folder = join(root, "docs", "screenshots");
-/** Taken here first, so that a run that fails leaves the pictures of the last one. */
+/** Pictures are taken here first, so that a failed run leaves the previous ones. */
 const taken = join(data, "taken");
 rmSync(data, { recursive: true, force: true });
 const database = await startPostgres(join(data, "database"), { fresh: true });
@@ -55,7 +55,7 @@ try {
   await page.waitForSelector("[aria-label='What the swap changes']");
   await shot("workbench-kit");
   await press(page, "Undo");
-  // Saved as it was before, so that the next pages have nothing to bring back.
+  // Saved as it was before, so that the next pages have nothing to restore.
   await new Promise((r) => setTimeout(r, 1500));
   await page.waitForSelector("[data-save=saved]");
   await page.emulateMediaFeatures([{ name: "prefers-color-scheme", value: "dark" }]);
@@ -74,7 +74,7 @@ try {
   await press(page, "Undo");
   await go(`${activity("Hallway climb")}/rehearsal`);
   await page.waitForSelector("main canvas");
-  // Not so fast that it is over before it is stopped.
+  // A speed at which it is not over before the picture is taken.
   await page.$$eval("fieldset label", (all) => all.find((l) => l.textContent.trim() === "×5").click());
   await page.waitForFunction(() => Number(document.querySelector("input[type=range]").value) > 45_000);
   await press(page, "Pause");
@@ -84,12 +84,12 @@ try {
   const results = await page.$$eval("td a", (all) => all.map((a) => [a.textContent, a.getAttribute("href")]));
   await go(results.find(([t]) => t === "Stop on the step")[1]);
   await shot("results");
-  // A game of the weeks before, that all of a class have played.
+  // A game of an earlier week that the whole class has played.
   await go(results.find(([t]) => t === "Monday ladder")[1]);
   await page.$$eval("a", (all) => all.find((a) => a.textContent.trim() === "Next week").click());
   await page.waitForSelector("select[aria-label^='Level of']");
   await shot("next-week");
-  // A child whose games have been worked out by now.
+  // Waits until a child's games have been worked out.
   await page.waitForFunction(() => document.querySelectorAll("td a[href^='/children/']").length > 5);
   const children = await page.$$eval("td a[href^='/children/']", (all) => all.map((a) => a.getAttribute("href")));
   for (const child of children) {
@@ -140,7 +140,7 @@ try {
     await page.waitForFunction(
       () => document.body.innerText.includes("Who is playing?") || document.querySelector("main [aria-pressed]"),
     );
-    // A question that comes once before play.
+    // The question that is asked once before play.
     if (await page.$("main [aria-pressed]")) {
       await page.click("main [aria-pressed]");
       await press(page, "Now play");

@@ -6,17 +6,20 @@ import { root } from "./lib/root.mjs";
 import { give, say } from "./lib/say.mjs";
 import { prepareDatabase, startWeb } from "./lib/serve.mjs";
 
-/** `npm start`: everything from a fresh checkout to a school you can sign in to. Safe to run again. */
+/** `npm start` leads from a fresh checkout to a school that you can sign in to. Safe to run again. */
 const port = Number(process.env.PORT ?? 3000);
 if (!Number.isInteger(port) || port < 1 || port > 65535)
   give(`PORT: "${process.env.PORT}" is not a port number (1 to 65535).`);
-/** The demo school is for trying things out: on the built-in database unless it is turned off, on any other only where it is asked for. */
+/**
+ * The demo school is for trying things out. It is loaded into the built-in database unless turned off, and into any
+ * other only on request.
+ */
 const wished = process.env.YARD_DEMO?.toLowerCase();
 const load = wished ? ["1", "on", "yes", "true"].includes(wished) : !process.env.DATABASE_URL;
 const dataDir = resolve(process.env.YARD_DATA_DIR ?? join(root, ".yard-data"));
 
 await ensure(...(process.env.DATABASE_URL ? [] : ["postgres"]));
-// Built beside the database's own start and loading, which do without it.
+// The build runs beside the start of the database and the loading, which do not need it.
 const build = spawn(process.execPath, [join(root, "scripts/build.mjs"), "--if-changed"], { stdio: "inherit" });
 const built = new Promise((done) => build.once("exit", done));
 const database = process.env.DATABASE_URL
@@ -35,7 +38,10 @@ async function stop(code) {
 process.on("SIGINT", () => void stop(0));
 process.on("SIGTERM", () => void stop(0));
 
-/** A server that stops by itself is started again after this long, milliseconds, doubled each time; one that ran longer than STEADY starts again. */
+/**
+ * A server that stops by itself is restarted after this delay, milliseconds. The delay doubles each time, and is
+ * reset by a run longer than STEADY.
+ */
 const FIRST_REST = 500;
 const LONGEST_REST = 30_000;
 const STEADY = 60_000;

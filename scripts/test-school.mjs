@@ -1,4 +1,4 @@
 import { testSchool } from "./lib/test-school.mjs";
 
-/** Builds where the sources changed, and makes the demo school that browser tests begin with. */
+/** Builds if the sources have changed, and makes the demo school from which browser tests start. */
 await testSchool();

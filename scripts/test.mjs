@@ -4,7 +4,9 @@ import { ensure } from "./lib/install.mjs";
 import { root } from "./lib/root.mjs";
 import { check, closingLine, node, tests, types } from "./lib/steps.mjs";
 
-/** About how long a file of browser tests takes, seconds, so that the parts that they are dealt into are alike; else USUAL. */
+/**
+ * About how long each file of browser tests takes, seconds, so that the parts are alike. USUAL for files not listed.
+ */
 const TAKES = {
   variants: 200,
   games: 180,
@@ -26,21 +28,24 @@ const TAKES = {
   https: 50,
 };
 const USUAL = 25;
-/** Most of their time is waiting, and so more run side by side than there are cores. */
+/** Tests spend most of their time waiting, so more parts run side by side than there are cores. */
 const PARTS = 3;
-/** These measure times, and run by themselves; and this starts everything again, in an environment that no other has touched. */
+/**
+ * Tests that measure times run by themselves. The test of starting runs in an environment that no other test has
+ * touched.
+ */
 const ALONE = ["operating", "loop"];
 const STARTS = ["start"];
 
-/** `npm test`: the same set-up as `npm start`, then every check and test, the fast ones first. */
+/** `npm test` sets everything up like `npm start`, then runs every check and test, the fast ones first. */
 await ensure("postgres", "chromium", "nginx");
 const results = [];
 results.push(await check("lint", "biome", ["check", "."]));
-// The build and the school that browser tests begin with are made meanwhile, once for all parts.
+// Meanwhile the build and the demo school for the browser tests are made, once for all parts.
 results.push(
   ...(await Promise.all([types(), tests("unit tests", []), node("build and demo school", "scripts/test-school.mjs")])),
 );
-// Parts side by side, each with a database, a server and a browser of its own.
+// The parts run side by side, each with its own database, server and browser.
 const names = readdirSync(join(root, "e2e"))
   .flatMap((f) => (f.endsWith(".test.ts") ? [f.replace(".test.ts", "")] : []))
   .sort((a, b) => (TAKES[b] ?? USUAL) - (TAKES[a] ?? USUAL) || (a < b ? -1 : 1));

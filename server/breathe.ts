@@ -1,7 +1,10 @@
-/** The longest stretch of work before other requests get a turn, milliseconds. */
+/** The longest that work runs before other requests get a turn, milliseconds. */
 const AT_ONE_GO = 4;
 
-/** For long work within a request. Await what it gives between two steps: it lets other requests go first once AT_ONE_GO has passed. */
+/**
+ * For long work within a request. Await the returned function between two steps: after AT_ONE_GO it lets other
+ * requests go first.
+ */
 export function breather(): () => Promise<void> {
   let from = performance.now();
   return async () => {

@@ -1,6 +1,6 @@
 import { z } from "zod";
 
-/** Addresses as express takes them: single ones, networks, or the names of the usual private ranges. */
+/** Network addresses as Express accepts them: single ones, networks, or the names of the usual private ranges. */
 const addresses = z
   .string()
   .default("")
@@ -22,18 +22,21 @@ const addresses = z
   );
 
 const env = z.object({
-  /** Signs in as the application's own role, never as the owner. */
+  /** Signs in with the application's own role, never as the owner. */
   YARD_APP_DATABASE_URL: z.string().min(1),
   YARD_SECRET: z.string().min(32, "YARD_SECRET must be 32 characters or more"),
-  /** How families reach the server, for links in messages; without it the address of the request is used. */
+  /**
+   * The address at which families reach the server, for links in messages. Without it, the address of the request is
+   * used.
+   */
   YARD_ORIGIN: z.url().optional(),
-  /** Reverse proxies whose forwarded headers are believed; nobody's unless named. */
+  /** Reverse proxies whose forwarded headers are trusted. None unless listed. */
   YARD_TRUSTED_PROXIES: addresses,
-  /** Least weight of what is logged. */
+  /** The lowest level that is logged. */
   YARD_LOG: z.enum(["debug", "info", "warn", "error", "silent"]).default("info"),
 });
 
-/** Settings from the environment, checked once. A missing one stops the server with its name. */
+/** Settings from the environment, checked once. If one is missing, the server stops and names it. */
 export const config = (() => {
   const read = env.safeParse(process.env);
   if (read.success) return read.data;

@@ -1,6 +1,6 @@
 import { createHash } from "node:crypto";
 
-/** The same content gives the same text whatever the order of its keys. */
+/** JSON with sorted keys, so that the same content gives the same text. */
 function canonical(value: unknown): string {
   if (Array.isArray(value)) return `[${value.map((eachValue) => canonical(eachValue)).join(",")}]`;
   if (typeof value === "object" && value !== null)
@@ -11,10 +11,10 @@ function canonical(value: unknown): string {
       .join(",")}}`;
   return JSON.stringify(value) ?? "null";
 }
-/** SHA-256 of a value as JSON, 64 hexadecimal digits; what is undefined counts as absent. */
+/** SHA-256 of a value as JSON, 64 hexadecimal digits. Undefined properties count as absent. */
 export const contentHash = (value: unknown): string => createHash("sha256").update(canonical(value)).digest("hex");
 
-/** An id made of a text: the same text gives the same id, on every copy and at every time. */
+/** An id derived from a text. The same text always gives the same id. */
 export function idFrom(text: string): string {
   const hash = createHash("sha256").update(text).digest("hex");
   return `${hash.slice(0, 8)}-${hash.slice(8, 12)}-4${hash.slice(13, 16)}-8${hash.slice(17, 20)}-${hash.slice(20, 32)}`;

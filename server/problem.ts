@@ -1,6 +1,6 @@
 import type { Problem } from "#core/formats/activity.ts";
 
-/** Something that was given cannot be taken: each field with what is allowed. Nothing was changed. */
+/** Something given to us cannot be accepted: each field with what is allowed. Nothing was changed. */
 export class NotAllowed extends Error {
   constructor(readonly problems: Problem[]) {
     super(problems.map((problem) => `${problem.field}: ${problem.message}`).join("; "));
@@ -10,5 +10,5 @@ export class NotAllowed extends Error {
   }
 }
 
-/** No such thing for this teacher or family. */
+/** There is no such record for this teacher or family. */
 export class NotFound extends Error {}

@@ -1,4 +1,7 @@
-/** Sentences of the game itself: what to do now, what was seen, what is refused, how it ended. They come with the game, and with the teacher's side. */
+/**
+ * Sentences of the game itself: what to do now, what was seen, why something was refused, how it ended. They are
+ * loaded with the game, and on the teacher's side.
+ */
 export const enGame = {
   "working.pins": "({n, plural, one {# pin} other {# pins}})",
   "working.allAtOnce": "(all at once)",

@@ -1,4 +1,7 @@
-/** The rules as sentences: one a field, `{value}` what it is set to, and between stars what can be changed. `.none`: where it is off; `.yes` and `.no`: either way. */
+/**
+ * The rules as sentences, one for each field. `{value}` is its setting, and the text between stars can be changed.
+ * `.none`: the field is off. `.yes` and `.no`: its two settings.
+ */
 export const enRules: Record<string, string> = {
   "rule.tries": "Each player has *{value, plural, one {# {one}} other {# {many}}}* in a go.",
   "rule.tries.none": "There is *no limit* on {many}.",

@@ -1,4 +1,4 @@
-/** Sentences that only a printed sheet has: the rules of each game, for a home where nobody can look them up. */
+/** Sentences that only the printed sheet has: the rules of each game, for a home where nobody can look them up. */
 export const enSheet: Record<string, string> = {
   "sheet.fact": "{name}: {value}.",
   "sheet.part": "{number, number}: {what}.",

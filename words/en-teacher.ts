@@ -1,4 +1,7 @@
-/** Sentences of the teacher's side that hold a number, a name or a list, as ICU messages. Plain labels are in teacher.ts. */
+/**
+ * Sentences of the teacher's side that contain a number, a name or a list, as ICU messages. Plain labels are in
+ * teacher.ts.
+ */
 export const enTeacher: Record<string, string> = {
   "change.action":
     "{action, select, underarmRoll {Roll it underarm} slide {Slide it} underarmThrow {Throw it underarm} overarmThrow {Throw it overarm} straightArmBowl {Bowl it} pushThrow {Push it with two hands} kick {Kick it} shortStrike {Hit it with a short bat} longStrike {Push it with a long stick} twoHandStrike {Hit it with two hands} handStrike {Hit it with the hand} forehand {Hit it forehand} backhand {Hit it backhand} other {Do it another way}} instead: {why, select, noRoom {there is no room for a big swing} notForThis {nothing here is right to hold} ceiling {the ceiling is too low} other {nothing here slides or rolls far enough}}",

@@ -1,6 +1,6 @@
 /**
- * English sentences, ICU messages with parameters. Everything a family reads comes from here, and what the core says in keys.
- * Family sentences: ten words at most, one action each, numbers as figures.
+ * English sentences as ICU messages with parameters. Everything that a family reads is here, as are the sentences for
+ * keys of the core. Sentences for families have at most ten words, one action each, and numbers as figures.
  */
 export const en = {
   "play.over": "The game is over.",

@@ -56,9 +56,9 @@ it("says what is counted at every peg of every pattern", () => {
 });
 
 type Ast = readonly { type: number; value?: string; options?: Record<string, { value: Ast }> }[];
-/** Type numbers of the format's own parts: an argument, a number, a select, a plural. */
+/** Type numbers of the message format's elements: an argument, a number, a select, a plural. */
 const [ARGUMENT, NUMBER, SELECT, PLURAL] = [1, 2, 5, 6];
-/** What is filled in as it is, and is no count. */
+/** Parameters that are inserted as they are and are not counts. */
 const NAMES: Readonly<Record<string, string>> = {
   title: "Ada B.",
   name: "Ada B.",
@@ -70,7 +70,7 @@ const NAMES: Readonly<Record<string, string>> = {
   One: "Roll",
   Many: "Rolls",
 };
-/** What a message asks for, each as a count or as one of its words. */
+/** What a message needs: for each parameter, a count or a list of words. */
 function asked(ast: Ast, out = new Map<string, readonly string[] | "count">()) {
   for (const part of ast) {
     if (part.type === PLURAL || part.type === NUMBER) out.set(part.value!, "count");
@@ -99,7 +99,7 @@ function rendered(text: string): { n: number; said: string }[] {
   );
 }
 
-/** Plurals that a sentence of ours may have after a number. */
+/** Plurals that may follow a number in our sentences. */
 const MANY =
   "points|goes|children|homes|messages|rows|things|names|steps|shoes|lengths|players|minutes|seconds|rungs|lines|targets|pieces|rounds|others|times|cards|feet|metres|boxes|misses";
 const ONE =
@@ -148,7 +148,7 @@ function ruledOut(): string[] {
     .map((word) => word.replace(/ \(.*\)/, "").trim())
     .filter(Boolean);
 }
-/** Words that are ruled out in one sense only, with how that sense looks. */
+/** Words that are ruled out in one sense only, with a pattern for that sense. */
 const SENSES: Record<string, RegExp> = {
   send: /\b(\d+|each|every|first|last|this|per|of|a|one|the) sends?\b|\bsends (in|per|at|that|of)\b|\bsend \d/i,
   draw: /\b(this|another|each|next|new|same) draw\b/i,
@@ -161,7 +161,7 @@ const SENSES: Record<string, RegExp> = {
   "stop here": /^stop here$/i,
   "goes by": /\b(it|this|that|which|level|they) goes by\b/i,
 };
-/** What a reader sees of a sentence: every way that its counts and choices can turn out. */
+/** Every text that a reader may see for a sentence, over all counts and choices. */
 const seen = (text: string) => rendered(text).map((r) => r.said);
 const findRuledOut = (said: string, words: readonly string[]): string | null => {
   for (const word of words) {
@@ -170,11 +170,11 @@ const findRuledOut = (said: string, words: readonly string[]): string | null => 
   }
   return null;
 };
-/** A child called "it", in the sentences where that was once said. */
+/** A child called "it", in sentences where that once happened. */
 const CHILD_AS_IT =
   /\b(child|player|somebody|someone)\b[^.;]{0,60}\b(itself|suits it|its (own|card|home|link|step|goes|level|place|age)|it (has|likes|plays|gets|stands))\b/i;
 
-/** Text that stands in the pages themselves: between tags, and in string literals that read like sentences. */
+/** Text in the pages themselves: between tags, and in string literals that look like sentences. */
 function pageTexts(): [where: string, text: string][] {
   const files = readdirSync(join(import.meta.dirname, "..", "app"), { recursive: true, encoding: "utf8" });
   return files
@@ -198,7 +198,7 @@ function pageTexts(): [where: string, text: string][] {
             : ts.isTemplateHead(node) || ts.isTemplateMiddle(node) || ts.isTemplateTail(node)
               ? node.text.trim()
               : "";
-        // Words with a space between them, or one that begins with a capital; classes of a style have neither.
+        // Several words, or one that begins with a capital letter. Class names have neither.
         if (
           /^[A-Z“(]|[a-z] [a-z]/.test(text) &&
           !/(^| )(flex|grid|text-|bg-|border|rounded|font-|min-|max-|gap-|items-|-m|px-)/.test(text)
@@ -233,7 +233,7 @@ describe("the voice", () => {
       .filter((f) => /\.tsx?$/.test(f) && !f.includes(".test."))
       .map((f) => [f, readFileSync(join(import.meta.dirname, "..", "app", f), "utf8")] as const);
     expect(sources.filter(([, source]) => /\} %[`"<,.)\s]/.test(source)).map(([f]) => f)).toEqual([]);
-    // The check finds what it is for.
+    // Checks that the check finds something.
     expect(CHILD_AS_IT.test("Every child gets the level that suits it.")).toBe(true);
     expect(findRuledOut("12 sends in a go", words)).toBe("12 sends");
     expect(findRuledOut("Which things are asked anew?", words)).not.toBeNull();
@@ -274,8 +274,8 @@ describe("the voice", () => {
     }
   });
 });
-/** Catalogues that a teacher reads, or a grown-up on paper. */
+/** Catalogues for teachers, or for a grown-up reading paper. */
 const TEACHERS = new Set(["enTeacher", "enRules", "ruleWords", "enSheet", "sheetWords", "labels"]);
-/** Families of keys that a grown-up reads. */
+/** Groups of keys that a grown-up reads. */
 const GROWN_UP =
   /^(survey|sketch|step|match|call|card|family|look|caution|change|unmet|sheet|trouble|noscript|hand|plan|fair|full|together|self|support|who)\b|\.summary/;

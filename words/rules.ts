@@ -6,13 +6,13 @@ import { label } from "./teacher.ts";
 import { tell } from "./tell.ts";
 import { attemptWords } from "./verbs.ts";
 
-/** Sentences of fields that several games share, and of those that one game has. */
+/** Sentences of fields that several games share, and of those in one game only. */
 const RULES = { ...enRules, ...ruleWords };
-/** More letters of a typed text are not read out. */
+/** The most letters of a typed text that a sentence shows. */
 const MAX_TEXT = 40;
 const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
 
-/** A field as its sentence says it, with what can be changed between stars; null: it has none. */
+/** The sentence of a field, with the part that can be changed between stars. Null if it has none. */
 export function ruleOf(knob: Knob, value: unknown, action: Action, longest = MAX_TEXT): string | null {
   const noun = attemptWords(action);
   const key = knob.label.replace("knob.", "rule.");

@@ -6,9 +6,9 @@ import { en } from "./en.ts";
 import { togetherWords } from "./generated/together.ts";
 import { ANY_TRY } from "./verbs.ts";
 
-/** A message as it is written, or, in the browser's files, as it was read while they were built (scripts/vite/ready-words.mjs). */
+/** A message as it is written or, in the browser's files, as the build has parsed it (scripts/vite/ready-words.mjs). */
 type Message = string | ConstructorParameters<typeof IntlMessageFormat>[0];
-/** Sentences by key; a part of the catalogue that only some pages need is added by them. */
+/** Sentences by key. Pages that need further parts of the catalogue add them. */
 const all: Record<string, Message> = { ...en, ...togetherWords };
 export function addWords(more: Readonly<Record<string, string>>): void {
   Object.assign(all, more);
@@ -16,7 +16,8 @@ export function addWords(more: Readonly<Record<string, string>>): void {
 export type Key = keyof typeof en;
 export const LANGUAGE = "en";
 const made = new Map<string, IntlMessageFormat>();
-// One language, known beforehand: asking the browser which locales it supports costs a slow phone a fifth of a second.
+// There is one language, known beforehand. Asking the browser which locales it supports takes a slow phone a fifth of
+// a second.
 IntlMessageFormat.resolveLocale = () => new Intl.Locale(LANGUAGE);
 
 /**
@@ -35,20 +36,23 @@ export function say(key: Key | (string & {}), params?: Record<string, string | n
   return String(m.format({ ...ANY_TRY, ...params }));
 }
 
-/** Names of things that are a school's own, by id. */
+/** The names of a school's own items, by id. */
 export type Names = Readonly<Record<string, string>>;
 export const namesOf = (own: readonly { id: string; name: string }[]): Names =>
   Object.fromEntries(own.filter((child) => child.name !== "").map((child) => [child.id, child.name]));
 
-/** What a thing is called: by the school, or in the catalogue. */
+/** The name of an item: the school's, or the one in the catalogue. */
 export function itemName(id: string, names: Names = {}): string {
   return own(names, id) ?? (`item.${id}` in all ? say(`item.${id}`) : id);
 }
 
-/** Parameters that name something by its id or key. */
+/** Parameters that are ids or keys of something with a name. */
 const NAMED: Record<string, string> = { floor: "floor", was: "floor", property: "property" };
 
-/** A phrase of the core as a sentence, with what more it may need (`attemptWords`): things, floors and properties in its parameters get their names. */
+/**
+ * A phrase of the core as a sentence. Items, floors and properties among its parameters get their names. `more`:
+ * further parameters (`attemptWords`).
+ */
 export function sayPhrase(phrase: Phrase, names: Names = {}, more: Record<string, string> = {}): string {
   const params: Record<string, string | number> = { ...more, ...phrase.params };
   for (const [key, value] of Object.entries(params)) {
@@ -60,34 +64,37 @@ export function sayPhrase(phrase: Phrase, names: Names = {}, more: Record<string
   return say(phrase.key, params);
 }
 
-/** What a target is called on the card: by the teacher, as the thing is, or (`#2`) as the second thing of its kind. */
+/** The name of a target on the card: the teacher's, the item's, or (`#2`) the second item of its kind. */
 export function targetName(target: { label: string; item: string }, names: Names = {}): string {
   const numbered = /^#(\d+)$/.exec(target.label);
   if (numbered) return say("item.numbered", { item: itemName(target.item, names), number: numbered[1]! });
   return target.label || itemName(target.item, names);
 }
 
-/** A count in whole or half steps: `5½`; other parts of one with their figure: `2.3`. */
+/** A count in whole or half steps: `5½`. Other fractions are written as decimals: `2.3`. */
 export const sayCount = (count: number): string =>
   count % 0.5 === 0 ? `${Math.floor(count) || (count % 1 ? "" : 0)}${count % 1 === 0.5 ? "½" : ""}` : count.toFixed(1);
 
-/** A count as sentences take it: written, as a number for its plural (a half is one), and its unit. */
+/** A count as sentences need it: as text, as a number for the plural (a half counts as one), and its unit. */
 export const countedIn = ({ count, unit }: { count: number; unit: string }) => ({
   count: sayCount(count),
   n: Math.max(1, count),
   unit,
 });
 
-/** A score with its unit: `45 points`, `12 rolls`; times as a clock shows them: `0:32.5`. `attempt`: what one is called, else tries. */
+/**
+ * A score with its unit: `45 points`, `12 rolls`. Times look like a clock: `0:32.5`. `attempt`: the noun for
+ * attempts, otherwise tries.
+ */
 export function sayScore(value: number, unit: ScoreUnit, attempt?: Record<string, string>): string {
   return unit === "tenths" ? clockText(value) : say(`score.${unit}`, { value, ...attempt });
 }
 
-/** Several names as one reads them: `Amina, Jo and Sam`. */
+/** A list of names: `Amina, Jo and Sam`. */
 const listed = new Intl.ListFormat(LANGUAGE, { type: "conjunction" });
 export const sayList = (names: readonly string[]): string => listed.format(names);
 
-/** How a score comes about, with its notes in words: `12 (6 pins) + 3 (all at once) = 15`. See core/match/end.ts. */
+/** How a score adds up, with its notes in words: `12 (6 pins) + 3 (all at once) = 15`. See core/match/end.ts. */
 export const sayWorking = (working: string): string =>
   working.replace(/\{(\w+)(?: (\d+))?\}/g, (_, of: string, name?: string) =>
     say(`working.${of}`, name === undefined ? {} : { n: Number(name) }),

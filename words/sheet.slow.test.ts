@@ -19,7 +19,7 @@ const cardOf = (designed: Activity) =>
   });
 const all = (givenActivity: Activity) => JSON.stringify(sheetRules(cardOf(givenActivity)));
 
-/** Another value that a field may have; undefined where a test knows none. */
+/** Another value that a field may have. Undefined if the test knows none. */
 function other(knob: Knob, value: unknown): unknown {
   switch (knob.kind) {
     case "toggle":
@@ -35,7 +35,7 @@ function other(knob: Knob, value: unknown): unknown {
   }
 }
 
-/** What is on the plan, in the setting up or in the boxes of the sheet, or is only about how a screen is told. */
+/** Fields that the plan, the set-up steps or the boxes of the sheet show, or that only concern the screen. */
 const ELSEWHERE =
   /^knob\.(board|pinCount|full|cards|cardsUp|formation|shape|pinGap|bandWidth|laneWidth|cellSize|squareCell|marked|goalsWidth|courtNear|courtFar|netHeight|grow|told|how|calls|carry|mix)$/;
 
@@ -61,7 +61,7 @@ describe.each(patternNames)("%s on paper", (name) => {
       if (value === undefined) continue;
       const next = withSetting(game, { field: fieldOf(knob), value: value as never });
       const read = activity.safeParse({ ...design, pattern: { name, params: next.params }, match: next.match });
-      // What the document does not allow beside the rest is no value of it.
+      // The document does not allow this value together with the others.
       if (!read.success) continue;
       if (all(read.data) === before) silent.push(`${knob.label} ${JSON.stringify(value)}`);
     }

@@ -15,23 +15,23 @@ import { attemptWords } from "./verbs.ts";
 addWords(enSheet);
 addWords(sheetWords);
 
-/** The rules of a game as a sheet of paper has them: nobody is there to ask. */
+/** The rules of a game for a sheet of paper, where nobody is there to ask. */
 export interface SheetRules {
-  /** What to do, what a hit brings and when it ends, in a few sentences. */
+  /** What to do, what a hit is worth and when the game ends, in a few sentences. */
   how: string;
-  /** What each thing brings; null where points belong to nothing that stands there. */
+  /** What each target is worth. Null if points do not depend on targets. */
   points: string | null;
-  /** Every other fact that changes a score, one sentence each. */
+  /** Every other fact that affects a score, one sentence each. */
   facts: string[];
-  /** Who may play, and how. */
+  /** Who may play, and in which way. */
   players: string;
 }
 
-/** A list of words is given whole. */
+/** A list of words is printed in full. */
 const WHOLE_TEXT = 1000;
-/** Fields that say how a game is told on a screen, or how its picture is drawn: they change no score. */
+/** Fields that only concern the screen or its pictures. They do not affect a score. */
 const OF_THE_SCREEN: ReadonlySet<string> = new Set(["knob.told", "knob.how", "knob.calls", "knob.carry", "knob.mix"]);
-/** Fields whose whole content the plan, the set-up or the points say. */
+/** Fields that the plan, the set-up steps or the points show completely. */
 const ON_THE_PLAN: ReadonlySet<string> = new Set([
   "knob.board",
   "knob.cards",
@@ -51,7 +51,7 @@ const ON_THE_PLAN: ReadonlySet<string> = new Set([
   "knob.grow",
 ]);
 
-/** A field that has no sentence of its own: its name and what it is set to. Null where it is off. */
+/** A field without a sentence of its own: its name and its value. Null if it is off. */
 function plainFact(knob: Knob, value: unknown, noun: Record<string, string>): string | null {
   if (value === null || value === undefined) return null;
   const fact = (is: string | number) => say("sheet.fact", { name: label(knob.label, noun), value: is });
@@ -70,11 +70,11 @@ function plainFact(knob: Knob, value: unknown, noun: Record<string, string>): st
   }
 }
 
-/** What a sentence says between its stars. */
+/** The part of a sentence between its stars. */
 const starred = (text: string) => text.split("*")[1] ?? text;
 const whole = (text: string) => text.replaceAll("*", "");
 
-/** Every fact that changes a score. Those of one stage, round or task stand on one line. */
+/** Every fact that affects a score. Those of one stage, round or task are on one line. */
 function factsOf(card: Card): string[] {
   const activity = card.activity;
   const game = { params: activity.pattern.params, match: activity.match };
@@ -92,7 +92,7 @@ function factsOf(card: Card): string[] {
       if (text) parts.set(part, [...(parts.get(part) ?? []), text]);
       continue;
     }
-    // What is not set changes nothing.
+    // A setting that is off has no effect.
     if (value === null || (knob.label === "knob.goes" && value === 1)) continue;
     const text = rule ? whole(rule) : plainFact(knob, value, noun);
     if (text) lines.push(text);
@@ -101,11 +101,11 @@ function factsOf(card: Card): string[] {
   return [...staged, ...lines];
 }
 
-/** Rules for moments that seldom come, which nobody could guess: each is said where it may be needed. */
+/** Rules for rare moments that nobody could guess. Each is printed if it may be needed. */
 const seldomOf = ({ pattern, players }: Activity): string[] =>
   (patternOf(pattern.name).seldom?.(pattern.params, players.modes) ?? []).map((key) => say(`sheet.seldom.${key}`));
 
-/** What each thing that stands there brings. */
+/** What each target is worth. */
 function pointsOf(card: Card): string | null {
   const list = card.parts.flatMap((part) => {
     if (part.kind === "target" && part.points !== undefined)
@@ -119,7 +119,7 @@ function pointsOf(card: Card): string | null {
   return list.length === 0 ? null : list.join(", ");
 }
 
-/** The rules of a card, in the words of the screens, as far as nobody can look them up on paper. */
+/** The rules of a card in the words of the screens, as far as nobody can look them up on paper. */
 export function sheetRules(card: Card): SheetRules {
   const activity = card.activity;
   const names = namesOf(activity.kit.own);

@@ -2,8 +2,8 @@ import { teacherWords } from "./generated/teacher.ts";
 import { ANY_ATTEMPT } from "./verbs.ts";
 
 /**
- * Labels of the teacher's side, by key, for what the core describes (knobs, actions, floors). `{one}`, `{many}` and their
- * capitals stand for what an attempt is called.
+ * Labels of the teacher's side, by key, for what the core describes (settings, actions, floors). `{one}`, `{many}`
+ * and their capitals stand for the words for an attempt.
  */
 export const labels: Record<string, string> = {
   ...teacherWords,
@@ -466,7 +466,7 @@ export const labels: Record<string, string> = {
   "mark.yes": "yes",
 };
 
-/** A label by its key, with the noun of the activity's action (`attemptWordsForTeacher`); without one: attempts. */
+/** A label by its key, with the noun of the activity's action (`attemptWordsForTeacher`). Without one: attempts. */
 export const label = (key: string, attempt: Record<string, string> = ANY_ATTEMPT): string =>
   labels[key]?.replace(/\{(one|many|One|Many)\}/g, (_, word: string) => attempt[word]!) ?? `[${key}]`;
 export const hasLabel = (key: string): boolean => key in labels;

@@ -23,10 +23,10 @@ addWords(enTeacher);
 addWords(enRules);
 addWords(ruleWords);
 
-/** A sentence of the teacher's side with its parameters. Attempts get their noun from `attemptWordsForTeacher`. */
+/** A sentence of the teacher's side with its parameters. The noun for attempts comes from `attemptWordsForTeacher`. */
 export const tell = (key: keyof typeof enTeacher & string, params?: Record<string, string | number>): string =>
   say(key, { ...ANY_ATTEMPT, ...params });
 
-/** A score with its unit as a teacher reads it: `12 rolls`; without the action of its activity `12 attempts`. */
+/** A score with its unit as a teacher reads it: `12 rolls`. Without an action: `12 attempts`. */
 export const tellScore = (value: number, unit: ScoreUnit, action?: Action): string =>
   sayScore(value, unit, action ? attemptWordsForTeacher(action) : ANY_ATTEMPT);

@@ -1,6 +1,6 @@
 import type { Action } from "#core/actions/actions.ts";
 
-/** The verb of each action, as a family says it: sentences choose their words by it. */
+/** The verb of each action as a family says it. Sentences choose their words by it. */
 const VERBS: Record<Action, "roll" | "slide" | "throw" | "bowl" | "push" | "kick" | "hit" | "try"> = {
   underarmRoll: "roll",
   slide: "slide",
@@ -25,7 +25,7 @@ const VERBS: Record<Action, "roll" | "slide" | "throw" | "bowl" | "push" | "kick
 };
 export const verbOf = (action: Action) => VERBS[action];
 
-/** One attempt and several. A hit is also what succeeds, so an attempt with a bat is a swing. */
+/** The noun for one attempt and for several. "Hit" also means success, so an attempt with a bat is a swing. */
 const NOUNS: Record<ReturnType<typeof verbOf>, readonly [one: string, many: string]> = {
   roll: ["roll", "rolls"],
   slide: ["slide", "slides"],
@@ -37,7 +37,7 @@ const NOUNS: Record<ReturnType<typeof verbOf>, readonly [one: string, many: stri
   try: ["try", "tries"],
 };
 
-/** The words that a sentence may use for an attempt: `1 roll`, `12 rolls`, `Rolls per go`, and the verb it chooses by. */
+/** The words for an attempt in sentences: `1 roll`, `12 rolls`, `Rolls per go`, and the verb. */
 export interface AttemptWords {
   verb: string;
   one: string;
@@ -54,15 +54,18 @@ const wordsFrom = (verb: string, one: string, many: string): AttemptWords & Reco
   Many: capital(many),
 });
 
-/** What an attempt is called where the action is not known or several are mixed: a child tries, a teacher counts attempts. */
+/** The words for an attempt if the action is unknown or mixed: a child tries, a teacher counts attempts. */
 export const ANY_TRY = wordsFrom("try", "try", "tries");
 export const ANY_ATTEMPT = wordsFrom("try", "attempt", "attempts");
 
-/** What an attempt at this action is called on the family's side. Example: `attemptWords("underarmRoll").many` is `rolls`. */
+/**
+ * The words for an attempt at this action on the family's side. Example: `attemptWords("underarmRoll").many` is
+ * `rolls`.
+ */
 export function attemptWords(action: Action): AttemptWords & Record<string, string> {
   const [one, many] = NOUNS[verbOf(action)];
   return wordsFrom(verbOf(action), one, many);
 }
-/** What an attempt at this action is called on the teacher's side, where an action without a noun of its own has attempts. */
+/** The words for an attempt at this action on the teacher's side. An action without a noun of its own has attempts. */
 export const attemptWordsForTeacher = (action: Action): AttemptWords & Record<string, string> =>
   verbOf(action) === "try" ? ANY_ATTEMPT : attemptWords(action);

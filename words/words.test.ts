@@ -25,7 +25,7 @@ import { togetherWords } from "./generated/together.ts";
 import { addWords, itemName, namesOf, say, sayPhrase, sayScore } from "./say.ts";
 import { hasLabel } from "./teacher.ts";
 
-/** What is there before any game is. */
+/** The sentences that are there before any game is loaded. */
 const base = { ...common, ...togetherWords, ...enSetUp, ...setUpWords, ...enMatch, ...enPaper };
 const games: Record<string, string> = Object.assign({}, ...Object.values(gameWords));
 addWords(enGame);
@@ -33,7 +33,7 @@ addWords(games);
 const en: Readonly<Record<string, string>> = { ...base, ...enGame, ...games, ...enHome };
 
 type Ast = readonly { type: number; value?: string; options?: Record<string, { value: Ast }> }[];
-/** A message with each choice of its selects and plurals in turn; what is filled in is one word. */
+/** A message with each choice of its selects and plurals in turn. Parameters become one word. */
 const everyWayOf = (ast: Ast): string[] =>
   ast.reduce<string[]>(
     (so, part) => {

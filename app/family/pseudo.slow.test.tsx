@@ -18,7 +18,10 @@ import { exampleOf } from "#core/yard/layouts/laid.ts";
 import type { CardData, Ticks } from "./card/card-data.ts";
 import type { OwnCard } from "./card/own-card.ts";
 
-/** A language of its own: every whole sentence stands in brackets, so that one glued from pieces shows. */
+/**
+ * A made-up language in which every whole sentence stands in brackets, so that a sentence glued from fragments is
+ * noticed.
+ */
 vi.mock("#words/en.ts", async (original) => {
   const { en } = await original<typeof import("#words/en.ts")>();
   return { en: Object.fromEntries(Object.entries(en).map(([key, text]) => [key, `⟦${text}⟧`])) };
@@ -114,7 +117,10 @@ function cardOf(name: (typeof patternNames)[number], layout: LayoutName | null =
   } as CardData;
 }
 
-/** Text of a page that is not inside brackets: whole text nodes, less what people typed and plain figures. */
+/**
+ * The text of a page that is not inside brackets: whole text nodes, without what people typed and without plain
+ * figures.
+ */
 function outside(html: string, typed: readonly string[]): string[] {
   const names = [...html.matchAll(/aria-label="([^"]*)"/g)].map((match) => match[1]!);
   const nodes = html.split(/<[^>]*>/).concat(names);
@@ -132,10 +138,10 @@ function outside(html: string, typed: readonly string[]): string[] {
     });
 }
 
-/** The rules of a sheet come with it from the server, whole. */
+/** The server sends the rules of a sheet as whole sentences. */
 const rules = { how: `${OPEN}how${SHUT}`, points: null, facts: [`${OPEN}fact${SHUT}`], players: `${OPEN}who${SHUT}` };
 const code = { size: 21, path: "M0 0h1v1h-1z" };
-/** Screens that link to each other stand in a router. */
+/** Screens that link to each other need a router. */
 const drawn = (page: React.ReactElement) => renderToStaticMarkup(<MemoryRouter>{page}</MemoryRouter>);
 
 describe.each(patternNames)("no sentence of the family's screens is glued: %s", (name) => {
@@ -199,7 +205,7 @@ describe.each(patternNames)("no sentence of the family's screens is glued: %s", 
         ...beside,
         card: compileCard({ ...card.activity, counted }, { age: 7, step: 0.5, leftHanded: false }),
       };
-      // Types of item in the sorting square go by their letters.
+      // The kinds of item in the sorting square have letters as names.
       for (const page of [
         <SetUpScreen key="s" data={again} ticks={ticks} setTicks={none} asked={null} />,
         <Sheet key="p" data={{ ...again, code, rules }} />,

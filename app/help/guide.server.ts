@@ -15,7 +15,10 @@ export interface GuidePart {
   title: string;
 }
 let read: { html: string; parts: GuidePart[] } | undefined;
-/** The teacher's guide as it stands in docs/guide.md: its HTML and its parts. Pictures are those of the docs; other pages of the docs are named without a link. */
+/**
+ * The teacher's guide, from docs/guide.md: its HTML and its sections. Pictures come from the docs. Links to other
+ * pages of the docs become plain text.
+ */
 export function guide(): { html: string; parts: GuidePart[] } {
   read ??= parsed();
   return read;

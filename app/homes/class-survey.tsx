@@ -11,7 +11,7 @@ import { usePosting } from "./use-posting.ts";
 
 export interface ClassSurveyData {
   token: string;
-  /** The answer's id, which is also its key. */
+  /** The id of the answer, which is also its key. */
   id: string;
   school: string;
   /** What the family calls the child. */
@@ -24,7 +24,7 @@ export interface ClassSurveyData {
   typed: Readonly<Record<string, string>> | null;
 }
 
-/** The survey as it comes through a class's link: it is not known yet whose home it is. */
+/** The survey opened through a class's link, before it is known which child's home it is. */
 export function ClassSurvey({ data: d }: { data: ClassSurveyData }) {
   const to = (path: string) => `/c/${d.token}/${d.id}?part=${path}`;
   const saving = usePosting(`/c/${d.token}/${d.id}/save`);

@@ -20,17 +20,17 @@ export interface HomeSurveyData {
   home: HomeAnswers & { id: string; label: string };
   homes: readonly { id: string; label: string }[];
   items: { own: readonly Item[]; hidden: readonly string[] };
-  /** Makes adding another home happen once, however often it is pressed. */
+  /** A key that makes sure that a home is added only once, however often the button is pressed. */
   another: string;
-  /** The child has just joined this home. */
+  /** True if the child has just joined this home. */
   joined: boolean;
-  /** The code that lets another child join this home, once somebody has asked for it. */
+  /** The code that lets another child join this home. Null until somebody asks for it. */
   invitation: { code: string; days: number } | null;
   problems: readonly Problem[];
   typed: Readonly<Record<string, string>> | null;
 }
 
-/** The survey of a family's homes: its parts one after the other, and at the end what else can be done. */
+/** The survey of a family's homes: one part after the other, and at the end what else can be done. */
 export function HomeSurvey({ data }: { data: HomeSurveyData }) {
   const { token, name, school, familyNote, part, home, homes, items, another, joined, invitation, problems, typed } =
     data;

@@ -1,9 +1,12 @@
 import { isRouteErrorResponse } from "react-router";
 
-/** The server could not be reached: the form stays, with everything typed, and tries again. */
+/** The server could not be reached. The form keeps everything typed and tries again. */
 export const UNSENT = { ok: false as const, unsent: true as const, problems: [], typed: null };
 
-/** Runs a form's action; a network or server that is away answers `UNSENT` in place of an error page. What the server decided stays decided. */
+/**
+ * Runs a form's action. If the network or the server is away, the answer is `UNSENT` instead of an error page.
+ * Answers that come from the server are passed on.
+ */
 export async function keepTyped<T>(serverAction: () => Promise<T>): Promise<T | typeof UNSENT> {
   try {
     return await serverAction();

@@ -3,7 +3,7 @@ import { say } from "#words/say.ts";
 export const pick =
   "grid min-h-16 cursor-pointer place-items-center rounded-md border-2 border-hair bg-raised p-2 text-center font-semibold has-checked:border-ink has-checked:bg-mustard has-checked:text-night has-focus-visible:outline-3";
 
-/** One of a few words, as radio buttons to tap. `words`: where their names stand in the catalogue. */
+/** A few radio buttons to tap. `words` is the message key under which their labels are found. */
 export function OneOf({
   name,
   options,

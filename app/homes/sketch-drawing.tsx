@@ -6,7 +6,7 @@ import { STANDING } from "../ui/room-plan.tsx";
 
 const WIDE = 360;
 const PAD = 16;
-/** The fewest steps shown, across and down. */
+/** The smallest number of steps shown, across and down. */
 const LEAST = { across: 8, down: 6 };
 
 /** Converts steps to units of the drawing: `k` units to a step, `px` for a place; `wide` and `tall` are its size. */

@@ -6,7 +6,7 @@ import { OBSTACLES } from "#core/yard/space-limits.ts";
 import { say } from "#words/say.ts";
 import { SketchDrawing, scaleOf } from "./sketch-drawing.tsx";
 
-/** A thing that is only tapped is so many steps across and deep. */
+/** The size of an item that is tapped instead of drawn, in steps across and deep. */
 const TAPPED: Record<string, readonly [number, number]> = { door: [1.5, 0.5], wall: [2, 0.5] };
 const asSteps = (metres: number) => metres;
 const figure = (count: number) => String(Math.round(count * 10) / 10);
@@ -24,8 +24,8 @@ function standLine(kind: string, one: Point, other: Point): string {
 }
 
 /**
- * A space drawn in steps: corners tapped in order, things that stand there drawn by a tap or a drag. The text beside it says the same in
- * numbers, is what the form sends, and works without this picture.
+ * A space drawn in steps: the corners are tapped in order, and items are added by a tap or a drag. The text beside it
+ * says the same in numbers. The form sends the text, which works without the drawing.
  */
 export function SpaceSketch({
   outline,
@@ -35,7 +35,7 @@ export function SpaceSketch({
   stands,
   setStands,
 }: {
-  /** What is drawn where the corners are not tapped, steps. */
+  /** The outline to draw when no corners are tapped, steps. */
   outline: readonly Point[];
   own: boolean;
   corners: string;
@@ -113,7 +113,7 @@ export function SpaceSketch({
     </div>
   );
 }
-/** What a word of the text is called: a thing, a corner, or a patch of another floor. */
+/** The name of a word in the text: an item, a corner, or an area with another floor. */
 const nameOf = (word: string) =>
   (FLOORS as readonly string[]).includes(word)
     ? say("sketch.patch", { floor: say(`floor.${word}`) })

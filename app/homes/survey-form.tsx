@@ -12,7 +12,7 @@ import { Things } from "./survey-things.tsx";
 
 addWords(enHome);
 
-/** A refusal that is about one corner or one line says which. */
+/** The text of a problem. If it concerns one corner or one line, the text says which. */
 function toldOf(problem: Problem): string {
   const [, list, name] = /(outline|obstacles|floors)\.(\d+)/.exec(problem.field) ?? [];
   if (!list) return problemText(problem.message);
@@ -22,14 +22,14 @@ function toldOf(problem: Problem): string {
   });
 }
 
-/** After so long without a tap what was tapped is saved, milliseconds. */
+/** Answers are saved this long after the last tap, milliseconds. */
 const PAUSE = 700;
-/** A server that was away is asked again after so long, milliseconds. */
+/** If the server is away, the answers are sent again after this time, milliseconds. */
 const AGAIN = 4000;
 
 /**
- * Saves what is typed on this device at once, and sends it to the school soon after. Answers that were left unsent are sent on the next
- * visit.
+ * Stores what is typed on this device at once, and sends it to the school shortly afterwards. Answers that could not
+ * be sent are sent on the next visit.
  */
 function useKeptAnswers({
   part,
@@ -49,7 +49,7 @@ function useKeptAnswers({
     if (left) setKept(left);
   }, [key]);
 
-  /** The button was pressed: the next part opens once this one is kept. */
+  /** True after the button was pressed: the next part opens once this one is saved. */
   const goOn = useRef(false);
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
   const save = useCallback(() => {
@@ -66,7 +66,7 @@ function useKeptAnswers({
     timer.current = setTimeout(save, PAUSE);
   }, [save]);
   useEffect(() => {
-    // Nobody has to wait for the pause before they leave the page.
+    // Nobody has to wait for the pause before leaving the page.
     const leave = () => {
       if (timer.current) save();
     };
@@ -87,7 +87,7 @@ function useKeptAnswers({
     goOn.current = false;
     if (answer.unsent) timer.current = setTimeout(save, AGAIN);
   }, [save, busy, answer, key, open, to, next]);
-  // What was left here unsent goes out once the form shows it.
+  // Answers left unsent on this device are sent as soon as the form shows them.
   useEffect(() => {
     if (kept) later();
   }, [kept, later]);
@@ -96,14 +96,14 @@ function useKeptAnswers({
   function submitNow(event: FormEvent<HTMLFormElement>) {
     if (!ready) return;
     event.preventDefault();
-    // Without a network the part stays open, also once it is saved later.
+    // Without a network the part stays open, even if it is saved later.
     goOn.current = navigator.onLine;
     save();
   }
   return { form, ready, kept, failed, later, submitNow };
 }
 
-/** A form that saves itself while it is tapped; without a script it is a plain form that saves with its button. */
+/** A form that saves itself after each tap. Without a script it is a plain form with a button. */
 export function SurveyForm(props: SurveyProps) {
   const { part, to, keepAs, problems, saving } = props;
   const { busy, answer } = saving;

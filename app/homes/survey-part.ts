@@ -7,18 +7,18 @@ import type { Saving } from "./saving.ts";
 export interface SurveyProps {
   part: SurveyPart;
   answers: HomeAnswers;
-  /** What this family wants the teachers to know; absent where somebody else fills in the form. */
+  /** What this family wants the teachers to know. Left out if somebody else fills in the form. */
   familyNote?: string;
-  /** Whose it is, where the link does not say. */
+  /** The child's name, if the link does not say whose home it is. */
   name?: string;
   items: readonly Item[];
-  /** Where a part is: the same page with another `part`. */
+  /** The address of a part: the same page with another `part`. */
   to: (part: SurveyPart | "done") => string;
-  /** Keeps what this device could not send yet under this name. */
+  /** The name under which answers that could not be sent are stored on this device. */
   keepAs: string;
   saving: Saving;
   problems: readonly Problem[];
-  /** What was typed and not taken, by field. */
+  /** What was typed and not accepted, by field. */
   typed: Readonly<Record<string, string>> | null;
 }
 

@@ -5,7 +5,7 @@ import { addWords, say } from "#words/say.ts";
 
 addWords(enHome);
 
-/** What was said, in a few lines. */
+/** A short summary of the answers. */
 export function SurveySaid({ answers }: { answers: HomeAnswers }) {
   const { space } = answers;
   const lines = [

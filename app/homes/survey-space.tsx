@@ -20,7 +20,7 @@ import { OneOf, pick } from "./one-of.tsx";
 import { SpaceSketch } from "./space-sketch.tsx";
 import type { PartProps } from "./survey-part.ts";
 
-/** A few shapes, sized in a grown-up's steps. */
+/** The space of a home: a few shapes to choose from, measured in a grown-up's steps. */
 export function Space({ answers, typed, ready, changed }: PartProps) {
   const was = answers.space;
   const [kind, setKind] = useState<HomeSpace["kind"] | "">((typed?.kind as HomeSpace["kind"]) ?? was?.kind ?? "");
@@ -62,7 +62,7 @@ export function Space({ answers, typed, ready, changed }: PartProps) {
           corners={corners}
           setCorners={(text) => {
             setCorners(text);
-            // Two corners are no space yet: nothing to save, and nothing to find fault with.
+            // Two corners do not make a space yet, so there is nothing to save or to check.
             if (text.trim().split("\n").length > 2) changed?.();
           }}
           stands={stands}

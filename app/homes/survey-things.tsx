@@ -6,10 +6,10 @@ import { itemName, namesOf, say } from "#words/say.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import type { PartProps } from "./survey-part.ts";
 
-/** So many of the things that most homes have stand first; the others are by their rooms, once somebody looks there. */
+/** How many of the commonest items come first. The others are listed by room and shown on request. */
 const FIRST = 18;
 
-/** The commonest things first, the others by room or by their first letters; a tap adds one. */
+/** The commonest items first, the others by room or by their first letters. A tap adds one. */
 export function Things({ answers, items, typed, ready, changed }: PartProps) {
   const names = useMemo(() => namesOf(items), [items]);
   const begin = () => {
@@ -47,7 +47,7 @@ export function Things({ answers, items, typed, ready, changed }: PartProps) {
     <>
       <h2 className="text-2xl">{say("survey.things")}</h2>
       <p className="mb-2 text-quiet">{say("survey.thingsHint")}</p>
-      {/* There from the beginning, so that nothing moves once the script has come. */}
+      {/* The field is there from the beginning, so that nothing moves when the script has loaded. */}
       <label className="mb-3 flex items-center gap-2 noscript:hidden">
         <Search size={20} aria-hidden="true" className="shrink-0" />
         <input
@@ -63,7 +63,7 @@ export function Things({ answers, items, typed, ready, changed }: PartProps) {
           }}
         />
       </label>
-      {/* What was said of things that are not shown now goes along all the same. */}
+      {/* Answers about items that are not shown now are sent as well. */}
       {ready &&
         asked.map((item) => (
           <input key={item.id} type="hidden" name={`kit.${item.id}`} value={counts[item.id] ?? ""} />

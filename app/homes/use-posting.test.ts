@@ -15,7 +15,7 @@ const fields = { part: "people", players: "2" };
 beforeEach(() => {
   vi.stubGlobal("location", { reload });
 });
-// Other files share these globals.
+// Other test files share these globals.
 afterEach(() => {
   vi.unstubAllGlobals();
   reload.mockClear();

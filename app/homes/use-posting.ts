@@ -2,13 +2,16 @@ import { useCallback, useRef, useState } from "react";
 import type { SaveAnswer, Saving } from "./saving.ts";
 
 const UNSENT: SaveAnswer = { ok: false, problems: [], unsent: true };
-/** The link is off or unknown, and the page itself says so. */
+/** The link is off or unknown. The page itself says so. */
 const GONE = [404, 410];
 
-/** Sends fields and reads the answer. A network or server that is away, or a network's own sign-in page, is `UNSENT`. */
+/**
+ * Sends fields and reads the answer. If the network or the server is away, or a network's own sign-in page answers,
+ * the result is `UNSENT`.
+ */
 export async function post(url: string, fields: Record<string, string>, signal?: AbortSignal): Promise<SaveAnswer> {
   try {
-    // What is under way when the page is left arrives all the same.
+    // A request that has started when the page is left is still completed.
     const answer = await fetch(url, {
       method: "POST",
       body: new URLSearchParams(fields),
@@ -23,7 +26,7 @@ export async function post(url: string, fields: Record<string, string>, signal?:
   }
 }
 
-/** Saves parts of the survey at an address of their own. A newer save replaces the one that is under way. */
+/** Saves parts of the survey at an address of their own. A newer save replaces one that is still being sent. */
 export function usePosting(url: string): Saving {
   const [busy, setBusy] = useState(false);
   const [answer, setAnswer] = useState<SaveAnswer | null>(null);

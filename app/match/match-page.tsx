@@ -18,12 +18,12 @@ export interface MatchPageData {
   problems: readonly Problem[];
 }
 
-/** A match with another home: the grown-up's yes, and then what both homes have scored. */
+/** A match with another home: first a grown-up's yes, then the scores of both homes. */
 export function MatchPage({ match: m, token, card, problems }: MatchPageData) {
   const cards = useMemo(() => [card], [card]);
   const { count } = useWaiting(token, cards);
   useEffect(() => keepSyncing(token, cards), [token, cards]);
-  // A go that waited on this device has arrived, so there is more to show.
+  // A go that was waiting on this device has been handed in, so there is more to show.
   const before = useRef(count);
   useEffect(() => {
     if (count < before.current) location.reload();

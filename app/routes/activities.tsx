@@ -20,7 +20,7 @@ import { when } from "../when.ts";
 import { answerOf } from "../workbench/stations.ts";
 import type { Route } from "./+types/activities";
 
-/** A file of an activity is a few kilobytes. */
+/** The largest file accepted, bytes. An activity takes a few kilobytes. */
 const LARGEST_FILE = 200_000;
 
 export const meta: Route.MetaFunction = () => [{ title: "Activities · Daring Yard" }];
@@ -105,7 +105,7 @@ export async function action({ request }: Route.ActionArgs) {
   });
 }
 type Sort = "changed" | "name";
-/** What a search on the shelf looks at. */
+/** The text in which a search looks. */
 const wordsOf = (activity: Activity) =>
   [
     activity.title,
@@ -116,7 +116,7 @@ const wordsOf = (activity: Activity) =>
     .join(" ")
     .toLowerCase();
 
-/** A new activity: called by what it is, numbered where there is one of that name, with the starter cues of its action. */
+/** A new activity named after its game, with a number if the name is taken, and with the starter cues of its action. */
 function begun(name: PatternName, taken: readonly string[]): Activity {
   const activity = fromPattern(name);
   const is = `${label(`pattern.${name}`)}, ${label(`action.${activity.aim.action}`).toLowerCase()}`;

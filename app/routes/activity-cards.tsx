@@ -9,7 +9,7 @@ import type { Route } from "./+types/activity-cards";
 
 export const meta: Route.MetaFunction = ({ data: d }) => [{ title: `Cards of ${d?.title ?? "a game"} · Daring Yard` }];
 
-/** What is written on cards, and how big each is, millimetres. */
+/** What is written on the cards, and their size, millimetres. */
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const id = idOf(params.id, "activity");
@@ -28,10 +28,10 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   );
   return { id, title: activity.title, cards };
 }
-/** A sheet of paper leaves so much inside its margins, millimetres. */
+/** The printable area of a sheet of paper, millimetres. */
 const PAPER = { width: 190, height: 265 };
 
-/** Cards with letters, numbers or words to cut apart, at their true size where a sheet is big enough. */
+/** Cards with letters, numbers or words to cut apart, in true size if a sheet is large enough. */
 export default function ActivityCards({ loaderData }: Route.ComponentProps) {
   const { id, title, cards } = loaderData;
   const fits = cards.every((card) => card.width <= PAPER.width && card.height <= PAPER.height);
@@ -57,7 +57,7 @@ export default function ActivityCards({ loaderData }: Route.ComponentProps) {
         {cards.map((card) => {
           const by = Math.min(1, PAPER.width / card.width, PAPER.height / card.height);
           const [width, height] = [card.width * by, card.height * by];
-          // As big as the card, and as long a word as it is.
+          // Fits the height of the card and the length of the word.
           const letters = Math.min(height * 0.7, (width * 1.3) / Math.max(1, card.sign.length));
           return (
             <li

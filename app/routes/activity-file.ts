@@ -3,7 +3,7 @@ import { found, idOf } from "../answer.server.ts";
 import { teacherOf } from "../session.server.ts";
 import type { Route } from "./+types/activity-file";
 
-/** The activity as a JSON document, to keep or to hand to a colleague. */
+/** The activity as a JSON document, to save or to give to a colleague. */
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const { document } = await found(activityFor(who, idOf(params.id, "activity")));

@@ -8,7 +8,9 @@ import type { Route } from "./+types/activity-save";
 
 const body = z.strictObject({ version: z.number().int().min(1), document: z.unknown() });
 
-/** Saves a draft. Never redirects: the workbench keeps what was typed and asks for the sign-in itself. */
+/**
+ * Saves a draft. Never redirects, because the workbench keeps what was typed and asks the teacher to sign in itself.
+ */
 export async function action({ request, params }: Route.ActionArgs) {
   const who = await signedIn(request);
   if (!who) return Response.json({ signedOut: true }, { status: 401 });

@@ -13,7 +13,7 @@ import type { Route } from "./+types/child-card";
 
 export const meta: Route.MetaFunction = ({ data: d }) => [{ title: `${d?.name ?? "Child"}: card · Daring Yard` }];
 
-/** `of`: which game, else the newest; each `support x` that is ticked. */
+/** `of`: which game; the newest if left out. `support x`: one field for each kind of support that is ticked. */
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const search = searchOf(request);
@@ -25,7 +25,10 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   return { ...preview, rules: sheetRules(preview.card), any: supports.length > 0 };
 }
 
-/** A child's card with support that is not kept yet: what this game has a use for, what it does to the chances, and the card as it would be. */
+/**
+ * A child's card with support that is not saved yet: which support this game can use, what it does to the chances,
+ * and the resulting card.
+ */
 export default function ChildCard({ loaderData: d, params }: Route.ComponentProps) {
   const inTen = (rate: number) => Math.round(100 * rate) / 10;
   const names = (ids: readonly string[]) => ids.map((id) => label(`support.${id}`)).join(", ");

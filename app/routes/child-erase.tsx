@@ -20,7 +20,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   });
 }
 
-/** What goes with a child, before anything is deleted. */
+/** Shows what will be deleted with a child, before anything is deleted. */
 export default function ChildErase({ loaderData: d }: Route.ComponentProps) {
   const first = d.name.split(" ")[0]!;
   const lists = d.homes.map((home) => `“${home}”`).join(", ");

@@ -68,7 +68,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       marks: marksOf(cards),
       changes: changesOf(cards),
       mood: moodOf(goes),
-      // A year of them: only what the page says of each.
+      // Only what the page shows of each game, because a year has many.
       games: await inSteps(
         cards,
         (card) => ({ assignmentId: card.assignmentId, name: `${card.title}, ${day(card.opensAt, zone)}` }),
@@ -103,7 +103,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   });
 }
 
-/** A pull and wild sends in words; what is not beyond chance is no pull. */
+/** Describes a child's bias to one side, and wild attempts. A bias that may be chance is left out. */
 function leanText({ pieces, along, across, wild }: Lean): string {
   const cm = (metres: number) => Math.round(100 * Math.abs(metres));
   return tell("child.lean", {
@@ -162,7 +162,7 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
   );
 }
 
-/** How one action has come on: in words, as a chart, and as a table for those who hear the page. */
+/** How one action has developed: in words, as a chart, and as a table for people who hear the page. */
 function Course({ child: c, course }: { child: Child; course: Child["courses"][number] }) {
   const k = new Map(c.known).get(course.action);
   const plate = course.axis === "spread" && isSend(course.action);

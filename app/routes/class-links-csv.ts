@@ -5,7 +5,7 @@ import { originFor } from "../origin.server.ts";
 import { teacherOf } from "../session.server.ts";
 import type { Route } from "./+types/class-links-csv";
 
-/** One row a child: whoever has a mail service of their own, or a school messenger, puts the links in there. */
+/** One row for each child, for schools that put the links into their own mail or messenger. */
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const { className, links } = await found(familyLinks(who, idOf(params.id, "class")));

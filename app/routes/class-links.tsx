@@ -25,7 +25,10 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   return { className, links: coded };
 }
 
-/** Every family's private link, for schools that send no mail from here: to copy, to save, or to print and cut. */
+/**
+ * Every family's private link, for schools that do not send mail from here: to copy, to save, or to print and cut
+ * apart.
+ */
 export default function ClassLinks({ loaderData, params }: Route.ComponentProps) {
   const { className, links } = loaderData;
   const all = links.flatMap((link) => (link.address ? [`${link.child}\t${link.address}`] : [])).join("\n");

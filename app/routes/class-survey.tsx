@@ -19,14 +19,14 @@ export const meta: Route.MetaFunction = () => [
   { name: "robots", content: "noindex" },
 ];
 
-/** A page of two buttons needs no script. */
+/** A page with two buttons needs no script. */
 export const handle = { ownScript: true };
 
-/** One device answers for this many children of a class. */
+/** The most children of a class for whom one device can answer. */
 const MAX_FROM_A_DEVICE = 6;
-/** A device goes on with what it has begun for this many days. */
+/** For how many days a device can continue an answer. */
 const KEPT_DAYS = 60;
-/** What a device has begun: ids that are keys, so scripts cannot read them. */
+/** The answers that a device has begun. Their ids are keys, so scripts cannot read this cookie. */
 const begun = createCookie("yard-answers", {
   httpOnly: true,
   sameSite: "lax",
@@ -46,7 +46,10 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   return { school: await schoolNameOf(link.schoolId), begun: (await begunHere(request, link)).length };
 }
 
-/** Begins an answer, or goes on with the one this device began last. Its address is its key, so that it can be changed later. */
+/**
+ * Begins an answer, or continues the one that this device began last. Its address is its key, so that it can be
+ * changed later.
+ */
 export async function action({ request, params }: Route.ActionArgs) {
   const link = await classOf(params.token);
   const { intent } = await fieldsOf(request);

@@ -10,7 +10,7 @@ import type { Route } from "./+types/class-truth";
 
 const TruthChart = lazy(() => import("../children/truth-chart.tsx"));
 
-/** Why games say nothing, in the order in which it is told. */
+/** The reasons why games are left out, in the order in which they are listed. */
 const LEFT_OUT = ["silent", "refused", "unreadable", "cardUnknown"] as const;
 
 export const meta: Route.MetaFunction = () => [{ title: "Forecast accuracy · Daring Yard" }];

@@ -25,7 +25,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   };
 }
 
-/** A name as an id of their own: `wall sits` becomes ownWallSits. */
+/** Makes an id from a name: `wall sits` becomes ownWallSits. */
 const idFrom = (name: string) =>
   `own${name
     .normalize("NFKD")
@@ -37,7 +37,7 @@ const idFrom = (name: string) =>
     .slice(0, 36)}`;
 const number = (text: string | undefined) =>
   (text ?? "").trim() === "" ? Number.NaN : Number((text ?? "").replace(",", "."));
-/** A form as an exercise, not yet checked. */
+/** Reads the form as an exercise, which is not checked yet. */
 const exerciseIn = (f: Record<string, string>): unknown => ({
   // A name in another script has no letters for an id.
   id: f.id || (/^own[A-Z]/.test(idFrom(f.name ?? "")) ? idFrom(f.name ?? "") : `ownE${Date.now().toString(36)}`),
@@ -91,11 +91,11 @@ export async function action({ request }: Route.ActionArgs) {
   );
 }
 
-/** The short exercises of the library with their drawings, and those of the school's own. */
+/** The short exercises of the library with their drawings, and the school's own. */
 export default function Exercises({ loaderData: d, actionData: a }: Route.ComponentProps) {
   const fits = (exercise: Exercise) => (!d.kind || exercise.kind === d.kind) && (!d.quiet || exercise.quiet);
   const typed = a && "typed" in a ? (a.typed as Record<string, string>) : undefined;
-  // What came of a form far down the page is said at its top.
+  // The result of a form far down the page is shown at its top.
   const told = useRef<HTMLDivElement>(null);
   useEffect(() => {
     if (a) told.current?.focus();

@@ -23,7 +23,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   return { ...(await cardAt(params)), asked, scripts: familyScripts.cards };
 }
 
-/** The five screens of a card are one page: moving between them asks the server nothing, so that it works offline. */
+/** The five screens of a card are one page. Moving between them needs no request, so that it works offline. */
 export default function FamilyCard({ loaderData: { scripts, ...data } }: Route.ComponentProps) {
   const page: FamilyPageData = { page: "card", data };
   return (

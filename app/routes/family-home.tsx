@@ -22,7 +22,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const link = await familyOf(params.token);
   const told = await found(familyHomes(link));
   const search = searchOf(request);
-  // Nothing is made by looking: a child without a home gets its first when something is said.
+  // Looking creates nothing: a child without a home gets the first one when something is saved.
   const home = told.homes.find((eachHome) => eachHome.id === search.get("home")) ??
     told.homes[0] ?? { ...NOTHING_SAID, id: "", label: "" };
   return {
@@ -73,7 +73,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   throw redirect(`/f/${params.token}/home?home=${id}&part=${taken.next}`);
 }
 
-/** What was typed and not taken. */
+/** What was typed and not accepted. */
 const typedIn = (answer: object | undefined) =>
   answer && "typed" in answer ? (answer.typed as Readonly<Record<string, string>>) : null;
 

@@ -4,17 +4,17 @@ import { troubleOf } from "../ui/error-message.ts";
 import { Trouble } from "../ui/trouble.tsx";
 import type { Route } from "./+types/family";
 
-/** Around every page of a family: what goes wrong is said in a family's words. */
+/** The frame of every family page. Errors inside it are explained in a family's words. */
 export default function Family() {
   return <Outlet />;
 }
 
-/** What went wrong, in a family's words; what was played is on the device, and follows itself. */
+/** Explains an error in a family's words. Whatever was played is stored on the device and will be sent. */
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   const { token } = useParams();
   const { pathname } = useLocation();
   const { known, dead, title, text } = troubleOf(error);
-  // Never to the teachers' side: a family has its own page, or none.
+  // A family is never sent to the teachers' side.
   const home = token && pathname.startsWith("/f/") ? `/f/${token}` : pathname;
   return (
     <Trouble

@@ -5,7 +5,7 @@ export const meta: Route.MetaFunction = () => [{ title: "The teacher's guide · 
 
 export const loader = () => guide();
 
-/** docs/guide.md, so that it can be read without leaving the application. */
+/** Shows docs/guide.md inside the application. */
 export default function Guide({ loaderData: { html, parts } }: Route.ComponentProps) {
   return (
     <main className="mx-auto w-full max-w-3xl p-6">

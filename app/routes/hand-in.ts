@@ -6,7 +6,7 @@ import { acceptSubmission, TooManyGoes } from "#server/submissions/accept.ts";
 import { jsonOf } from "../read.server.ts";
 import type { Route } from "./+types/hand-in";
 
-/** What is wrong with a whole sending is said shortly, letters. */
+/** The longest message about a submission as a whole, letters. */
 const LONGEST = 300;
 const notTaken = (
   status: number,
@@ -19,8 +19,9 @@ const notTaken = (
   });
 
 /**
- * Takes what a device sends of a go and answers with receipts, or says by name why not. Everything about it may be repeated. Every answer
- * carries our sign, so that the device never takes a network's own page for it.
+ * Takes what a device sends of a go, and answers with receipts or with the reason for a refusal. A repeated request
+ * has the same result. Every answer carries our header, so that the device never mistakes a network's own page for
+ * it.
  */
 export async function action({ request, params }: Route.ActionArgs) {
   const link = await openLink(params.token);
@@ -61,5 +62,5 @@ export async function action({ request, params }: Route.ActionArgs) {
   }
 }
 
-/** Looked at by hand: nothing is here to see. */
+/** Answers a visit with a browser: there is nothing to see here. */
 export const loader = () => notTaken(405, "method", { message: "This address only takes goes in.", final: true });

@@ -2,7 +2,7 @@ import { homesCsv } from "#server/homes/csv.ts";
 import { teacherOf } from "../session.server.ts";
 import type { Route } from "./+types/homes-csv";
 
-/** Roster and homes of the teacher's classes: one row a child and home. */
+/** The roster and homes of the teacher's classes, one row for each child and home. */
 export async function loader({ request }: Route.LoaderArgs) {
   return new Response(await homesCsv(await teacherOf(request)), {
     headers: {

@@ -38,7 +38,7 @@ export async function action({ request }: Route.ActionArgs) {
   const shorten = form.text("shorten") === "yes";
   let text = form.text("text");
   try {
-    // Kept is what was looked at: a file chosen since is looked at first.
+    // What was previewed is saved. A file chosen since then is previewed first.
     const file = await form.file("file", LONGEST_FILE);
     if (file && !keep) text = file.text;
     if (text.trim() === "") throw NotAllowed.of("file", "Choose a file, or paste its rows.");
@@ -52,7 +52,7 @@ export async function action({ request }: Route.ActionArgs) {
   }
 }
 
-/** What a value of a file is called in words. */
+/** Describes a value of a file in words. */
 function shown(v: unknown): string {
   if (v === null || v === undefined || v === "") return label("csv.nothing");
   if (v === true || v === false) return label(v ? "csv.yes" : "csv.no");
@@ -115,7 +115,7 @@ export default function HomesImport({ loaderData, actionData: a }: Route.Compone
         method="post"
         encType="multipart/form-data"
         className="grid gap-3"
-        // Another text was looked at: every field starts again with it.
+        // After a new preview, every field starts with its text.
         key={`${told?.seen ?? "open"} ${a?.kept ? "kept" : ""}`}
       >
         {told && planned.length > 0 && (
@@ -153,7 +153,7 @@ export default function HomesImport({ loaderData, actionData: a }: Route.Compone
   );
 }
 
-/** Rows of one kind, the first of them open to read. */
+/** How many rows of a kind are shown before the rest is opened. */
 const SHOWN = 12;
 function Rows({ title, rows, say }: { title: string; rows: readonly Planned[]; say: (planned: Planned) => string }) {
   if (rows.length === 0) return null;

@@ -40,7 +40,7 @@ const LINK_TOLD: Record<LinkChange, string> = {
   renew: "Link replaced. The old link will never work again.",
 };
 
-/** Filters of the page; each says which rows stay. */
+/** The filters of the page: which rows each one leaves. */
 const FILTERS = {
   all: "all",
   silent: "nothing answered",
@@ -238,7 +238,7 @@ export default function Homes({ loaderData: d, actionData }: Route.ComponentProp
   );
 }
 
-/** Answers through the class link: whose are they? */
+/** Answers that came through the class link, to be matched to children. */
 function Waiting({ d }: { d: Route.ComponentProps["loaderData"] }) {
   const group = d.classes.find((c) => c.id === d.classId)!;
   return (
@@ -287,7 +287,7 @@ function Waiting({ d }: { d: Route.ComponentProps["loaderData"] }) {
   );
 }
 
-/** Things that a glance looks for first. */
+/** The items that people look for first. */
 const FIRST = [
   "softBall",
   "smallBall",
@@ -388,7 +388,7 @@ function HomeRow({ row, items }: { row: Row; items: Route.ComponentProps["loader
   );
 }
 
-/** One more child, by hand. */
+/** Adds one child by hand. */
 function AddChild({
   classId,
   name,
@@ -399,14 +399,15 @@ function AddChild({
   classId: string;
   name: string;
   open: boolean;
-  /** One was added just now. */
+  /** True if a child was added just now. */
   again: boolean;
   problems: readonly { field: string; message: string }[];
 }) {
   const told = (field: string) => problems.find((problem) => problem.field === field);
   const first = useRef<HTMLInputElement>(null);
   const bad = problems.find((problem) => problem.field === "name" || problem.field === "age")?.field;
-  // The next one is typed at once; what was refused is mended where it stands.
+  // After a child was added, the next one can be typed at once. After a refusal, the focus stays where the problem
+  // is.
   useEffect(() => {
     if (again) first.current?.focus();
     if (bad) first.current?.form?.querySelector<HTMLInputElement>(`[name=${bad}]`)?.focus();

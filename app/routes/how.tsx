@@ -30,7 +30,7 @@ const STEPS: readonly (readonly [title: string, text: string])[] = [
   ],
 ];
 
-/** The whole way on one page, for whoever opens this for the first time. */
+/** Explains the whole way of working on one page, for somebody who opens the application for the first time. */
 export default function How() {
   return (
     <main className="mx-auto w-full max-w-3xl p-6">

@@ -82,7 +82,7 @@ export default function NextWeekPage({ loaderData: d, actionData, params }: Rout
       <Problems list={problems} />
       <div className="mb-4 grid gap-4 sm:grid-cols-3">
         {(["stuck", "bored", "absent"] as const)
-          // Nothing to show is not news.
+          // A list without entries is left out.
           .filter((name) => name === "absent" || of(name).length > 0)
           .map((name) => (
             <section key={name} className="note">

@@ -8,7 +8,7 @@ import { teacherOf } from "../session.server.ts";
 import { when } from "../when.ts";
 import type { Route } from "./+types/outbox";
 
-/** Farther back than any school has messages. */
+/** More pages than any school has. */
 const MAX_PAGES = 100_000;
 
 export const meta: Route.MetaFunction = () => [{ title: "Outbox · Daring Yard" }];

@@ -22,10 +22,13 @@ import { teacherOf } from "../session.server.ts";
 import { Options } from "../ui/options.tsx";
 import type { Route } from "./+types/rehearsal";
 
-/** So many times as fast as it is. */
+/** How many times as fast the clock can run. */
 const SPEEDS = [1, 5, 20, 60] as const;
 const MAX_SEED = 9999;
-/** Words under the pictures change so often, and how many pictures move is looked at so often, milliseconds. */
+/**
+ * How often the words under the pictures change, and how often the number of moving pictures is adjusted,
+ * milliseconds.
+ */
 const WORDS_EVERY = 250;
 const PACE_EVERY = 2000;
 
@@ -49,7 +52,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   };
 }
 
-/** Another draw asks the server nothing: the cards are the same. */
+/** Another draw needs no request, because the cards are the same. */
 export const shouldRevalidate: ShouldRevalidateFunction = ({ currentUrl, nextUrl }) =>
   withoutDraw(currentUrl) !== withoutDraw(nextUrl);
 const withoutDraw = ({ href }: URL) => href.replace(/[?&]seed=[^&]*/, "");
@@ -111,7 +114,7 @@ export default function RehearsalPage({ loaderData: d }: Route.ComponentProps) {
 
 type Kids = Route.ComponentProps["loaderData"]["children"];
 
-/** A class with its cards: the forecast of each is worked out once, whatever is drawn. */
+/** A class with its cards. The forecast of each card is worked out once for all draws. */
 function Rehearsed({ kids, seed }: { kids: Kids; seed: number }) {
   const rehearsing = useMemo(
     () => kids.map(({ activity, age, self, known }): Rehearsing => ({ activity, age, self, known })),
@@ -121,7 +124,7 @@ function Rehearsed({ kids, seed }: { kids: Kids; seed: number }) {
   return <Played key={seed} kids={kids} rehearsing={rehearsing} foreseen={foreseen} seed={seed} />;
 }
 
-/** One draw of the whole class, from its first send to its last. */
+/** One draw for the whole class, from the first attempt to the last. */
 function Played({
   kids: children,
   rehearsing,
@@ -150,7 +153,7 @@ function Played({
     if (!ready || still || !playing) return;
     let [last, told, frames, since] = [performance.now(), 0, 0, performance.now()];
     let asked = 0;
-    // A page that was not looked at drew nothing meanwhile, and is not slow for it.
+    // A page that was hidden rendered nothing in the meantime, which does not mean that the device is slow.
     const seenAgain = () => {
       [frames, since] = [0, performance.now()];
     };
@@ -167,7 +170,7 @@ function Played({
         told = now;
         setMs(time.current);
       }
-      // Where it does not keep up, fewer move; the others go on in words.
+      // If the device cannot keep up, fewer pictures move. The others continue in words.
       if (now - since > PACE_EVERY) {
         const rate = (1000 * frames) / (now - since);
         setMost((count) => movingNext(count, goes.length, rate));
@@ -186,7 +189,7 @@ function Played({
       document.removeEventListener("visibilitychange", seenAgain);
     };
   }, [ready, still, playing, speed, end, goes, children, stopped]);
-  // While nothing moves, pictures show the moment that was stopped at.
+  // While the draw is stopped, the pictures show that moment.
   useEffect(() => {
     for (const [i, canvas] of canvases.current.entries()) {
       const run = goes[i];
@@ -204,7 +207,7 @@ function Played({
   const over = still || ms >= end;
   const seen = goes.map((go, i) => seenAt(go!, stopped[i] ?? (over ? end : ms)));
   const finished = goes.filter((go, i) => go!.go.finished && (over || seen[i]!.doing === "done")).length;
-  // Over without having got all the way: the tries or the time were used up.
+  // Games that ended without being finished, because the attempts or the time ran out.
   const short = seen.filter((eachSeen, i) => (over || eachSeen.doing === "done") && !goes[i]!.go.finished).length;
   const stuck = seen.filter((eachSeen) => eachSeen.stuck && (over || eachSeen.doing !== "done")).length;
   const waits = seen.filter((eachSeen) => eachSeen.doing === "waits").length;
@@ -270,7 +273,10 @@ function Played({
   );
 }
 
-/** The whole class in two sentences: how many finish and how many lie where they should, in this draw and by the forecast. */
+/**
+ * The whole class in two sentences: how many finish and how many lie in the range of success, in this draw and by the
+ * forecast.
+ */
 function Together({
   goes,
   foreseen,

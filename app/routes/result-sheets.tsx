@@ -26,13 +26,13 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const cards = await inSteps(all.cards, ({ token, ...c }) => {
     const address = token ? `${origin}/f/${token}/${c.id}` : null;
     const sheet: SheetOf = { ...c, rules: sheetRules(c.card), code: address ? squareCode(address) : null };
-    // As text, sheet by sheet: a whole class of cards, encoded at one go, would hold up other requests.
+    // Sent as text, sheet by sheet. Encoding the cards of a whole class in one step would hold up other requests.
     return JSON.stringify(sheet);
   });
   return { ...all, cards };
 }
 
-/** The cards of a class on paper, one sheet a child, printed in one go. */
+/** The cards of a class on paper, one sheet for each child, printed together. */
 export default function ResultSheets({ loaderData, params }: Route.ComponentProps) {
   const { title, className } = loaderData;
   const cards = useMemo(() => loaderData.cards.map((text) => JSON.parse(text) as SheetOf), [loaderData.cards]);

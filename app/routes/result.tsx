@@ -57,7 +57,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
           ? ("open" as const)
           : ("closed" as const),
     sent: asked.has("sent"),
-    // Half of a class that another game was sent to.
+    // The half of a class to which another game was sent.
     other: asked.get("other") ? idOf(asked.get("other")!, "assignment") : null,
     show: NOTICES.find((notice) => notice === asked.get("show")) ?? ("all" as const),
     sort: SORTS.find((sort) => sort === asked.get("sort")) ?? ("age" as const),
@@ -138,7 +138,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   });
 }
 
-/** The score fields of a form, in the unit of the game. */
+/** Reads the score fields of a form, in the unit of the game. */
 async function typedScore(who: Parameters<typeof resultsFor>[0], id: string, fields: Record<string, string>) {
   const { unit } = await resultsFor(who, id);
   const stage = (fields.stage ?? "").trim();
@@ -216,7 +216,7 @@ type ProblemList = readonly { field: string; message: string }[];
 
 /** Reloads the page while results are being computed. Goes to check are computed only once somebody opens the page. */
 function useWorkingOut(r: Data["results"]): void {
-  // Only where somebody looks at goes it is worked out which of them are worth a look; it shows when the page is opened again.
+  // Which goes are worth a look is worked out only if somebody opens them, and shown when the page is opened again.
   const looks = useFetcher();
   const asked = useRef(false);
   useEffect(() => {

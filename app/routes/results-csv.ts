@@ -5,7 +5,7 @@ import { found, idOf } from "../answer.server.ts";
 import { teacherOf } from "../session.server.ts";
 import type { Route } from "./+types/results-csv";
 
-/** One row a go, and one for each child without any. Times in UTC, scores in the unit named. */
+/** One row for each go, and one for each child without any. Times are in UTC, scores in the unit of the game. */
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const results = await found(resultsFor(who, idOf(params.id, "assignment")));
@@ -76,7 +76,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       ...marks,
     }));
   });
-  // A cell that a spreadsheet could take for a formula is kept as text.
+  // A cell that a spreadsheet could take for a formula is marked as text.
   return new Response(`\ufeff${Papa.unparse(rows, { escapeFormulae: true })}\r\n`, {
     headers: {
       "Content-Type": "text/csv; charset=utf-8",

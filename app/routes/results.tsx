@@ -29,7 +29,7 @@ export async function loader({ request }: Route.LoaderArgs) {
     })),
   };
 }
-/** Sendings on one page, newest first. */
+/** How many assignments a page lists, newest first. */
 const A_PAGE = 40;
 
 export default function Results({ loaderData }: Route.ComponentProps) {

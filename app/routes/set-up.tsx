@@ -34,7 +34,7 @@ const FIELDS = [
   { name: "group", label: "Your first class", autoComplete: "off", type: "text" },
 ] as const;
 
-/** The first administrator of a new installation: opened by a link from the console that works once. */
+/** Creates the first administrator of a new installation. The console prints a link to this page that works once. */
 export default function SetUp({ loaderData: d, actionData }: Route.ComponentProps) {
   const busy = useNavigation().state !== "idle";
   const problem = (field: string) => actionData?.problems.find((eachProblem) => eachProblem.field === field)?.message;

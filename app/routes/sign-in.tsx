@@ -6,7 +6,7 @@ import { Court } from "../ui/court.tsx";
 import { Problems } from "../ui/problems.tsx";
 import type { Route } from "./+types/sign-in";
 
-/** Only ever back into this application. */
+/** Redirects only within this application. */
 const safe = (to: string | null) => (to?.startsWith("/") && !to.startsWith("//") && !to.includes("\\") ? to : "/week");
 
 export const meta: Route.MetaFunction = () => [{ title: "Sign in · Daring Yard" }];

@@ -3,7 +3,9 @@ import { troubleOf } from "../ui/error-message.ts";
 import { Trouble } from "../ui/trouble.tsx";
 import type { Route } from "./+types/teacher-page";
 
-/** The part of a teacher's page under the header: what goes wrong in it leaves the header, and so the way on, where it is. */
+/**
+ * The part of a teacher's page under the header. If something in it fails, the header stays, and with it the way on.
+ */
 export default function TeacherPage() {
   return <Outlet />;
 }

@@ -28,7 +28,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   return { item, own };
 }
 
-/** A name as an id: `foam disc` becomes foamDisc. */
+/** Makes an id from a name: `foam disc` becomes foamDisc. */
 const idFrom = (name: string) =>
   name
     .normalize("NFKD")
@@ -46,7 +46,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   const fields = form.joined();
   for (const key of ["breakable", "kinds", "ask", "outdoorsOnly", "endless"])
     fields[key] = fields[key] === "yes" ? "yes" : "no";
-  // Centimetres, grams and per cent are what a person reads off a thing.
+  // People measure items in centimetres, grams and per cent.
   for (const key of ["width", "depth", "height", "opening", "openingDepth", "gap"])
     fields[key] = scaled(fields[key], 0.01);
   fields.mass = scaled(fields.mass, 0.001);

@@ -5,7 +5,7 @@ import { searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import type { Route } from "./+types/things-file";
 
-/** The school's list as a file: CSV or JSON. */
+/** The school's list of items as a file: CSV or JSON. */
 export async function loader({ request }: Route.LoaderArgs) {
   const { own, hidden } = await schoolItemsFor(await teacherOf(request));
   const items = listOf(own, hidden);

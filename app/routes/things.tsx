@@ -18,7 +18,7 @@ import { FilterField, FilterForm } from "../ui/filter-form.tsx";
 import { problemText } from "../ui/problem-text.ts";
 import type { Route } from "./+types/things";
 
-/** A list of things is some hundred kilobytes at most. */
+/** The largest file accepted, bytes. A list of items takes some hundred kilobytes at most. */
 const LARGEST_FILE = 500_000;
 
 export const meta: Route.MetaFunction = () => [{ title: "Household items · Daring Yard" }];
@@ -34,7 +34,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   };
 }
 
-/** What an answer of this page carries: who still uses a thing, and the way back. */
+/** What an action of this page returns: who still uses an item, and how to undo. */
 interface Done {
   usedBy: string[];
   id: string;
@@ -91,7 +91,7 @@ export async function action({ request }: Route.ActionArgs) {
   });
 }
 
-/** Things out of a file: JSON when it begins like it, CSV otherwise. */
+/** Reads items from a file: JSON if it starts like JSON, otherwise CSV. */
 function itemsIn(given: string): readonly unknown[] {
   if (given.trim() === "") throw NotAllowed.of("file", "Choose a file, or paste its contents.");
   if (!given.trim().startsWith("{")) return readItemsCsv(given);

@@ -16,9 +16,9 @@ export const meta: Route.MetaFunction = ({ data: d }) => [
   { title: `Try ${d?.data.card.activity.title ?? "it"} · Daring Yard` },
 ];
 
-/** The game itself comes as a family has it, in a piece of its own. */
+/** The game is loaded separately, as on a family's device. */
 const TryIt = lazy(() => import("../family/play/try-it.tsx"));
-/** A clock that runs so many times as fast, for whoever only looks. */
+/** How many times as fast the clock can run, for somebody who only looks. */
 const SPEEDS = [1, 2, 4, 8] as const;
 
 export async function loader({ request, params }: Route.LoaderArgs) {
@@ -49,7 +49,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   return { id, data };
 }
 
-/** A teacher plays the game as it stands, on the screens that a family has, and takes the score as the mark to beat. */
+/** Lets a teacher play the game as it is, on the family's screens, and use the score as the score to beat. */
 export default function TryItPage({ loaderData }: Route.ComponentProps) {
   const { id, data } = loaderData;
   const [speed, setSpeed] = useState<number>(1);

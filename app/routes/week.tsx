@@ -12,7 +12,7 @@ import type { Route } from "./+types/week";
 
 const DAY = 86_400_000;
 const DAYS = 7;
-/** How long a closed sending stays on this page; Results keeps all of them. */
+/** How long a closed assignment stays on this page. Results lists all of them. */
 const SHOWN_AFTER = 14 * DAY;
 
 export const meta: Route.MetaFunction = () => [{ title: "Week · Daring Yard" }];
@@ -26,7 +26,7 @@ export async function loader({ request }: Route.LoaderArgs) {
     name: when(date, zone).slice(0, 3),
   }));
   const out = await assignmentsFor(who, zone);
-  // Only where no family has opened anything yet is it asked how far the school has come.
+  // How far the school has come matters only while no family has opened anything.
   const early = out.every((assignmentRow) => assignmentRow.opened === 0 && assignmentRow.played === 0);
   const begun = early ? await begunBy(who, out[0]?.id ?? null, out.length) : null;
   return {
@@ -89,7 +89,10 @@ export default function Week({ loaderData }: Route.ComponentProps) {
   );
 }
 
-/** Who played, who only opened, who did neither. A paper score makes a player of one who never opened. */
+/**
+ * How many played, only opened, or did neither. A paper score counts as played even if the family never opened the
+ * card.
+ */
 const counts = (a: { played: number; opened: number; cards: number }) => ({
   played: a.played,
   cards: a.cards,

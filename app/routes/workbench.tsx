@@ -99,7 +99,7 @@ export async function action({ request, params }: Route.ActionArgs) {
         await shelveActivity(who, id, true);
         throw redirect(`/activities?away=${id}`);
       case "mine": {
-        // After a clash: this tab's version becomes an activity of its own.
+        // After a clash, this tab's version becomes an activity of its own.
         const { parseActivity } = await import("#core/formats/activity.ts");
         const read = parseActivity(jsonIn(fields.document));
         if (!read.ok) return data({ ok: false as const, problems: read.problems }, { status: 422 });
@@ -140,10 +140,10 @@ export async function action({ request, params }: Route.ActionArgs) {
   });
 }
 
-/** Moving between stations asks the server nothing; only sending does. */
+/** Moving between stations needs no request; sending does. */
 export const shouldRevalidate = ({ formMethod }: { formMethod?: string }) => formMethod !== undefined;
 
-/** Another activity, a copy say, is another workbench: nothing of the one before stays. */
+/** Another activity, for example a copy, gets a workbench of its own, so that nothing of the previous one stays. */
 export default function WorkbenchOf(props: Route.ComponentProps) {
   return <Workbench key={props.params.id} {...props} />;
 }
@@ -157,13 +157,13 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
   const station: Station = asked && STATIONS.includes(asked) ? asked : "yard";
   const classId = search.get("class") ?? classes[0]?.id ?? "";
   const group = classes.find((c) => c.id === classId) ?? classes[0];
-  // By what is on the screen, saved or not: a change of scoring asks for the mark again.
+  // The unit on the screen, saved or not: after a change of scoring, the score to beat is asked for again.
   const scoreUnit = opened(activity).possible.unit;
   const [shown, show] = useState(1);
   const [told, setTold] = useState(true);
   const people = useMemo(() => shownOf(group?.children ?? []), [group]);
 
-  // What is laid out beside the game changes nothing that is forecast.
+  // The extra layout beside the game does not affect any forecast.
   const { pattern: played, match, space, aim, kit, behind, ramp, off, wall, between } = activity;
   // biome-ignore lint/correctness/useExhaustiveDependencies: the parts of the activity that the game depends on
   const game = useMemo(
@@ -194,7 +194,7 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
 
   const yard = useYard(draft.ledger.live, change, opened(activity).pegs[0]?.id ?? null);
   const { chosen, choose } = yard;
-  // Once another station is open the next Tab is in its panel.
+  // When another station is opened, the next Tab key moves into its panel.
   const heading = useRef<HTMLHeadingElement>(null);
   const shownStation = useRef(station);
   useEffect(() => {

@@ -8,14 +8,14 @@ import { useSendForm } from "../ui/use-send-form.ts";
 
 addWords(enHome);
 
-/** Lengths that a home can measure in, metres each. */
+/** The units that a home can measure in, metres each. */
 export const UNITS = { m: 1, ruler: RULER_CM / 100, foot: FOOT } as const;
 export type Unit = keyof typeof UNITS;
 
 export interface StepPageData {
   token: string;
   name: string;
-  /** Metres, as measured or as expected at the child's age. */
+  /** In metres, as measured or as expected at the child's age. */
   step: number | null;
   guess: number;
   /** The card to go back to. */

@@ -1,10 +1,13 @@
 import { Check, Copy } from "lucide-react";
 import { useState } from "react";
 
-/** How long a copied text is said to be copied, milliseconds. */
+/** How long the button says that the text was copied, milliseconds. */
 const TOLD = 1800;
 
-/** Puts a text on the clipboard; where a browser has none (a plain HTTP address), by way of a field that is selected. */
+/**
+ * Copies a text to the clipboard. A browser that has none (on a plain HTTP address) copies from a selected field
+ * instead.
+ */
 async function copied(text: string): Promise<boolean> {
   try {
     await navigator.clipboard.writeText(text);
@@ -21,7 +24,7 @@ async function copied(text: string): Promise<boolean> {
   }
 }
 
-/** Copies, and says so. `of`: whose it is, for those who hear the page. */
+/** A button that copies a text and says so. `of`: what the text belongs to, for people who hear the page. */
 export function CopyButton({ text, words, of, small }: { text: string; words: string; of?: string; small?: boolean }) {
   const [told, tell] = useState<"" | "copied" | "could not copy">("");
   return (

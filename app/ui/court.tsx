@@ -1,4 +1,4 @@
-/** The picture of the house: a yard from above in chalk, a tape along it. Decoration only. */
+/** A yard from above in chalk with a tape along it. Decoration only. */
 export function Court() {
   return (
     <div

@@ -1,15 +1,15 @@
 import { isRouteErrorResponse } from "react-router";
 
 interface ErrorMessage {
-  /** We know what it is, and say so. */
+  /** True if we know what went wrong and say so. */
   known: boolean;
-  /** The whole link is no good: nothing behind it can be opened. */
+  /** True if the whole link is invalid, so that nothing behind it can be opened. */
   dead: boolean;
   title: string;
   text: string;
 }
 
-/** What an error page says of an error. */
+/** What an error page says about an error. */
 export function troubleOf(error: unknown): ErrorMessage {
   const answer = isRouteErrorResponse(error) ? error : null;
   const said: unknown = answer?.data;

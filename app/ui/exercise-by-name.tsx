@@ -1,7 +1,7 @@
 import { type Exercise, exerciseNamed } from "#core/exercises/library.ts";
 import { ExerciseFigure } from "./exercises.tsx";
 
-/** The drawing and the cues of an exercise of the library, by its name; nothing where somebody has named another one. */
+/** The drawing and the cues of a library exercise, by its name. Nothing if somebody has named another exercise. */
 export default function ExerciseByName({ name, own }: { name: string; own: readonly Exercise[] }) {
   const exercise = exerciseNamed(name, own);
   if (!exercise) return null;

@@ -14,7 +14,7 @@ const down = ([x, y]: Point, degrees: number, length: number): Point => [
   x + length * Math.sin((degrees * Math.PI) / 180),
   y + length * Math.cos((degrees * Math.PI) / 180),
 ];
-/** The joints of a pose, standing on the floor with its lowest point. */
+/** The joints of a pose. Its lowest point is on the floor. */
 function jointsOf([body, armA, handA, armB, handB, thighA, shinA, thighB, shinB]: Pose, middle: number) {
   const hip: Point = [0, 0];
   const neck = down(hip, 180 - body, BODY);
@@ -49,7 +49,7 @@ function Figure({ pose, middle }: { pose: Pose; middle: number }) {
     </g>
   );
 }
-/** An exercise drawn: how it begins, and how it goes on. Our own work. */
+/** A drawing of an exercise: its start and its end. Our own work. */
 export function ExerciseFigure({ poses, width = 132 }: { poses: readonly [Pose, Pose]; width?: number }) {
   return (
     <svg viewBox="0 0 190 96" width={width} className="shrink-0" aria-hidden="true">
@@ -69,7 +69,7 @@ export function ExerciseFigure({ poses, width = 132 }: { poses: readonly [Pose, 
   );
 }
 
-/** A list of exercises as a card shows it. */
+/** A list of exercises, as a card shows it. */
 export function ExerciseList({ title, list }: { title: string; list: readonly CardExercise[] }) {
   return (
     <section className="mt-5">

@@ -1,7 +1,7 @@
 import type { ReactNode } from "react";
 import { Form } from "react-router";
 
-/** A form that filters a list by the fields given and by a text to find. It works before the script loads. */
+/** A form that filters a list by the given fields and a search text. It works before the script loads. */
 export const FilterForm = ({ find, children }: { find: string; children: ReactNode }) => (
   <Form method="get" className="mb-3 flex flex-wrap items-center gap-3 text-sm">
     {children}

@@ -1,4 +1,4 @@
-/** The heads of a table, one a column; an empty one has no name. */
+/** The heads of a table, one for each column. An empty head has no name. */
 export function Heads({ of }: { of: readonly string[] }) {
   return (
     <thead>

@@ -3,7 +3,7 @@ import { useEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import { remember, remembered } from "../kept.ts";
 
-/** Where `g` and a letter go. */
+/** The pages that `g` and a letter open. */
 const PLACES = [
   ["w", "/week", "Week"],
   ["a", "/activities", "Activities"],
@@ -12,9 +12,9 @@ const PLACES = [
   ["t", "/things", "Household items"],
   ["o", "/outbox", "Outbox"],
 ] as const;
-/** After `g` the letter comes within so long, milliseconds. */
+/** The letter must follow `g` within this time, milliseconds. */
 const PATIENCE = 1500;
-/** Who would rather have no keys of one letter turns them off, on this device. */
+/** Where this device stores that single-letter keys are turned off. */
 const KEPT = "yard-keys";
 
 const ELSEWHERE: readonly (readonly [string, string])[] = [
@@ -29,7 +29,10 @@ const WORKBENCH: readonly (readonly [string, string])[] = [
   ["u, Shift u", "undo, redo"],
 ];
 
-/** Whether a key of one letter is meant for the page, and not typed, turned off, or part of a browser's own. */
+/**
+ * True if a single-letter key is meant for the page: nobody is typing, keys are not turned off, and it is not one of
+ * the browser's own.
+ */
 export function keyOfPage(event: KeyboardEvent): boolean {
   const element = event.target as HTMLElement;
   const typing =
@@ -38,7 +41,7 @@ export function keyOfPage(event: KeyboardEvent): boolean {
   return !typing && !event.ctrlKey && !event.metaKey && !event.altKey && remembered(KEPT) !== "off";
 }
 
-/** Keys of every page of a teacher, and the list of them. */
+/** The keys that work on every page of a teacher, and the list of them. */
 export function Keys() {
   const navigate = useNavigate();
   const [open, setOpen] = useState(false);

@@ -8,8 +8,8 @@ import { attemptWordsForTeacher } from "#words/verbs.ts";
 import { knobName } from "./knob-name.ts";
 
 /**
- * All levels of an activity in a teacher's words, no two alike: where steps are too coarse to tell them apart, the line is given in centimetres, and
- * a level that differs in nothing says so.
+ * All levels of an activity in a teacher's words, no two alike. If steps are too coarse to tell two levels apart, the
+ * line is given in centimetres. A level that does not differ from the design says so.
  */
 export function levelTexts(
   activity: Activity,
@@ -30,7 +30,10 @@ export function levelTexts(
   });
 }
 
-/** A level of an activity in a teacher's words, counted in steps of somebody; `names`: of things. */
+/**
+ * A level of an activity in a teacher's words. Distances are counted in one child's steps. `names`: what the items
+ * are called.
+ */
 export function levelText(
   activity: Activity,
   setting: LevelSetting,

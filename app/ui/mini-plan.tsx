@@ -2,16 +2,16 @@ import { strokesOf } from "#core/yard/draw.ts";
 import { type Part, partsOf } from "#core/yard/parts.ts";
 import { Strokes } from "./strokes.tsx";
 
-/** More targets than this are drawn smaller, so that each can be seen. */
+/** If there are more targets than this, they are drawn smaller, so that each can be seen. */
 const CROWD = 5;
 
-/** Where a place of a layout lies in the small picture, which is 240 by 100. */
+/** Converts a place of a layout to a point of the small picture, which is 240 by 100. */
 export function planScale(space: { length: number; width: number }) {
   const k = Math.min(200 / space.length, 84 / Math.max(1.2, space.width));
   return { k, x: (along: number) => 26 + along * k, y: (across: number) => 50 + across * k };
 }
 
-/** A layout as a small picture for shelves and lists. Decoration: the words stand beside it. */
+/** A layout as a small picture for lists. Decoration only, because the text stands beside it. */
 export function MiniPlan({
   parts,
   space,

@@ -1,6 +1,9 @@
 import { useFetchers, useNavigation } from "react-router";
 
-/** A sign that something is under way, shown once it takes longer than a third of a second (see app.css); said aloud as well. */
+/**
+ * Says that something is in progress, once it takes longer than a third of a second (see app.css). Screen readers
+ * announce it.
+ */
 export function Pending({ words }: { words: string }) {
   const busy = useNavigation().state !== "idle";
   const others = useFetchers().some((useFetcher) => useFetcher.state !== "idle");

@@ -2,9 +2,9 @@ import { useEffect } from "react";
 import type { Problem } from "#core/formats/activity.ts";
 import { problemText } from "./problem-text.ts";
 
-/** What cannot be taken, and what is allowed. Announced as soon as it appears. */
+/** Lists what cannot be accepted, and what is allowed. Screen readers announce it as soon as it appears. */
 export function Problems({ list, title }: { list: readonly Problem[]; title?: string }) {
-  // The focus goes to the first field that is meant, so that it can be mended at once.
+  // The focus moves to the first field with a problem, so that it can be corrected at once.
   const told = list.map((problem) => `${problem.field} ${problemText(problem.message)}`).join("; ");
   // biome-ignore lint/correctness/useExhaustiveDependencies: once for what is said, however often it is drawn
   useEffect(() => {

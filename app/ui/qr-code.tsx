@@ -1,9 +1,9 @@
 import type { SquareCode as Code } from "#server/links/qr-code.ts";
 
-/** White around a code, in its own units: readers need it. */
+/** The white margin around a code, in its own units. Readers need it. */
 const QUIET = 3;
 
-/** A QR code, dark on white whatever the theme. */
+/** A QR code, dark on white in every theme. */
 export function SquareCode({ code, label, className }: { code: Code; label: string; className?: string }) {
   const box = code.size + 2 * QUIET;
   return (

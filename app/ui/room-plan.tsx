@@ -6,7 +6,7 @@ import { outlineOf } from "#core/yard/shapes.ts";
 import { PAINT, Strokes } from "./strokes.tsx";
 
 const PAD = 14;
-/** How what stands in a space is told apart: fill, and a sign in its middle. */
+/** How the kinds of obstacle in a space are told apart: the fill, and a sign in the middle. */
 export const STANDING = {
   furniture: { fill: PAINT.chalk, fillOpacity: 0.32, sign: "" },
   breakable: { fill: "var(--color-ember)", fillOpacity: 0.4, sign: "!" },
@@ -14,12 +14,12 @@ export const STANDING = {
   stairs: { fill: PAINT.lilac, fillOpacity: 0.4, sign: "≡" },
   wall: { fill: PAINT.chalk, fillOpacity: 0.9, sign: "" },
 } as const;
-/** A line to send from is no wider here than so much, metres: where it lies is what matters. */
+/** A start line is drawn at most this wide, metres, because only its place matters here. */
 const START_WIDE = 0.6;
 const shortStart = (part: Part): Part =>
   part.kind === "line" && part.role === "start" ? { ...part, width: Math.min(part.width, START_WIDE) } : part;
 
-/** A home's space to scale, what stands in it, and where a layout lies in it, if it does. */
+/** A home's space to scale, with its obstacles, and with the layout if it fits there. */
 export function RoomPlan({
   space,
   parts,

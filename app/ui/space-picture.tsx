@@ -1,6 +1,6 @@
 import type { HomeSpace } from "#core/records/home.ts";
 
-/** A home's space to one scale, its floor as a pattern; dashed where nobody said. */
+/** A home's space to a fixed scale. Its floor is a pattern, and dashed lines mean that nobody described it. */
 export function SpacePicture({ space }: { space: HomeSpace | null }) {
   if (!space)
     return (

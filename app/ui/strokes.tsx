@@ -2,7 +2,7 @@ import type { Look, Stroke } from "#core/yard/draw.ts";
 import type { Place } from "#core/yard/parts.ts";
 import { useDrawing } from "../drawings/items.tsx";
 
-/** Court paint, from the tokens of app.css. */
+/** The colours of the court, from the tokens of app.css. */
 export const PAINT = {
   chalk: "var(--color-chalk)",
   mint: "var(--color-mint)",
@@ -22,14 +22,14 @@ const LOOKS: Record<Look, React.SVGProps<SVGPathElement>> = {
   spot: { stroke: mint, strokeWidth: 2.5, fill: mint, fillOpacity: 0.12 },
   start: { stroke: chalk, strokeOpacity: 0.6, strokeWidth: 3, strokeLinecap: "round", strokeDasharray: "1 4" },
 };
-/** What is lit is mustard: lines are thicker, bands are filled. */
+/** Whatever is highlighted is mustard, with thicker lines and filled bands. */
 const LIT: Partial<Record<Look, React.SVGProps<SVGPathElement>>> = {
   start: { strokeWidth: 5 },
   zone: { fill: mustard, fillOpacity: 0.3 },
 };
 /** A band is filled more strongly with each point, up to a limit. */
 const WORTH = { each: 0.03, most: 0.35 };
-/** A tick over an item that is finished with. */
+/** A tick over an item that is finished. */
 const TICK = "M-11 1l8 8 14-17";
 
 interface Shown {
@@ -170,7 +170,7 @@ export function ThingStroke({
   );
 }
 
-/** A card with what is chalked on it, leaning a little. */
+/** A card with a chalk sign on it, leaning a little. */
 function Card({ sign, size, paint, opacity }: { sign: string; size: number; paint: string; opacity: number }) {
   const half = size / 2;
   return (

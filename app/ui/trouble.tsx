@@ -7,7 +7,7 @@ export function Trouble({
 }: {
   title: string;
   text: string;
-  /** Null: there is nowhere to go from here. */
+  /** Null if there is nowhere to go from here. */
   to: string | null;
   way: string;
 }) {

@@ -3,12 +3,15 @@ import { useCallback, useEffect, useRef, useState } from "react";
 
 export interface Beside<W> {
   state: "idle" | "working" | "failed";
-  /** Asks the worker; what was asked before is given up. */
+  /** Asks the worker. An earlier question is given up. */
   ask: <T>(call: (worker: Remote<W>) => Promise<T>, done: (told: T) => void) => void;
   stop: () => void;
 }
 
-/** Something worked out beside the screen, in a worker of its own each time, so that it can be given up. `make` is one and the same function always. */
+/**
+ * Lets a worker compute something beside the screen. Each question gets a worker of its own, so that it can be given
+ * up. `make` must always be the same function.
+ */
 export function useBeside<W>(make: () => Worker): Beside<W> {
   const worker = useRef<Worker | null>(null);
   const [state, set] = useState<"idle" | "working" | "failed">("idle");
@@ -24,7 +27,7 @@ export function useBeside<W>(make: () => Worker): Beside<W> {
       const made = make();
       worker.current = made;
       set("working");
-      // Who never asks does without it.
+      // Comlink is loaded with the first question.
       import("comlink")
         .then(({ wrap }) => call(wrap<W>(made)))
         .then((told) => {

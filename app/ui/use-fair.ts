@@ -6,7 +6,7 @@ import { useBeside } from "./use-beside.ts";
 
 const made = () => new Worker(new URL("../workers/fair.worker.ts", import.meta.url), { type: "module" });
 
-/** A fair match, worked out beside the screen; it can be given up. */
+/** Works out a fair match beside the screen. It can be given up. */
 export function useFair(): {
   state: "idle" | "working" | "failed";
   find: (activity: Activity, who: readonly Who[], done: (fair: Fair) => void) => void;

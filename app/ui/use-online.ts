@@ -8,7 +8,7 @@ function listen(told: () => void): () => void {
     removeEventListener("offline", told);
   };
 }
-/** Whether the device says that it has a network. */
+/** True if the device says that it has a network. */
 export const useOnline = (): boolean =>
   useSyncExternalStore(
     listen,

@@ -10,7 +10,7 @@ import { NumberField, TextField } from "./knobs.tsx";
 import { Offers } from "./station-parts.tsx";
 import type { PanelProps } from "./stations.ts";
 
-/** As many other skills may stand in. */
+/** The most other actions that a child may choose instead. */
 const MAX_ALSO = 3;
 
 export function AimPanel({ activity, change }: PanelProps) {

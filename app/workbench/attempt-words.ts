@@ -3,11 +3,14 @@ import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
 import { ANY_ATTEMPT, type attemptWordsForTeacher } from "#words/verbs.ts";
 
-/** What an attempt of the activity on the workbench is called: rolls, throws, kicks. The workbench provides it for all of its panels. */
+/**
+ * The words for an attempt in the activity on the workbench: rolls, throws, kicks. The workbench provides them to all
+ * of its panels.
+ */
 export const AttemptWords = createContext<ReturnType<typeof attemptWordsForTeacher>>(ANY_ATTEMPT);
 
 export const useAttemptWords = () => useContext(AttemptWords);
-/** `label` and `tell` with the noun of the activity on the workbench. */
+/** `label` and `tell` with those words filled in. */
 export function useWords() {
   const attempt = useContext(AttemptWords);
   return {

@@ -5,9 +5,9 @@ import { label } from "#words/teacher.ts";
 
 const sentence = (text: string) => `${text.slice(0, 1).toUpperCase()}${text.slice(1)}.`;
 
-/** More clashes than this are only counted. */
+/** If there are more clashes than this, the rest are only counted. */
 const MAX_TOLD = 3;
-/** Says what clashes on the plan, while it happens. */
+/** Says what clashes on the plan, during a drag too. */
 export function ClashNotes({
   clashes,
   parts,

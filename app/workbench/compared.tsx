@@ -7,7 +7,7 @@ import { useWords } from "./attempt-words.ts";
 import { getIn, setIn } from "./knobs.tsx";
 import { useExpected } from "./use-forecast.ts";
 
-/** The choices of a knob beside each other: what one child can expect of each in a go, all else as it is. */
+/** The options of a setting side by side: what one child can expect of each in a go, with everything else unchanged. */
 export function Compared({
   activity,
   knob,

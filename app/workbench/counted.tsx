@@ -3,7 +3,7 @@ import type { Paces } from "#core/measures/step.ts";
 import { sayCount } from "#words/say.ts";
 import type { Spread } from "./tape.tsx";
 
-/** A distance in every unit that it may be counted in, what counting it leaves, and where that count ends over the class. */
+/** A distance in every unit, the error that counting leaves, and where that count ends for the whole class. */
 export function Counted({
   metres,
   own,

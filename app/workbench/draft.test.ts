@@ -33,7 +33,7 @@ describe("the history of a draft", () => {
     expect(titles(h)).toEqual([["a", "titl"], "x", []]);
     // Two changes without a key are two steps.
     expect(change(change(h, "y"), "z").past).toHaveLength(4);
-    // After an undo the same key begins a step of its own.
+    // After an undo, the same key begins a new step.
     const undone = history(h, { type: "undo" });
     expect(titles(change(undone, "w", "drag t1"))).toEqual([["a", "titl"], "w", []]);
   });

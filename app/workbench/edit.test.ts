@@ -57,7 +57,7 @@ describe("editing the yard by hand", () => {
     for (let i = 2; i < sides.length; i++) expect(sides[i]! - sides[i - 1]!).toBeCloseTo(sides[1]! - sides[0]!, 1);
     const mirrored = arrange(climb, ids, "mirror");
     expect(ids.every((id) => Math.abs(at(mirrored, id).across + at(climb, id).across) < 1e-9)).toBe(true);
-    // Turned passes there and back again it is what it was, within the centimetre that pegs are held to.
+    // After turns there and back it is as before, within the centimetre to which pegs are rounded.
     const back = arrange(arrange(climb, ids, "turnLeft"), ids, "turnRight");
     for (const id of ids) {
       expect(at(back, id).along).toBeCloseTo(at(climb, id).along, 1);

@@ -6,19 +6,22 @@ import { exampleOf, laidParts } from "#core/yard/layouts/laid.ts";
 import { type PartOf, type Place, partsOf } from "#core/yard/parts.ts";
 import { getIn, setIn } from "./knobs.tsx";
 
-/** Handles of the plan beside the game's own targets: all of what is laid out. */
+/** The handle of the layout as a whole, in addition to those of the game's own targets. */
 export const LAYOUT = "layout";
 
-/** Which way an arrow key moves something on the plan: along, and to the right. */
+/** The direction of each arrow key on the plan: along, and to the right. */
 const ARROWS: Record<string, readonly [number, number] | undefined> = {
   ArrowRight: [1, 0],
   ArrowLeft: [-1, 0],
   ArrowUp: [0, -1],
   ArrowDown: [0, 1],
 };
-/** One press of an arrow on the plan, and with Alt: metres. */
+/** The distance of one press of an arrow key on the plan, and with Alt, metres. */
 const NUDGE = { by: 0.1, fine: 0.01 };
-/** Where an arrow key takes something, metres, and which way; null for any other key. The page does not scroll by it. */
+/**
+ * How far an arrow key moves something, metres, and in which direction. Null for any other key. The key then does not
+ * scroll the page.
+ */
 export function nudged(
   event: Pick<KeyboardEvent, "key" | "altKey" | "preventDefault">,
   from: Place,
@@ -29,22 +32,22 @@ export function nudged(
   const by = event.altKey ? NUDGE.fine : NUDGE.by;
   return { along: from.along + way[0] * by, across: from.across + way[1] * by, way };
 }
-/** How far aside, in words: `0.30 m left`. */
+/** A sideways distance in words: `0.30 m left`. */
 export const asideText = (across: number): string =>
   Math.abs(across) < 0.005 ? "middle" : `${Math.abs(across).toFixed(2)} m ${across < 0 ? "left" : "right"}`;
 
-/** Steps that things on the plan snap to: metres. */
+/** The distances that things on the plan snap to, metres. */
 const SNAPS = { fine: 0.01, tens: 0.1 } as const;
 export type Snap = "tens" | "steps";
-/** A length snapped: to 10 cm, to half steps of the child that is shown, or, `fine`, to whole centimetres. */
+/** Snaps a length to 10 cm, to half steps of the child shown, or with `fine` to whole centimetres. */
 export function snapped(metres: number, snap: Snap, step: number, fine: boolean): number {
   const by = fine ? SNAPS.fine : snap === "steps" ? step / 2 : SNAPS.tens;
   return Math.round(metres / by) * by;
 }
-/** Turns snap to this, radians; `fine` to whole degrees. */
+/** Turns snap to this angle, radians. With `fine`, to whole degrees. */
 const TURN = Math.PI / 12;
 const DEGREE = Math.PI / 180;
-/** So much farther round by one press, radians. */
+/** The angle after one press, radians. */
 export const turnedBy = (radians: number, way: number, fine: boolean): number =>
   snappedTurn(radians + way * (fine ? DEGREE : TURN), fine);
 export const snappedTurn = (radians: number, fine: boolean): number => {
@@ -55,14 +58,16 @@ export const snappedTurn = (radians: number, fine: boolean): number => {
 
 const targetsOf = (activity: Activity): PartOf<"target">[] => partsOf(opened(activity).parts, "target");
 
-/** The activity with its targets at these places; each as far as its rules let it go. The same object where nothing changed. */
+/**
+ * The activity with its targets at these places, each as near as its rules allow. The same object if nothing changed.
+ */
 export function placeAll(activity: Activity, to: ReadonlyMap<string, Place>): Activity {
   let next = activity;
   for (const [id, { along, across }] of to) next = opened(next).move(id, { along, across });
   return JSON.stringify(next.pattern.params) === JSON.stringify(activity.pattern.params) ? activity : next;
 }
 
-/** One target to a place, and the others of the selection just as far. */
+/** Moves one target to a place, and the others of the selection by the same distance. */
 export function moveTogether(activity: Activity, ids: readonly string[], id: string, to: Place): Activity {
   const all = targetsOf(activity);
   const was = all.find((target) => target.id === id);
@@ -84,7 +89,7 @@ export function moveTogether(activity: Activity, ids: readonly string[], id: str
   );
 }
 
-/** What can be done to a selection of targets at once. */
+/** What can be done to a selection of targets. */
 export type Together =
   | "ahead"
   | "sameDistance"
@@ -135,12 +140,15 @@ export function arrange(activity: Activity, ids: readonly string[], how: Togethe
   }
 }
 
-/** A layout's places for the game's own targets: nearest to nearest, as many as there are, drawn together until they lie in the space. */
+/**
+ * Puts the game's own targets at the places of a layout, each at the nearest one, scaled down until all lie in the
+ * space.
+ */
 export function arrangeAs(activity: Activity, name: LayoutName): Activity {
   const all = [...targetsOf(activity)].sort((x, y) => x.along - y.along);
   let from = exampleOf(name);
   if (from.name === "pins") {
-    // Pins as wide as these may not touch either.
+    // Pins as wide as the widest target must not touch each other.
     const widest = Math.max(...all.map((target) => target.width));
     from = { ...from, values: { ...from.values, gap: Math.min(0.6, Math.max(from.values.gap, widest)) } };
   }
@@ -157,7 +165,7 @@ export function arrangeAs(activity: Activity, name: LayoutName): Activity {
     1,
     ...wanted.map((w) => (width - w.t.width) / 2 / Math.max(1e-6, Math.abs(w.across))).map((k) => Math.max(0, k)),
   );
-  // Held to whole centimetres inwards, as the pattern holds them.
+  // Rounded to whole centimetres towards the middle, as the pattern rounds them.
   const inwards = (metres: number) => Math.trunc(metres * 100 + 1e-6 * Math.sign(metres)) / 100;
   return placeAll(
     activity,
@@ -165,7 +173,7 @@ export function arrangeAs(activity: Activity, name: LayoutName): Activity {
   );
 }
 
-/** A target so wide, metres, where its pattern lets it be set. */
+/** Sets the width of a target, metres, if its pattern allows it. */
 export function widen(activity: Activity, id: string, width: number): Activity {
   const knob = opened(activity)
     .pegKnobs(id)

@@ -15,7 +15,7 @@ const PARTS = [
   { field: "coolDown", title: "Cool-down" },
 ] as const;
 
-/** The activity with the exercises of the school's own that it speaks of along, and no others. */
+/** The activity together with those of the school's own exercises that it uses, and no others. */
 function withExercises(activity: Activity, own: readonly Exercise[]): Activity {
   const all = [...own, ...(activity.exercises ?? [])] as Activity["exercises"];
   const ids = new Set([...(activity.warmUp ?? []), ...(activity.coolDown ?? [])]);
@@ -24,7 +24,7 @@ function withExercises(activity: Activity, own: readonly Exercise[]): Activity {
   return { ...activity, exercises: used };
 }
 
-/** The exercises to choose from: the school's own first, then the library by what they are for. */
+/** The exercises to choose from: the school's own first, then the library, grouped by purpose. */
 function Offered({ own, not, value }: { own: readonly Exercise[]; not: readonly string[]; value: "id" | "name" }) {
   const options = (list: readonly Exercise[]) =>
     list
@@ -47,7 +47,10 @@ function Offered({ own, not, value }: { own: readonly Exercise[]; not: readonly 
   );
 }
 
-/** Short exercises from the library, before and after the game: what each is for this age, and what all of them take. */
+/**
+ * Short exercises from the library before and after the game: how much of each is right for this age, and how long
+ * all of them take.
+ */
 export function ExerciseFields({
   activity,
   change: put,
@@ -128,7 +131,7 @@ export function ExerciseFields({
   );
 }
 
-/** An exercise after every so many sends: what, how much, how often. */
+/** An exercise after every few attempts: which one, how much, and how often. */
 function BetweenFields({
   activity,
   own,

@@ -11,7 +11,7 @@ import { useFair } from "../ui/use-fair.ts";
 
 const OTHERS = [6, 8, 10, 12, 14, "adult"] as const;
 
-/** What would make a match of the typical child fair: before and after, as the family's card works it out too. */
+/** What would make a match between typical children fair: before and after, worked out as on the family's card. */
 export function FairHere({
   activity,
   middle,
@@ -109,7 +109,10 @@ const inSteps = (metres: number, step: number) => {
   return { steps, half: steps === 0.5 ? "yes" : "no" };
 };
 
-/** What may be changed for somebody, the first one first: moved up by a button, left out by its box. Here and on the family's device. */
+/**
+ * What may be changed for a player, in order of preference. A button moves an entry up, a checkbox leaves it out. The
+ * order applies here and on the family's device.
+ */
 function FairOrder({ order, put }: { order: readonly FairKnob[]; put: (order: FairKnob[]) => void }) {
   const rest = FAIR_KNOBS.filter((fairKnob) => !order.includes(fairKnob));
   return (

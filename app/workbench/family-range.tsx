@@ -6,7 +6,10 @@ import { NumberField } from "./knobs.tsx";
 
 type Range = Activity["family"][number];
 
-/** What the family may set itself, and within what: chosen before the first send, and kept with the score, so that like is compared with like. */
+/**
+ * Which settings the family may change, and within which limits. They are chosen before the first attempt and stored
+ * with the score, so that only goes with the same settings are compared.
+ */
 export function FamilyRange({
   activity,
   change,

@@ -1,6 +1,6 @@
 import { useForecastFailures } from "./use-forecast.ts";
 
-/** Says that a forecast could not be worked out, and asks it again. Nothing is shown while all is well. */
+/** Says that a forecast could not be worked out and lets the teacher try again. Shows nothing if all is well. */
 export function ForecastFailures() {
   const failures = useForecastFailures();
   if (failures.length === 0) return null;

@@ -3,7 +3,7 @@ export interface Housed {
   child: string;
   homes: readonly string[];
 }
-/** Children of a class by what can be done at home; they add up to all of them. */
+/** How many children of a class can do something at home. The figures add up to all of them. */
 export interface HomeCount {
   can: number;
   cannot: number;
@@ -12,8 +12,8 @@ export interface HomeCount {
 }
 
 /**
- * One way of counting homes, wherever they are counted: a child counts once, in the best of its homes. `says`: true where that home can, false
- * where it cannot, null where it did not say.
+ * Counts homes in the same way everywhere: each child once, by the best of their homes. `says`: true if that home
+ * can, false if it cannot, null if the family did not say.
  */
 export function countHomes(children: readonly Housed[], says: (home: string) => boolean | null): HomeCount {
   const out = { can: 0, cannot: 0, silent: 0, all: children.length };

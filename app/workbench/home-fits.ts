@@ -18,7 +18,7 @@ export interface Shown {
   name: string;
   age: number;
 }
-/** Youngest, middle and oldest of a class. */
+/** The youngest, the middle and the oldest child of a class. */
 export function shownOf(children: readonly Shown[]): Shown[] {
   if (children.length === 0) return [6, 7, 8].map((age) => ({ name: `age ${age}`, age }));
   const sorted = [...children].sort((a, b) => a.age - b.age);
@@ -26,7 +26,7 @@ export function shownOf(children: readonly Shown[]): Shown[] {
 }
 export const RANKS = ["youngest", "typical", "oldest"];
 
-/** What single change would let a home in: one that is the teacher's to make before one that is the home's. */
+/** The single change that would make a home ready. Changes for the teacher to make come before those for the family. */
 function singleFor(activity: Activity, fit: KitFit, name: (item: string) => string): HomeFit["single"] {
   if (!fit.can) {
     const all = fit.lets.map((change) => ({ words: changeText(change, name), next: withChange(activity, change) }));
@@ -43,7 +43,7 @@ function singleFor(activity: Activity, fit: KitFit, name: (item: string) => stri
   return { words: letText(help), next };
 }
 
-/** How an activity goes in the homes of one child: in the best of them. */
+/** How an activity fits the homes of one child: the best of them. */
 export function fitOf(
   activity: Activity,
   home: HomesOf,
@@ -71,7 +71,7 @@ export function fitOf(
   return of(true, place.status === "designed" ? "as designed" : `${Math.round(100 * (1 - place.scale))}% nearer`);
 }
 
-/** The homes of one class: each once, each with its children, and what each is called. */
+/** The homes of one class, each once, with its children and its name. */
 export function useHomesOf(all: readonly HomesOf[], group: { name: string; children: readonly Shown[] } | undefined) {
   return useMemo(() => {
     const own = all.filter((homesOf) => homesOf.className === group?.name);
@@ -91,5 +91,5 @@ export function useHomesOf(all: readonly HomesOf[], group: { name: string; child
     };
   }, [all, group]);
 }
-/** The age of a child that is in no class any more. */
+/** The age assumed for a child who is no longer in a class. */
 const MIDDLE_AGE = 8;

@@ -13,7 +13,7 @@ export interface HomeChoice {
   age: number;
   facts: HomeFacts;
 }
-/** A room of our own that most layouts fit badly: an L with a sofa, a glass door and a stair. */
+/** A made-up room that most layouts do not fit: an L with a sofa, a glass door and a stair. */
 export const TIGHT: HomeFacts = {
   id: "tight",
   label: "a smaller space",
@@ -44,7 +44,7 @@ export const TIGHT: HomeFacts = {
   },
 };
 
-/** How a single change would let it in. */
+/** Describes the single change that would make the home ready. */
 export function letText(letting: Letting): string {
   switch (letting.kind) {
     case "fewer":
@@ -60,7 +60,10 @@ export function letText(letting: Letting): string {
   }
 }
 
-/** The activity in one home of the class: where it lies there, what was changed and why, or what would let it in. */
+/**
+ * The activity in one home of the class: where it lies there, what was changed and why, or what would make it
+ * possible.
+ */
 export const HomeView = memo(function HomeView({
   activity,
   homes,

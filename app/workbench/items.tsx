@@ -7,17 +7,17 @@ import { listOf } from "#core/kit/items.ts";
 import type { Item } from "#core/things/item.ts";
 import { itemName, namesOf } from "#words/say.ts";
 
-/** The school's list of things, for every part of the workbench. */
+/** The school's list of items, for every part of the workbench. */
 export interface School {
   items: SchoolItems;
   list: readonly Item[];
-  /** Homes of the class that told of their things, and how many of them have each. */
+  /** How many homes of the class have listed their items, and how many of those have each one. */
   told: number;
   had: ReadonlyMap<string, number>;
-  /** Exercises of the school's own. */
+  /** The school's own exercises. */
   exercises: readonly OwnExercise[];
 }
-/** `kits`: what each home of the class has; null: it did not say. */
+/** `kits`: the items of each home of the class. Null if the family did not say. */
 export function schoolOf(
   items: SchoolItems,
   kits: readonly (Readonly<Record<string, number>> | null)[] = [],
@@ -31,14 +31,14 @@ export function schoolOf(
 }
 export const SchoolContext = createContext<School>(schoolOf({ own: [], hidden: [] }));
 
-/** The list, and how things are called in it. */
+/** The school's list, and the names of its items. */
 export function useSchool(): School & { name: (id: string) => string } {
   const school = useContext(SchoolContext);
   const names = namesOf(school.items.own);
   return { ...school, name: (id) => itemName(id, names) };
 }
 
-/** The activity with the school's own things that it speaks of along, and no others. */
+/** The activity together with those of the school's own items that it uses, and no others. */
 export function withOwn(activity: Activity, list: readonly Item[]): Activity {
   const used = itemsIn(activity);
   const own = [...used].flatMap((id) => {

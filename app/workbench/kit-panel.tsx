@@ -57,7 +57,7 @@ export function KitPanel({ activity, change, people, names, fits, homes, housed 
   const [open, setOpen] = useState<string | null>("send");
   const [swap, setSwap] = useState<Swap | null>(null);
   const { roles } = rolesOf(activity, 1);
-  // What could be sent in addition.
+  // Further objects that could be sent.
   const sends = roles.find((role) => role.id === "send");
   const next =
     sends &&
@@ -377,7 +377,7 @@ function ClassFit({
   name: (id: string) => string;
   change: (givenActivity: Activity) => void;
 }) {
-  // As tall before the answer as with it, so that what is below does not move.
+  // The placeholder is as tall as the answer, so that nothing below it moves.
   if (!fits)
     return (
       <p className="mb-1 min-h-16 rounded-sm border-2 border-hair px-2.5 py-1.5 text-sm text-quiet">

@@ -37,7 +37,10 @@ interface NumberProps {
   change: (count: number) => void;
 }
 
-/** A number: what is typed stays as typed; only a number in its bounds is taken over, and the bounds are said otherwise. */
+/**
+ * A number field. What is typed stays as typed. Only a number within the limits is used; otherwise the limits are
+ * shown.
+ */
 export function NumberField({ name, value, least, most, step, unit, hint, problem, change }: NumberProps) {
   const [typed, setTyped] = useState<string | null>(null);
   const id = useId();
@@ -91,9 +94,9 @@ export function NumberField({ name, value, least, most, step, unit, hint, proble
   );
 }
 
-/** More choices than this do not stand side by side. */
+/** If there are more options than this, they are shown as a list instead of side by side. */
 const MAX_BESIDE = 12;
-/** A few choices side by side, as radio buttons; many as a list. */
+/** A few options side by side as radio buttons, or many as a list. */
 export function Choice<T>({
   name,
   hint,
@@ -186,7 +189,7 @@ export function TextField({
 }: {
   name: string;
   hint?: string;
-  /** Words that may be taken instead of typed. */
+  /** Words to choose from instead of typing. */
   offers?: readonly string[];
   value: string;
   most: number;
@@ -221,7 +224,7 @@ export function TextField({
   );
 }
 
-/** Renders whatever a pattern says can be set: no station knows a pattern. */
+/** Renders the settings that a pattern declares. No station knows a particular pattern. */
 export function Knobs({
   list,
   params,
@@ -259,7 +262,7 @@ function OneKnob({
   problem?: string;
   change: (params: unknown, key: string) => void;
 }) {
-  // What a document from earlier versions does not have is off, or empty.
+  // A setting that an older document does not have is off, or empty.
   const value = getIn(params, knob.path) ?? (knob.kind === "text" ? "" : null);
   const key = `knob ${knob.path.join(".")}`;
   const set = (v: unknown) => change(setIn(params, knob.path, v), key);
@@ -346,7 +349,7 @@ function OneKnob({
   }
 }
 
-/** Ways or things in their order: each can be another one, go, or be followed by one more. */
+/** Actions or objects in order. Each can be replaced, removed, or followed by one more. */
 function InTurn({
   name,
   hint,
@@ -361,7 +364,7 @@ function InTurn({
   hint?: string;
   options: readonly { id: string; name: string }[];
   most: number;
-  /** What adds the first one. */
+  /** The label of the button that adds the first one. */
   more: string;
   value: readonly string[];
   problem?: string;
@@ -414,7 +417,7 @@ function InTurn({
   );
 }
 
-/** Choosing another thing brings its size, opening and name along. */
+/** Choosing another item also sets its size, opening and name. */
 function ItemPick({ value, change }: { value: { item: string }; change: (v: unknown) => void }) {
   const { list, name } = useSchool();
   return (

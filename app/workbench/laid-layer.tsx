@@ -16,17 +16,17 @@ interface Props {
   choose: (id: string) => void;
   lay: (next: Laid, gesture: string) => void;
   snap: Snap;
-  /** The step that things may snap to, metres. */
+  /** The step that marks may snap to, metres. */
   step: number;
-  /** Marks that clash with something. */
+  /** The ids of marks that clash with something. */
   wrong: readonly string[];
 }
-/** Room of the frame around what is laid out, pixels. */
+/** The margin of the frame around the layout, pixels. */
 const AROUND = 9;
-/** One press resizes by this share, with Alt by the other. */
+/** The share by which one press resizes, and with Alt. */
 const SIZE_NUDGE = { by: 0.05, fine: 0.01 };
 
-/** Where the pointer is on the plan, metres from the middle of the start line. */
+/** The place of the pointer on the plan, metres from the middle of the start line. */
 function pointer(svg: SVGSVGElement | null, planScale: PlanScale, [cx, cy]: readonly [number, number]): Place | null {
   const box = svg?.getBoundingClientRect();
   if (!box) return null;
@@ -35,8 +35,8 @@ function pointer(svg: SVGSVGElement | null, planScale: PlanScale, [cx, cy]: read
 }
 
 /**
- * What is laid out beside the game, over the plan in a picture of its own: its marks, each to be moved, and a frame that moves, turns and
- * resizes all of it.
+ * What is laid out beside the game, in a picture of its own over the plan: its marks, which can be moved one by one,
+ * and a frame that moves, turns and resizes all of them.
  */
 export const LaidLayer = memo(function LaidLayer({ laid, scale, chosen, choose, lay, snap, step, wrong }: Props) {
   const svg = useRef<SVGSVGElement>(null);
@@ -111,7 +111,7 @@ interface HandleProps extends Pick<Props, "scale" | "choose" | "snap" | "step"> 
   wrong: boolean;
 }
 
-/** One mark: dragged, or moved by arrows while it has the focus. */
+/** One mark. It can be dragged, or moved with the arrow keys while it has the focus. */
 const MarkHandle = memo(function MarkHandle({
   id,
   name,
@@ -235,7 +235,10 @@ function useFrameDrag({
   );
 }
 
-/** The frame: dragged by its edge or its near grip, turned and resized by two more; the same by keys while it has the focus. */
+/**
+ * The frame. It is dragged by its edge or the near grip; two more grips turn and resize it. Keys do the same while it
+ * has the focus.
+ */
 function Frame({
   laid,
   scale: planScale,
@@ -246,7 +249,7 @@ function Frame({
   snap,
   step,
 }: Omit<Props, "chosen" | "wrong"> & { chosen: boolean; svg: React.RefObject<SVGSVGElement | null> }) {
-  // The extent in the layout's own directions, at the size it has now.
+  // The extent along the layout's own directions, at its present size.
   const own = useMemo(() => boundsOf(laidParts({ ...laid, along: 0, across: 0, turn: 0 })), [laid]);
   const pad = AROUND / planScale.k;
   const [u0, u1] = [own.along[0] - pad, own.along[1] + pad];

@@ -13,7 +13,7 @@ import { Choice, NumberField } from "./knobs.tsx";
 
 const SMALL = { width: 84, height: 52 };
 
-/** A layout's example, small. */
+/** A small picture of a layout's example. */
 const Sketch = memo(function Sketch({ name }: { name: LayoutName }) {
   const parts = laidParts({ ...exampleOf(name), along: 0 });
   const { along, across } = boundsOf(parts);
@@ -33,7 +33,7 @@ const Sketch = memo(function Sketch({ name }: { name: LayoutName }) {
   );
 });
 
-/** What more is laid out beside the game: chosen from pictures, then its own numbers, where it lies and how it is turned. */
+/** An extra layout beside the game: chosen from pictures, with its own numbers, its place and its direction. */
 export function LayoutPanel({
   activity,
   change,
@@ -79,11 +79,11 @@ export function LayoutPanel({
   );
 }
 
-/** A wall is behind the last target by so much, metres. */
+/** A wall is placed this far behind the last target, metres. */
 const BEHIND_ALL = 0.2;
 /**
- * The example of a layout in an activity: the space to plan for grows where it does not reach. What depends on a wall comes behind all
- * targets, where the wall may be.
+ * Adds the example of a layout to an activity. The planned space grows if the layout does not fit. A layout that
+ * depends on a wall is placed behind all targets, where the wall may be.
  */
 export function withLayout(activity: Activity, name: LayoutName): Activity {
   const plain = exampleOf(name);

@@ -36,7 +36,10 @@ const percent = (share: number) => Math.round(100 * share);
 /** Returns the typical child's value out of youngest, typical and oldest. */
 const middleOf = <T,>(rates: readonly T[]): T | undefined => rates[Math.min(1, rates.length - 1)];
 
-/** Levels of difficulty: a corridor, how many, what may be turned; each with the chances of youngest, middle and oldest. */
+/**
+ * Levels of difficulty: the range of success, how many levels, and what may change, each with the chances of the
+ * youngest, the typical and the oldest child.
+ */
 export function LevelsPanel({ activity, problems, change, middle, people = [middle] }: PanelProps) {
   const { list } = useSchool();
   const proposal = useLevelProposal({ activity, change, middle });

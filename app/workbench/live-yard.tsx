@@ -22,10 +22,10 @@ import type { Yard } from "./use-yard.ts";
 import { useYardFigures } from "./use-yard-figures.ts";
 import { useYardKeys } from "./use-yard-keys.ts";
 
-/** Corridor of success. */
+/** The range of success that is marked on the tape. */
 const CORRIDOR = [0.6, 0.8] as const;
 
-/** Plan, tape and what is said of them, move by move: the only part of the page that a drag draws again. */
+/** The plan, the tape and the notes on them, updated during a drag. Nothing else on the page is rendered again. */
 export function LiveYard({
   draft,
   yard,
@@ -38,7 +38,7 @@ export function LiveYard({
 }: {
   draft: Draft;
   yard: Yard;
-  /** Youngest, middle and oldest of the class, how each is called, and the paces of all. */
+  /** The youngest, the typical and the oldest child of the class, their labels, and the steps of all children. */
   people: readonly Shown[];
   names: readonly string[];
   paceOfAll: readonly Paces[];

@@ -111,7 +111,7 @@ describe("station Kit", () => {
     expect(plain(panel(design))).toContain("No longer in your school");
     expect(plain(panel(design, schoolOf({ own: [puck], hidden: [] })))).not.toContain("No longer in your school");
     expect(answerOf("kit", design)).toBe("felt puck, string for lines");
-    // Nothing of the list that comes with the tool is carried along.
+    // Items of the built-in list are not copied into the activity.
     expect(withOwn(climb, listOf([])).kit.own).toEqual([]);
   });
 });

@@ -1,2 +1,2 @@
-/** A figure of an axis in per cent, without the dust of adding fractions up: `100.00000000000001` -> `100%`. */
+/** A tick of a percentage axis, without rounding errors: `100.00000000000001` becomes `100%`. */
 export const percentTick = (value: number): string => `${Math.round(value * 10) / 10}%`;

@@ -26,7 +26,10 @@ const TOGETHER: readonly { how: Together; name: string; Icon: LucideIcon }[] = [
   { how: "mirror", name: "Mirror", Icon: FlipVertical2 },
 ];
 
-/** Over the plan: choosing all, what to do with those chosen, what a drag snaps to, and whether keep-clear is shown. */
+/**
+ * The bar over the plan: select all, actions for the selected targets, what a drag snaps to, and whether the area to
+ * keep clear is shown.
+ */
 export const PlanBar = memo(function PlanBar({
   yard,
   activity,

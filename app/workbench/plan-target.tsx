@@ -71,7 +71,8 @@ function useTargetDrag({
 }
 
 /**
- * A target: dragged along and aside by mouse or finger, moved by arrows while it is chosen; with Shift it is chosen together with others.
+ * A target. It is dragged along and sideways with mouse or finger, or moved with the arrow keys while it is selected.
+ * With Shift it is added to the selection.
  */
 export const TargetMark = memo(function TargetMark({
   id,

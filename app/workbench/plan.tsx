@@ -20,27 +20,30 @@ interface Props {
   chosen: string | null;
   choose: (id: string) => void;
   focusOn: (id: string) => void;
-  /** How whoever is shown misses; null: nothing is sent. */
+  /** How the attempts of the child shown scatter. Null if nothing is sent. */
   spread: Spread | null;
   who: string;
   /** Puts a target somewhere else: metres from the throwing spot and to the right of the middle. */
   place: (id: string, metres: number, across: number, gesture: string) => void;
-  /** Targets that clash with something. */
+  /** The ids of targets that clash with something. */
   wrong: readonly string[];
-  /** Targets that move together with the chosen one; adding to them, or taking one out. */
+  /** The other targets that move together with the selected one, and how to add or remove one. */
   group: readonly string[];
   toggle: (id: string) => void;
   /** Gives a target another width, metres. */
   widen: (id: string, width: number, gesture: string) => void;
-  /** What a drag snaps to, and the step of the child that is shown, metres. */
+  /** What a drag snaps to, and the step of the child shown, metres. */
   snap: Snap;
   step: number;
-  /** How far a send sweeps around the player, and how far others stay, metres; null: not shown. */
+  /** How far a swing reaches around the player, and how far away others must stay, metres. Null if not shown. */
   clear: { swing: number; away: number } | null;
   behind: Activity["behind"];
 }
 
-/** The yard from above, to scale: start line left, targets right, where the chosen child's sends land, and the run-on. */
+/**
+ * The yard from above, to scale: the start line on the left, targets on the right, where the attempts of the child
+ * shown land, and the run-out.
+ */
 export const Plan = memo(function Plan({
   space,
   parts,
@@ -70,7 +73,7 @@ export const Plan = memo(function Plan({
   const lines = partsOf(parts, "line").filter((line) => line.role === "start");
   const from = lines.find((line) => line.id === chosen) ?? lines[0];
   const fromId = from?.id;
-  // What is sent at stands in handles of its own, with its words.
+  // Targets have handles and labels of their own.
   const strokes = useMemo(() => {
     const at = partsOf(parts, "line").filter((eachLine) => eachLine.role === "start");
     const line = at.findIndex((eachLine) => eachLine.id === fromId);

@@ -7,7 +7,7 @@ import { ItemDrawing } from "../drawings/items.tsx";
 import { useSchool } from "./items.tsx";
 import { TextField } from "./knobs.tsx";
 
-/** What a question with answers begins as. */
+/** The answers that a new question starts with. */
 const FIRST: Answers = {
   list: [
     { picture: "pic-leftFoot", text: "Left foot in front" },
@@ -17,7 +17,7 @@ const FIRST: Answers = {
   explain: "",
 };
 
-/** The answers to the quick question: each with a picture, which one is right, and why. */
+/** The answers to the quick question: a picture for each, which one is right, and why. */
 export function QuestionAnswers({
   activity,
   change,

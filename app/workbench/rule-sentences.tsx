@@ -4,7 +4,7 @@ import type { Knob } from "#core/contract/contract.ts";
 import { fieldOf } from "#core/contract/range.ts";
 import { ruleOf } from "#words/rules.ts";
 
-/** The rules read as sentences; what can be changed opens in place. `one`: the field itself, as the station has it. */
+/** The rules as sentences. Each setting in them opens in place. `one` renders the field, as the station does. */
 export function RuleSentences({
   list,
   action,
@@ -12,7 +12,7 @@ export function RuleSentences({
   one,
 }: {
   list: readonly Knob[];
-  /** What is done in it: the noun of each attempt comes from it. */
+  /** The action of the activity, which decides the noun for an attempt. */
   action: Action;
   valueAt: (knob: Knob) => unknown;
   one: (knob: Knob) => React.ReactNode;

@@ -11,7 +11,7 @@ import { tell } from "#words/tell.ts";
 import { useAttemptWords } from "./attempt-words.ts";
 import { useWarnings } from "./use-forecast.ts";
 
-/** What should be looked at before sending, found by going through the states of the game. */
+/** What to check before sending, found by searching the states of the game. */
 export function RuleWarnings({
   activity,
   people,
@@ -49,7 +49,7 @@ export function RuleWarnings({
   );
 }
 
-/** Only what a change mends: what was typed meanwhile stays. */
+/** Takes over only what the fix changes, so that anything typed in the meantime stays. */
 const withFix = (activity: Activity, { activity: { pattern, match, minutes } }: Fix): Activity => ({
   ...activity,
   pattern,
@@ -57,7 +57,7 @@ const withFix = (activity: Activity, { activity: { pattern, match, minutes } }: 
   minutes,
 });
 
-/** What a tap on the change does: `Set sends in a go to 12`. */
+/** Says what the fix will do: `Set sends in a go to 12`. */
 function fixText({ key, params }: Phrase): string {
   const named = Object.entries(params ?? {}).map(([k, value]) => [
     k,
@@ -66,7 +66,7 @@ function fixText({ key, params }: Phrase): string {
   return tell(key, Object.fromEntries(named));
 }
 
-/** Points that make every choice real, where things have points of their own. */
+/** Suggests points that make every choice worthwhile, if targets have points of their own. */
 export function PointsSuggested({
   activity,
   who,

@@ -14,18 +14,18 @@ import { piecesIn } from "../family/inputs/zones.tsx";
 import { labelAmong, seenText } from "../family/play/seen.ts";
 import { YardMap } from "../family/screens/yard-map.tsx";
 
-/** A step of a game that plays itself lasts so long, milliseconds. */
+/** How long each step is shown while the game plays itself, milliseconds. */
 const EACH = 1100;
-/** Steps that are kept: a long run of touches says nothing new. */
+/** The most steps that are listed. A long run of touches shows nothing new. */
 const MOST = 120;
 const ALONE = { players: 1, mode: "alone", seed: 1 } as const;
 
 interface Step {
-  /** What was seen; null: the beginning. */
+  /** What was seen. Null at the beginning. */
   seen: string | null;
   at: View;
 }
-/** A whole go of a made-up child, step by step, as the referee told it. */
+/** A whole go of a simulated child, step by step, as the referee recorded it. */
 function stepsOf(activity: Activity, who: Who, seed: number): Step[] {
   const label = labelAmong(opened(activity).parts);
   const said = (event: PlayEvent) =>
@@ -49,7 +49,7 @@ function stepsOf(activity: Activity, who: Who, seed: number): Step[] {
   return steps;
 }
 
-/** A sample game of the rules as they are set: it plays itself, and is stepped by hand, forward and back. */
+/** A sample game with the rules as they are set. It plays itself, or the teacher steps through it, forward and back. */
 export function SampleGame({ activity, who }: { activity: Activity; who: Who }) {
   const [seed, setSeed] = useState(7);
   const [now, setNow] = useState(0);
@@ -58,7 +58,7 @@ export function SampleGame({ activity, who }: { activity: Activity; who: Who }) 
     try {
       return stepsOf(activity, who, seed);
     } catch {
-      // What is being typed cannot be played yet.
+      // While it is being typed, an activity may not be playable.
       return null;
     }
   }, [activity, who, seed]);

@@ -34,7 +34,7 @@ export function SaveNote({ draft, zone }: { draft: Draft; zone: string }) {
   );
 }
 
-/** Two tabs, or two devices: nobody overwrites anybody without a person choosing. */
+/** The same activity was changed in two tabs or on two devices. Nothing is overwritten until a person chooses. */
 export function Clash({ draft, zone }: { draft: Draft; zone: string }) {
   if (draft.state.at !== "clash") return null;
   const { theirs } = draft.state;
@@ -81,7 +81,7 @@ export function Clash({ draft, zone }: { draft: Draft; zone: string }) {
   );
 }
 
-/** The session ended while something was unsaved: sign in here, and the work goes on. */
+/** The session ended while something was unsaved. The teacher signs in here and the work continues. */
 export function SignInAgain({ draft }: { draft: Draft }) {
   const [told, setTold] = useState("");
   if (draft.state.at !== "signedOut") return null;

@@ -1,4 +1,4 @@
-/** The centre column, pixels: plan and tape share one scale and stand under each other. */
+/** The width of the centre column, pixels. The plan and the tape share one scale and stand one below the other. */
 export const WIDTH = 700;
 const START = 74;
 const RIGHT = 14;
@@ -6,15 +6,15 @@ const TALLEST = 226;
 const EDGE = 18;
 
 export interface PlanScale {
-  /** Pixels a metre. */
+  /** Pixels per metre. */
   k: number;
   height: number;
   x: (along: number) => number;
   y: (across: number) => number;
-  /** Distance from the throwing spot that a peg at `x` stands for, and back. */
+  /** The distance from the throwing spot of a peg at `x`, and the reverse. */
   distanceAt: (x: number) => number;
   xOf: (distance: number) => number;
-  /** The place that a point of the picture shows. */
+  /** The place of a point of the picture. */
   placeAt: (x: number, y: number) => { along: number; across: number };
   /** Distances run from the target back to the lines. */
   reversed: boolean;

@@ -7,7 +7,7 @@ import { tell } from "#words/tell.ts";
 import { problemText } from "../ui/problem-text.ts";
 import { NumberField, TextField } from "./knobs.tsx";
 
-/** A score of the game as somebody would write it. */
+/** An example of a score in this game, as somebody would write it. */
 const markHint = (unit: ScoreUnit): string =>
   tell("mark.hint", { score: unit === "tenths" ? clockText(325) : `12 ${say(`unit.${unit}`, { value: 12 })}` });
 
@@ -18,29 +18,29 @@ interface Props {
   classId: string;
   times: { opens: string; closes: string };
   zone: string;
-  /** The draft is not saved or not whole: nothing can be sent yet. */
+  /** Why nothing can be sent yet: the draft is not saved, or is incomplete. Null if it can be sent. */
   held: string | null;
   problems: readonly Problem[];
   unit: ScoreUnit;
-  /** Of this form: sent twice, it is sent once. */
+  /** The id of this form. If it is sent twice, the activity is still sent once. */
   orderId: string;
-  /** What else lies on the shelf; `alike`: for the same outcome. */
+  /** The other activities. `alike`: those for the same outcome. */
   others: readonly { id: string; title: string; alike: boolean }[];
 }
 
-/** To a class, with its times and tries. A plain form: it works before the script loads. */
+/** Sends to a class, with times and the number of goes. A plain form that works before the script loads. */
 export function SendPanel(props: Props) {
   const { activity, change, classes, classId, times, zone, held, problems, unit, orderId, others } = props;
   const busy = useNavigation().formData?.get("intent") === "send";
   const [to, setTo] = useState(classId);
   const [some, setSome] = useState(0);
   const group = classes.find((c) => c.id === to) ?? classes[0];
-  // What a teacher got when trying it out.
+  // The teacher's own score from trying the game out.
   const tried = useSearchParams()[0].get("mark");
   const form = useRef<HTMLFormElement>(null);
   const { id } = useParams();
   const key = `yard-send-${id}`;
-  // Signed out on the way: what was typed is there again after signing in.
+  // If the session ends on the way, what was typed is there again after signing in.
   useEffect(() => {
     const kept = sessionStorage.getItem(key);
     sessionStorage.removeItem(key);
@@ -127,7 +127,7 @@ export function SendPanel(props: Props) {
   );
 }
 
-/** Another game for children of some ages, in place of this one: two assignments with the same times. */
+/** Another game for children of some ages in place of this one. It becomes a second assignment with the same times. */
 function OtherGame({
   others,
   ages,

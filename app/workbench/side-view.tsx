@@ -9,7 +9,10 @@ const HIGHEST = 118;
 const FLOOR_GAP = 20;
 const POINTS = 28;
 
-/** From the side, for what is thrown: each flight from the hand to its target, and the ceiling over it. Distances share the plan's scale. */
+/**
+ * The side view of throws: each flight from the hand to its target, and the ceiling above it. Distances share the
+ * plan's scale.
+ */
 export const SideView = memo(function SideView({
   parts,
   scale: planScale,
@@ -21,7 +24,7 @@ export const SideView = memo(function SideView({
   parts: readonly Part[];
   scale: PlanScale;
   sending: Sending;
-  /** Metres; null: none. */
+  /** Metres. Null if there is none. */
   ceiling: number | null;
   chosen: string | null;
   who: string;

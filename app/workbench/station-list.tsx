@@ -3,7 +3,10 @@ import { Link, useSearchParams } from "react-router";
 import type { Activity } from "#core/formats/activity.ts";
 import { answerOf, STATIONS, type Station, stationName } from "./stations.ts";
 
-/** The plan of the lesson, one line a station. Links, so that they work before the script loads. */
+/**
+ * The plan of the lesson, one line for each station. The entries are links, so that they work before the script
+ * loads.
+ */
 export const Stations = memo(function Stations({ activity, station }: { activity: Activity; station: Station }) {
   const [search] = useSearchParams();
   const to = (text: Station) => {

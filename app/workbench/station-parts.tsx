@@ -89,7 +89,7 @@ export function EntryList({
   );
 }
 
-/** What can be set, in the parameters or in the match around them. */
+/** The fields for settings of the parameters, or of the match around them. */
 export function Fields({
   list,
   activity,

@@ -13,7 +13,7 @@ const drawn = (element: React.ReactNode): string => {
   const router = createMemoryRouter([{ path: "/", element }]);
   return renderToString(<RouterProvider router={router} />).replaceAll(/<[^>]*>|<!-- -->/g, " ");
 };
-/** A key in brackets is a sentence that is missing; what has no name shows as undefined. */
+/** A key in brackets is a missing sentence. A missing name shows as undefined. */
 const MISSING = /\[[a-z]\w*(\.\w+)+\]|undefined|NaN|\[object/;
 
 describe.each(patternNames)("%s: every station has its words", (name) => {

@@ -19,7 +19,7 @@ export const stationName: Record<Station, string> = {
   send: "Send",
 };
 
-/** The station's answer in one line, so that the column reads as the plan of the lesson. */
+/** The station's settings in one line, so that the column reads as the plan of the lesson. */
 export function answerOf(text: Station, activity: Activity): string {
   const { pegs, summary } = opened(activity);
   const many = pegs.reduce((sum, peg) => sum + (peg.many ?? 1), 0);
@@ -55,8 +55,8 @@ export interface PanelProps {
   change: (next: Activity, key?: string) => void;
   chosen: string | null;
   choose: (id: string | null) => void;
-  /** The typical child of the class that is shown. */
+  /** The typical child of the class shown. */
   middle: Who;
-  /** Its youngest, middle and oldest; only some stations ask. */
+  /** The youngest, the typical and the oldest child. Only some stations use them. */
   people?: readonly Who[];
 }

@@ -24,7 +24,7 @@ function binned(all: readonly Distribution[], names: readonly string[], each: nu
   return [...rows.values()];
 }
 
-/** What a bar is divided into: its name, its colour and its size, from 0 to 1. */
+/** A share of a bar: its name, its colour and its size, from 0 to 1. */
 interface Share {
   name: string;
   fill: string;
@@ -47,10 +47,10 @@ const SHARES: Record<"finish" | "moving", readonly Share[]> = {
     { name: "waiting", fill: "var(--color-hair)", of: (forecast) => forecast.share.waiting },
   ],
 };
-/** Below this a share has no place in the legend. */
+/** A smaller share than this is left out of the legend. */
 const LEAST_SHARE = 0.005;
 
-/** One bar for each child, divided into shares that add up to all of it. */
+/** One bar for each child, divided into shares that add up to the whole. */
 function Shares({
   shares,
   forecasts,
@@ -82,7 +82,7 @@ function Shares({
   );
 }
 
-/** The picture behind one part of the strip: youngest, middle and oldest together. */
+/** The picture behind one part of the strip: the youngest, the typical and the oldest child together. */
 export default function StripChart({
   kind,
   forecasts,

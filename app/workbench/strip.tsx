@@ -19,25 +19,28 @@ const Chart = lazy(() => import("./strip-chart.tsx"));
 
 export interface HomeFit {
   name: string;
-  /** Null: the home did not say. */
+  /** Null if the family did not say. */
   fits: boolean | null;
   why: string;
-  /** The single change that would let it in; `next`: the activity with it, where it is the teacher's to make. */
+  /**
+   * The single change that would make the home ready. `next`: the activity with that change, if the teacher can make
+   * it.
+   */
   single: { words: string; next: Activity | null } | null;
 }
 interface Props {
   activity: Activity;
-  /** Youngest, middle, oldest. */
+  /** The youngest, the typical and the oldest child. */
   people: readonly Who[];
   names: readonly string[];
   unit: Unit;
   homes: readonly HomeFit[];
-  /** Makes a change that lets a home in. */
+  /** Makes the change that makes a home ready. */
   apply: (next: Activity) => void;
 }
 
 const percent = (chance: number) => `${Math.round(100 * chance)}%`;
-/** From one to the other; where so many are cut off that there is no other, `lo or more`. */
+/** A range. If too many values are cut off for an upper end, `lo or more`. */
 const range = (lo: number, hi: number) =>
   !Number.isFinite(lo)
     ? label("strip.notDone")
@@ -72,7 +75,7 @@ function Bars({ at, p }: { at: readonly number[]; p: readonly number[] }) {
   );
 }
 
-/** The child sets out itself: what happens lies between all near and all far. */
+/** The child sets the targets out, so the result lies between all of them near and all of them far. */
 function Ends({
   ends,
   who,
@@ -90,7 +93,7 @@ function Ends({
   );
 }
 
-/** What will happen: always there, each part opens its picture. */
+/** The forecast, which is always visible. Each part opens its picture. */
 export const Strip = memo(function Strip({ activity, people, names, unit, homes, apply }: Props) {
   const forecasts = useForecast(activity, people);
   const attempt = useAttemptWords();
@@ -101,7 +104,7 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes,
   const side = middle?.sides[0];
   const sends = side?.sends;
   const time = middle?.time;
-  // What is done before and after the game counts too.
+  // Exercises before and after the game count too.
   const { age } = people[1]!;
   const around = useMemo(
     () =>
@@ -115,7 +118,7 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes,
   const played = time ? mean(time) / 10 : 0;
   const inGame = middle ? middle.share.acting + middle.share.fetching : 0;
   const moving = (inGame * played + around.moving) / Math.max(1e-9, played + around.seconds);
-  // Where every go has as many sends, the score is what can turn out one way or the other.
+  // If every go has the same number of attempts, the score is what varies.
   const fixed = sends?.at.length === 1;
   const counted = unit !== "points" && betterIn(unit) === "more";
   const first =

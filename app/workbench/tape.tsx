@@ -12,13 +12,13 @@ const STEPS_TOP = TAPE_TOP + TAPE_HIGH + 8;
 const RATES_TOP = STEPS_TOP + 46;
 const ROW = 30;
 const CELL = 52;
-/** A dragged peg snaps to this, an arrow moves it by that; metres. */
+/** A dragged peg snaps to this distance. An arrow key moves it by the second one. Metres. */
 const SNAP = 0.05;
 const NUDGE = 0.1;
 
 export interface RateRow {
   name: string;
-  /** Hit rate by peg. */
+  /** The hit rate at each peg. */
   rates: ReadonlyMap<string, number>;
   step: number;
 }
@@ -27,7 +27,7 @@ interface Props {
   scale: PlanScale;
   length: number;
   rows: readonly RateRow[];
-  /** Row whose steps are shown. */
+  /** The index of the child whose steps are shown. */
   shown: number;
   show: (row: number) => void;
   chosen: string | null;
@@ -35,9 +35,9 @@ interface Props {
   move: (id: string, metres: number, gesture: string) => void;
   unit: "m" | "ft";
   corridor: readonly [number, number];
-  /** Chances that stand under no peg: their ids among the rates, and what they are of. */
+  /** Chances that belong to no peg: their ids among the rates, and what they are the chances of. */
   loose?: readonly { id: string; about: string }[];
-  /** Where the chosen peg's count of steps ends over the class: metres from the throwing spot. */
+  /** Where the selected peg's number of steps ends for the children of the class: metres from the throwing spot. */
   spread: Spread | null;
 }
 export interface Spread {
@@ -45,7 +45,10 @@ export interface Spread {
   from: number;
   to: number;
 }
-/** What one count reaches over a class: that of the chosen peg in the shown child's half steps. */
+/**
+ * Where the same number of half steps ends for the children of a class. The number is the selected peg's, counted by
+ * the child shown.
+ */
 export function spreadAt(distance: number, step: number, all: readonly Paces[]): Spread | null {
   if (all.length < 2) return null;
   const count = Math.max(0.5, Math.round((distance / step) * 2) / 2);
@@ -54,10 +57,10 @@ export function spreadAt(distance: number, step: number, all: readonly Paces[]):
 
 export const stepsText = (distance: number, step: number) => sayCount(Math.round((distance / step) * 2) / 2);
 
-/** Where chances that stand under no peg are shown, pixels. */
+/** Where chances that belong to no peg are shown, pixels. */
 const LOOSE = { first: 150, between: 210 };
 
-/** Middle of each rate cell: under its peg, pushed apart where pegs stand close. */
+/** The middle of each rate cell: under its peg, pushed apart if pegs are close together. */
 function cellXs(at: readonly number[]): number[] {
   const order = at.map((x, i) => ({ x, i })).sort((a, b) => a.x - b.x);
   for (let round = 0; round < 40; round++)
@@ -74,7 +77,10 @@ function cellXs(at: readonly number[]): number[] {
   return out;
 }
 
-/** The tape with pegs to drag, the chosen child's steps, and under each peg the hit rate of youngest, middle and oldest. */
+/**
+ * The tape with pegs to drag, the steps of the child shown, and under each peg the hit rates of the youngest, the
+ * typical and the oldest child.
+ */
 export const Tape = memo(function Tape({
   pegs,
   scale,
@@ -127,7 +133,7 @@ export const Tape = memo(function Tape({
           </foreignObject>
           {rated.map((p, i) => {
             const rate = row.rates.get(p.id);
-            // What no chance depends on can only be moved.
+            // A peg that no chance depends on can only be moved.
             if (rate === undefined) return null;
             const kind = rate > corridor[1] ? "easy" : rate < corridor[0] ? "hard" : "in";
             return (
@@ -173,7 +179,7 @@ interface GroundProps {
   who: string;
 }
 
-/** The tape itself and the steps under it: the same for as long as space and child are. */
+/** The tape and the steps under it. They do not change while the space and the child stay the same. */
 const Ground = memo(function Ground({ scale, length, unit, step, who }: GroundProps) {
   const ends = [scale.x(0), scale.x(length)] as const;
   const far = Math.max(0, scale.reversed ? scale.distanceAt(ends[0]) : length);
@@ -234,7 +240,7 @@ interface RateProps {
   kind: "easy" | "hard" | "in";
   middle: number;
   y: number;
-  /** What it is of, where it stands under no peg. */
+  /** What the chance is of, if it belongs to no peg. */
   about?: string;
 }
 const RATE_FILL = { in: "var(--color-teal)", easy: "var(--color-quiet)", hard: "var(--color-coral)" };
@@ -289,7 +295,7 @@ interface HandleProps {
   step: number;
 }
 
-/** A peg: dragged by mouse or finger, moved by arrows (10 cm, with Shift one step). */
+/** A peg. It is dragged with mouse or finger, or moved with the arrow keys (10 cm, with Shift one step). */
 const PegHandle = memo(function PegHandle({
   id,
   name,

@@ -4,11 +4,14 @@ import { tell } from "#words/tell.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import { useSchool } from "./items.tsx";
 
-/** From so many things on there is a search field. */
+/** If there are at least this many items, there is a search field. */
 const MANY = 12;
 const SORTS = ["homes", "name"] as const;
 
-/** Things as pictures with their names: found by their letters, those that most homes of the class have first, each with its count. */
+/**
+ * Items as pictures with their names. They are found by their letters. Those that most homes of the class have come
+ * first, with their count.
+ */
 export function ThingPicker({
   title,
   items,

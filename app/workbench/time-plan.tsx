@@ -9,12 +9,12 @@ import { tell } from "#words/tell.ts";
 import { NumberField, Toggle } from "./knobs.tsx";
 import { useForecast } from "./use-forecast.ts";
 
-/** What a week should have of it at first: days, and minutes of moving. */
+/** The first suggestion for a week: the number of days, and minutes of activity. */
 const USUAL_WEEK = { days: 3, goal: 60 } as const;
 const DAYS = 7;
 const shown = (minutes: number) => (minutes < 10 ? minutes.toFixed(1) : String(Math.round(minutes)));
 
-/** What the activity as it is takes and how much of that is moving, in the words of a plan. */
+/** How long the activity takes and how much of that is active time, as a time plan. */
 function planOf(activity: Activity, age: number, go: GoTimes, own: readonly Exercise[]): TimePlan {
   const [before, after] = [timeOf(activity.warmUp ?? [], age, own), timeOf(activity.coolDown ?? [], age, own)];
   const rounds = activity.rounds ?? 1;
@@ -33,7 +33,7 @@ function planOf(activity: Activity, age: number, go: GoTimes, own: readonly Exer
   };
 }
 
-/** The minutes asked for, filled: warm-up, so many games, cool-down; and what a week of it comes to. */
+/** Fills the minutes asked for with a warm-up, some games and a cool-down, and says what a week of it adds up to. */
 export function TimePlanFields({
   activity,
   change,

@@ -9,7 +9,9 @@ interface Group {
   name: string;
   children: readonly unknown[];
 }
-/** What the activity is called, for which class it is shown, whether it is saved, and what can be done with all of it. */
+/**
+ * The title of the activity, the class it is shown for, whether it is saved, and the actions for the whole activity.
+ */
 export function TitleBar({
   draft,
   id,
@@ -29,7 +31,8 @@ export function TitleBar({
 }) {
   const { settled: activity, change, undo, redo } = draft;
   return (
-    // One row on a wide screen, two on a narrow one, whatever the title and the note of saving say: what is under a hand never moves by it.
+    // One row on a wide screen, two on a narrow one, whatever the length of the title and of the note about saving,
+    // so that nothing under the pointer moves.
     <div className="flex items-center gap-x-3 gap-y-2 px-6 pt-2 pb-1.5 max-[1240px]:flex-wrap">
       <h1 className="sr-only">{activity.title}</h1>
       <input

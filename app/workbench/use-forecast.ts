@@ -10,9 +10,9 @@ import { type Activity, parseActivity } from "#core/formats/activity.ts";
 import type { ForecastWorker, HomeMade } from "../workers/forecast.worker.ts";
 import { WorkerPool } from "../workers/pool.ts";
 
-/** Least time between two questions, so that a drag leaves the page its time; milliseconds. */
+/** The least time between two questions, so that a drag leaves the page time to render, milliseconds. */
 const MIN_GAP = 100;
-/** Forecast workers of a page: more would take the page its own core. */
+/** The number of forecast workers of a page. More would take processor time from the page itself. */
 const WORKERS = 2;
 type Remote = Comlink.Remote<ForecastWorker>;
 const pool = new WorkerPool<ForecastWorker>(
@@ -20,7 +20,7 @@ const pool = new WorkerPool<ForecastWorker>(
   WORKERS,
 );
 
-/** What the workers of the workbench could not answer, by the name of the question. */
+/** Questions that a worker could not answer, by name. */
 const failures = new Map<string, { message: string; retry: () => void }>();
 const failureListeners = new Set<() => void>();
 let failureSnapshot: readonly { message: string; retry: () => void }[] = [];
@@ -31,7 +31,7 @@ function setFailure(name: string, failure: { message: string; retry: () => void 
   failureSnapshot = [...failures.values()];
   for (const listener of failureListeners) listener();
 }
-/** Questions that have no answer because something went wrong, each with a way to ask it again. */
+/** Questions without an answer because something went wrong, each with a way to ask again. */
 export const useForecastFailures = () =>
   useSyncExternalStore(
     (listener) => {
@@ -43,9 +43,9 @@ export const useForecastFailures = () =>
   );
 
 /**
- * The answer of a worker to `ask`, worked out beside the page. While one question is under way only the newest waits, and
- * the last answer stays until the next one comes. An activity that cannot be played as it is being typed keeps the last
- * answer too; any other error is reported (`useForecastFailures`). Null: nothing is asked.
+ * The answer of a worker to `ask`, worked out beside the page. During one question only the newest of the next ones
+ * waits, and the last answer stays until another one comes. An activity that is not playable while it is being typed
+ * keeps the last answer too. Any other error is reported (`useForecastFailures`). Null: nothing is asked.
  */
 function useWorker<A>(
   ask: ((worker: Remote) => Promise<A>) | null,
@@ -84,7 +84,7 @@ function useWorker<A>(
         setFailure(name, null);
         performance.measure(name, `${name}-asked`);
       } catch (error) {
-        // What is being typed cannot be played yet: the last answer stays.
+        // While it is being typed, an activity may not be playable, so the last answer stays.
         const whole = latest.current.every((activity) => parseActivity(activity).ok);
         if (whole && !gone.current)
           setFailure(name, {
@@ -112,7 +112,10 @@ export function useForecast(activity: Activity, people: readonly Who[]): Forecas
   return useWorker(ask, "strip", [activity]);
 }
 
-/** The share of goes that reach the end on each level of an activity, by person; none where its levels are not made by that. */
+/**
+ * The share of goes that reach the end at each level of an activity, for each person. Empty if its levels were not
+ * made for that.
+ */
 export function useEnds(activity: Activity, people: readonly Who[]): number[][] | null {
   const { levels } = activity;
   const ask = useCallback(
@@ -122,7 +125,7 @@ export function useEnds(activity: Activity, people: readonly Who[]): number[][] 
   return useWorker(levels?.of === "end" ? ask : null, "ends", [activity]);
 }
 
-/** Where the child sets the targets out: what somebody meets with all of them near, and with all of them far. */
+/** If the child sets the targets out: what somebody can expect with all targets near, and with all of them far. */
 export function useSetOutEnds(ends: { near: Activity; far: Activity }, who: Who): [Forecast, Forecast] | null {
   const ask = useCallback(
     async (remote: Remote): Promise<[Forecast, Forecast]> => {
@@ -135,19 +138,19 @@ export function useSetOutEnds(ends: { near: Activity; far: Activity }, who: Who)
   return useWorker(ask, "setOut", [ends.near, ends.far]);
 }
 
-/** What should be looked at before an activity is sent, for the youngest, the middle and the oldest. */
+/** What to check before an activity is sent, for the youngest, the typical and the oldest child. */
 export function useWarnings(activity: Activity, people: readonly [Who, Who, Who]): Warning[] | null {
   const ask = useCallback((remote: Remote) => remote.warnings(activity, people), [activity, people]);
   return useWorker(ask, "warnings", [activity]);
 }
 
-/** What somebody can expect of each of some activities, points. */
+/** What somebody can expect to score in each of some activities, points. */
 export function useExpected(activities: readonly Activity[], who: Who): (number | null)[] | null {
   const ask = useCallback((remote: Remote) => remote.expected(activities, who), [activities, who]);
   return useWorker(ask, "expected", activities);
 }
 
-/** Which homes can do an activity with their own things. */
+/** Which homes can do an activity with their own items. */
 export function useKitFits(
   activity: Activity,
   homes: readonly HomeFacts[],

@@ -4,13 +4,13 @@ import { opened } from "#core/formats/opened.ts";
 import type { Laid } from "#core/yard/layouts/laid.ts";
 import { moveTogether, type Snap, widen as widened } from "./edit.ts";
 
-/** What is chosen on plan and tape, and every change that a hand makes there. */
+/** The selection on plan and tape, and every change made there by hand. */
 export interface Yard {
   chosen: string | null;
   choose: (id: string | null) => void;
-  /** Chosen by the focus arriving there: several that are chosen stay so. */
+  /** Selects a target because it got the focus. If it is part of a selection of several, they stay selected. */
   focusOn: (id: string) => void;
-  /** Targets that move together; empty unless there are several. */
+  /** The targets that move together. Empty unless there are several. */
   group: readonly string[];
   toggle: (id: string) => void;
   chooseAll: (ids: readonly string[]) => void;
@@ -38,10 +38,10 @@ export function useYard(
 
   const choose = useCallback((id: string | null) => {
     setChosen(id);
-    // Choosing one of several keeps them together; choosing another lets them go.
+    // Selecting one of several keeps the selection; selecting another one ends it.
     if (id === null || !selected.current.group.includes(id)) setGroup([]);
   }, []);
-  /** What was chosen before the focus came to where it is: the first of several. */
+  /** What was selected before the focus moved: the first of a selection of several. */
   const before = useRef<string | null>(null);
   const focusOn = useCallback((id: string) => {
     if (id !== selected.current.chosen) before.current = selected.current.chosen;

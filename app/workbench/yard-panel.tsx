@@ -20,7 +20,7 @@ import type { PanelProps } from "./stations.ts";
 
 type Edits = Pick<PanelProps, "activity" | "problems" | "change">;
 
-/** Whether the child itself sets the targets out, and where. */
+/** Whether the child sets the targets out, and where. */
 function SetOutFields({ activity, problems, change }: Edits) {
   const { setOut } = activity;
   const at = opened(activity).pegs.map((peg) => peg.distance);
@@ -68,7 +68,7 @@ function SetOutFields({ activity, problems, change }: Edits) {
   );
 }
 
-/** Layouts whose places the game's own targets can take. */
+/** Layouts in whose places the game's own targets can be put. */
 const ARRANGED = ["row", "scattered", "around", "pins"] as const;
 
 export function YardPanel({ activity, problems, change, chosen, choose, middle }: PanelProps) {

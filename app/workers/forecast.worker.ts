@@ -15,7 +15,7 @@ import type { Part } from "#core/yard/parts.ts";
 
 const alone = { players: 1, mode: "alone", seed: 1 } as const;
 
-/** Each person alone, by the middle-aim policy; one graph of states for all of them. */
+/** Forecasts for each person playing alone, who aims at the middle. All use one graph of states. */
 function each(activity: Activity, people: readonly Who[]): Forecast[] {
   const graph = new Graph();
   const known = new Map<string, Forecast>();
@@ -27,7 +27,7 @@ function each(activity: Activity, people: readonly Who[]): Forecast[] {
   });
 }
 
-/** What one person alone can expect of each activity, points; null where it cannot be played so. */
+/** What one person playing alone can expect of each activity, points. Null if it cannot be played alone. */
 function expected(activities: readonly Activity[], who: Who): (number | null)[] {
   return activities.map((activity) => {
     if (!parseActivity(activity).ok) return null;
@@ -43,12 +43,12 @@ function match(activity: Activity, people: readonly [Who, Who]): Forecast {
   });
 }
 
-/** Which homes can do it with their own things, and what would let the others in. */
+/** Which homes can do an activity with their own items, and what would make the others ready. */
 function homes(activity: Activity, facts: readonly HomeFacts[], items: SchoolItems, who: Who): KitFit[] {
   return fitHomes(activity, facts, listOf(items.own, items.hidden), who);
 }
 
-/** An activity made ready for one home: its parts there, where they lie, what was changed. */
+/** An activity compiled for one home: its parts, where they lie, and what was changed. */
 function oneHome(activity: Activity, facts: HomeFacts, items: SchoolItems, age: number): HomeMade {
   const { activity: made, place, changes } = forHome(activity, { age }, facts, listOf(items.own, items.hidden));
   return { home: facts.id, parts: layoutOf(made), place, changes };

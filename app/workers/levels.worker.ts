@@ -5,7 +5,7 @@ import { proposeAmount } from "#core/levels/amounts.ts";
 import type { Level } from "#core/levels/levels.ts";
 
 const work = {
-  /** See `proposeAmount`; `seen` is told how many values were looked at. */
+  /** See `proposeAmount`. `seen` is called with the number of values looked at so far. */
   propose: (
     activity: Activity,
     who: Who,

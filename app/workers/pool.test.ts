@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { WorkerPool, WorkerStopped } from "./pool.ts";
 
-/** A worker that does nothing but tell of errors; tasks in these tests ask it nothing. */
+/** A worker that does nothing but report errors. The tasks of these tests ask it nothing. */
 class SilentWorker extends EventTarget {
   terminated = false;
   postMessage() {}
@@ -20,7 +20,7 @@ function poolOf(size: number) {
   }, size);
   return { pool, made };
 }
-/** A task that ends when it is told to. */
+/** A task that ends when the test says so. */
 function task<A>(answer: A) {
   let end: () => void = () => undefined;
   const ended = new Promise<void>((resolve) => {

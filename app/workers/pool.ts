@@ -1,12 +1,12 @@
 import * as Comlink from "comlink";
 
-/** A worker stopped, or could not be started: what it was asked has no answer. */
+/** A worker stopped or could not be started, so its question has no answer. */
 export class WorkerStopped extends Error {}
 
 interface Member<T> {
   worker: Worker;
   remote: Comlink.Remote<T>;
-  /** Rejects what the worker is doing now, if it stops. */
+  /** Rejects the present task if the worker stops. */
   stop: ((error: Error) => void) | null;
 }
 interface Task<T> {
@@ -28,7 +28,7 @@ export class WorkerPool<T> {
     private readonly size: number,
   ) {}
 
-  /** Does a task in the next free worker. */
+  /** Runs a task in the next free worker. */
   run<A>(task: (remote: Comlink.Remote<T>) => Promise<A>): Promise<A> {
     return new Promise<A>((done, fail) => {
       this.waiting.push({ run: task, done: done as never, fail });

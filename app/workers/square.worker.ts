@@ -4,9 +4,9 @@ import { fewestTrips } from "#core/sorting-grid/fewest.ts";
 import type { Cells, Reach } from "#core/sorting-grid/grid.ts";
 import { type Mixed, type MixOrder, mixed } from "#core/sorting-grid/mix.ts";
 
-/** A mix is given up after so long, milliseconds: then the one that came nearest is given. */
+/** A search for a mix ends after this time, milliseconds, and returns the nearest mix found. */
 const PATIENCE = 6000;
-/** Squares that a search looks at for what a square could be done in. */
+/** How many squares a search examines to find out in how few swaps a square can be solved. */
 const LOOKS = { small: 120_000, five: 150 } as const;
 
 const squares = {

@@ -3,7 +3,7 @@ import { join } from "node:path";
 import { postgresBin } from "./install.mjs";
 
 const PROGRAMS = ["pg_dump", "pg_restore", "psql"];
-/** Runs one of PostgreSQL's programs as whoever is here; its error text goes into the error. */
+/** Runs one of PostgreSQL's programs. Its error text becomes the error's message. */
 function run(program, args) {
   if (!PROGRAMS.includes(program)) throw new Error(`${program}: not one of ${PROGRAMS.join(", ")}`);
   const bin = postgresBin();
@@ -13,7 +13,7 @@ function run(program, args) {
   return done.stdout;
 }
 
-/** Rows of every table of ours, by its name. */
+/** The number of rows of each of our tables, by its name. */
 export function countRows(url) {
   const names = run("psql", [
     "-X",
@@ -33,12 +33,15 @@ export function countRows(url) {
   return Object.fromEntries(rows.map((row) => [row.split(" ")[0], Number(row.split(" ")[1])]));
 }
 
-/** Writes everything of a database into one file: tables, rows and functions, without roles and rights, which every start makes. */
+/**
+ * Writes a whole database to one file: tables, rows and functions. Roles and rights are left out, because every start
+ * creates them.
+ */
 export function backUp(url, file) {
   run("pg_dump", ["--format=custom", "--no-owner", "--no-privileges", `--file=${file}`, "-d", url]);
 }
 
-/** Reads such a file into an empty database, all of it or nothing. */
+/** Reads such a file into an empty database, completely or not at all. */
 export function restore(url, file) {
   const there = countRows(url);
   if (Object.keys(there).length > 0)
@@ -46,7 +49,7 @@ export function restore(url, file) {
       `The database is not empty (${there.school ?? 0} schools, ${there.child ?? 0} children), so nothing was restored. Name an empty one: ` +
         "YARD_DATA_DIR=another-folder for the built-in database, or DATABASE_URL.",
     );
-  // What a new database has already is not made again.
+  // What a new database already has is left out.
   const list = run("pg_restore", ["--list", file]);
   if (!list.includes("TABLE DATA public play_event")) throw new Error("This is no backup of Daring Yard.");
   run("pg_restore", ["--no-owner", "--no-privileges", "--exit-on-error", "--single-transaction", "-d", url, file]);

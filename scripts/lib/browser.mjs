@@ -21,12 +21,12 @@ const FLAGS = [
   "--process-per-site",
 ];
 
-/** On a quiet machine, what has not come within this time does not come, seconds; and the most that a slow machine gets. */
+/** How long to wait for something on a quiet machine, and at most on a slow one, seconds. */
 const QUIET_PATIENCE = 20;
 const MAX_PATIENCE = 180;
-/** What the loop below takes on a quiet machine of the kind that we measure on, milliseconds. */
+/** How long the loop below takes on a quiet machine of the kind that we measure on, milliseconds. */
 const QUIET_LOOP = 200;
-/** How much slower than that this machine is now: its own speed, and what else runs on its cores. */
+/** How many times slower this machine is now, because of its own speed and of other programs. */
 function slowness() {
   const began = performance.now();
   let sum = 0;
@@ -40,7 +40,8 @@ export const PATIENCE =
   1000 * Number(process.env.YARD_PATIENCE ?? Math.min(MAX_PATIENCE, Math.ceil(QUIET_PATIENCE * slowness())));
 
 /**
- * A headless browser with a profile of its own; `profile` keeps one over several starts; `flags` are added to its own.
+ * A headless browser with a profile of its own. `profile` reuses one over several starts; `flags` are added to the
+ * usual ones.
  * @param {{ profile?: string, flags?: string[] }} [options]
  */
 export async function openBrowser({ profile, flags = [] } = {}) {
@@ -67,8 +68,8 @@ export async function openBrowser({ profile, flags = [] } = {}) {
 }
 
 /**
- * Until a page can be used: its fonts are there, the script has taken it over, and what that began has been drawn.
- * (Not until the network rests: that alone is half a second a page.)
+ * Waits until a page can be used: fonts are loaded, the page is hydrated, and the result is painted. Does not wait
+ * for a quiet network, which alone takes half a second for each page.
  */
 export async function ready(page) {
   const scripted = page.isJavaScriptEnabled();
@@ -87,7 +88,7 @@ export async function ready(page) {
   await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done, 60))));
 }
 
-/** Opens an address and waits until it can be used; gives the answer. */
+/** Opens an address and waits until the page can be used. Returns the response. */
 export async function open(page, url) {
   const answer = await page.goto(url, { waitUntil: "load" });
   await ready(page);
@@ -105,7 +106,7 @@ export async function signIn(page, base, email, password) {
   await ready(page);
 }
 
-/** Clicks the first button or link whose words are just these. */
+/** Clicks the first button or link with exactly this text. */
 export async function press(page, words) {
   let found;
   try {
@@ -129,10 +130,10 @@ export async function press(page, words) {
   await tapOnce(page, found);
 }
 
-/** A second press at once in one place would be taken for a trembling thumb: so near, pixels, and so soon, milliseconds. */
+/** A second press so near, pixels, and so soon, milliseconds, would be ignored as a trembling thumb. */
 const [NEAR, SOON] = [48, 350];
 const pressed = new WeakMap();
-/** Waits until a button has stopped moving: what is still loading beside it may push it away from under a press. */
+/** Waits until a button has stopped moving. Content that loads beside it may push it away from under a press. */
 const atRest = (button) =>
   button.evaluate(async (error) => {
     const place = () => {
@@ -145,7 +146,7 @@ const atRest = (button) =>
       await new Promise((done) => setTimeout(done, 40));
     }
   });
-/** Presses a button once a press there is one of its own. */
+/** Presses a button, after waiting long enough for the press to count as a separate one. */
 export async function tapOnce(page, button) {
   await atRest(button);
   const box = await button.boundingBox();

@@ -21,7 +21,7 @@ const SOURCES = [
   "react-router.config.ts",
   "tsconfig.json",
 ];
-/** The entry of the family pages, and the root that carries the styles. The service worker caches what they need. */
+/** The entry of the family pages, and the root that holds the styles. The service worker caches what they need. */
 const FAMILY = "app/family/start.tsx";
 const STYLE = "app/root.tsx";
 
@@ -41,7 +41,10 @@ function sourceHash() {
   return hash.digest("hex");
 }
 
-/** Every file that the family pages load: their own, what those import, now or later, and what the pages link to. */
+/**
+ * Every file that the family pages load: their own, their static and dynamic imports, and the files that the pages
+ * link to.
+ */
 export function familyFiles() {
   const manifest = JSON.parse(readFileSync(join(root, "build/client/.vite/manifest.json"), "utf8"));
   const seen = new Set();
@@ -66,7 +69,7 @@ export function familyFiles() {
   return [...files];
 }
 
-/** Builds when the sources changed since the last time. */
+/** Builds if the sources have changed since the last build. */
 export function ensureBuild({ force = false } = {}) {
   const stamp = join(root, "build", "source-hash");
   const wanted = sourceHash();

@@ -13,14 +13,14 @@ function checkNode() {
     give(`Node.js ${MIN_NODE.join(".")} or newer is needed; this is ${process.versions.node}.`);
 }
 
-/** Which packages of the lock file are installed is noted here, once for each content of it. */
+/** Records which content of the lock file is installed. */
 const stamp = join(root, "node_modules", ".yard-installed");
 const locked = () =>
   createHash("sha256")
     .update(readFileSync(join(root, "package-lock.json")))
     .digest("hex");
 
-/** Begins to install the packages of the lock file where they are not; awaited, they are there. */
+/** Installs the packages of the lock file if necessary. They are there when the promise resolves. */
 async function installPackages() {
   checkNode();
   const wanted = locked();
@@ -36,7 +36,8 @@ async function installPackages() {
 }
 
 /**
- * Everything that this machine lacks: the packages of the lock file, and beside them, in one go, Debian's packages for what is named.
+ * Installs whatever this machine lacks: the packages of the lock file and, in one step, Debian's packages for the
+ * programs named.
  * @param {...keyof typeof DEBIAN} names
  */
 export async function ensure(...names) {
@@ -47,7 +48,7 @@ export async function ensure(...names) {
   for (const name of names) if (DEBIAN[name].missing().length > 0) give(DEBIAN[name].lost);
 }
 
-/** Folder of PostgreSQL's programs, the newest where there are several; null when it is not installed. */
+/** The folder of PostgreSQL's programs, the newest if there are several. Null if it is not installed. */
 export function postgresBin() {
   const base = "/usr/lib/postgresql";
   const found = existsSync(base) ? readdirSync(base).sort((a, b) => Number(b) - Number(a)) : [];
@@ -58,15 +59,15 @@ export function postgresBin() {
   return null;
 }
 
-/** Chromium without windows: the same engine for a fifth less of the processor. */
+/** Chromium without windows: the same engine for four fifths of the processor time. */
 const SHELL = "/usr/bin/chromium-headless-shell";
-/** The browser of the tests, and whether it is the one without windows; null when none is installed. */
+/** The browser of the tests, and whether it is the one without windows. Null if none is installed. */
 export function chromium() {
   const path = [SHELL, "/usr/bin/chromium", "/usr/bin/chromium-browser"].find((eachPath) => existsSync(eachPath));
   return path === undefined ? null : { path, shell: path === SHELL };
 }
 
-/** Installs Debian packages as root (or by passwordless sudo), or says what to type. */
+/** Installs Debian packages as root (or with sudo, if it asks for no password), or says what to type. */
 function aptInstall(names) {
   const asRoot = process.getuid?.() === 0;
   const prefix = asRoot ? [] : spawnSync("sudo", ["-n", "true"]).status === 0 ? ["sudo", "-n"] : null;
@@ -83,12 +84,12 @@ function aptInstall(names) {
     }).status;
   };
   if (names.includes("postgresql") && asRoot) {
-    // Ours is the only cluster we want: Debian's own would take a port for nothing.
+    // We use only our own cluster. Debian's would occupy a port for nothing.
     mkdirSync("/etc/postgresql-common/createcluster.d", { recursive: true });
     writeFileSync("/etc/postgresql-common/createcluster.d/no-main.conf", "create_main_cluster = false\n");
   }
   if (names.includes("nginx-light") && asRoot && !existsSync("/usr/sbin/policy-rc.d")) {
-    // Installed to be started by the tests alone.
+    // Only the tests start it.
     writeFileSync("/usr/sbin/policy-rc.d", "#!/bin/sh\nexit 101\n", { mode: 0o755 });
     process.on("exit", () => rmSync("/usr/sbin/policy-rc.d", { force: true }));
   }
@@ -106,7 +107,7 @@ const DEBIAN = {
     missing: () => (chromium() ? [] : ["chromium-headless-shell"]),
     lost: `Chromium was installed but not found at ${SHELL}.`,
   },
-  // The reverse proxy of the tests, and what makes its certificate.
+  // The reverse proxy of the tests, and the program that makes its certificate.
   nginx: {
     missing: () => [
       ...(existsSync("/usr/sbin/nginx") ? [] : ["nginx-light"]),

@@ -1,6 +1,6 @@
 import { createServer } from "node:net";
 
-/** A port on loopback that nobody listens on. */
+/** Finds a free port on loopback. */
 export function freePort() {
   return new Promise((done, fail) => {
     const server = createServer();

@@ -18,7 +18,7 @@ import { give, say } from "./say.mjs";
 const DATABASE = "yard";
 const OWNER = "yard_owner";
 
-/** PostgreSQL refuses to run as root: then it runs as Debian's `postgres` user. */
+/** PostgreSQL refuses to run as root, so it runs as Debian's `postgres` user. */
 const asRoot = process.getuid?.() === 0;
 function as(cmd, args, options = {}) {
   const [value, a] = asRoot ? ["runuser", ["-u", "postgres", "--", cmd, ...args]] : [cmd, args];
@@ -27,7 +27,10 @@ function as(cmd, args, options = {}) {
 
 const postgresId = (flag) => Number(spawnSync("id", [flag, "postgres"], { encoding: "utf8" }).stdout);
 
-/** A folder the database's user can write: the wished one, or one under /var/tmp when it cannot get there. */
+/**
+ * A folder that the database's user can write to: the one asked for, or one under /var/tmp if that user has no access
+ * to it.
+ */
 function usableFolder(wished) {
   mkdirSync(wished, { recursive: true });
   if (!asRoot) return wished;
@@ -62,7 +65,7 @@ export async function startPostgres(dataDir, { fresh = false, like, lasting = tr
   const placesIn = (wished) => {
     const folder = usableFolder(wished);
     const data = asRoot ? join(folder, "cluster") : join(folder, "postgres");
-    // Beside the cluster it opens, wherever that had to go.
+    // The secret is stored beside the cluster that it opens, wherever that is.
     return { folder, data, secretFile: join(asRoot ? folder : wished, "database-password") };
   };
   const { folder, data, secretFile } = placesIn(dataDir);
@@ -116,7 +119,7 @@ export async function startPostgres(dataDir, { fresh = false, like, lasting = tr
     psql("postgres", `create database ${DATABASE}`);
   return {
     url: url(DATABASE),
-    /** Restarts it on the same port, as an operator would (`fast`) or as a crash does (`immediate`). */
+    /** Restarts the database on the same port, as an operator would (`fast`) or after a crash (`immediate`). */
     restart: (mode = "fast") => {
       const again = as(join(bin, "pg_ctl"), ["-D", data, "-m", mode, "-w", "-t", "60", "restart"], {
         stdio: ["ignore", "ignore", "pipe"],

@@ -1,7 +1,7 @@
 /** A line for the person at the terminal. */
 export const say = (line) => process.stdout.write(`${line}\n`);
 
-/** Stops with one clear line and no stack. */
+/** Ends the program with one clear line and no stack. */
 export function give(up) {
   process.stderr.write(`${up}\n`);
   process.exit(1);

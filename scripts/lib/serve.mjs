@@ -2,7 +2,7 @@ import { spawn, spawnSync } from "node:child_process";
 import { join } from "node:path";
 import { bin, root } from "./root.mjs";
 
-/** Runs a script of the server with the database in its environment; its last line is what it tells. */
+/** Runs a script of the server with the database in its environment. Its last line is the result. */
 function told(databaseUrl, script, env) {
   const done = spawnSync(bin("tsx"), [join(root, script)], {
     cwd: root,
@@ -20,7 +20,7 @@ function told(databaseUrl, script, env) {
   return JSON.parse(done.stdout.trim().split("\n").pop());
 }
 
-/** Migrations, the application's role and the secret. Answers with what the web tier needs in its environment. */
+/** Runs migrations and creates the application's role and the secret. Returns the environment of the web tier. */
 export function setUpDatabase(databaseUrl) {
   return made(databaseUrl).env;
 }
@@ -77,7 +77,7 @@ export async function startWeb({ port, env, host = process.env.HOST ?? "127.0.0.
   throw new Error(`The server did not answer within a minute:\n${errors}`);
 }
 
-/** Lets requests end; a connection kept open does not hold it up. */
+/** Lets requests end. Idle connections do not delay the stop. */
 function stopWeb(child) {
   return new Promise((done) => {
     if (child.exitCode !== null || child.signalCode !== null) return done();

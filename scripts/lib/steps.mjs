@@ -5,7 +5,7 @@ import { join } from "node:path";
 import { bin, root } from "./root.mjs";
 import { say } from "./say.mjs";
 
-/** Runs a command to its end; its output is shown only when it fails. */
+/** Runs a command to its end. Its output is shown only if it fails. */
 function run(cmd, args, env = {}) {
   return new Promise((done) => {
     const child = spawn(cmd, args, { cwd: root, env: { ...process.env, ...env }, stdio: ["ignore", "pipe", "pipe"] });
@@ -24,7 +24,7 @@ const seconds = (since) => `${((Date.now() - since) / 1000).toFixed(0)} s`;
 
 /** A check that passes or fails as a whole. */
 export const check = (name, cmd, args) => whole(name, bin(cmd), args);
-/** A script of ours, likewise. */
+/** The same for one of our scripts. */
 export const node = (name, script) => whole(name, process.execPath, [join(root, script)]);
 
 async function whole(name, cmd, args) {
@@ -37,11 +37,11 @@ async function whole(name, cmd, args) {
 
 export async function types() {
   await run(bin("react-router"), ["typegen"]);
-  // Version 7 checks in seconds; version 5 stays for the tools that read types through its library.
+  // Version 7 checks in seconds. Version 5 is kept for the tools that read types through its library.
   return whole("types", process.execPath, [join(root, "node_modules/typescript-7/bin/tsc"), "--noEmit"]);
 }
 
-/** A run of the test runner, counted test by test. */
+/** Runs the test runner and counts its tests. */
 export async function tests(name, args, env) {
   const began = Date.now();
   const file = join(tmpdir(), `yard-tests-${process.pid}-${name.replace(/\W/g, "")}.json`);
@@ -70,7 +70,7 @@ export async function tests(name, args, env) {
   return { passed, failed };
 }
 
-/** What went wrong; of a test that ran out of time nothing but where it stands is told. */
+/** The failure messages. A test that timed out has no useful stack. */
 const said = (messages) => messages.join("\n    ").replaceAll("Error: STACK_TRACE_ERROR", "it ran out of time");
 
 export function closingLine(results) {

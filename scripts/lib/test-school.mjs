@@ -9,12 +9,12 @@ import { prepareDatabase, startWeb } from "./serve.mjs";
 
 const base = join(root, ".yard-test", "school");
 const made = join(base, "made.json");
-/** Everything that was due after loading is done within this time, milliseconds. */
+/** After loading, all due work must be done within this time, milliseconds. */
 const DONE_WITHIN = 240_000;
 
 /**
- * The demo school as tests find it: loaded once for these sources and this day, with everything done that was due. Runs of browser tests begin
- * with a copy of it.
+ * The demo school for tests: loaded once for these sources and this day, with all due work done. Browser tests start
+ * from a copy of it.
  */
 export async function testSchool() {
   ensureBuild();
@@ -45,7 +45,10 @@ export async function testSchool() {
   return base;
 }
 
-/** A copy of that school in a folder of its own, running: its database, what the web tier needs of it, and who is in it. */
+/**
+ * Starts a copy of that school in a folder of its own: its database, the environment of the web tier, and who is in
+ * it.
+ */
 export async function startTestSchool(dir) {
   const like = await testSchool();
   const database = await startPostgres(dir, { like, lasting: false });

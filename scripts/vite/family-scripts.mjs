@@ -2,7 +2,7 @@ import { existsSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { root } from "../lib/root.mjs";
 
-/** The scripts of family pages, by page. Each hydrates what the server has drawn; none of them loads the router. */
+/** The scripts of family pages, by page. Each hydrates what the server has rendered. None of them loads the router. */
 export const ENTRIES = {
   cards: "app/family/start.tsx",
   survey: "app/homes/start.tsx",

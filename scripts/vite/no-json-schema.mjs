@@ -1,6 +1,6 @@
 /**
- * Checks of documents without what writes JSON schemas of them: only scripts do that, and it is a twentieth of what a family's page loads.
- * Fails where the library is written otherwise than this knows.
+ * Leaves out the part of the validation library that writes JSON schemas. Only scripts use it, and it is a twentieth
+ * of what a family page loads. Fails if the library's code is not as this plugin expects.
  */
 export function noJsonSchema() {
   const never = `() => {

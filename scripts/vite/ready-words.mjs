@@ -1,7 +1,7 @@
 import { parse } from "@formatjs/icu-messageformat-parser";
 import ts from "typescript";
 
-/** What reads the messages needs no place in a text. */
+/** Positions in the text are not needed to format a message. */
 const bare = (value) =>
   Array.isArray(value)
     ? value.map(bare)
@@ -14,7 +14,7 @@ const bare = (value) =>
       : value;
 const ready = (text) => (text.includes("{") ? bare(parse(text)) : text);
 
-/** The catalogues, read once while the browser's files are built: what reads ICU messages stays at home, and starts no phone. */
+/** Parses the catalogues during the build, so that no phone has to load and run the parser of ICU messages. */
 export function readyWords() {
   return {
     name: "ready-words",

@@ -32,7 +32,7 @@ export async function ownActivity(tx: Tx, who: SignedIn, id: string): Promise<Ke
 export const activityFor = (who: SignedIn, id: string): Promise<Kept> =>
   withTenant(who.schoolId, (tx) => ownActivity(tx, who, id));
 
-/** The shelf, or what was put away, newest first. */
+/** The activities in use, or those put away, newest first. */
 export function activitiesFor(who: SignedIn, away = false): Promise<Kept[]> {
   return withTenant(who.schoolId, async (tx) => {
     const rows = await tx
@@ -52,7 +52,7 @@ export interface Titled {
   /** What children should learn from it. */
   outcome: string;
 }
-/** What lies on the shelf beside one activity, by title; first what has the same outcome. */
+/** The other activities, by title, with those for the same outcome first. */
 export function othersFor(who: SignedIn, { id, document }: Kept): Promise<Titled[]> {
   return withTenant(who.schoolId, async (tx) => {
     const rows = await tx
@@ -79,7 +79,7 @@ export function addActivity(who: SignedIn, document: Activity): Promise<string> 
   });
 }
 
-/** Adds it under an id that whoever asks has made: asked again, also at once from elsewhere, it is there once. */
+/** Adds an activity under an id made by the caller. A repeated call, even at the same time elsewhere, adds nothing. */
 export async function addOnce(who: SignedIn, id: string, document: Activity): Promise<void> {
   await withTenant(who.schoolId, (tx) =>
     tx
@@ -94,7 +94,7 @@ export async function copyActivity(who: SignedIn, id: string): Promise<string> {
   return addActivity(who, { ...document, title: `${document.title.slice(0, 53)}, copy` });
 }
 
-/** Put away, or taken back. */
+/** Puts an activity away, or brings it back. */
 export function shelveActivity(who: SignedIn, id: string, away: boolean): Promise<void> {
   return withTenant(who.schoolId, async (tx) => {
     const rows = await tx
@@ -109,8 +109,8 @@ export function shelveActivity(who: SignedIn, id: string, away: boolean): Promis
 export type Saved = { saved: true; version: number; updatedAt: Date } | { saved: false; theirs: Kept };
 
 /**
- * Saves a draft that began from `version`. When somebody saved since, nothing is written and their version comes back, for a
- * person to choose.
+ * Saves a draft that started from `version`. If somebody has saved since, nothing is written and their version is
+ * returned, so that a person can choose.
  */
 export async function saveActivity(who: SignedIn, id: string, version: number, document: unknown): Promise<Saved> {
   const parsed = activityDocument.safeParse(document);

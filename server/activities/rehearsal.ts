@@ -15,11 +15,11 @@ export interface RehearsalChild {
   id: string;
   name: string;
   age: number;
-  /** As this child's home plays it. */
+  /** The activity as this child's home plays it. */
   activity: Activity;
   self: Omit<Role, "role"> | null;
   known: KnownChild;
-  /** Nothing to send is there: it is played with what needs none. */
+  /** True if the home has nothing to send, so that the game is played without equipment. */
   noKit: boolean;
 }
 export interface RehearsalOf {
@@ -28,7 +28,7 @@ export interface RehearsalOf {
   children: RehearsalChild[];
 }
 
-/** The cards of a whole class as they would be sent now, with what is known of each child. Nothing is kept. */
+/** The cards of a whole class as they would be sent now, with what is known of each child. Nothing is stored. */
 export async function rehearsalFor(who: SignedIn, activityId: string, classId: string): Promise<RehearsalOf> {
   const ready = await withTenant(who.schoolId, async (tx) => {
     const { document } = await ownActivity(tx, who, activityId);

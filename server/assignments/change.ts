@@ -17,7 +17,7 @@ import { LONGEST_OPEN } from "./send.ts";
 const { assignment, card, child } = schema;
 const DAY = 86_400_000;
 
-/** Takes back what is out, or puts it out again. What was played stays; nobody opens it meanwhile. */
+/** Unsends an assignment, or sends it out again. What was played stays, but nobody can open it meanwhile. */
 export function withdraw(who: SignedIn, id: string, back: boolean, now = new Date()): Promise<void> {
   return withTenant(who.schoolId, async (tx) => {
     const own = await ownAssignment(tx, who, id);
@@ -30,7 +30,7 @@ export function withdraw(who: SignedIn, id: string, back: boolean, now = new Dat
   });
 }
 
-/** Lets it close at another time: later, earlier, or now. */
+/** Changes the closing time of an assignment: later, earlier, or now. */
 export function closeAt(who: SignedIn, id: string, at: Date, now = new Date()): Promise<void> {
   return withTenant(who.schoolId, async (tx) => {
     const { assignment: row } = await ownAssignment(tx, who, id);
@@ -49,7 +49,7 @@ export function closeAt(who: SignedIn, id: string, at: Date, now = new Date()): 
   });
 }
 
-/** Children who joined, or said more, while it was not out, get what they would have got. */
+/** Children who joined or whose home changed while it was unsent get the cards they would have got. */
 async function wake(tx: Parameters<typeof enqueue>[0], schoolId: string, id: string): Promise<void> {
   const [row] = await tx.select().from(assignment).where(eq(assignment.id, id));
   const children = await tx.select({ id: child.id }).from(child).where(eq(child.classId, row!.classId));
@@ -61,7 +61,7 @@ async function wake(tx: Parameters<typeof enqueue>[0], schoolId: string, id: str
   );
 }
 
-/** Gives a child another level of something that is out, from 0: its card is rebuilt, unless it was begun. */
+/** Gives a child another level of an assignment, from 0. The card is compiled again unless it was begun. */
 export async function setLevel(who: SignedIn, id: string, childId: string, level: number): Promise<void> {
   await withTenant(who.schoolId, async (tx) => {
     const { revision: row } = await ownAssignment(tx, who, id);
@@ -73,7 +73,7 @@ export async function setLevel(who: SignedIn, id: string, childId: string, level
       .from(card)
       .where(and(eq(card.assignmentId, id), eq(card.childId, childId)));
     if (got.length === 0) throw NotAllowed.of("level", "This child has no card for this game.");
-    // One key of it alone: two teachers may each change another child at once.
+    // Changes only one key, because two teachers may change different children at the same time.
     await tx
       .update(assignment)
       .set({
@@ -85,7 +85,10 @@ export async function setLevel(who: SignedIn, id: string, childId: string, level
   wakeJobRunner();
 }
 
-/** Sends what is out to one more child of its class; a child who has it keeps the card it has. True: it got one now. */
+/**
+ * Sends an assignment to one more child of its class. A child who has it already keeps the card. Returns true if the
+ * child got one now.
+ */
 export async function sendToChild(who: SignedIn, id: string, childId: string): Promise<boolean> {
   const ready = await withTenant(who.schoolId, async (tx) => {
     const own = await ownAssignment(tx, who, id);

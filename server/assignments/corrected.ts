@@ -4,19 +4,19 @@ import { schema, type Tx } from "../db/client.ts";
 
 const { play, result, resultCorrection, teacher } = schema;
 
-/** The last word on a result typed from paper. */
+/** The latest correction of a result typed from paper. */
 export interface Corrected {
   id: string;
   by: string;
   reason: string;
   at: Date;
-  /** Null: taken back. */
+  /** Null: the result was taken back. */
   score: PlayScore | null;
-  /** What it stands in place of. */
+  /** The score that it replaces. */
   before: PlayScore;
 }
 
-/** The last correction of each play of some cards that has any. */
+/** The latest correction of each play of these cards. Plays without corrections are left out. */
 export async function correctionsOf(tx: Tx, cardIds: readonly string[]): Promise<Map<string, Corrected>> {
   const rows = await tx
     .select({ correction: resultCorrection, by: teacher.name, first: result.score })
@@ -27,7 +27,7 @@ export async function correctionsOf(tx: Tx, cardIds: readonly string[]): Promise
     .where(inArray(play.cardId, [...cardIds]))
     .orderBy(asc(resultCorrection.at), asc(resultCorrection.id));
   const out = new Map<string, Corrected>();
-  // Each names the one before it, so that their order is theirs and not the clock's.
+  // Each correction names the one before it, so their order does not depend on a clock.
   const byReplaced = new Map(rows.map((row) => [`${row.correction.playId} ${row.correction.replaces ?? ""}`, row]));
   for (const playId of new Set(rows.map((row) => row.correction.playId))) {
     let at = byReplaced.get(`${playId} `);

@@ -45,13 +45,13 @@ describe("a score from paper", () => {
     const at = (stage: number | null, reachedTop = false) => paperScore(sweep, { value: 18, reachedTop, stage });
     expect(at(stages - 1)).toMatchObject({ stage: stages - 1, finished: false });
     expect(at(null)).toMatchObject({ stage: 0, finished: false });
-    // All of them would be the end, which has a box of its own.
+    // Reaching all of them is the end, which has a checkbox of its own.
     expect(problemsIn(() => at(stages))).toMatchObject([{ field: "stage" }]);
     expect(problemsIn(() => at(stages + 1))).toMatchObject([{ field: "stage" }]);
     expect(at(0, true)).toMatchObject({ stage: stages, finished: true });
     expect(at(0, true).rank).toBeGreaterThan(at(stages - 1).rank);
     expect(at(2).rank).toBeGreaterThan(at(1).rank);
-    // Nobody finishes with fewer than there are to hit.
+    // Nobody can finish with fewer attempts than there are targets.
     expect(problemsIn(() => paperScore(sweep, { value: stages - 1, reachedTop: true, stage: null }))).toMatchObject([
       { field: "value" },
     ]);

@@ -15,15 +15,15 @@ import { ownAssignment } from "./own.ts";
 
 const { card, child, play, result, resultCorrection } = schema;
 
-/** What a teacher types of a score on paper. */
+/** What a teacher types of a score from paper. */
 const typed = {
   value: z
     .number({ error: "Type the score as the game gives it." })
     .int("The score must be a whole number.")
     .min(0, "The score must be 0 or more."),
-  /** The child came to the end. */
+  /** True if the child finished the game. */
   reachedTop: z.boolean(),
-  /** How far it came where it did not. */
+  /** How far the child came, if the game was not finished. */
   stage: z
     .number({ error: "“How many targets” must be a number." })
     .int("“How many targets” must be a whole number.")
@@ -31,7 +31,10 @@ const typed = {
     .nullable(),
 };
 
-/** The score that a paper says, or words why the game cannot give it. `value` in the unit of the game (tenths of a second for times). */
+/**
+ * The score given on paper. Throws a message if the game cannot produce it. `value` is in the unit of the game
+ * (tenths of a second for times).
+ */
 export function paperScore(
   activity: Activity,
   { value, reachedTop, stage }: { value: number; reachedTop: boolean; stage: number | null },
@@ -69,13 +72,13 @@ export function paperScore(
 }
 
 export const paperOrder = z.strictObject({
-  /** Made by the form: the same order again adds nothing. */
+  /** Made by the form. The same order again adds nothing. */
   orderId: z.uuid("This page is out of date. Load it again, then add the score."),
   cardId: z.uuid("Choose a child."),
   ...typed,
 });
 
-/** The child whose card of an assignment it is; NotFound where it is of another one. */
+/** The child whose card this is. Throws NotFound if the card belongs to another assignment. */
 async function cardOfAssignment(tx: Tx, id: string, cardId: string): Promise<string> {
   const [mine] = await tx
     .select({ assignmentId: card.assignmentId, childId: card.childId })
@@ -86,8 +89,9 @@ async function cardOfAssignment(tx: Tx, id: string, cardId: string): Promise<str
 }
 
 /**
- * A result by the code that a child's device shows where it cannot keep or send what was played. Typed twice, it is added once. Answers with the
- * child's name. NotAllowed: no such code, or of another activity.
+ * Adds a result by the code that a child's device shows if it cannot store or send what was played. A code typed
+ * twice is added once. Returns the child's name. Throws NotAllowed if the code does not exist or belongs to another
+ * activity.
  */
 export async function codedResult(who: SignedIn, id: string, typedCode: string): Promise<string> {
   const read = readResultCode(typedCode);
@@ -121,7 +125,7 @@ export async function codedResult(who: SignedIn, id: string, typedCode: string):
   return found.child;
 }
 
-/** A score from paper, typed by the teacher. There is nothing to replay. */
+/** Adds a score from paper, typed by the teacher. There is nothing to replay. */
 export async function paperResult(
   who: SignedIn,
   id: string,
@@ -169,14 +173,14 @@ export async function paperResult(
 export const correctionOrder = z.strictObject({
   orderId: z.uuid("This page is out of date. Load it again, then correct the score."),
   playId: z.uuid(),
-  /** The last correction that the teacher saw; null: none. */
+  /** The latest correction that the teacher saw. Null if there was none. */
   replaces: z.uuid().nullable(),
   reason: z.string().trim().min(1, "Give a reason.").max(200, "The reason can have up to 200 characters."),
-  /** Null: the result is taken back. `again`: one that was taken back stands again as it was. */
+  /** `gone`: the result is taken back. `again`: a result that was taken back counts again, unchanged. */
   to: z.union([z.strictObject(typed), z.literal("gone"), z.literal("again")]),
 });
 
-/** Says another score of a result from paper, takes it back, or lets it stand again: a row more, and none changed. */
+/** Corrects a result from paper, takes it back, or lets it count again. Adds a row and changes none. */
 export async function correctResult(who: SignedIn, id: string, order: z.infer<typeof correctionOrder>): Promise<void> {
   const checked = correctionOrder.safeParse(order);
   if (!checked.success)

@@ -2,7 +2,7 @@ import { expect, it } from "vitest";
 import { rankOf } from "#core/records/rank.ts";
 import { bestOf, type Go, standing } from "./goes.ts";
 
-/** A go of so many points, begun in that minute. */
+/** A go with this many points, begun in that minute. */
 function go(playId: string, value: number, change: Partial<Go> = {}): Go {
   const told = { value, unit: "points", better: "more", finished: false, stage: 0 } as const;
   return {
@@ -47,7 +47,7 @@ it("a go that a family set otherwise is no better than one as the teacher set it
   const nearer = go("2", 40);
   const set = { ...nearer, score: { ...nearer.score, set: { "standing.line": 0.5 } } };
   expect(bestOf([asSent, set])?.playId).toBe("1");
-  // Where there is nothing else it is the best there is.
+  // Without any other go it is the best.
   expect(bestOf([set])?.playId).toBe("2");
 });
 

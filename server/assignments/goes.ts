@@ -6,12 +6,12 @@ import { type Corrected, correctionsOf } from "./corrected.ts";
 
 const { assignment, card, play, result } = schema;
 
-/** One go that came back. */
+/** One go that was handed in. */
 export interface Go {
   playId: string;
   cardId: string;
   score: Omit<PlayScore, "aimed">;
-  /** The child's own throws at each thing, and its hits. A map, since the ids are names that a teacher may have typed. */
+  /** The child's own attempts and hits at each target. A map, because the ids may be names typed by a teacher. */
   aimed: ReadonlyMap<string, readonly [sends: number, hits: number]>;
   reflection: Reflection;
   setup: PlaySetup;
@@ -20,19 +20,19 @@ export interface Go {
   handedAt: Date;
   timing: "inTime" | "sentLater" | "tooLate";
   clockDoubt: boolean;
-  /** Played on a device that could not say which version of the card it had. */
+  /** True if the device could not say which version of the card it had. */
   unversioned: boolean;
-  /** What a teacher has said of it since. */
+  /** The teacher's latest correction. */
   corrected: Corrected | null;
-  /** Played after the goes that count were used up. */
+  /** True if it was played after the goes that count were used up. */
   beyond: boolean;
-  /** On boards and for bests: within the goes that count, in time, not stopped halfway, not taken back. */
+  /** True if it counts for boards and bests: among the goes that count, in time, not stopped early, not taken back. */
   counts: boolean;
 }
 
-/** Goes of so many cards are read at once: a child's whole year of them, read and turned into goes at one go, would hold up other requests. */
+/** How many cards' goes are read at once. Reading a child's whole year in one step would hold up other requests. */
 const AT_ONCE = 40;
-/** What is kept of the goes of some cards, in the order they were begun. */
+/** The stored goes of some cards, in the order in which they were begun. */
 async function rowsOf(tx: Tx, cardIds: readonly string[]) {
   return await tx
     .select({
@@ -61,7 +61,9 @@ async function rowsOf(tx: Tx, cardIds: readonly string[]) {
     .orderBy(asc(play.startedAt), asc(play.id));
 }
 
-/** Every go handed in for some cards, in the order they were begun; goes beyond those that count are marked. */
+/**
+ * Every go handed in for some cards, in the order in which they were begun. Goes beyond those that count are marked.
+ */
 export async function goesOf(tx: Tx, cardIds: readonly string[]): Promise<Go[]> {
   const goes: Go[] = [];
   for (let from = 0; from < cardIds.length; from += AT_ONCE)
@@ -74,7 +76,7 @@ export async function goesOf(tx: Tx, cardIds: readonly string[]): Promise<Go[]> 
 
 async function goesAtOnce(tx: Tx, cardIds: readonly string[]): Promise<Go[]> {
   const rows = await rowsOf(tx, cardIds);
-  // Only what came on paper is ever corrected.
+  // Only results from paper are ever corrected.
   const paper = [...new Set(rows.filter((row) => row.play.source === "paper").map((row) => row.result.cardId))];
   const corrections = paper.length > 0 ? await correctionsOf(tx, paper) : new Map<string, Corrected>();
   const used = new Map<string, number>();
@@ -84,7 +86,7 @@ async function goesAtOnce(tx: Tx, cardIds: readonly string[]): Promise<Go[]> {
     const count = (used.get(r.cardId) ?? 0) + (gone ? 0 : 1);
     used.set(r.cardId, count);
     const beyond = !gone && count > tries;
-    // One that was taken back is shown as it last stood.
+    // A result that was taken back is shown with its last score.
     const { aimed, ...score } = corrected?.score ?? corrected?.before ?? r.score;
     return {
       playId: p.id,
@@ -106,12 +108,12 @@ async function goesAtOnce(tx: Tx, cardIds: readonly string[]): Promise<Go[]> {
   });
 }
 
-/** The best go that counts, like compared with like; the earliest of equals. */
+/** The best go that counts, compared only with goes played with the same settings. Of equal ones the earliest. */
 export const bestOf = (goes: readonly Go[]): Go | null =>
   bestAlike(
     goes.filter((go) => go.counts),
     (go) => go.score,
   );
-/** Goes that are not taken back. */
+/** The goes that were not taken back. */
 export const standing = (goes: readonly Go[]): Go[] =>
   goes.filter((go) => go.corrected === null || go.corrected.score !== null);

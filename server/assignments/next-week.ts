@@ -22,13 +22,13 @@ export interface NextRow extends Proposal {
   childId: string;
   child: string;
   age: number;
-  /** The level that it had, from 0; null: as drawn. */
+  /** The level that the child had, from 0. Null: as designed. */
   had: number | null;
 }
 export interface NextWeek {
   activity: Activity;
   levels: Levels;
-  /** The activity had levels of its own. */
+  /** True if the activity had levels of its own. */
   own: boolean;
   classId: string;
   className: string;
@@ -42,7 +42,7 @@ const summed = (aimed: Go["aimed"]) =>
     sends: 0,
   });
 
-/** What is proposed for each child next week, from what its goes say. */
+/** The level suggested for each child next week, from the results so far. */
 export async function nextWeekFor(who: SignedIn, id: string): Promise<NextWeek> {
   const asked = await withTenant(who.schoolId, async (tx) => {
     const own = await ownAssignment(tx, who, id);
@@ -106,7 +106,10 @@ export async function nextWeekFor(who: SignedIn, id: string): Promise<NextWeek> 
   };
 }
 
-/** A copy of the activity with its levels set, sent to the same children, each on the level chosen. The same order again is the same sending. */
+/**
+ * Sends a copy of the activity with its levels set to the same children, each at the chosen level. The same order
+ * again is the same assignment.
+ */
 export async function sendNextWeek(who: SignedIn, id: string, order: z.input<typeof copyOrder>): Promise<string> {
   const checked = copyOrder.safeParse(order);
   if (!checked.success) throw new NotAllowed(problemsOf(checked.error));
@@ -114,7 +117,7 @@ export async function sendNextWeek(who: SignedIn, id: string, order: z.input<typ
   const before = await sentBefore(who, rest.orderId);
   if (before) return before;
   const next = await nextWeekFor(who, id);
-  // The copy has the order's id: one order is one copy.
+  // The copy has the order's id, so that one order makes one copy.
   await addOnce(who, rest.orderId, { ...next.activity, title, levels: next.levels });
   return sendActivity(who, rest.orderId, {
     ...rest,

@@ -6,7 +6,7 @@ import { ownClass } from "../school/classes.ts";
 
 const { assignment, revision } = schema;
 
-/** An assignment of one of the teacher's own classes, with what was sent; NotFound otherwise. */
+/** An assignment of one of the teacher's own classes, with its revision. Throws NotFound otherwise. */
 export async function ownAssignment(tx: Tx, who: SignedIn, id: string) {
   const [row] = await tx
     .select({ assignment, revision })

@@ -40,11 +40,11 @@ export interface AssignmentRow {
   cards: number;
   opened: number;
   played: number;
-  /** Children who handed a go in, by day (YYYY-MM-DD in the school's zone). */
+  /** How many children handed a go in, by day (YYYY-MM-DD in the school's zone). */
   byDay: Record<string, number>;
 }
 
-/** Everything sent to the teacher's classes, what closes latest first. */
+/** Everything sent to the teacher's classes, ordered by closing time, latest first. */
 export function assignmentsFor(who: SignedIn, zone: string): Promise<AssignmentRow[]> {
   return withTenant(who.schoolId, async (tx) => {
     const mine = tx
@@ -68,7 +68,7 @@ export function assignmentsFor(who: SignedIn, zone: string): Promise<AssignmentR
       .where(ofMine)
       .groupBy(assignment.id, schoolClass.name, revision.id)
       .orderBy(desc(assignment.closesAt), asc(assignment.id));
-    // Children who played, on each day and on any: one pass.
+    // The number of children who played, on each day and on any day, in one pass.
     const day = sql<string>`to_char(${result.handedAt} at time zone ${zone}, 'YYYY-MM-DD')`;
     const played = await tx
       .select({
@@ -112,13 +112,13 @@ export interface ResultRow {
   openedAt: Date | null;
   goes: Go[];
   best: Go | null;
-  /** Goes that hit more often than the child's earlier ones let expect, by play. */
+  /** Goes with more hits than the child's earlier ones suggest, by play. */
   unlikely: ReadonlyMap<string, Unlikely>;
   marks: ReadonlyMap<string, "notYet" | "nearly" | "yes">;
-  /** Goes begun but never handed in: they are kept, and count for accuracy, not for boards. */
+  /** Goes that were begun but never handed in. They are stored and count for accuracy, but not for boards. */
   begun: number;
   conflicts: number;
-  /** Its level, from 0; null: the activity has none. */
+  /** The child's level, from 0. Null: the activity has no levels. */
   level: number | null;
 }
 export interface Results {
@@ -133,16 +133,16 @@ export interface Results {
   tries: number;
   mark: number | null;
   unit: PlayScore["unit"];
-  /** What may be written on paper. */
+  /** The scores that may be typed from paper. */
   possible: Possible;
   rows: ResultRow[];
-  /** Children of the class who have no card of it. */
+  /** Children of the class who have no card of this assignment. */
   without: { id: string; name: string }[];
-  /** By age; an age is missing while it is being worked out. */
+  /** The expected range by age. An age is missing until it has been worked out. */
   expected: Record<number, Expected>;
-  /** The expected bands are not all worked out yet. */
+  /** True while some expected ranges are still being worked out. */
   working: boolean;
-  /** There are goes, and nobody has worked out yet from which score on one is worth a look. */
+  /** True if there are goes, but the score from which one is worth a look has not been worked out yet. */
   unlooked: boolean;
 }
 
@@ -236,7 +236,7 @@ export function resultsFor(who: SignedIn, id: string): Promise<Results> {
 export const criterionOrder = z.strictObject({
   cardId: z.uuid(),
   criterion: z.string().min(1).max(40),
-  /** Null takes the mark away. */
+  /** Null removes the mark. */
   mark: z.enum(MARKS).nullable(),
 });
 
@@ -263,7 +263,10 @@ export function markCriterion(who: SignedIn, id: string, order: z.infer<typeof c
   });
 }
 
-/** Asks for what is worth a look among the goes of an assignment: done in pieces, once somebody looks at them. */
+/**
+ * Asks to find the goes of an assignment that are worth a look. The work is done in pieces, after somebody opens
+ * them.
+ */
 export function askForLooks(who: SignedIn, id: string): Promise<void> {
   return withTenant(who.schoolId, async (tx) => {
     await ownAssignment(tx, who, id);

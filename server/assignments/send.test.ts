@@ -15,7 +15,7 @@ const order = {
   tries: 3,
   mark: null,
 };
-/** The fields that are wrong, and what is said of them. */
+/** The fields that are refused, with their messages. */
 const wrongIn = (change: object) =>
   Object.fromEntries(
     (sendOrder.safeParse({ ...order, ...change }).error?.issues ?? []).map((issue) => [

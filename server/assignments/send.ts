@@ -19,11 +19,11 @@ import { NotAllowed } from "../problem.ts";
 import { ownClass } from "../school/classes.ts";
 
 const { assignment, child, revision } = schema;
-/** An assignment stays open at most this long, days. */
+/** The longest that an assignment can stay open, days. */
 export const LONGEST_OPEN = 120;
 const DAY = 86_400_000;
 
-/** Opens before it closes, and not for longer than a card may be out. */
+/** It must open before it closes, and must not stay open for too long. */
 const inTime = <T extends z.ZodType<{ opensAt: Date; closesAt: Date }>>(order: T) =>
   order
     .refine((o) => o.closesAt > o.opensAt, {
@@ -36,10 +36,10 @@ const inTime = <T extends z.ZodType<{ opensAt: Date; closesAt: Date }>>(order: T
     });
 
 const orderFields = z.strictObject({
-  /** Made by the form: the same order sent again is the same assignment. */
+  /** Made by the form. The same order sent again is the same assignment. */
   orderId: z.uuid("This page is out of date. Load it again, then send."),
   classId: z.uuid("Choose one of your classes."),
-  /** Only these of the class; null: all of it, and who joins it later. */
+  /** Only these children of the class. Null: the whole class, including children who join later. */
   children: z
     .array(z.uuid("Choose children from this class."))
     .min(1, "Choose at least one child.")
@@ -59,9 +59,9 @@ const orderFields = z.strictObject({
     .min(0, "The score to beat must be 0 or more.")
     .max(1_000_000, "The score to beat is too large.")
     .nullable(),
-  /** The unit that the mark was typed in: a change of scoring asks for it again. */
+  /** The unit in which the score to beat was typed. After a change of scoring it is asked for again. */
   markUnit: z.enum(UNITS).nullable().default(null),
-  /** Levels that the teacher chose, by child, from 0; what suits each unless given. */
+  /** Levels chosen by the teacher, by child, from 0. For the others, the level that suits each. */
   levels: z
     .record(
       z.uuid(),
@@ -72,7 +72,7 @@ const orderFields = z.strictObject({
         .max(MAX_LEVELS - 1),
     )
     .default({}),
-  /** Another game for children of some ages, in place of this one, with the same times and goes. */
+  /** Another game for children of some ages in place of this one, with the same times and goes. */
   other: z
     .strictObject({
       activityId: z.uuid("Choose the other game from your activities."),
@@ -86,7 +86,7 @@ const orderFields = z.strictObject({
     .default(null),
 });
 export const sendOrder = inTime(orderFields);
-/** An order for a copy under a title of its own. */
+/** An order for a copy under a new title. */
 export const copyOrder = inTime(
   orderFields.pick({ orderId: true, opensAt: true, closesAt: true, tries: true, levels: true }).extend({
     title: z.string().trim().min(1, "Give a title.").max(80, "The title can have up to 80 characters."),
@@ -94,10 +94,10 @@ export const copyOrder = inTime(
 );
 export type SendOrder = z.input<typeof sendOrder>;
 
-/** Unit of the scores of an activity: its game says it. */
+/** The unit of an activity's scores, which depends on its game. */
 export const unitOf = (activity: Activity): ScoreUnit => opened(activity).possible.unit;
 
-/** Throws where a mark is in another unit than the game scores in now, or nobody could score it. */
+/** Throws if the score to beat is in another unit than the game now uses, or if nobody could reach it. */
 function checkMark(activity: Activity, mark: number | null, unit: ScoreUnit | null): void {
   if (mark === null) return;
   const can = opened(activity).possible;
@@ -111,14 +111,14 @@ function checkMark(activity: Activity, mark: number | null, unit: ScoreUnit | nu
     );
 }
 
-/** What an order made before, if it did. */
+/** The assignment that an order has made before, if any. */
 export const sentBefore = (who: SignedIn, orderId: string): Promise<string | undefined> =>
   withTenant(who.schoolId, async (tx) => (await byOrder(tx, orderId))[0]?.id);
 
 const byOrder = (tx: Tx, orderId: string) =>
   tx.select({ id: assignment.id }).from(assignment).where(eq(assignment.orderId, orderId));
 
-/** What an order is made from, looked up and checked before anything is sent. */
+/** The data of an order, looked up and checked before anything is sent. */
 interface Ready {
   activityId: string;
   document: Activity;
@@ -129,9 +129,9 @@ interface Ready {
 }
 
 /**
- * Sends an activity: freezes a revision, compiles a card a child, and puts a message with its private link in the outbox; where children of
- * some ages have another game, that as well, as an assignment of its own. The same order sent again, also at once from elsewhere, answers
- * with what it made.
+ * Sends an activity: stores a revision, compiles a card for each child, and puts a message with the private link in
+ * the outbox. If children of some ages get another game, that becomes an assignment of its own. The same order sent
+ * again, even at the same time elsewhere, returns what the first one made.
  */
 export async function sendOut(
   who: SignedIn,
@@ -141,11 +141,11 @@ export async function sendOut(
 ): Promise<{ id: string; other: string | null }> {
   const checked = sendOrder.safeParse(order);
   if (!checked.success) throw new NotAllowed(problemsOf(checked.error));
-  // Null: the demo school sends what was closed long ago.
+  // Null in the demo school, which sends assignments that closed long ago.
   if (now && checked.data.closesAt <= now)
     throw NotAllowed.of("closesAt", "The closing time has already passed, so no one could play. Choose a later one.");
   const { classId, children: only, markUnit, levels: chosen, other, ...rest } = checked.data;
-  // The second half of the same order has the same id, however often it is sent.
+  // The second half of an order always has the same id, however often it is sent.
   const otherId = idFrom(`other half of ${rest.orderId}`);
   const ready = await withTenant(who.schoolId, async (tx) => {
     const [before] = await byOrder(tx, rest.orderId);
@@ -187,7 +187,7 @@ export async function sendOut(
       );
     return [
       await half(activityId, document, rests!),
-      // A mark to beat is of the first game.
+      // The score to beat belongs to the first game.
       await half(other.activityId, second.document, its!, { orderId: otherId, mark: null }),
     ];
   });
@@ -201,7 +201,7 @@ export async function sendOut(
   wakeJobRunner();
   return { id: made[0]!, other: made[1] ?? null };
 }
-/** The same where nobody has another game. */
+/** The same when nobody gets another game. */
 export const sendActivity = async (
   who: SignedIn,
   activityId: string,
@@ -209,7 +209,7 @@ export const sendActivity = async (
   now: Date | null = new Date(),
 ): Promise<string> => (await sendOut(who, activityId, order, now)).id;
 
-/** One assignment with its cards and messages. */
+/** Stores one assignment with its cards and messages. */
 async function place(tx: Tx, who: SignedIn, half: Ready, compiled: readonly Card[]): Promise<string> {
   const { document, children, levels, values } = half;
   const revisionId = await freeze(tx, who, half.activityId, document);
@@ -218,7 +218,7 @@ async function place(tx: Tx, who: SignedIn, half: Ready, compiled: readonly Card
     .values({ schoolId: who.schoolId, revisionId, levels, ...values })
     .onConflictDoNothing()
     .returning({ id: assignment.id });
-  // The same order, pressed twice or on two copies: the other one made it.
+  // The same order was pressed twice or on two copies, and the other one has made it.
   if (!made) return (await byOrder(tx, values.orderId))[0]!.id;
   await giveCards(
     tx,
@@ -232,7 +232,7 @@ async function place(tx: Tx, who: SignedIn, half: Ready, compiled: readonly Card
   return made.id;
 }
 
-/** The revision of an activity as it is now; the same content is the same revision. */
+/** Stores the activity as it is now as a revision. The same content is the same revision. */
 async function freeze(tx: Tx, who: SignedIn, activityId: string, document: Activity): Promise<string> {
   const hash = contentHash(document);
   await tx

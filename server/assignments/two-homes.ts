@@ -18,26 +18,26 @@ import { ownAssignment } from "./own.ts";
 const { assignment, card, child, matchSeat } = schema;
 const other = alias(matchSeat, "other");
 
-/** Whether two homes can play one match of it: their sides do not touch. */
+/** True if two homes can play a match of it, because their sides do not touch. */
 export const canPair = (activity: Activity): boolean =>
   activity.players.modes.includes("alone") &&
   inTwoHomes(opened(activity).pattern, { params: activity.pattern.params, match: activity.match });
 
 type Seat = typeof matchSeat.$inferSelect;
-/** What is known of one side of a match. */
+/** The data of one side of a match. */
 interface Side {
   word: ChosenWord | null;
   yes: boolean;
   go: Go | null;
 }
-/** Two homes in one match, and what came of it so far. */
+/** A match between two homes and its result so far. */
 export interface HomeMatch {
   id: string;
   sides: readonly (Side & { child: string })[];
   joined: Joined;
 }
 
-/** The go that counts: the first whole one that a child began by itself once both families had said yes. */
+/** The go that counts: the first complete one that a child began alone after both families had said yes. */
 function goIn(seats: readonly Seat[], goes: readonly Go[], cardId: string): Go | null {
   const yes = seats.map((seat) => seat.yesAt?.getTime());
   if (yes.some((at) => at === undefined)) return null;
@@ -53,7 +53,7 @@ const sideOf = (seats: readonly Seat[], goes: readonly Go[], s: Seat): Side => (
   go: goIn(seats, goes, s.cardId),
 });
 
-/** Every match of two homes of something that was sent, and the children who are in none. */
+/** Every match between two homes in an assignment, and the children who are in none. */
 export function matchesOf(
   who: SignedIn,
   id: string,
@@ -82,7 +82,7 @@ export function matchesOf(
       const joined = joinGoes([sides[0]?.go?.score ?? null, sides[1]?.go?.score ?? null], closed);
       return { id: matchId, sides, joined };
     });
-    // The other half of a match may have left the class.
+    // The other child of a match may have left the class.
     const matches = all.filter((homeMatch) => homeMatch.sides.length === 2);
     const whole = new Set(matches.map((match) => match.id));
     const free = rows
@@ -92,11 +92,11 @@ export function matchesOf(
   });
 }
 
-/** One order of pairing at a time: pressed twice, or on two copies, nobody is paired twice. */
+/** Only one order of pairing runs at a time, so that nobody is paired twice. */
 const alone = (tx: Tx, id: string) =>
   tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`match ${id}`}, 0))`);
 
-/** Pairs two children, or (null) all that are in no match, drawn by lot. Gives the number of new matches. */
+/** Pairs two children, or (null) draws pairs from all who are in no match. Returns the number of new matches. */
 export function pairHomes(who: SignedIn, id: string, two: readonly [string, string] | null): Promise<number> {
   return withTenant(who.schoolId, async (tx) => {
     const own = await ownAssignment(tx, who, id);
@@ -148,7 +148,7 @@ function drawn<T>(list: readonly T[]): T[] {
   return out;
 }
 
-/** Takes a match back; what was played stays a go like any other. */
+/** Ends a match. What was played stays a go like any other. */
 export function unpairHomes(who: SignedIn, id: string, matchId: string): Promise<void> {
   return withTenant(who.schoolId, async (tx) => {
     await ownAssignment(tx, who, id);
@@ -168,17 +168,20 @@ const shown = (side: Side, withScore: boolean): SideShown => ({
   score: withScore && side.go ? { value: side.go.score.value, unit: side.go.score.unit } : null,
 });
 
-/** What a family sees of its match: the other home by its word and its score alone. */
+/** A match as a family sees it: of the other home only its word and its score. */
 export interface FamilyMatch {
   title: string;
   child: string;
   closed: boolean;
   mine: SideShown;
   other: SideShown;
-  /** As this home sees it: `winner` 0 is this one. */
+  /** From this home's side: `winner` 0 is this home. */
   joined: Joined;
 }
-/** The seats of a match whose children are still here: a deleted child's card is hidden, and its seat with it. */
+/**
+ * The seats of a match whose children are still here. If a child is deleted, the card is hidden, and the seat with
+ * it.
+ */
 const seatsOfMatch = async (tx: Tx, matchId: string): Promise<Seat[]> =>
   (
     await tx
@@ -198,12 +201,12 @@ const seatsFor = async (tx: Tx, link: OpenLink, cardId: string) => {
   if (!own || own.assignment.withdrawnAt) throw new NotFound("match");
   const seats = await seatsOfMatch(tx, own.seat.matchId);
   const other = seats.find((seat) => seat.cardId !== cardId);
-  // Its other half is gone with a child that left.
+  // The other child of this match has left.
   if (!other) throw new NotFound("match");
   return { own, seats, other };
 };
 
-/** The match of a card, for the family whose link it is; NotFound where there is none. */
+/** The match of a card, for the family with this link. Throws NotFound if there is none. */
 export function familyMatch(link: OpenLink, cardId: string, now = new Date()): Promise<FamilyMatch> {
   return withTenant(link.schoolId, async (tx) => {
     const { own, seats, other } = await seatsFor(tx, link, cardId);
@@ -223,7 +226,7 @@ export function familyMatch(link: OpenLink, cardId: string, now = new Date()): P
       child: own.name,
       closed,
       mine: shown(mine, true),
-      // Until both have played nothing is shown of how far the other came.
+      // Until both have played, the other home's score is not shown.
       other: shown(theirs, mine.go !== null),
       joined: joinGoes([mine.go?.score ?? null, theirs.go?.score ?? null], closed),
     };
@@ -234,7 +237,7 @@ export const matchYes = z.strictObject({
   word: z.enum(CHOSEN_WORDS, { error: "Choose one of the words." }),
   yes: z.literal("on", { error: "yes: a grown-up says yes first" }),
 });
-/** A family says yes, under a word; said again, it may choose another word until both have said yes. */
+/** Records a family's yes, under a word. It can be changed until both families have said yes. */
 export function sayYes(link: OpenLink, cardId: string, word: ChosenWord, now = new Date()): Promise<void> {
   return withTenant(link.schoolId, async (tx) => {
     await alone(tx, (await seatsFor(tx, link, cardId)).own.seat.matchId);
@@ -247,7 +250,7 @@ export function sayYes(link: OpenLink, cardId: string, word: ChosenWord, now = n
       .where(eq(matchSeat.cardId, cardId));
   });
 }
-/** A family would rather not, or not any more. */
+/** Records that a family does not want to play, or no longer wants to. */
 export function sayNo(link: OpenLink, cardId: string): Promise<void> {
   return withTenant(link.schoolId, async (tx) => {
     await seatsFor(tx, link, cardId);
@@ -255,7 +258,7 @@ export function sayNo(link: OpenLink, cardId: string): Promise<void> {
   });
 }
 
-/** Which of some cards have a match with another home. */
+/** Those of the given cards that have a match with another home. */
 export async function matchedCards(tx: Tx, cardIds: readonly string[]): Promise<Set<string>> {
   if (cardIds.length === 0) return new Set();
   const rows = await tx

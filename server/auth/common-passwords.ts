@@ -1,12 +1,15 @@
 import { MIN_PASSWORD } from "./password.ts";
 
-/** A password found within this many guesses (powers of ten) is refused: it is on lists of common ones, or made like them. */
+/**
+ * A password that can be found within this many guesses (powers of ten) is refused, because it is on lists of common
+ * passwords or resembles them.
+ */
 const MIN_GUESSES = 6;
-/** Most of a password that is looked at: longer ones only take longer. */
+/** How much of a password is examined. More would only take longer. */
 const MAX_LOOKED_AT = 100;
 
 let checker: Promise<(password: string, words: string[]) => number> | null = null;
-/** The lists are read when the first password is set, since signing in needs none of them. */
+/** The lists are loaded when the first password is set. Signing in does not need them. */
 const guessesOf = () => {
   checker ??= (async () => {
     const [{ ZxcvbnFactory }, { adjacencyGraphs, dictionary }] = await Promise.all([
@@ -20,8 +23,9 @@ const guessesOf = () => {
 };
 
 /**
- * What is wrong with a password that somebody wants to set, in words; null where nothing is. `about`: name, school and address, since a password
- * made of them is guessed first. `1234567890` and `passwordpassword` are refused, `chalk-and-tape` is not.
+ * Says what is wrong with a new password. Null if nothing is. `about`: name, school and email address, because
+ * passwords made from them are guessed first. `1234567890` and `passwordpassword` are refused, `chalk-and-tape` is
+ * not.
  */
 export async function passwordProblem(password: string, about: readonly string[] = []): Promise<string | null> {
   if (password.length < MIN_PASSWORD) return `The password needs at least ${MIN_PASSWORD} characters.`;

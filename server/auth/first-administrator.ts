@@ -10,7 +10,7 @@ import { passwordProblem } from "./common-passwords.ts";
 import { firstToken } from "./first-token.ts";
 import { hashPassword } from "./password.ts";
 
-/** NotFound unless the token is the true one and nobody can sign in yet. */
+/** Throws NotFound unless the token is correct and nobody can sign in yet. */
 export async function openFirst(token: string): Promise<void> {
   const [given, own] = [Buffer.from(token), Buffer.from(firstToken(config.YARD_SECRET))];
   const isTrue = given.length === own.length && timingSafeEqual(given, own);
@@ -34,7 +34,10 @@ const firstSchool = z.object({
   group: z.string().trim().min(1, "Name your first class.").max(40, "The class name can have up to 40 characters."),
 });
 
-/** Makes the first school with its first teacher and class. The link that led here works once: NotFound where somebody was quicker. */
+/**
+ * Creates the first school with its first teacher and class. The link works once. Throws NotFound if somebody else
+ * was faster.
+ */
 export async function makeFirstSchool(token: string, given: unknown): Promise<{ email: string; password: string }> {
   await openFirst(token);
   const read = firstSchool.safeParse(given);

@@ -6,7 +6,7 @@ export const MIN_PASSWORD = 10;
 
 export const hashPassword = (password: string): Promise<string> => hash(password, SETTINGS);
 
-/** Verifies also where there is no such teacher, so that the time taken tells nothing. */
+/** Used if there is no such teacher, so that the time taken does not reveal it. */
 const NOBODY = hashPassword("nobody signs in with this");
 export async function passwordFits(password: string, stored: string | undefined): Promise<boolean> {
   const fits = await verify(stored ?? (await NOBODY), password);

@@ -6,8 +6,9 @@ import { NotAllowed } from "../problem.ts";
 import { passwordFits } from "./password.ts";
 
 /**
- * Tries that go through at once, and how much longer each further one waits than the one before (up to ten times that): for an address
- * from anywhere, for a machine, and for an address from a device that its teacher has signed in on, which nobody else can slow.
+ * How many tries go through at once, and how much longer each further one waits than the one before (up to ten times
+ * that): for an email address, for a machine, and for an email address on a device that its teacher has signed in on
+ * before, which nobody else can slow down.
  */
 const PACE = {
   address: { free: 5, seconds: 1 },
@@ -15,16 +16,16 @@ const PACE = {
   device: { free: 5, seconds: 1 },
   survey: { free: 40, seconds: 0.25 },
 } as const;
-/** A try that would wait longer is told to come again, seconds. */
+/** A try that would have to wait longer than this is told to come again, seconds. */
 const HORIZON = 20;
-/** A class's survey is begun at once, or after a moment, seconds. */
+/** A survey answer through a class's link begins at once, or after at most this long, seconds. */
 const SURVEY_HORIZON = 2;
-/** A session lasts a school day and a bit, hours. */
+/** How long a session lasts, hours: a school day and a little more. */
 export const SESSION_HOURS = 14;
 
 const sha256 = (text: string) => createHash("sha256").update(text).digest("hex");
 
-/** Waits for the turn of one more try under a key. */
+/** Waits until one more try under this key may go through. */
 async function takeTurn(kind: keyof typeof PACE, key: string, horizon: number, refused: NotAllowed): Promise<void> {
   const { free, seconds } = PACE[kind];
   const [row] = await systemDb<{ wait: number }>(
@@ -42,8 +43,8 @@ const signInTurn = (kind: "address" | "machine" | "device", key: string) =>
     NotAllowed.of("password", "Too many people are signing in just now. Wait half a minute, then try again."),
   );
 /**
- * Waits for the turn of one more survey answer begun from a network address. NotAllowed where that address has begun very many within a few
- * minutes; other addresses are not slowed, and an answer that was begun can always be gone on with.
+ * Waits until one more survey answer from a network address may begin. Throws NotAllowed if very many were begun from
+ * there within a few minutes. Other addresses are not slowed, and an answer that was begun can always be continued.
  */
 export const surveyTurn = (machine: string): Promise<void> =>
   takeTurn(
@@ -54,7 +55,10 @@ export const surveyTurn = (machine: string): Promise<void> =>
   );
 const done = (key: string, forget: boolean) => systemDb(sql`select public.yard_sign_in_done(${key}, ${forget})`);
 
-/** The mark of a device that a teacher has signed in on: a number of its own, and a check that it was given for this address. */
+/**
+ * The mark of a device that a teacher has signed in on: a number of its own, and a check that it belongs to this
+ * email address.
+ */
 const checkOf = (email: string, number: string) =>
   createHmac("sha256", config.YARD_SECRET).update(`device ${email.toLowerCase()} ${number}`).digest("base64url");
 export function deviceMark(email: string): string {
@@ -69,8 +73,9 @@ function knownDevice(email: string, mark: string | null): string | null {
 }
 
 /**
- * Checks a password and opens a session; answers with the token for the cookie. `machine` is the caller's network address, `mark` what
- * `deviceMark` gave the device before. Tries are slowed, never locked out: every one that waits its turn is looked at.
+ * Checks a password and opens a session. Returns the token for the cookie. `machine` is the caller's network address;
+ * `mark` is what `deviceMark` gave the device before. Tries are slowed down but never locked out: every try that
+ * waits its turn is checked.
  */
 export async function signIn(
   email: string,

@@ -10,7 +10,9 @@ import { NotFound } from "../problem.ts";
 import { inForce } from "./versions.ts";
 
 const { assignment, card, cardVersion, child, school } = schema;
-/** A card that is being rebuilt is waited for so long, milliseconds; then the one before is shown. */
+/**
+ * How long to wait for a card that is being compiled again, milliseconds. After that, the previous version is shown.
+ */
 const PATIENCE = 1500;
 
 export interface FamilyCard {
@@ -18,7 +20,7 @@ export interface FamilyCard {
   title: string;
   action: Action;
   minutes: number;
-  /** For its small picture. */
+  /** The parts for its small picture. */
   parts: Card["parts"];
   space: { length: number; width: number };
   opensAt: Date;
@@ -26,9 +28,9 @@ export interface FamilyCard {
   state: "soon" | "open" | "closed" | "withdrawn";
   tries: number;
   used: number;
-  /** The best that counts, and nothing else of that go. */
+  /** The best go that counts. Nothing else of that go is included. */
   best: Pick<Go["score"], "value" | "unit"> | null;
-  /** Another home plays the same match. */
+  /** True if the card is part of a match with another home. */
   paired: boolean;
 }
 
@@ -37,7 +39,7 @@ function stateOf(a: { opensAt: Date; closesAt: Date; withdrawnAt: Date | null },
   return now < a.opensAt ? "soon" : now > a.closesAt ? "closed" : "open";
 }
 
-/** Reads a child's cards; those that are to be rebuilt are made first, if that takes no longer than patience lasts. */
+/** Reads a child's cards, after compiling again those that need it, if that does not take too long. */
 async function settled<T>(link: OpenLink, read: (tx: Tx) => Promise<T>): Promise<T> {
   const told = await withTenant(link.schoolId, async (tx) => {
     if (await isQueued(tx, "cards", link.childId)) return null;
@@ -48,10 +50,13 @@ async function settled<T>(link: OpenLink, read: (tx: Tx) => Promise<T>): Promise
   return withTenant(link.schoolId, read);
 }
 
-/** How long a family still sees a game that has closed, milliseconds. */
+/** How long a family still sees a game after it has closed, milliseconds. */
 const SHOWN_AFTER = 28 * 86_400_000;
 
-/** One child's cards, the ones that close soonest first, closed ones last; those taken back only where something was played. */
+/**
+ * One child's cards, those that close soonest first and closed ones last. Unsent ones are included only if something
+ * was played.
+ */
 export async function cardsFor(
   link: OpenLink,
   now = new Date(),
@@ -118,7 +123,7 @@ export interface OpenCard {
   school: string;
   zone: string;
   card: Card;
-  /** The version of the card. */
+  /** The hash of the card's version. */
   hash: string;
   state: FamilyCard["state"];
   opensAt: Date;
@@ -129,7 +134,7 @@ export interface OpenCard {
   best: Go["score"] | null;
 }
 
-/** One card of the child whose link this is; the first look is noted. */
+/** One card of the child whose link this is. The first visit is recorded. */
 export async function openCard(link: OpenLink, cardId: string, now = new Date()): Promise<OpenCard> {
   return settled(link, async (tx) => {
     const [row] = await tx

@@ -7,7 +7,10 @@ import { schoolItemsOf } from "../kit/items.ts";
 import { levelsFor } from "./levels.ts";
 import { makingFor } from "./making.ts";
 
-/** What the cards of some children are made from, in their order: each on the level chosen for it, else on the one that suits it. */
+/**
+ * The data from which the cards of some children are compiled, in their order: each at the level chosen for the
+ * child, or else the one that suits them.
+ */
 export async function makingsFor(
   tx: Tx,
   document: Activity,

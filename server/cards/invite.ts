@@ -11,13 +11,13 @@ export const invitation = (activity: Activity, name: string): Letter => ({
   subject: `${activity.title}: a game for ${name} to play at home`,
   body: `Hello,\n\n${name} has a new game: ${activity.title}. It takes about ${activity.minutes} minutes.\nOpen this private link on any phone or tablet. You don't need an account:\n\n{link}\n\nPlease keep the link to your family.`,
 });
-/** Who the other home is nobody is told: it shows a word that its child chooses, and the score. */
+/** Neither home learns who the other one is. Each sees a word chosen by the other child, and the score. */
 export const challenge = (activity: Activity, name: string): Letter => ({
   subject: `${activity.title}: ${name} can play a match with another home`,
   body: `Hello,\n\n${name} can play ${activity.title} against a child in another home. Each plays a whole game at home, and the better score wins.\nIt only counts once both families say yes. The other home sees a word that ${name} chooses and the score, never a name.\nOpen this private link, then press "Play against another home" below the game:\n\n{link}\n\nPlease keep the link to your family.`,
 });
 
-/** Puts a message with its private link into the outbox for each child. */
+/** Puts a message with the private link into the outbox for each child. */
 export async function invite(
   tx: Tx,
   schoolId: string,

@@ -6,14 +6,17 @@ import { compute } from "../compute/compute.ts";
 import type { Adjust } from "../db/schema.ts";
 import { whoOf } from "./making.ts";
 
-/** Near enough for the choice of a level, where each person costs time: fewer of them differ. */
+/** Rounded, which is near enough for choosing a level. It leaves fewer different people, and each takes time. */
 const roughly = ({ multiplier, skill, ...who }: Who): Who => ({
   ...who,
   ...(multiplier !== undefined && { multiplier: Math.round(10 * multiplier) / 10 || 0.1 }),
   ...(skill !== undefined && { skill: Math.round(5 * skill) / 5 }),
 });
 
-/** The level that suits each child, from 0, by child; children alike are looked at once. Where goes have to be played out for it, beside the server. */
+/**
+ * The level that suits each child, from 0, by child. Children with the same data are looked at once. If goes have to
+ * be simulated, this happens in the compute thread.
+ */
 export async function levelsFor(
   activity: Activity,
   children: readonly { id: string; age: number; adjust: Adjust | null }[],

@@ -9,7 +9,7 @@ import type { schema } from "../db/client.ts";
 import type { Adjust } from "../db/schema.ts";
 import { factsOf, UNKNOWN_HOME } from "../homes/homes-of.ts";
 
-/** A child as forecasts take it: what a teacher said of it, else what its goes say. */
+/** A child as forecasts need it: what a teacher has set, or else what the results show. */
 export function whoOf(k: { age: number; adjust: Adjust | null }, known: Known | undefined, action: string): Who {
   const of = known?.get(action);
   const multiplier = k.adjust?.multiplier ?? (of?.spread && rounded(of.spread.middle, 0.05));
@@ -19,7 +19,10 @@ export function whoOf(k: { age: number; adjust: Adjust | null }, known: Known | 
 
 const rounded = (x: number, to: number) => Math.round(Math.round(x / to) * to * 100) / 100;
 
-/** What one child's card is made from: the activity, the child, its own homes, and the part of the school's list that they need. */
+/**
+ * The data from which one child's card is compiled: the activity, the child, the child's own homes, and the part of
+ * the school's list that they need.
+ */
 export function makingFor(
   designed: Activity,
   k: { age: number; step: number | null; leftHanded: boolean; adjust: Adjust | null },
@@ -38,9 +41,9 @@ export function makingFor(
   const told = homes.length > 0 ? homes.map(factsOf) : [UNKNOWN_HOME];
   const { age, step, leftHanded, adjust } = k;
   const who = whoOf(k, known, designed.aim.action);
-  // Rounded: the device needs no more.
+  // Rounded, because the device needs no more.
   const { multiplier, skill } = who;
-  // What the device gets is the activity as this child has it, never why.
+  // The device gets the activity at this child's level, but never the reason.
   const on = designed.levels ? (level ?? levelFor(designed, who, adjust?.supports)?.level ?? 0) : 0;
   const at = onLevel(designed, on);
   const own = selfOn(designed, on);

@@ -8,17 +8,20 @@ import { inForce } from "./versions.ts";
 
 const { card, cardVersion, child, link } = schema;
 
-/** One child's card as it goes on paper, where nothing is swapped any more. */
+/** One child's card for printing, when items are no longer swapped. */
 export interface PaperCard {
   id: string;
   name: string;
   card: Card;
   tries: number;
-  /** The address part of the child's link; null while it is withdrawn. */
+  /** The secret part of the child's link. Null if it is withdrawn. */
   token: string | null;
 }
 
-/** The cards of an assignment of the teacher's own, or one of them, by the children's names. Looking at them opens none. */
+/**
+ * The cards of one of the teacher's own assignments, or one of them, ordered by the children's names. Reading them
+ * does not count as opening.
+ */
 export function paperCards(
   who: SignedIn,
   assignmentId: string,
@@ -30,7 +33,7 @@ export function paperCards(
       .select({
         id: card.id,
         name: child.name,
-        // Without what makes it again, which is as long as the card itself.
+        // Leaves out the data for compiling it again, which is as long as the card itself.
         compiled: sql<Card>`${cardVersion.compiled} - 'making'`,
         link,
       })

@@ -5,10 +5,10 @@ import { schema, type Tx } from "../db/client.ts";
 
 const { card, cardVersion } = schema;
 
-/** The version of a card that is in force, beside its row. */
+/** Joins a card to its version in force. */
 export const inForce = and(eq(cardVersion.cardId, card.id), eq(cardVersion.hash, card.hash));
 
-/** Gives children their cards of an assignment; who has one keeps it. Answers with the children who got one now. */
+/** Gives children their cards of an assignment. A child who has one keeps it. Returns the children who got one now. */
 export async function giveCards(
   tx: Tx,
   schoolId: string,
@@ -32,7 +32,7 @@ export async function giveCards(
   return made.map((m) => m.childId);
 }
 
-/** Puts another version of a card in force; those before stay as they were. */
+/** Puts another version of a card in force. Earlier versions stay as they were. */
 export async function putInForce(tx: Tx, schoolId: string, cardId: string, compiled: Card): Promise<void> {
   const hash = contentHash(compiled);
   await tx.insert(cardVersion).values({ schoolId, cardId, hash, compiled }).onConflictDoNothing();

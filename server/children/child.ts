@@ -17,9 +17,9 @@ import { type KnowingRow, type KnownAction, knowingRows, knownFrom, weekOf } fro
 
 const { assignment, card, cardVersion, criterionMark, play, playEvent, revision } = schema;
 
-/** What was known of a child at the end of a week, on one axis of one action. */
+/** What was known of a child at the end of a week, for one axis of one action. */
 export interface Week extends Estimate {
-  /** When its last try was, and the tries of it. */
+  /** The time of the last attempt in that week, and the number of attempts. */
   at: Date;
   tries: number;
 }
@@ -38,7 +38,7 @@ export interface ChildCard {
   assignmentId: string;
   title: string;
   opensAt: Date;
-  /** Why its card is other than what was designed, as the card says it. */
+  /** Why the child's card differs from the design, as the card says it. */
   changes: { key: string; params?: Record<string, string | number> }[];
   criteria: { text: string; mark: string }[];
 }
@@ -56,18 +56,21 @@ export interface ChildPage {
   courses: Course[];
   goes: ChildGo[];
   cards: ChildCard[];
-  /** Minutes at play, from the first event of each go to its last: in the last seven days, and a week since its first go. */
+  /**
+   * Minutes of play, from the first event of each go to the last: in the last seven days, and per week since the
+   * first go.
+   */
   played: { lately: number; aWeek: number; weeks: number };
-  /** The minutes of moving that its newest activity asks for in a week; null: it says nothing of it. */
+  /** The minutes of activity per week that the newest activity asks for. Null if it does not say. */
   goal: number | null;
-  /** By the way it is sent, what resting places show beside the spread. */
+  /** For each action, the bias that resting places show in addition to the spread. */
   leans: Partial<Record<Action, Lean>>;
-  /** Goes are still being worked out. */
+  /** True while goes are still being worked out. */
   working: boolean;
 }
 
 const WEEK = 7 * 86_400_000;
-/** How long a child played, lately and a week. */
+/** How long a child played, lately and per week. */
 function playedIn(goes: readonly Go[], now: Date): ChildPage["played"] {
   const minutes = (list: readonly Go[]) => list.reduce((sum, go) => sum + go.score.seconds, 0) / 60;
   const age = (go: Go) => now.getTime() - go.startedAt.getTime();
@@ -75,7 +78,7 @@ function playedIn(goes: readonly Go[], now: Date): ChildPage["played"] {
   return { lately: minutes(goes.filter((go) => age(go) < WEEK)), aWeek: minutes(goes) / weeks, weeks };
 }
 
-/** How one axis of one action went, week by week: after each week with a try, what was known by then. */
+/** How one axis of one action developed: after each week with an attempt, what was known by then. */
 async function courseOf(
   list: readonly KnowingRow[],
   age: number,
@@ -109,7 +112,7 @@ async function courseOf(
   };
 }
 
-/** All that the school knows of one child, for its teacher. */
+/** Everything that the school knows about one child, for the child's teacher. */
 export async function childPage(who: SignedIn, id: string, now = new Date()): Promise<ChildPage> {
   const { laid, rows, ...page } = await withTenant(who.schoolId, async (tx) => {
     const me = await ownChild(tx, who, id);
@@ -119,7 +122,7 @@ export async function childPage(who: SignedIn, id: string, now = new Date()): Pr
         id: card.id,
         assignmentId: card.assignmentId,
         opensAt: assignment.opensAt,
-        // Of long documents only what the page shows.
+        // Only the parts of long documents that the page shows.
         title: sql<string>`${revision.document}->>'title'`,
         action: sql<Action>`${revision.document}->'aim'->>'action'`,
         criteria: sql<Activity["criteria"]>`${revision.document}->'criteria'`,
@@ -184,7 +187,7 @@ export async function childPage(who: SignedIn, id: string, now = new Date()): Pr
       laid: await laidOut(tx, id),
     };
   });
-  // Week by week over a year: worked out after the database, in steps.
+  // A year week by week is worked out after the database work, in steps.
   const breathe = breather();
   const courses: Course[] = [];
   for (const key of new Set(rows.map((row) => `${row.action} ${row.axis}`)))
@@ -204,9 +207,9 @@ export async function childPage(who: SignedIn, id: string, now = new Date()): Pr
     leans: laid.length > 0 ? await compute("leans", laid) : {},
   };
 }
-/** The newest goes are looked at for resting places, so many. */
+/** How many of the newest goes are searched for resting places. */
 const MAX_LAID = 40;
-/** Goes of a child in which somebody showed where pieces came to rest. */
+/** The goes of a child for which somebody recorded where pieces came to rest. */
 async function laidOut(tx: Tx, childId: string) {
   const plays = await tx
     .select({ play, compiled: cardVersion.compiled })

@@ -29,7 +29,10 @@ const childFacts = z.strictObject({
   support: note.optional(),
 });
 const newChild = childFacts.pick({ name: true, age: true });
-/** A child by hand, in one of the teacher's own classes; a private link, and cards of what is out for all of the class, come by themselves. */
+/**
+ * Adds a child by hand to one of the teacher's own classes. The child gets a private link, and cards of everything
+ * that is out for the whole class.
+ */
 export function addChild(who: SignedIn, classId: string, given: unknown): Promise<string> {
   const read = newChild.safeParse(given);
   if (!read.success) throw new NotAllowed(problemsOf(read.error));
@@ -38,7 +41,7 @@ export function addChild(who: SignedIn, classId: string, given: unknown): Promis
   if (short) throw NotAllowed.of("name", `This looks like a full name. Write ${short} instead.`);
   return withTenant(who.schoolId, async (tx) => {
     await ownClass(tx, who.teacherId, classId);
-    // One by one, so that nobody is added twice at once.
+    // Adds one child at a time, so that nobody is added twice.
     await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`rows ${who.schoolId}`}, 0))`);
     const children = await tx.select({ name: child.name }).from(child).where(eq(child.classId, classId));
     if (children.some((eachChild) => eachChild.name.toLowerCase() === name.toLowerCase()))
@@ -56,7 +59,7 @@ export function addChild(who: SignedIn, classId: string, given: unknown): Promis
   });
 }
 
-/** What the teacher changes about a child. */
+/** Saves the teacher's changes to a child. */
 export function saveChild(who: SignedIn, childId: string, given: unknown): Promise<void> {
   const read = childFacts.safeParse(given);
   if (!read.success) throw new NotAllowed(problemsOf(read.error));
@@ -65,7 +68,7 @@ export function saveChild(who: SignedIn, childId: string, given: unknown): Promi
     const [was] = await tx.select().from(child).where(eq(child.id, childId));
     const { age, step, leftHanded } = read.data;
     await tx.update(child).set(read.data).where(eq(child.id, childId));
-    // Cards depend on nothing else of what is edited here.
+    // Cards depend on none of the other fields edited here.
     if (was && (was.age !== age || was.step !== step || was.leftHanded !== leftHanded))
       await enqueue(tx, who.schoolId, "cards", [childId]);
   }).then(wakeJobRunner);

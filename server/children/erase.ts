@@ -7,10 +7,10 @@ import { answersAbout, homesAround, showErased } from "./purge.ts";
 
 const { card, child, classTeacher, criterionMark, job, message, play, playEvent } = schema;
 
-/** A deleted child can be brought back for this many days; then everything of theirs is purged. */
+/** A deleted child can be restored for this many days. After that, everything about them is purged. */
 export const GRACE_DAYS = 30;
 
-/** What goes when a child is deleted, counted. */
+/** How much would be deleted with a child. */
 export interface ErasePreview {
   name: string;
   className: string;
@@ -19,16 +19,16 @@ export interface ErasePreview {
   events: number;
   marks: number;
   messages: number;
-  /** Survey answers that came through the class link. */
+  /** The number of survey answers that came through the class link. */
   answers: number;
-  /** Homes in which nobody else lives: they go as well. */
+  /** Homes in which nobody else lives. They are deleted too. */
   homes: string[];
-  /** Homes that stay, since another child lives there. */
+  /** Homes that stay, because another child lives there. */
   sharedHomes: string[];
   notes: boolean;
 }
 
-/** What deleting a child would take away. NotFound: not in a class of this teacher. */
+/** What deleting a child would delete. Throws NotFound if the child is not in a class of this teacher. */
 export function erasePreview(who: SignedIn, childId: string): Promise<ErasePreview> {
   return withTenant(who.schoolId, async (tx) => {
     const me = await ownChild(tx, who, childId);
@@ -68,7 +68,10 @@ export function erasePreview(who: SignedIn, childId: string): Promise<ErasePrevi
   });
 }
 
-/** Deletes a child: hidden at once, the private link off, everything purged after the days of grace. Done twice it is done once. */
+/**
+ * Deletes a child: hidden at once, the private link turned off, everything purged after GRACE_DAYS. A repeated call
+ * changes nothing.
+ */
 export function eraseChild(who: SignedIn, childId: string, now = new Date()): Promise<Date> {
   return withTenant(who.schoolId, async (tx) => {
     await showErased(tx);
@@ -81,7 +84,7 @@ export function eraseChild(who: SignedIn, childId: string, now = new Date()): Pr
   });
 }
 
-/** A child of the teacher's classes who is deleted and not purged yet. */
+/** A child of the teacher's classes who is deleted but not purged yet. */
 export interface ErasedChild {
   id: string;
   name: string;
@@ -101,14 +104,14 @@ export function erasedChildren(who: SignedIn): Promise<ErasedChild[]> {
   });
 }
 
-/** Brings a deleted child back with everything of theirs, while the days of grace last. */
+/** Restores a deleted child with everything about them, within GRACE_DAYS. */
 export function restoreChild(who: SignedIn, childId: string): Promise<string> {
   return withTenant(who.schoolId, async (tx) => {
     await showErased(tx);
     const me = await ownChild(tx, who, childId);
     await tx.update(child).set({ eraseAt: null }).where(eq(child.id, childId));
     await tx.delete(job).where(and(eq(job.kind, "erase"), eq(job.about, childId)));
-    // What was sent to the class meanwhile reaches them too.
+    // The child also gets what was sent to the class in the meantime.
     await enqueue(tx, who.schoolId, "cards", [childId]);
     return me.name;
   }).then((name) => {

@@ -13,25 +13,31 @@ import { ownChild } from "../school/classes.ts";
 
 const { assignment, card, revision } = schema;
 
-/** A child's card as it would be with other support. Nothing of it is kept. */
+/** A child's card as it would be with other support. Nothing of it is stored. */
 export interface SupportPreview {
   name: string;
   title: string;
   assignmentId: string;
-  /** The card with the support that is looked at. */
+  /** The card with this support. */
   card: Card;
   tries: number;
-  /** The share of sends that count, 0 to 1, without any support and with this; null where nothing is aimed at. */
+  /** The share of attempts that count, 0 to 1, without any support and with this. Null if the game has no targets. */
   rates: { plain: number | null; with: number | null };
-  /** Of the support looked at: what this game has a use for, and what it has none for. */
+  /** Of this support, what the game can use and what it cannot. */
   fits: Support[];
   idle: Support[];
-  /** The game is as hard as it was with this support, or easier; else ready activities that it can be made right in. */
+  /**
+   * True if the game is as hard as before with this support, or easier. Otherwise, ready activities in which it can
+   * be.
+   */
   held: boolean;
   others: string[];
 }
 
-/** The newest game sent to a child, or one that is named, with such support. NotFound: not of the teacher's classes, or never sent to that child. */
+/**
+ * Previews the newest game sent to a child, or a given one, with this support. Throws NotFound if the child is not in
+ * the teacher's classes, or the game was never sent to them.
+ */
 export async function supportPreview(
   who: SignedIn,
   childId: string,

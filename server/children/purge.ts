@@ -5,12 +5,15 @@ import { childrenOf, homesOf } from "../homes/homes-of.ts";
 
 const { assignment, child, job, surveyAnswer } = schema;
 
-/** Deleted children are hidden by the database itself; a transaction that restores or purges one asks to see them. */
+/** The database itself hides deleted children. A transaction that restores or purges one calls this to see them. */
 export const showErased = (tx: Tx) => tx.execute(sql`select set_config('yard.erased', 'shown', true)`);
 
 const plain = (name: string) => name.toLowerCase().replace(/[^\p{L}\p{N}]/gu, "");
 
-/** Survey answers about a child: those placed at a home where nobody else lives, and those of the class under the child's name. */
+/**
+ * Survey answers about a child: those matched to a home where nobody else lives, and those of the class under the
+ * child's name.
+ */
 export async function answersAbout(
   tx: Tx,
   k: { name: string; classId: string },
@@ -31,7 +34,10 @@ export async function answersAbout(
   return [...new Set([...placed.map((r) => r.id), ...named])];
 }
 
-/** The homes of a child: those where nobody else lives, and those that others share. Deleted children count as living there. */
+/**
+ * The homes of a child: those where nobody else lives, and those shared with others. Deleted children count as living
+ * there.
+ */
 export async function homesAround(tx: Tx, childId: string) {
   const homes = (await homesOf(tx, [childId])).get(childId)!;
   const alone: typeof homes = [];
@@ -40,7 +46,10 @@ export async function homesAround(tx: Tx, childId: string) {
   return { alone, shared };
 }
 
-/** Purges a deleted child whose time has come: every row about them, in every table. Nothing happens where they were brought back. */
+/**
+ * Purges a deleted child after the days of grace: every row about them in every table. Does nothing if the child was
+ * restored.
+ */
 export async function purgeChild(schoolId: string, childId: string, now = new Date()): Promise<void> {
   await withTenant(schoolId, async (tx) => {
     await showErased(tx);
@@ -54,13 +63,13 @@ export async function purgeChild(schoolId: string, childId: string, now = new Da
     );
     if (answers.length > 0) await tx.delete(surveyAnswer).where(inArray(surveyAnswer.id, answers));
     for (const home of alone) await leave(tx, childId, home.id);
-    // Levels are kept with an assignment, by child.
+    // An assignment stores the levels of its children.
     await tx
       .update(assignment)
       .set({ levels: sql`${assignment.levels} - ${childId}` })
       .where(sql`${assignment.levels} ? ${childId}`);
     await tx.delete(job).where(eq(job.about, childId));
-    // Cards, goes, events, results, marks, what was learnt, links and messages go with the child.
+    // Cards, goes, events, results, marks, evidence, links and messages are deleted with the child.
     await tx.delete(child).where(eq(child.id, childId));
   });
 }

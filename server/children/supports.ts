@@ -12,7 +12,10 @@ const supportList = z
   .array(z.enum(SUPPORT_IDS as [string, ...string[]], { error: "Choose the support from the list." }))
   .max(SUPPORT_IDS.length);
 
-/** What one child needs, for every activity that has a use for it: kept with the child; its cards that nobody has begun are rebuilt. */
+/**
+ * Saves the support that one child needs in every activity that can use it. The child's cards that nobody has begun
+ * are compiled again.
+ */
 export async function saveSupports(who: SignedIn, childId: string, given: readonly string[]): Promise<void> {
   const read = supportList.safeParse(given);
   if (!read.success) throw new NotAllowed(problemsOf(read.error));

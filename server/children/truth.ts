@@ -11,16 +11,19 @@ const { child, childForecast, evidence } = schema;
 
 export interface ClassTruth extends Omit<Truth, "goes"> {
   className: string;
-  /** The share that came true least as it was forecast; null: all are near enough. */
+  /** The bin whose forecasts were farthest from the truth. Null if all are near enough. */
   worst: Truth["bins"][number] | null;
   goes: number;
   children: number;
   leftOut: Record<LeftOut, number>;
-  /** Some children's goes are still being worked out: what is told leaves them out. */
+  /** True while some children's goes are still being worked out. The figures leave them out. */
   working: boolean;
 }
 
-/** How well forecasts came true for one of the teacher's classes, over every go whose tries are known. It adds up what is kept for each child. */
+/**
+ * How well forecasts came true for one of the teacher's classes, over every go with known attempts. Adds up what is
+ * stored for each child.
+ */
 export async function truthOfClass(who: SignedIn, classId: string): Promise<ClassTruth> {
   const told = await withTenant(who.schoolId, async (tx) => {
     const { name } = await ownClass(tx, who.teacherId, classId);

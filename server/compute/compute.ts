@@ -13,7 +13,10 @@ let worker: Worker | null = null;
 let asked = 0;
 const waiting = new Map<number, Waiting>();
 
-/** From now on figures are worked out in a thread of this file; without one, where they are asked for (tests, loading). */
+/**
+ * Starts using a thread with this file. Without one, figures are worked out where they are asked for (tests,
+ * loading).
+ */
 export function configureWorker(thread: URL): void {
   file = thread;
 }
@@ -37,7 +40,7 @@ function start(thread: URL): Worker {
   return made;
 }
 
-/** Works something out beside the requests; a thread that fell over is started again. */
+/** Works something out beside the requests. A thread that fails is restarted. */
 export function compute<K extends WorkName>(name: K, ...args: Args<K>): Promise<Reply<K>> {
   if (!file) return Promise.resolve((computeTasks[name] as (...parameters: Args<K>) => Reply<K>)(...args));
   worker ??= start(file);

@@ -1,7 +1,7 @@
 import { parentPort } from "node:worker_threads";
 import { computeTasks, type WorkName } from "./work.ts";
 
-/** The thread: one question after the other, each answered under its number. */
+/** The thread answers one question after the other, each under its number. */
 parentPort!.on("message", ({ id, name, args }: { id: number; name: WorkName; args: never[] }) => {
   try {
     parentPort!.postMessage({ id, told: (computeTasks[name] as (...a: never[]) => unknown)(...args) });

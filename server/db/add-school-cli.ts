@@ -6,7 +6,7 @@ import { passwordProblem } from "../auth/common-passwords.ts";
 import { addSchool } from "./add-school.ts";
 import { schoolFile } from "./school-file.ts";
 
-/** Adds the school that a file describes, with DATABASE_URL signed in as the owner; `scripts/school.mjs` gives both. */
+/** Adds the school that a file describes. DATABASE_URL signs in as the owner; `scripts/school.mjs` provides both. */
 const stop = (line: string): never => {
   process.stderr.write(`${line}\n`);
   process.exit(2);

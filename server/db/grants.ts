@@ -1,9 +1,9 @@
 import type postgres from "postgres";
 
-/** The group that the application's own role is a member of. It holds the rights below and no others. */
+/** The group to which the application's own role belongs. It holds the rights below and no others. */
 export const APP_GROUP = "yard_app";
 
-/** What was sent and what was played is only ever added to: no right to change or delete it. */
+/** What was sent and what was played is only ever added to, so there is no right to change or delete it. */
 const TABLES: Readonly<Record<string, string>> = {
   activity: "select, insert, update, delete",
   assignment: "select, insert, update, delete",
@@ -35,7 +35,7 @@ const TABLES: Readonly<Record<string, string>> = {
   session: "select, insert, update, delete",
   survey_answer: "select, insert, update, delete",
 };
-/** Rights on single columns: password hashes are nobody's to read. */
+/** Rights on single columns. Nobody may read password hashes. */
 const COLUMNS: readonly string[] = [
   "update (hash, opened_at) on public.card",
   "update (rare) on public.expected_band",
@@ -43,8 +43,8 @@ const COLUMNS: readonly string[] = [
 ];
 
 /**
- * Gives the application's group its rights on everything that is there, and takes away any other. Run at every start, so that a database which came
- * from a backup, without roles and rights, is as good as the one it was made from.
+ * Gives the application's group its rights on everything in the database and removes all others. Runs at every start,
+ * so that a database restored from a backup, which has no roles and rights, gets them again.
  */
 export async function giveRights(sql: postgres.Sql): Promise<void> {
   await sql.unsafe(`grant usage on schema public to ${APP_GROUP}`);
@@ -62,7 +62,7 @@ export async function giveRights(sql: postgres.Sql): Promise<void> {
   }
 }
 
-/** Makes the group where it is missing: a cluster that a backup is restored into knows no roles of ours. */
+/** Creates the group if it is missing. A new cluster into which a backup is restored has none of our roles. */
 export async function makeGroup(sql: postgres.Sql): Promise<void> {
   const [known] = await sql`select 1 from pg_roles where rolname = ${APP_GROUP}`;
   if (!known) await sql.unsafe(`create role ${APP_GROUP} nologin`);

@@ -1,8 +1,8 @@
 import type postgres from "postgres";
 
 /**
- * Puts everything of the application under a plain role: no superuser, no login, nothing but these objects. What runs as the
- * owner can then do no more than the owner of these tables could. Safe to run again; a new object is found by its owner.
+ * Makes a plain role the owner of everything of the application: no superuser, no login, nothing but these objects.
+ * Code that runs as the owner can then do no more than that. Safe to run again: new objects are found by their owner.
  */
 export async function giveToPlainOwner(sql: postgres.Sql, plain: string): Promise<void> {
   const [known] = await sql`select 1 from pg_roles where rolname = ${plain}`;
@@ -26,7 +26,7 @@ export async function giveToPlainOwner(sql: postgres.Sql, plain: string): Promis
     select format('alter function %s', p.oid::regprocedure) from pg_proc p
       where p.pronamespace = 'public'::regnamespace and p.proowner <> ${plain}::regrole`;
   for (const { alter } of others) await sql.unsafe(`${alter} owner to ${plain}`);
-  // Nobody makes objects of their own here, temporary ones neither.
+  // Nobody may create objects here, not even temporary ones.
   await sql.unsafe(`revoke temporary, create on database "${me!.database.replaceAll('"', '""')}" from public`);
   await sql.unsafe("revoke create on schema public from public");
 }

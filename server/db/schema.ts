@@ -30,11 +30,11 @@ import type { HomeAnswers, HomeKit, HomeSpace } from "#core/records/home.ts";
 import type { PlayedGame, PlayScore, PlaySetup, Reflection } from "#core/records/play.ts";
 import type { Item } from "#core/things/item.ts";
 
-/** Instants in UTC. */
+/** A time in UTC. */
 const instant = (name: string) => timestamp(name, { withTimezone: true, mode: "date" });
 const created = () => instant("created_at").notNull().defaultNow();
 const id = () => uuid("id").primaryKey().defaultRandom();
-/** A document as it was stored, read in today's shape. Rows are never rewritten. */
+/** A document as it was stored, converted to today's shape when read. Rows are never rewritten. */
 const documents = <T>(now: (kept: never) => unknown) =>
   customType<{ data: T; driverData: unknown }>({
     dataType: () => "jsonb",

@@ -9,7 +9,10 @@ export const schoolZone = z
     error: "zone must be an IANA time zone, for example Europe/London",
   });
 
-/** A whole school to begin with: `npm run school -- FILE`. Children by first name and initial; homes are shared by name. */
+/**
+ * A whole school to begin with: `npm run school -- FILE`. Children have a first name and an initial. Homes are shared
+ * by name.
+ */
 export const schoolFile = z.strictObject({
   school: z.string().min(1).max(100),
   zone: schoolZone,
@@ -28,7 +31,7 @@ export const schoolFile = z.strictObject({
       .partial({ kit: true, quiet: true, noBallsIndoors: true })
       .extend({
         label: z.string().min(1).max(60),
-        /** The family itself said so. */
+        /** True if the family itself answered. */
         answered: z.boolean().default(false),
       })
       .strict(),

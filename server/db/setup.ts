@@ -8,8 +8,9 @@ import { APP_GROUP, giveRights, makeGroup } from "./grants.ts";
 import { giveToPlainOwner } from "./plain-owner.ts";
 
 /**
- * Brings the database of DATABASE_URL (signed in as its owner) up to date and prepares the application's own role. Prints one
- * line of JSON: the application's database URL and the server's secret. Safe to run again, also by several copies at once.
+ * Brings the database of DATABASE_URL (signed in as its owner) up to date and prepares the application's own role.
+ * Prints one line of JSON with the application's database URL and the server's secret. Safe to run again, also by
+ * several copies at once.
  */
 const LOCK = 7_214_503;
 
@@ -36,7 +37,7 @@ async function main(): Promise<void> {
     app.username = role;
     app.password = password;
     const [{ some }] = await sql<[{ some: boolean }]>`select exists (select from teacher) as some`;
-    // Where nobody can sign in yet, the console gives a link that makes the first administrator.
+    // If nobody can sign in yet, the console prints a link that creates the first administrator.
     process.stdout.write(
       `${JSON.stringify({ appUrl: app.href, secret, ...(!some && { setUp: firstToken(secret) }) })}\n`,
     );
@@ -46,8 +47,8 @@ async function main(): Promise<void> {
 }
 
 /**
- * Where the model has changed, what it gave before is recomputed once: the expected bands of what was sent, and the open cards of their
- * children that nobody has begun. Begun ones stay.
+ * After a change of the model, its stored results are computed again once: the expected ranges of assignments, and
+ * the open cards that nobody has begun. Cards that were begun stay.
  */
 async function askForNewModel(sql: postgres.Sql): Promise<void> {
   await sql`

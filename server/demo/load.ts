@@ -22,9 +22,9 @@ import { acceptSubmission } from "../submissions/accept.ts";
 import { DEMO_CHILD, DEMO_EMAIL, DEMO_PASSWORD, DEMO_SCHOOL, ownThing, tidewell } from "./tidewell.ts";
 
 /**
- * Loads Tidewell Bridge School into an empty database: two classes, three sendings of two activities, two thirds of them
- * played, some late, some unopened, one activity waiting in the workbench. Loaded once; prints how to sign in, as JSON. With
- * YARD_DEMO_WEEKS=on eight weeks of one class come before them.
+ * Loads Tidewell Bridge School into an empty database: two classes and three assignments of two activities, two
+ * thirds of them played, some late, some unopened, and one activity in progress in the workbench. Loaded once. Prints
+ * how to sign in, as JSON. With YARD_DEMO_WEEKS=on, eight weeks of one class come before them.
  */
 const DAY = 86_400_000;
 const HOUR = 3_600_000;
@@ -51,26 +51,26 @@ interface Sending {
   closes: number;
   tries: number;
   mark: number | null;
-  /** Only so many of the class, by name, and the child whose link is printed. */
+  /** Only this many children of the class, by name, and the child whose link is printed. */
   few?: number;
-  /** Shares of the class that never look, only look, and hand in after closing. */
+  /** The shares of the class that never open it, only open it, or hand in after closing. */
   unopened: number;
   onlyLook: number;
   late: number;
-  /** How a child plays that usually plays so, by its place in the class; as usual unless given. */
+  /** How a child who usually plays in this way plays here, by the child's index. As usual if left out. */
   plays?: (usual: BehaviorProfile, child: number) => BehaviorProfile;
   /** The child whose link is printed plays as well. */
   everybody?: boolean;
 }
 
-/** What one simulated assignment needs: the order, the time and the random numbers. */
+/** The data for one simulated assignment: the order, the time and the random numbers. */
 interface Drawing {
   sending: Sending;
   now: number;
   seed: number;
   draw: () => number;
 }
-/** Identifies the go of number `g` by the child of number `i`. */
+/** Identifies go number `g` of child number `i`. */
 interface OneGo {
   link: { schoolId: string; childId: string };
   card: { id: string; hash: string; compiled: Card; age: number };
@@ -89,7 +89,7 @@ async function playGoOf(
   const mode = draw() < 0.6 || !modes.includes("against") ? "alone" : "against";
   const setup = { players: mode === "alone" ? 1 : 2, mode, seed: i + g } as const;
   const begun = lookedAt + (0.2 + g * 3) * HOUR + draw() * HOUR;
-  // Of the weeks before: in the afternoon.
+  // In earlier weeks, children play in the afternoon.
   const afternoon = Math.floor(begun / DAY) * DAY + (14 + g) * HOUR + (begun % HOUR);
   const startedAt = Math.min(until - 600_000, sending.everybody ? afternoon : begun);
   const stops = draw() < 0.06 ? 0.08 : 0;
@@ -186,7 +186,7 @@ async function play(
     const fate = draw();
     if ((card.name === DEMO_CHILD && !sending.everybody) || fate < sending.unopened) continue;
     const link = { schoolId: who.schoolId, childId: card.childId };
-    // The same child plays alike in every game.
+    // The same child plays in the same way in every game.
     const usual = behaviorProfile(numberOf(card.name));
     const until = Math.min(now, now + sending.closes);
     const lookedAt = now + sending.opens + draw() * (until - now - sending.opens) * 0.8;
@@ -204,7 +204,7 @@ async function play(
         });
   }
 }
-/** A number of a name, the same each time. */
+/** A number derived from a name, always the same. */
 const numberOf = (name: string) => [...name].reduce((sum, text) => (31 * sum + text.codePointAt(0)!) % 1_000_003, 7);
 const ANSWERS = [
   "Bending my knees.",
@@ -216,7 +216,7 @@ const ANSWERS = [
 ];
 const PLANS = ["Stand closer first.", "Push softer.", "Use my other hand.", "Take a bigger step.", ""];
 
-/** What the school is called until all of it is there. */
+/** The school's name until loading is complete. */
 const UNFINISHED = `${DEMO_SCHOOL} (being set up)`;
 
 async function load(owner: postgres.Sql): Promise<void> {
@@ -278,7 +278,7 @@ async function load(owner: postgres.Sql): Promise<void> {
   const now = Date.now();
   await askFamilies(who, heron, "invite");
   await askFamilies(who, otter, "invite");
-  // Two families came through the class link: one as the roster writes it, one not.
+  // Two families came through the class link, one under the name in the roster and one not.
   for (const [name, n] of [
     ["amina d", 3],
     ["Little Rafe", 2],
@@ -288,7 +288,7 @@ async function load(owner: postgres.Sql): Promise<void> {
     const answers = { kit: { sock: 6, towel: 2, shoebox: n, cushion: 2 }, space: null, players: n };
     await saveAnswer(to, id, { given: answers, name });
   }
-  // School hours, some days from today.
+  // School hours on some day from today.
   const at = (days: number, hour: number) => Math.floor(now / DAY) * DAY + days * DAY + hour * HOUR - now;
   const common = { tries: 3, late: 0.15 };
   await play(
@@ -389,7 +389,7 @@ async function load(owner: postgres.Sql): Promise<void> {
     now,
     16,
   );
-  // Short ones, each for a few of a class.
+  // Short activities, each for a few children of a class.
   const short = [
     ["sweep", otter, 12],
     ["board", heron, 30],
@@ -406,18 +406,18 @@ async function load(owner: postgres.Sql): Promise<void> {
   await owner`update school set name = ${DEMO_SCHOOL} where id = ${schoolId}`;
 }
 
-/** So many weeks of one class before today, one game each. */
+/** How many weeks of one class come before today, with one game each. */
 const WEEKS = 8;
-/** What was played, week by week. */
+/** The games, week by week. */
 const WEEKLY = ["climb", "board", "climb", "tally", "pins", "climb", "board", "climb"] as const;
-/** A child gets so much surer from one week to the next, the middle one. */
+/** The factor by which the spread of a typical child shrinks from one week to the next. */
 const BETTER = 0.965;
-/** Of so many children one is far behind, and one far ahead. */
+/** One of this many children is far behind, and one far ahead. */
 const ONE_IN = 9;
 
 /**
- * Eight weeks of a class, so that what is known of each child has something to rest on. Its children miss by another law than the forecast's:
- * each pulls its own way, sends some wild and tires. Each has a way of its own and keeps it.
+ * Eight weeks of a class, so that there is something to learn about each child. The children miss in another way than
+ * the forecast assumes: each has a bias, throws some wild and gets tired. Each child keeps that way of playing.
  */
 async function weeks(who: { teacherId: string; schoolId: string }, classId: string, now: number): Promise<void> {
   const documents = new Map<string, { id: string; document: Activity }>();
@@ -464,7 +464,7 @@ const WEEKLY_TITLES = {
 const owner = postgres(process.env.DATABASE_URL!, { max: 1, onnotice: () => undefined });
 const LOCK = 7_214_504;
 await owner`select pg_advisory_lock(${LOCK})`;
-// A load that was cut off halfway is taken out and done again.
+// A load that was interrupted is removed and repeated.
 await owner`delete from school where name = ${UNFINISHED}`;
 const [known] = await owner`select count(*)::int as n from school`;
 if (known!.n === 0 && process.env.YARD_DEMO === "1") await load(owner);

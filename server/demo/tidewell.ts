@@ -69,7 +69,7 @@ const OTTER: readonly (readonly [string, number, boolean?])[] = [
   ["Maxim R.", 11],
   ["Noor A.", 11],
 ];
-/** Sisters and brothers share a home; one child has two. */
+/** Siblings share a home. One child has two homes. */
 const SIBLINGS: readonly (readonly string[])[] = [
   ["Ilse P.", "Aoife P."],
   ["Odette R.", "Calla R."],
@@ -84,10 +84,10 @@ const SUPPORT: Record<string, string> = {
   "Una J.": "Wears a hearing aid: no bell, show the time.",
 };
 
-/** How a home differs from what its like tends to have: things it lacks, and things it surely has. */
+/** How a home differs from typical ones of its kind: items it lacks, and items it certainly has. */
 interface Like {
   space: HomeSpace | null;
-  /** Share of the usual things that are there. */
+  /** The share of the usual items that are there. */
   rich: number;
   lacks?: (item: Item) => boolean;
   has?: readonly string[];
@@ -97,14 +97,14 @@ interface Like {
 const rolls = (item: Item) => item.moves.includes("ground") && item.drag !== null && item.drag <= 2;
 const outside = (item: Item) => item.room === "outside";
 const LIKES: readonly Like[] = [
-  // A flat: a short corridor, no ball, no saucepan to spare.
+  // A flat with a short corridor, no ball and no saucepan to spare.
   {
     space: { kind: "corridor", length: 3, width: 1.5, floor: "boards", indoors: true, ceiling: 2.5 },
     rich: 0.75,
     lacks: (item) => rolls(item) || outside(item) || item.id === "saucepan",
     has: ["sock", "string", "box", "bucket", "book", "bottle"],
   },
-  // Carpet throughout.
+  // A home with carpet everywhere.
   {
     space: { kind: "room", length: 4.2, width: 3.4, floor: "carpet", indoors: true, ceiling: 2.5 },
     rich: 0.9,
@@ -134,7 +134,7 @@ const LIKES: readonly Like[] = [
     has: ["coaster", "tape"],
   },
   { space: { kind: "garden", length: 6, width: 5, floor: "grass", indoors: false }, rich: 1 },
-  // Newly moved in: hardly anything unpacked.
+  // A family that has just moved in, with hardly anything unpacked.
   {
     space: { kind: "room", length: 3.6, width: 3, floor: "carpet", indoors: true, ceiling: 2.2 },
     rich: 0.25,
@@ -147,12 +147,12 @@ const LIKES: readonly Like[] = [
     quiet: true,
   },
 ];
-/** Shares of families that said nothing, and only the space. */
+/** The share of families that answered nothing, and of those that described only the space. */
 const SILENT = 0.14;
 const ONLY_SPACE = 0.08;
 const DISC = "foamDisc";
 
-/** A thing of the school's own: it was lent out before the roof leaked. */
+/** An item of the school's own, lent out before the roof leaked. */
 export const ownThing: Item = {
   ...catalogueItem("coaster")!,
   id: DISC,
@@ -210,7 +210,7 @@ export function tidewell(): SchoolFile {
   const all = [...HERON, ...OTTER].map(([name]) => name);
   for (const sibling of SIBLINGS) settle(sibling);
   for (const name of all) if (!homeOf.has(name)) settle([name]);
-  // A long yard at a grandparent's.
+  // A long yard at a grandparent's home.
   const weekend = "Wren's weekend home";
   const yard: Like = {
     space: { kind: "yard", length: 16, width: 3, floor: "paving", indoors: false },

@@ -20,19 +20,22 @@ export interface ClassAnswer {
   answers: HomeAnswers;
   support: string;
   updatedAt: Date;
-  /** Whose home it could be: one child of that name, in that class. */
+  /** The child whose home it could be: the only one of that name in that class. */
   suggests: string | null;
 }
-/** Names are compared without case, spaces and marks. */
+/** Names are compared without capitals, spaces and punctuation. */
 const plain = (name: string) => name.toLowerCase().replace(/[^\p{L}\p{N}]/gu, "");
 const isBlank = (r: { name: string; answers: HomeAnswers; support: string }) =>
   r.name.trim() === "" && r.support === "" && contentHash(r.answers) === contentHash(NOTHING_SAID);
 
-/** Answers of a class that belong to no home and were not cleared. */
+/** Answers of a class that are not matched to a home and were not cleared. */
 const waitingIn = (classId: string) =>
   and(eq(surveyAnswer.classId, classId), isNull(surveyAnswer.homeId), isNull(surveyAnswer.clearedAt));
 
-/** Answers that came through the class link and belong to no home yet, oldest first; also those without a name, unless nothing was said at all. */
+/**
+ * Answers that came through the class link and are not matched to a home yet, oldest first. Those without a name are
+ * included unless they are empty.
+ */
 export function waitingAnswers(who: SignedIn, classId: string): Promise<ClassAnswer[]> {
   return withTenant(who.schoolId, async (tx) => {
     await ownClass(tx, who.teacherId, classId);
@@ -47,7 +50,10 @@ export function waitingAnswers(who: SignedIn, classId: string): Promise<ClassAns
   });
 }
 
-/** Clears every answer of a class that belongs to no home, and says how many of them had something in them. `restoreAnswers` brings them back. */
+/**
+ * Clears every answer of a class that is not matched to a home. Returns how many were not empty. `restoreAnswers`
+ * brings them back.
+ */
 export function clearAnswers(who: SignedIn, classId: string): Promise<number> {
   return withTenant(who.schoolId, async (tx) => {
     await ownClass(tx, who.teacherId, classId);
@@ -62,7 +68,7 @@ export async function clearIn(tx: Tx, classId: string): Promise<number> {
     .returning({ name: surveyAnswer.name, answers: surveyAnswer.answers, support: surveyAnswer.support });
   return cleared.filter((r) => !isBlank(r)).length;
 }
-/** How many answers of a class were cleared and can still be brought back. */
+/** How many answers of a class were cleared and can still be restored. */
 export function clearedAnswers(who: SignedIn, classId: string): Promise<number> {
   return withTenant(who.schoolId, async (tx) => {
     await ownClass(tx, who.teacherId, classId);
@@ -79,7 +85,7 @@ export function clearedAnswers(who: SignedIn, classId: string): Promise<number> 
     return rows.filter((row) => !isBlank(row)).length;
   });
 }
-/** Brings back every cleared answer of a class. */
+/** Restores every cleared answer of a class. */
 export function restoreAnswers(who: SignedIn, classId: string): Promise<void> {
   return withTenant(who.schoolId, async (tx) => {
     await ownClass(tx, who.teacherId, classId);
@@ -90,7 +96,7 @@ export function restoreAnswers(who: SignedIn, classId: string): Promise<void> {
   });
 }
 
-/** Puts an answer to a child's first home; from then on the family's changes go straight there. */
+/** Matches an answer to a child's first home. From then on, the family's changes go there directly. */
 export function placeAnswer(who: SignedIn, answerId: string, childId: string): Promise<void> {
   return withTenant(who.schoolId, async (tx) => {
     const me = await ownChild(tx, who, childId);
@@ -126,13 +132,16 @@ export interface OpenAnswer {
   answers: HomeAnswers;
   familyNote: string;
 }
-/** Answers of one class that wait for a home; more than any class has families. Beyond it the least telling ones make room. */
+/**
+ * The most unmatched answers of one class, more than any class has families. Beyond it, the least useful ones are
+ * deleted.
+ */
 export const MAX_ANSWERS = 200;
-/** Answers under one name that wait: a further one replaces the oldest. */
+/** The most unmatched answers under one name. A further one replaces the oldest. */
 const MAX_OF_A_CHILD = 3;
-/** An answer in which nothing was said, or which was cleared, is deleted after this many days. */
+/** An empty or cleared answer is deleted after this many days. */
 const KEPT_DAYS = 14;
-/** The school's name, for pages that show nothing else of it. */
+/** The school's name, for pages that show nothing else about it. */
 export function schoolNameOf(schoolId: string): Promise<string> {
   return withTenant(schoolId, async (tx) => {
     const [row] = await tx.select({ name: schema.school.name }).from(schema.school);
@@ -140,8 +149,9 @@ export function schoolNameOf(schoolId: string): Promise<string> {
   });
 }
 /**
- * Begins an answer through a class link: its id is its key, so it is made here and not given. `caller`, the network address, is slowed where it
- * begins very many. A full list never refuses anybody: what says least makes room.
+ * Begins an answer through a class link. Its id is its key, so it is made here and never taken from the caller.
+ * `caller`, the network address, is slowed down if it begins very many. A full list refuses nobody: the least useful
+ * answer is deleted instead.
  */
 export async function beginAnswer(to: OpenClassLink, caller: string): Promise<string> {
   await surveyTurn(caller);
@@ -154,7 +164,10 @@ export async function beginAnswer(to: OpenClassLink, caller: string): Promise<st
     return row!.id;
   });
 }
-/** Deletes what has had its time, and beyond the most first what was cleared, then blank, nameless and unknown answers, oldest first. */
+/**
+ * Deletes expired answers. If there are still too many, deletes cleared ones first, then blank, nameless and unknown
+ * ones, oldest first.
+ */
 async function makeRoom(tx: Tx, classId: string): Promise<void> {
   const rows = await tx
     .select()
@@ -173,7 +186,7 @@ async function makeRoom(tx: Tx, classId: string): Promise<void> {
   const gone = [...old, ...spare.slice(0, Math.max(0, spare.length - MAX_ANSWERS + 1))].map((row) => row.id);
   if (gone.length > 0) await tx.delete(surveyAnswer).where(inArray(surveyAnswer.id, gone));
 }
-/** Keeps the newest answers under a name. */
+/** Keeps the newest answers under a name and deletes the others. */
 async function keepNewest(tx: Tx, classId: string, name: string): Promise<void> {
   const rows = await tx
     .select({ id: surveyAnswer.id, name: surveyAnswer.name })
@@ -189,7 +202,7 @@ async function keepNewest(tx: Tx, classId: string, name: string): Promise<void> 
       ),
     );
 }
-/** Which of some answers can be gone on with through a class link. */
+/** Those of some answers that can be continued through a class link. */
 export function answersThere(to: OpenClassLink, ids: readonly string[]): Promise<string[]> {
   if (ids.length === 0) return Promise.resolve([]);
   return withTenant(to.schoolId, async (tx) => {
@@ -214,7 +227,10 @@ export function openAnswer(to: OpenClassLink, id: string): Promise<OpenAnswer> {
     return { id, school: row.school, name, answers, familyNote: support };
   });
 }
-/** Gives a family's note to the child that a placed answer is about: the only one of the class in that home, else the one of that name. */
+/**
+ * Passes a family's note on to the child it is about: the only one of the class in that home, otherwise the one with
+ * that name.
+ */
 async function noteFor(
   tx: Tx,
   classId: string,

@@ -7,7 +7,10 @@ import { homesOf } from "./homes-of.ts";
 
 const { child, message } = schema;
 
-/** Asks families for the survey, one message each: everyone not asked yet, or again those who were and said nothing. */
+/**
+ * Sends each family a message with the survey: to everyone not asked yet, or again to those who were asked and have
+ * not answered.
+ */
 export function askFamilies(who: SignedIn, classId: string, which: "invite" | "remind"): Promise<number> {
   return withTenant(who.schoolId, async (tx) => {
     const own = await ownClass(tx, who.teacherId, classId);

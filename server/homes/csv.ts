@@ -12,7 +12,7 @@ import { factsOf, homesOf } from "./homes-of.ts";
 
 const { child } = schema;
 
-/** One row a child and home. The first four must be there; the others may be left out. */
+/** One row for each child and home. The first four columns are required, the others optional. */
 export const HOME_COLUMNS = [
   "class",
   "child",
@@ -39,7 +39,7 @@ export const HOME_COLUMNS = [
   "home_id",
 ] as const;
 const MUST = HOME_COLUMNS.slice(0, 4);
-/** Rows of one file, letters of one file. */
+/** The most rows and the most letters of a file. */
 export const MAX_ROWS = 500;
 export const LONGEST_FILE = 500_000;
 
@@ -87,14 +87,14 @@ export function homesCsv(who: SignedIn): Promise<string> {
 }
 const yes = (b: boolean) => (b ? "yes" : "no");
 
-/** What one row says. A column that is not in the file is undefined, and changes nothing. */
+/** The content of one row. A column that is missing in the file is undefined and changes nothing. */
 export interface GoodRow {
   line: number;
   className: string;
   child: string;
   age: number;
   home: string;
-  /** Ids of an exported file; empty: not given. */
+  /** Ids from an exported file. Empty if not given. */
   childId: string;
   homeId: string;
   facts: { leftHanded?: boolean; step?: number | null; support?: string };
@@ -109,13 +109,13 @@ export interface ReadCsv {
   bad: BadRow[];
   /** Full names that were shortened, or could be. */
   full: { line: number; from: string; to: string }[];
-  /** The file with nothing but its bad rows and those of some more lines, to mend; empty where there are none. */
+  /** The file reduced to its bad rows and those of some further lines, to be corrected. Empty if there are none. */
   leftWith: (lines: readonly number[]) => string;
 }
 
-/** Letters that the last of several names may have: an initial, with or without its point. */
+/** The most letters of the last word of a name: an initial, with or without its point. */
 const INITIAL = 2;
-/** A name with a surname in it as a first name and an initial: `Ada Byron` -> `Ada B.`; null where it is none. */
+/** Shortens a full name to a first name and an initial: `Ada Byron` becomes `Ada B.`. Null if it is not a full name. */
 export function shortName(name: string): string | null {
   const words = name.split(/\s+/);
   const last = words[words.length - 1]!;
@@ -148,7 +148,7 @@ const yesNo = (text: string, column: string): boolean => {
 };
 const numberIn = (text: string): number | undefined => (text === "" ? undefined : Number(text.replace(",", ".")));
 
-/** A home that said it has nothing of the list; an empty cell is one that did not say. */
+/** The word for a home that has none of the items. An empty cell means that the family did not say. */
 const NOTHING = "nothing";
 function thingsText(kit: Readonly<Record<string, number>> | null): string {
   if (kit === null) return "";
@@ -172,7 +172,7 @@ function thingsIn(text: string, known: (id: string) => boolean): Record<string, 
   return out;
 }
 
-/** The columns and some rows of a file, as text again; empty without rows. */
+/** The columns and some rows of a file, as text again. Empty if there are no rows. */
 const leftOf = (columns: readonly string[], rows: readonly Record<string, string>[]): string =>
   rows.length === 0 ? "" : `${Papa.unparse([...rows], { columns: [...columns] })}\r\n`;
 
@@ -218,8 +218,8 @@ function checkColumns(columns: readonly string[]): void {
 }
 
 /**
- * Reads one row: the child, the home and its answers. Throws an Error with the reason if it cannot. `full` is called for each name that was
- * shortened.
+ * Reads one row: the child, the home and its answers. Throws an Error with the reason if it cannot. `full` is called
+ * for each name that was shortened.
  */
 function readRow(
   raw: Record<string, string>,
@@ -239,7 +239,7 @@ function readRow(
 ): Omit<GoodRow, "line"> {
   const cell = (givenText: (typeof HOME_COLUMNS)[number]) => {
     const value = (raw[givenText] ?? "").trim();
-    // A cell kept from being a formula begins with a quote.
+    // A cell that is protected from being read as a formula begins with a quote.
     return /^'[=+\-@]/.test(value) ? value.slice(1) : value;
   };
   const className = classes.find((eachText) => eachText.toLowerCase() === cell("class").toLowerCase());
@@ -278,9 +278,9 @@ function readRow(
 }
 
 /**
- * Reads a file of homes. Columns that are missing or unknown refuse the whole file (NotAllowed names them); otherwise every row is
- * either good or listed with its line and what is wrong. `classes`: names of the teacher's classes. `shorten`: full names are made a
- * first name and an initial; else they are refused.
+ * Reads a file of homes. If columns are missing or unknown, throws NotAllowed with their names. Otherwise every row
+ * is either good or listed with its line and the reason. `classes`: the names of the teacher's classes. `shorten`:
+ * full names are shortened to a first name and an initial; otherwise they are refused.
  */
 export function readHomes(
   text: string,

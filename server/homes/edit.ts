@@ -9,7 +9,7 @@ import { addHome, checked, homeIdFor, homeLabel, keep, oneByOne, room } from "./
 
 const { childHome } = schema;
 
-/** Edits a home for its family; it does not count as the family's own answer. */
+/** Edits a home for its family. This does not count as the family's own answer. */
 export function saveHome(who: SignedIn, childId: string, homeId: string, given: unknown): Promise<void> {
   const answers = checked(given);
   return withTenant(who.schoolId, async (tx) => {
@@ -20,7 +20,7 @@ export function saveHome(who: SignedIn, childId: string, homeId: string, given: 
   });
 }
 
-/** Another home for a child, or the home it shares with another child. */
+/** Adds another home for a child, or a home that the child shares with another one. */
 export function addHomeFor(
   who: SignedIn,
   childId: string,
@@ -40,7 +40,7 @@ export function addHomeFor(
     const [first] = (await homesOf(tx, [of.sharedWith])).get(of.sharedWith)!;
     if (first && room(mine, first.id) === "known") return;
     if (!first) throw NotAllowed.of("sharedWith", "That child has no home yet. Add one first.");
-    // A home of its own that nobody ever said anything about is only a place-holder.
+    // A home of the child's own about which nothing was ever said is only a placeholder.
     for (const home of mine)
       if (home.kit === null && home.space === null && home.answeredAt === null) await leave(tx, childId, home.id);
     await tx.insert(childHome).values({ schoolId: who.schoolId, childId, homeId: first.id }).onConflictDoNothing();

@@ -15,7 +15,7 @@ export interface FamilyHomes {
   homes: (HomeFacts & { answeredAt: Date | null })[];
 }
 
-/** The homes of the child whose link this is; none before its family has said something. */
+/** The homes of the child whose link this is. None until the family has answered something. */
 export function familyHomes(to: { schoolId: string; childId: string }): Promise<FamilyHomes> {
   return withTenant(to.schoolId, async (tx) => {
     const [me] = await tx
@@ -29,7 +29,10 @@ export function familyHomes(to: { schoolId: string; childId: string }): Promise<
   });
 }
 
-/** What a family says of one of its homes (null: its first, made now where there is none); what it leaves out stays. Answers with the home. */
+/**
+ * Saves a family's answers about one of its homes (null: its first, which is made if there is none). Fields that are
+ * left out stay as they are. Returns the home.
+ */
 export function answerForHome(
   to: { schoolId: string; childId: string },
   homeId: string | null,
@@ -53,7 +56,7 @@ async function firstHome(tx: Tx, to: { schoolId: string; childId: string }): Pro
   return addHome(tx, to.schoolId, { childId: to.childId, label: homeLabel(me.name, 0), id: randomUUID() });
 }
 
-/** Another home of the same child, asked for by its family under an order of its own. */
+/** Adds another home of the same child. The family's page makes the order, so that a repeated call adds nothing. */
 export function addFamilyHome(to: { schoolId: string; childId: string }, order: string): Promise<string> {
   const id = homeIdFor(to.childId, order);
   return withTenant(to.schoolId, async (tx) => {

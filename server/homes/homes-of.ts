@@ -6,7 +6,7 @@ import { schema, type Tx } from "../db/client.ts";
 const { childHome, home } = schema;
 export type HomeRecord = typeof home.$inferSelect;
 
-/** What a home's row says, as the core takes it. */
+/** A home's row in the shape that the core needs. */
 export const factsOf = (givenHome: HomeRecord): HomeFacts => ({
   id: givenHome.id,
   label: givenHome.label,
@@ -16,10 +16,10 @@ export const factsOf = (givenHome: HomeRecord): HomeFacts => ({
   quiet: givenHome.quiet,
   noBallsIndoors: givenHome.noBallsIndoors,
 });
-/** A child of whom no home is known yet. */
+/** For a child whose home is unknown. */
 export const UNKNOWN_HOME: HomeFacts = { ...NOTHING_SAID, id: "none", label: "" };
 
-/** Homes of each child, by their labels. */
+/** The homes of each child, ordered by their labels. */
 export async function homesOf(tx: Tx, childIds: readonly string[]): Promise<Map<string, HomeRecord[]>> {
   const out = new Map<string, HomeRecord[]>(childIds.map((id) => [id, []]));
   if (childIds.length === 0) return out;

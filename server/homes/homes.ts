@@ -29,7 +29,10 @@ export interface HomeRow {
   asked: number;
 }
 
-/** A row a child: its homes, who else lives there, its private link unless withdrawn, and when its family was asked. */
+/**
+ * One row for each child: homes, who else lives there, the private link unless withdrawn, and when the family was
+ * asked.
+ */
 export function homesFor(who: SignedIn): Promise<HomeRow[]> {
   return withTenant(who.schoolId, async (tx) => {
     const classes = await classesOf(tx, who.teacherId);
@@ -79,7 +82,7 @@ export function homesFor(who: SignedIn): Promise<HomeRow[]> {
   });
 }
 
-/** The child does not live there; a home where nobody lives is gone. */
+/** Removes a child from a home. A home where nobody lives is deleted. */
 export async function leave(tx: Tx, childId: string, homeId: string): Promise<void> {
   await tx.delete(childHome).where(and(eq(childHome.childId, childId), eq(childHome.homeId, homeId)));
   const left = await tx.select().from(childHome).where(eq(childHome.homeId, homeId));

@@ -12,14 +12,14 @@ import { oneByOne, room } from "./keep.ts";
 
 const { childHome, homeInvitation } = schema;
 
-/** Letters and digits that are not mistaken for each other when read aloud or typed. */
+/** Letters and digits that are not confused with each other when read aloud or typed. */
 const ALPHABET = "0123456789ABCDEFGHJKMNPQRSTVWXYZ";
-/** 60 bits: a code cannot be found by trying within the days that it lasts. */
+/** 60 bits, so that a code cannot be found by trying while it is valid. */
 const CODE_LENGTH = 12;
 const GROUP = 4;
-/** An invitation lasts this many days. */
+/** How long an invitation is valid, days. */
 export const INVITATION_DAYS = 7;
-/** Invitations of one home that can wait at once; a further one replaces the oldest. */
+/** The most open invitations of a home. A further one replaces the oldest. */
 const MAX_WAITING = 4;
 
 const hashOf = (code: string) =>
@@ -50,7 +50,8 @@ async function join(
 ): Promise<void> {
   await oneByOne(tx, childId);
   const live = and(eq(homeInvitation.codeHash, hashOf(code)), gt(homeInvitation.expiresAt, now));
-  // Deleted first: of two who use a code at once only one gets it. Where the joining is refused, this is undone with it.
+  // Deleted first, so that if two people use a code at once only one succeeds. If joining is refused, the deletion is
+  // undone with it.
   const [found] = await tx.delete(homeInvitation).where(live).returning({ homeId: homeInvitation.homeId });
   if (!found)
     throw NotAllowed.of(
@@ -59,7 +60,7 @@ async function join(
     );
   const mine = (await homesOf(tx, [childId])).get(childId)!;
   if (room(mine, found.homeId) === "room") {
-    // A home about which nothing was ever said only held the place.
+    // A home about which nothing was ever said was only a placeholder.
     for (const home of mine)
       if (home.kit === null && home.space === null && home.answeredAt === null) await leave(tx, childId, home.id);
     await tx.insert(childHome).values({ schoolId, childId, homeId: found.homeId }).onConflictDoNothing();
@@ -72,7 +73,7 @@ async function ownHome(tx: Tx, childId: string, homeId: string): Promise<void> {
   if (!homes.some((home) => home.id === homeId)) throw new NotFound("home");
 }
 
-/** A code with which the family of one more child joins this family's home. Shown once, used once. */
+/** Makes a code with which one more child can join this family's home. It is shown once and works once. */
 export function inviteToHome(link: OpenLink, homeId: string): Promise<string> {
   return withTenant(link.schoolId, async (tx) => {
     await ownHome(tx, link.childId, homeId);
@@ -88,7 +89,10 @@ export function inviteToHomeFor(who: SignedIn, childId: string, homeId: string):
   });
 }
 
-/** Joins the home that a code was made for. NotAllowed: unknown, used or out of date, or the child has as many homes as there may be. */
+/**
+ * Joins the home that a code was made for. Throws NotAllowed if the code is unknown, used or expired, or if the child
+ * has the most homes allowed.
+ */
 export function joinHome(link: OpenLink, code: string): Promise<void> {
   return withTenant(link.schoolId, (tx) => join(tx, link.schoolId, { childId: link.childId, code })).then(
     wakeJobRunner,

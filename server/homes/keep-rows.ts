@@ -13,7 +13,7 @@ import { factsOf, type HomeRecord, homesOf } from "./homes-of.ts";
 
 const { child, childHome, home } = schema;
 
-/** One thing that a file changes: of what, and from what to what. */
+/** One change that a file makes: the field, and its old and new values. */
 export interface Change {
   field:
     | "name"
@@ -31,7 +31,7 @@ export interface Change {
   from: unknown;
   to: unknown;
 }
-/** What keeping a row would do. */
+/** What saving a row would do. */
 export interface Planned {
   line: number;
   child: string;
@@ -43,32 +43,33 @@ export interface Planned {
   changes: Change[];
 }
 export interface Looked {
-  /** Of the text that was looked at: only what was looked at is kept. */
+  /** The hash of the text that was previewed, because only that text may be saved. */
   seen: string;
   planned: Planned[];
   bad: BadRow[];
   full: { line: number; from: string; to: string }[];
-  /** What is left to mend, as text. */
+  /** The rows left to correct, as text. */
   left: string;
 }
 
 type Kept = Record<string, unknown>;
-/** Fields in which what a row says differs from what is kept; what it does not say differs in nothing. */
+/** The fields in which a row differs from what is stored. A field that the row leaves out does not differ. */
 function changesOf(kept: Kept, said: Kept): Change[] {
   return Object.entries(said)
     .filter(([key, value]) => value !== undefined && contentHash(value) !== contentHash(kept[key] ?? null))
     .map(([field, to]) => ({ field: field as Change["field"], from: kept[field] ?? null, to }));
 }
 
-/** What a row says of its home: its name only where the home is known by id. */
+/** The home fields of a row. The label is included only if the home is identified by its id. */
 const homeSays = (goodRow: GoodRow) => ({
   ...(goodRow.homeId && goodRow.home && { label: goodRow.home }),
   ...goodRow.answers,
 });
 
 /**
- * Whose row each is. A child is known by the id of an exported file, else by class and name where only one has it. A home is known by its id,
- * else as one of the child's own by its name, else by its name in the same file; never by the name of somebody else's home.
+ * Finds the child and the home of each row. A child is identified by the id of an exported file, otherwise by class
+ * and name if only one child has it. A home is identified by its id, otherwise by its name among the child's own
+ * homes, otherwise by its name in the same file; never by the name of somebody else's home.
  */
 async function plan(
   tx: Tx,
@@ -131,7 +132,7 @@ async function plan(
     if (place && label !== "" && !inFile.has(label)) inFile.set(label, place);
     const said: Kept = { name: row.child, class: row.className, age: row.age, ...row.facts };
     const kept: Kept = me ? { ...me, class: classes.find((eachChild) => eachChild.id === me.classId)!.name } : {};
-    // A child's own facts are told once, however many homes it has.
+    // A child's own data is listed once, however many homes the child has.
     const ofChild = me && !changed.has(childId) ? changesOf(kept, said) : [];
     changed.add(childId);
     if (!me) added.set(newKey, childId);
@@ -176,7 +177,7 @@ async function look(tx: Tx, who: SignedIn, text: string, shorten: boolean) {
   };
 }
 
-/** Reads a file against what is kept, and says what keeping it would do. Nothing is changed. */
+/** Compares a file with what is stored and returns what saving it would do. Changes nothing. */
 export const lookAtRows = (who: SignedIn, text: string, shorten: boolean): Promise<Looked> =>
   withTenant(who.schoolId, async (tx) => (await look(tx, who, text, shorten)).told);
 
@@ -186,8 +187,8 @@ export interface KeptRows {
   homes: number;
 }
 /**
- * Keeps the good rows of a file that was looked at before (`seen`); null where it is another file. All or nothing, and one file after
- * the other. The open cards of every child in it are rebuilt.
+ * Saves the good rows of a file that was previewed (`seen`). Returns null if it is another file. Saves all rows or
+ * none, one file at a time. The open cards of every child in the file are compiled again.
  */
 export async function keepRows(
   who: SignedIn,

@@ -11,9 +11,9 @@ import { childrenOf } from "./homes-of.ts";
 
 const { child, childHome, home } = schema;
 
-/** A note about one child, the teacher's or the family's. */
+/** A note about one child, by a teacher or by the family. */
 export const note = z.string().trim().max(LONGEST_SUPPORT, `This note can have up to ${LONGEST_SUPPORT} characters.`);
-/** Answers, whole or in part; what is not named stays as it is. */
+/** Some or all of the answers. Fields that are left out stay as they are. */
 export const someAnswers = homeAnswers.partial().extend({ familyNote: note.optional() }).strict();
 export type SomeAnswers = z.infer<typeof someAnswers>;
 
@@ -23,10 +23,10 @@ export function checked(given: unknown): SomeAnswers {
   return read.data;
 }
 
-/** A family is taken to have paused when it said nothing for so long, seconds. */
+/** A family has paused if nothing was saved for this long, seconds. */
 export const PAUSE = 10;
 
-/** Its children's open cards that nobody began are rebuilt, once nothing more was said for a while. */
+/** Asks to compile the children's open cards again, unless they were begun, after the family has paused. */
 export async function makeAnew(tx: Tx, schoolId: string, homeId: string, inSeconds: number): Promise<void> {
   await enqueue(tx, schoolId, "cards", await childrenOf(tx, homeId), inSeconds);
 }
@@ -45,12 +45,15 @@ export async function keep(
 }
 
 /**
- * The id of a home that a child's page asks for under an order of its own. It is made here from child and order, so that asking twice is asking
- * once, and no id that a client sends can be that of a home which exists.
+ * The id of a home that a child's page adds under an order. It is derived from the child and the order, so that a
+ * repeated call adds nothing, and so that no id sent by a client can be that of an existing home.
  */
 export const homeIdFor = (childId: string, order: string): string => idFrom(`home of ${childId} ordered as ${order}`);
 
-/** A new home for a child, about which nothing is known yet. NotAllowed where the id is taken: a home that exists is joined by invitation only. */
+/**
+ * Adds a home for a child, about which nothing is known yet. Throws NotAllowed if the id is taken, because an
+ * existing home can only be joined by invitation.
+ */
 export async function addHome(
   tx: Tx,
   schoolId: string,
@@ -61,17 +64,19 @@ export async function addHome(
   await tx.insert(childHome).values({ schoolId, childId, homeId: id }).onConflictDoNothing();
   return id;
 }
-/** One home after the other: whoever asks for the same child waits for whoever came first. */
+/** Adds one home at a time for each child. */
 export async function oneByOne(tx: Tx, childId: string): Promise<void> {
   await tx.select({ id: child.id }).from(child).where(eq(child.id, childId)).for("update");
 }
-/** Refuses another home beyond the most; the same one asked for again is known by its id. */
+/**
+ * Throws if the child already has the most homes allowed. A repeated call for the same home is recognised by its id.
+ */
 export function room(homes: readonly { id: string }[], id: string | null): "known" | "room" {
   if (homes.some((eachHome) => eachHome.id === id)) return "known";
   if (homes.length >= MAX_HOMES) throw NotAllowed.of("home", `A child can have at most ${MAX_HOMES} homes.`);
   return "room";
 }
-/** A child lives in so many homes at most. */
+/** The most homes of one child. */
 export const MAX_HOMES = 4;
 export const homeLabel = (name: string, count: number) =>
   `${name.split(" ")[0]}'s ${count === 0 ? "home" : `home ${count + 1}`}`;

@@ -9,12 +9,12 @@ import { clearIn } from "./answers.ts";
 const { link } = schema;
 
 /**
- * What is done to a link: withdrawn, every address given out stops working; given back, the same ones work again; renewed, they never do and
- * there is a new one.
+ * The changes to a link. Withdrawn: every address given out stops working. Restored: the same addresses work again.
+ * Renewed: they never work again, and there is a new one.
  */
 export const LINK_CHANGES = ["withdraw", "restore", "renew"] as const;
 export type LinkChange = (typeof LINK_CHANGES)[number];
-/** Only a new link has a new version, so that what was withdrawn can be given back. */
+/** Only a renewed link gets a new version, so that a withdrawn one can be restored. */
 const changed = (own: { version: number }, how: LinkChange, now = new Date()) =>
   how === "renew" ? { version: own.version + 1, withdrawnAt: null } : { withdrawnAt: how === "withdraw" ? now : null };
 
@@ -28,7 +28,7 @@ export function changeLink(who: SignedIn, childId: string, how: LinkChange): Pro
   });
 }
 
-/** The class's survey link; made when first asked for. Null once withdrawn. */
+/** The class's survey link, made when first asked for. Null if withdrawn. */
 export function classLink(who: SignedIn, classId: string): Promise<string | null> {
   return withTenant(who.schoolId, async (tx) => {
     await ownClass(tx, who.teacherId, classId);
@@ -48,7 +48,7 @@ export function changeClassLink(who: SignedIn, classId: string, how: LinkChange)
     const [own] = await tx.select().from(link).where(eq(link.classId, classId)).for("update");
     if (!own) throw new NotFound("link");
     await tx.update(link).set(changed(own, how)).where(eq(link.id, own.id));
-    // A new link starts clean: what came through the old one is set aside, and can be brought back.
+    // After a link is renewed, answers that came through the old one are set aside and can be restored.
     if (how === "renew") await clearIn(tx, classId);
   });
 }

@@ -28,7 +28,10 @@ const measured = z
       });
   });
 
-/** The child's step as its family has measured it: so many steps over so many metres. Its open cards that nobody began count with it. */
+/**
+ * Saves the child's step as measured by the family: a number of steps over a distance. The child's open cards that
+ * nobody has begun then use it.
+ */
 export async function saveStep(link: OpenLink, given: unknown): Promise<number> {
   const read = measured.safeParse(given);
   if (!read.success) throw new NotAllowed(problemsOf(read.error));
@@ -41,7 +44,7 @@ export async function saveStep(link: OpenLink, given: unknown): Promise<number> 
   wakeJobRunner();
   return step;
 }
-/** The step that a child was measured with, metres; null: by age. */
+/** The measured step of a child, metres. Null: by age. */
 export function stepOf(link: OpenLink): Promise<{ name: string; step: number | null; age: number }> {
   return withTenant(link.schoolId, async (tx) => {
     const [row] = await tx

@@ -6,7 +6,7 @@ import { schema, withTenant } from "../db/client.ts";
 
 const { assignment, card, child, expectedBand, revision } = schema;
 
-/** Works out what is expected of each age in an assignment, and keeps it. */
+/** Works out the expected range of each age in an assignment and stores it. */
 export async function bandsOf(schoolId: string, assignmentId: string): Promise<void> {
   const asked = await withTenant(schoolId, async (tx) => {
     const [row] = await tx
@@ -38,7 +38,7 @@ async function expectedAt(
 ): Promise<void> {
   const told = await compute("expected", document, ages);
   await withTenant(schoolId, async (tx) => {
-    // Figures of an earlier model give way.
+    // Results of an earlier model are replaced.
     for (const age of ages)
       await tx.delete(expectedBand).where(and(eq(expectedBand.assignmentId, assignmentId), eq(expectedBand.age, age)));
     await tx
@@ -54,8 +54,8 @@ async function expectedAt(
 }
 
 /**
- * From which score on a go is worth a look, for one age of an assignment: asked for once somebody looks at results. True: there are more ages to do, after other
- * work that waits.
+ * Works out the score from which a go is worth a look, for one age of an assignment. This is asked for when somebody
+ * opens results. Returns true if there are more ages to do, after other waiting work.
  */
 export async function rareOf(schoolId: string, assignmentId: string): Promise<boolean> {
   const of = eq(expectedBand.assignmentId, assignmentId);

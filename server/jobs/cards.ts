@@ -12,8 +12,8 @@ import { linksFor } from "../links/links.ts";
 const { assignment, card, cardVersion, child, play, revision } = schema;
 
 /**
- * Brings one child's open cards up to what its homes say now. A card that nobody has begun to play gets another version; one that was
- * begun stays; what is out for the whole class and has not reached the child is given to it.
+ * Compiles one child's open cards again for what is known of the homes now. A card that nobody has begun gets another
+ * version; one that was begun stays. The child also gets what is out for the whole class and did not reach them yet.
  */
 export async function cardsOf(schoolId: string, childId: string): Promise<void> {
   const now = new Date();
@@ -74,7 +74,7 @@ export async function cardsOf(schoolId: string, childId: string): Promise<void> 
   const compiled = await compute("cards", makings);
   await withTenant(schoolId, async (tx) => {
     for (const [i, c] of anew.entries()) {
-      // Begun while this was worked out: it stays as it was begun.
+      // A card that was begun in the meantime stays as it was.
       const [still] = await tx
         .select({ id: card.id })
         .from(card)

@@ -10,16 +10,16 @@ import { evidenceOfChild } from "./evidence.ts";
 const { job } = schema;
 export type JobKind = "cards" | "expected" | "rare" | "evidence" | "erase";
 
-/** Work that its copy did not end by then is taken up by another, seconds. */
+/** If a copy does not finish a piece of work within this time, another copy takes it, seconds. */
 const LEASE = 60;
-/** Work that failed is tried again after so long, doubled each time, seconds; so often at most. */
+/** The delay before failed work is tried again, doubled each time, seconds, and the most tries. */
 const FIRST_REST = 30;
 const MAX_FAILURES = 8;
 const AT_ONCE = 20;
-/** Work that goes on in pieces lets others go first, seconds. */
+/** The delay between pieces of longer work, so that other work gets a turn, seconds. */
 const AFTER = 1;
 
-/** One piece of each kind of work; true: there is more of it, after whatever else waits. */
+/** Does one piece of each kind of work. True: there is more to do, after whatever else is waiting. */
 const WORK: Record<JobKind, (schoolId: string, about: string) => Promise<unknown>> = {
   cards: cardsOf,
   expected: bandsOf,
@@ -28,7 +28,10 @@ const WORK: Record<JobKind, (schoolId: string, about: string) => Promise<unknown
   erase: (schoolId, childId) => purgeChild(schoolId, childId),
 };
 
-/** Asks for work within a transaction: it is due once that is kept, and asked again it is still done once. Seconds from now. */
+/**
+ * Asks for work within a transaction. It is due once the transaction commits, and repeated requests are done once.
+ * `inSeconds`: the delay.
+ */
 export async function enqueue(
   tx: Tx,
   schoolId: string,
@@ -47,7 +50,7 @@ export async function enqueue(
     });
 }
 
-/** Does one piece of work, unless another copy has it. False: somebody else's, or not due any more. */
+/** Does one piece of work unless another copy has it. False: another copy has it, or it is no longer due. */
 async function runJob(schoolId: string, kind: JobKind, about: string): Promise<boolean> {
   const mine = and(eq(job.schoolId, schoolId), eq(job.kind, kind), eq(job.about, about));
   const [claimed] = await withTenant(schoolId, (tx) =>
@@ -61,7 +64,7 @@ async function runJob(schoolId: string, kind: JobKind, about: string): Promise<b
   try {
     if ((await WORK[kind](schoolId, about)) === true)
       await withTenant(schoolId, (tx) => enqueue(tx, schoolId, kind, [about], AFTER));
-    // Asked for again meanwhile: it stays.
+    // If it was asked for again in the meantime, it stays.
     await withTenant(schoolId, (tx) => tx.delete(job).where(and(mine, eq(job.asked, claimed.asked))));
   } catch (error) {
     const failed = claimed.failed + 1;
@@ -77,7 +80,7 @@ async function runJob(schoolId: string, kind: JobKind, about: string): Promise<b
   return true;
 }
 
-/** Does everything that is due, of all schools, and answers with how much that was. */
+/** Does everything that is due for all schools. Returns how many pieces there were. */
 export async function drainQueue(): Promise<number> {
   let count = 0;
   for (;;) {
@@ -91,13 +94,13 @@ export async function drainQueue(): Promise<number> {
   }
 }
 
-/** Between looks for work that is due, milliseconds; asking in this copy wakes it at once. */
+/** How often to look for work that is due, milliseconds. A request in this copy wakes the runner at once. */
 const EVERY = 1000;
 let wake: (() => void) | null = null;
 /** Says that there may be work now. */
 export const wakeJobRunner = (): void => wake?.();
 
-/** Does what is due as long as the server runs; answers with how to end it. */
+/** Does what is due as long as the server runs. Returns a function that stops it. */
 export function startJobRunner(): () => Promise<void> {
   let ended = false;
   const loop = (async () => {
@@ -123,7 +126,7 @@ export function startJobRunner(): () => Promise<void> {
   };
 }
 
-/** Whether work is asked for and not done yet. */
+/** True if work is asked for and not done yet. */
 export async function isQueued(tx: Tx, kind: JobKind, about: string): Promise<boolean> {
   const rows = await tx
     .select({ about: job.about })
@@ -132,7 +135,7 @@ export async function isQueued(tx: Tx, kind: JobKind, about: string): Promise<bo
   return rows.length > 0;
 }
 
-/** Does the work about something now if it was asked for, before its time; gives up waiting after a while, milliseconds. */
+/** Does work now, before it is due, if it was asked for. Stops waiting after `patience`, milliseconds. */
 export async function runNow(schoolId: string, kind: JobKind, about: string, patience: number): Promise<void> {
   const asked = await withTenant(schoolId, async (tx) => {
     const rows = await tx

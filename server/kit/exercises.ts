@@ -16,7 +16,10 @@ export const exercisesFor = (who: SignedIn): Promise<OwnExercise[]> =>
     return rows.map((row) => row.exercise).sort((a, b) => a.name.localeCompare(b.name));
   });
 
-/** Adds an exercise (`adding`), or changes the one of that id. Its name must be nobody else's: forfeits are found by it. */
+/**
+ * Adds an exercise (`adding`), or changes the one with that id. The name must be unique, because forfeits refer to
+ * it.
+ */
 export function saveExercise(who: SignedIn, given: unknown, adding: boolean): Promise<OwnExercise> {
   const read = ownExercise.safeParse(given);
   if (!read.success) throw new NotAllowed(problemsOf(read.error));
@@ -42,7 +45,10 @@ export function saveExercise(who: SignedIn, given: unknown, adding: boolean): Pr
   });
 }
 
-/** Takes one out of the list, and answers with it, so that it can be put back. Activities that use it keep a copy of their own. */
+/**
+ * Deletes an exercise from the list and returns it, so that it can be restored. Activities that use it have a copy of
+ * their own.
+ */
 export function deleteExercise(who: SignedIn, id: string): Promise<OwnExercise> {
   return withTenant(who.schoolId, async (tx) => {
     const [gone] = await tx

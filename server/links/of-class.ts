@@ -7,14 +7,17 @@ import { linkToken } from "./token.ts";
 
 const { child, link } = schema;
 
-/** A child's private page, by the address part of its link; null while it is withdrawn. */
+/** The secret part of the link to a child's private page. Null if it is withdrawn. */
 export interface FamilyLink {
   childId: string;
   child: string;
   token: string | null;
 }
 
-/** The private links of one of the teacher's own classes, in the order of its list; missing ones are made. NotFound for another class. */
+/**
+ * The private links of one of the teacher's own classes, in the order of its list. Missing ones are made. Throws
+ * NotFound for another class.
+ */
 export function familyLinks(who: SignedIn, classId: string): Promise<{ className: string; links: FamilyLink[] }> {
   return withTenant(who.schoolId, async (tx) => {
     const { name } = await ownClass(tx, who.teacherId, classId);

@@ -10,9 +10,9 @@ export interface OpenClassLink {
   schoolId: string;
   classId: string;
 }
-/** Why a link does not open: `unknown` also where the check is wrong, so that nothing can be learned by trying. */
+/** Why a link does not open. A wrong check gives `unknown` too, so that nothing can be learned by trying. */
 export type LinkTrouble = "unknown" | "withdrawn";
-/** Withdrawn versions are known as such for so many back. */
+/** How many withdrawn versions back a link is recognised as withdrawn. */
 const VERSIONS_BACK = 50;
 
 interface Found {
@@ -39,7 +39,7 @@ async function open(token: string): Promise<Found | { trouble: LinkTrouble }> {
   return { trouble: "unknown" };
 }
 
-/** A child's link; a class link does not open a child's page. */
+/** Opens a child's link. A class link does not open a child's page. */
 export async function openLink(token: string): Promise<OpenLink | { trouble: LinkTrouble }> {
   const found = await open(token);
   if ("trouble" in found) return found;

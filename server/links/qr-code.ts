@@ -1,21 +1,24 @@
 import QRCode from "qrcode";
 
-/** A QR code as a picture: strokes 1 wide along the middles of its rows, in a box of `size` units; the white around it is left to whoever draws it. */
+/**
+ * A QR code as a picture: strokes of width 1 along the middles of its rows, in a box of `size` units. The caller
+ * draws the white margin around it.
+ */
 export interface SquareCode {
   size: number;
   path: string;
 }
 
-/** The QR code of an address. A seventh of it may be lost (a fold, a crayon). */
+/** The QR code of an address. A seventh of it may be damaged (a fold, a crayon). */
 export function squareCode(address: string): SquareCode {
-  // As bytes: an address gains nothing from the shorter alphabets, and looking for them takes half of the time.
+  // As bytes: an address gains nothing from the shorter alphabets, and choosing among them takes half of the time.
   const { modules } = QRCode.create([{ data: new TextEncoder().encode(address), mode: "byte" }], {
     errorCorrectionLevel: "M",
   });
   const { size, data } = modules;
   let path = "";
   for (let y = 0; y < size; y++) {
-    // Where the last stroke of the row ended; a row begins with an absolute move, so that no error adds up.
+    // The end of the row's last stroke. Each row begins with an absolute move, so that errors do not add up.
     let at: number | null = null;
     for (let x = 0; x < size; x++) {
       if (!data[y * size + x]) continue;

@@ -13,7 +13,7 @@ export interface OutboxRow {
   subject: string;
   kind: "game" | "survey";
   body: string;
-  /** Null: withdrawn since. */
+  /** Null if the link was withdrawn since. */
   token: string | null;
   createdAt: Date;
 }

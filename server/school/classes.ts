@@ -46,7 +46,7 @@ export async function ownClass(tx: Tx, teacherId: string, classId: string): Prom
   return row;
 }
 
-/** A child of one of the teacher's own classes, with the class's name; NotFound otherwise. */
+/** A child of one of the teacher's own classes, with the class's name. Throws NotFound otherwise. */
 export async function ownChild(tx: Tx, { teacherId }: { teacherId: string }, childId: string) {
   const [row] = await tx
     .select({ child, className: schoolClass.name })
@@ -62,11 +62,11 @@ export interface Shell {
   teacher: string;
   school: string;
   zone: string;
-  /** `ages`: of its youngest and its oldest child; null in an empty class. */
+  /** `ages`: of the youngest and the oldest child. Null in an empty class. */
   classes: { id: string; name: string; size: number; ages: { from: number; to: number } | null }[];
 }
 
-/** What the header of every teacher page shows; looked up once a request, however many ask. */
+/** What the header of every teacher page shows. Looked up once for each request. */
 export const shellOf = (who: SignedIn): Promise<Shell> =>
   perRequestCache(`shell ${who.teacherId}`, () => lookUpShell(who));
 

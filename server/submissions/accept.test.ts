@@ -39,6 +39,6 @@ it("what breaks the rules is refused with its number, and a game that takes it i
       ladder: { ...params.ladder, targets: [{ ...params.ladder.targets[0]!, id: "nowhere" }, ...others] },
     },
   };
-  // The home played with another card than the one in force.
+  // The home played another version of the card than the one in force.
   expect(scoreOf([climb, other], alone, sends(["nowhere"])).value).toBe(2);
 });

@@ -22,19 +22,23 @@ import { NotAllowed, NotFound } from "../problem.ts";
 
 const { assignment, card, cardVersion, child, play, playConflict, playEvent, result } = schema;
 
-/** A go begun before closing may still be handed in so long after it, hours. */
+/** How long after closing a go can still be handed in if it was begun before, hours. */
 const GRACE_HOURS = 48;
-/** Goes that one card takes within a day from devices; more than any child plays. Further ones wait on the device. */
+/**
+ * The most goes that a card accepts from devices in a day, more than any child plays. Further ones wait on the
+ * device.
+ */
 export const MAX_GOES_A_DAY = 40;
 const DAY = 86_400_000;
-/** What a go says of its child is worked out once nothing more of it has come for so long, seconds. */
+/** The evidence of a go is worked out after nothing more of it has arrived for this long, seconds. */
 const EVIDENCE_AFTER = 10;
-/** A device clock ahead of ours by more, or behind the opening, cannot be right; minutes. */
+/** A device clock that is farther ahead of ours, or before the opening time, must be wrong, minutes. */
 const CLOCK_SLACK = 10;
 
 /**
- * Takes what a device sends of one go: events and, at its end, the result. Sent again, it changes nothing and gets the same
- * receipt; other content under a key that is taken is kept beside, for the teacher. One transaction: all of it or nothing.
+ * Takes what a device sends of one go: its events and, at the end, the result. Sent again, it changes nothing and
+ * gets the same receipt. Different content under a key that is taken is stored separately for the teacher. One
+ * transaction: all of it or nothing.
  */
 export async function acceptSubmission(link: OpenLink, sent: HandInSent, now = new Date()): Promise<Receipt> {
   const had = await playedCard(link, sent);
@@ -47,11 +51,12 @@ export async function acceptSubmission(link: OpenLink, sent: HandInSent, now = n
       .innerJoin(cardVersion, inForce)
       .where(and(eq(card.id, sent.card), eq(card.childId, link.childId)));
     if (!where) throw new NotFound("card");
-    // Two sendings to one card wait for each other, so that the second finds what the first kept, and the bound of a day is exact.
+    // Two submissions to one card wait for each other, so that the second finds what the first stored, and the daily
+    // limit is exact.
     await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`card ${sent.card}`}, 0))`);
     await roomToday(tx, sent, now);
     const said = new Date(sent.startedAt);
-    // Nothing is handed in before it was begun: what a clock that runs ahead says is not believed.
+    // Nothing is handed in before it was begun. A clock that is ahead is not trusted.
     const ahead = said.getTime() > now.getTime() + CLOCK_SLACK * 60_000;
     const startedAt = ahead ? now : said;
     const doubt = ahead || said.getTime() < where.assignment.opensAt.getTime() - CLOCK_SLACK * 60_000;
@@ -95,7 +100,7 @@ export async function acceptSubmission(link: OpenLink, sent: HandInSent, now = n
   });
 }
 
-/** The card has taken as many goes today as it may; the next can be sent after so many seconds. */
+/** The card has accepted the most goes for today. The next one can be sent after this many seconds. */
 export class TooManyGoes extends Error {
   constructor(readonly seconds: number) {
     super(
@@ -103,7 +108,7 @@ export class TooManyGoes extends Error {
     );
   }
 }
-/** Refuses another go of a card beyond the most of a day; a go that was begun is always gone on with. */
+/** Refuses another go of a card beyond the daily limit. A go that was begun can always be continued. */
 async function roomToday(tx: Tx, sent: HandInSent, now: Date): Promise<void> {
   const rows = await tx
     .select({ id: play.id, at: play.receivedAt })
@@ -161,7 +166,10 @@ async function takeEvents(tx: Tx, schoolId: string, sent: HandInSent, receipt: R
   }
 }
 
-/** What a result is scored and timed by. `games`: the rules to replay it under, the most exact first. `usual`: the unit of the child alone. */
+/**
+ * What is needed to score and time a result. `games`: the rules to replay it under, the most exact first. `usual`:
+ * the unit if the child plays alone.
+ */
 interface Handed {
   schoolId: string;
   sent: HandInSent;
@@ -215,7 +223,10 @@ async function takeResult(
   return hash;
 }
 
-/** A go without things says so, and one that is counted in something else than the child alone would count: each compares with others like it alone. */
+/**
+ * A go without equipment is marked as such, and so is one whose score has another unit than the child's alone. Each
+ * is compared only with others of its kind.
+ */
 function asPlayed(playScore: PlayScore, decided: Decided | null, usual: Unit): PlayScore {
   if (decided?.bare) return { ...playScore, set: { ...playScore.set, [BARE_FIELD]: true } };
   return playScore.unit === usual
@@ -223,7 +234,7 @@ function asPlayed(playScore: PlayScore, decided: Decided | null, usual: Unit): P
     : { ...playScore, set: { ...playScore.set, [UNIT_FIELD]: playScore.unit } };
 }
 
-/** What a go is replayed under: the game as this home played it; else as its card was compiled. */
+/** The games under which a go is replayed: as this home played it, otherwise as its card was compiled. */
 function gamesOf(kept: typeof play.$inferSelect, compiled: Card): GamePart[] {
   const sent = gamePartOf(compiled.activity);
   return kept.game ? [kept.game.pattern as GamePart, sent] : [sent];
@@ -233,7 +244,7 @@ const hasDecided = (decided: Decided | null): decided is Decided =>
   decided !== null &&
   (decided.home !== null || decided.bare === true || decided.also.length > 0 || Object.keys(decided.fixed).length > 0);
 
-/** What of a card later sums need. */
+/** The parts of a card that later calculations need. */
 function gameOf(givenCard: Card): PlayedGame {
   const activity = givenCard.activity;
   return {
@@ -252,8 +263,9 @@ function gameOf(givenCard: Card): PlayedGame {
 }
 
 /**
- * The version of the card that a go was played with, made again as its family decided. Null where the device does not say which (a page
- * kept from earlier versions), or names one that never was: such a go is scored by the card in force, and marked.
+ * The version of the card that a go was played with, compiled again with the family's choices. Null if the device
+ * does not say which version it had (a page stored by an earlier version of the application), or names one that never
+ * existed. Such a go is scored by the card in force, and marked.
  */
 async function playedCard(
   link: OpenLink,
@@ -278,7 +290,7 @@ async function playedCard(
   return { hash, compiled, game: gameOf(played) };
 }
 
-/** The child's own side of a go: the child is always the first player. */
+/** The score of the child's own side. The child is always the first player. */
 export function scoreOf(
   games: readonly GamePart[],
   setup: HandIn["setup"],

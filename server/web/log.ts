@@ -1,13 +1,13 @@
 import pino from "pino";
 import { config } from "../config.ts";
 
-/** To standard output, one line of JSON each: no names, tokens, links or answers of anybody. */
+/** Logs to standard output, one line of JSON each, without anybody's names, tokens, links or answers. */
 export const log = pino({ level: config.YARD_LOG, base: null, timestamp: pino.stdTimeFunctions.isoTime });
 
-/** First parts of addresses whose next parts are secrets. */
+/** Addresses that contain secrets. */
 const SECRET = [/^\/(f)\/.*/, /^\/(c)\/.*/, /^\/(api\/hand-in)\/.*/, /^\/(set-up)\/.*/];
 
-/** An address fit for the log: private links and query left out, ids shortened to what they are. */
+/** An address for the log, without private links and query. Ids are replaced by what they are. */
 export function plainPath(path: string): string {
   const bare = path.split("?")[0]!.slice(0, 300);
   for (const regExp of SECRET) {

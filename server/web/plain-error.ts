@@ -1,18 +1,18 @@
-/** Errors whose messages speak of the code and never of what somebody typed. */
+/** Errors whose messages are about the code and never contain what somebody typed. */
 const PLAIN = new Set(["TypeError", "ReferenceError", "RangeError"]);
 
 export interface PlainError {
   name: string;
   message?: string;
-  /** PostgreSQL's or the system's. */
+  /** The code of PostgreSQL or of the system. */
   code?: string;
-  /** What of the database it is about. */
+  /** The table, column or constraint that it is about. */
   about?: string;
   frames: string[];
   cause?: PlainError;
 }
 
-/** What may be logged of an error: where it happened and its kind, without the values its message may carry. */
+/** What may be logged of an error: its place and kind, without the values that its message may contain. */
 export function plainError(e: unknown, depth = 0): PlainError {
   if (!(e instanceof Error)) return { name: typeof e, frames: [] };
   const { code, table, constraint } = e as { code?: unknown; table?: unknown; constraint?: unknown };

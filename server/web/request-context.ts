@@ -1,10 +1,10 @@
 import { AsyncLocalStorage } from "node:async_hooks";
 
-/** What belongs to one request and to nothing else. */
+/** The data of one request. */
 export interface RequestContext {
-  /** Names the request in the log and in its answer. */
+  /** Identifies the request in the log and in its response. */
   id: string;
-  /** Network address of the caller, as far as it can be believed. */
+  /** The caller's network address, as far as it can be trusted. */
   caller: string;
   /** What was looked up once for this request. */
   known: Map<string, Promise<unknown>>;
@@ -12,11 +12,11 @@ export interface RequestContext {
 
 const scopes = new AsyncLocalStorage<RequestContext>();
 
-/** Runs what answers a request with a scope of its own. */
+/** Runs the handler of a request with a context of its own. */
 export const runInContext = <T>(scope: RequestContext, work: () => T): T => scopes.run(scope, work);
 export const currentContext = (): RequestContext | undefined => scopes.getStore();
 
-/** Looks something up once a request, however many loaders ask; outside a request each time. */
+/** Looks something up once for each request, however many loaders ask. Outside a request, each time. */
 export function perRequestCache<T>(key: string, look: () => Promise<T>): Promise<T> {
   const known = currentContext()?.known;
   if (!known) return look();

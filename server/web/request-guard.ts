@@ -4,19 +4,20 @@ import onHeaders from "on-headers";
 import { log, plainPath } from "./log.ts";
 import { runInContext } from "./request-context.ts";
 
-/** Most that any request may carry, bytes: a whole go or a file of homes fits many times over. */
+/** The largest request accepted, bytes. A whole go or a file of homes fits many times. */
 export const LARGEST_BODY = 1_200_000;
 /**
- * Requests that one copy works on at once. Further ones are refused at once with when to come again, so that those that were taken are answered
- * soon. Hand-ins have fewer places: devices send them again by themselves, while somebody waits for a page.
+ * How many requests one copy works on at once. Further ones are refused at once and told when to come again, so that
+ * accepted ones are answered soon. Hand-ins get fewer places: devices repeat them by themselves, while somebody is
+ * waiting for a page.
  */
 const MAX_AT_ONCE = { page: 120, handIn: 24 } as const;
-/** Seconds after which a refused request may be tried again; spread, so that not all come back together. */
+/** The seconds after which a refused request may be repeated. They vary, so that not all come back together. */
 const RETRY = { least: 2, most: 6 } as const;
 const METHODS = new Set(["GET", "HEAD", "POST"]);
 const FORWARDED = ["x-forwarded-for", "x-forwarded-host", "x-forwarded-proto", "x-forwarded-port", "forwarded"];
 
-/** Says no in words, before anything of the request is read; what is still on its way is not waited for. */
+/** Refuses a request with a message before any of it is read, and does not wait for the rest. */
 function refuse(res: Response, status: number, message: string, headers: Record<string, string> = {}): void {
   res
     .status(status)
@@ -24,7 +25,7 @@ function refuse(res: Response, status: number, message: string, headers: Record<
     .send(`${message}\n`);
 }
 
-/** The origin that browsers know this server by; null where the request names none that could be. */
+/** The origin under which browsers know this server. Null if the request does not name a possible one. */
 export function originOf(req: Request): URL | null {
   try {
     const url = new URL(`${req.protocol}://${req.host ?? ""}`);
@@ -34,7 +35,7 @@ export function originOf(req: Request): URL | null {
   }
 }
 
-/** The path and search of an absolute address on our own host; null where it is another's, or none at all. */
+/** The path and search of an absolute address on our own host. Null if it is on another host, or not an address. */
 export function pathOn(own: URL, address: string): string | null {
   try {
     const url = new URL(address);
@@ -44,8 +45,8 @@ export function pathOn(own: URL, address: string): string | null {
   }
 }
 /**
- * Whether a request that changes something comes from a page of ours. Browsers say so in `Origin`, or at least in
- * `Sec-Fetch-Site`; one that says neither is let in only without a session to misuse.
+ * True if a request that changes something comes from one of our pages. Browsers say so in `Origin`, or at least in
+ * `Sec-Fetch-Site`. A request with neither is accepted only without a session that could be misused.
  */
 export function fromOurs(req: Request, own: URL): boolean {
   const origin = req.get("origin");
@@ -56,8 +57,8 @@ export function fromOurs(req: Request, own: URL): boolean {
 }
 
 /**
- * Everything that is settled before a route sees a request: who it is from, how much it carries, whether it may change
- * anything, and what every answer says to browsers and caches.
+ * Everything that is decided before a route handles a request: who sent it, how large it may be, whether it may
+ * change anything, and the headers of every response for browsers and caches.
  */
 export function requestGuard({ closing }: { closing: () => boolean }): RequestHandler {
   const busy = { page: 0, handIn: 0 };
@@ -67,7 +68,7 @@ export function requestGuard({ closing }: { closing: () => boolean }): RequestHa
     res.set({
       "X-Request-Id": id,
       "X-Content-Type-Options": "nosniff",
-      // Never to another origin, so that private links stay private; within ours forms need their origin.
+      // Not sent to other origins, so that private links stay private. Our own forms need it.
       "Referrer-Policy": "same-origin",
     });
     onHeaders(res, () => {
@@ -92,7 +93,7 @@ export function requestGuard({ closing }: { closing: () => boolean }): RequestHa
     if (!isStatic) {
       if (busy[kind] >= MAX_AT_ONCE[kind]) {
         const seconds = randomInt(RETRY.least, RETRY.most + 1);
-        // A browser asks again by itself.
+        // A browser repeats the request by itself.
         return refuse(res, 503, "Too many people are here just now. Try again in a moment.", {
           "Retry-After": String(seconds),
           ...(req.method === "GET" && { Refresh: String(seconds) }),
@@ -111,7 +112,8 @@ export function requestGuard({ closing }: { closing: () => boolean }): RequestHa
 
     const own = originOf(req);
     if (!own) return refuse(res, 400, "This address is not valid.");
-    // The absolute form of a request line (`GET http://host/path`) is for proxies: of our own host it means the path, of any other it is refused.
+    // The absolute form of a request line (`GET http://host/path`) is for proxies. If it names our own host, the path
+    // is used; otherwise the request is refused.
     if (!req.url.startsWith("/")) {
       const path = pathOn(own, req.url);
       if (path === null) return refuse(res, 400, "This address is not one of this server's.");
@@ -119,7 +121,7 @@ export function requestGuard({ closing }: { closing: () => boolean }): RequestHa
       req.originalUrl = path;
     }
     const caller = req.ip ?? "unknown";
-    // From here on the request says what was believed of it, and nothing else.
+    // From here on, the request only contains what is trusted.
     const { protocol } = req;
     Object.defineProperty(req, "protocol", { value: protocol });
     for (const hash of FORWARDED) delete req.headers[hash];

@@ -18,14 +18,14 @@ import { Pieces } from "./pieces.tsx";
 import { useHeading } from "./use-heading.ts";
 import { useWaiting } from "./waiting.ts";
 
-/** The game itself comes in a piece of its own, once somebody is about to play. */
+/** The game is loaded separately, when somebody is about to play. */
 const loadPlay = () => import("../play/play-screen.tsx");
 const PlayScreen = lazy(loadPlay);
-/** So does the yard, mark by mark. */
+/** The screen for setting up is loaded separately too. */
 const loadSetUp = async () => (await import("../screens/set-up-screen.tsx")).SetUpScreen;
 /**
- * A page that opens at the yard has it at hand before anything is drawn: on the server, so that it is read before any script is there, and on
- * the device, so that what is read does not go away until the script has it too.
+ * A page opened at the set-up step has that screen at once: on the server, so that it can be read before any script
+ * is there, and on the device, so that what is being read does not disappear until the script has loaded.
  */
 const atOnce = import.meta.env.SSR || new URLSearchParams(location.search).get("screen") === "setup";
 const SetUpScreen =
@@ -54,12 +54,12 @@ function useTicks(card: string): [Ticks, (givenTicks: Ticks) => void] {
   return [ticks, change];
 }
 
-/** Goes of this card on this device, read again after every hand-in. */
+/** The goes of this card on this device. They are read again after every hand-in. */
 export function usePlays(card: string): { plays: LocalPlay[] | null; again: () => Promise<void> } {
   const [plays, set] = useState<LocalPlay[] | null>(null);
   const again = useCallback(async () => {
     const now = await playsOfCard(card);
-    // The same goes are the same list, so that nothing is drawn again for them.
+    // If the goes are the same, the list stays the same object, so that nothing is rendered again.
     set((before) => (JSON.stringify(before) === JSON.stringify(now) ? before : now));
   }, [card]);
   useEffect(() => {
@@ -89,7 +89,7 @@ export const titleOf = (step: Step, title: string): string =>
 
 function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
   const search = useQuery();
-  // The first picture is the one that the page came with, so that what is there and what is drawn agree.
+  // The first render matches the page that the server sent.
   const [mounted, setMounted] = useState(false);
   useEffect(() => setMounted(true), []);
   const asked = mounted ? { screen: search.get("screen"), at: search.get("at") } : data.asked;
@@ -102,9 +102,9 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
     data.token,
     useMemo(() => [data.id], [data.id]),
   );
-  // Also one that was refused on its way: it is played to its end, and then said why.
+  // A go that the server refused is included: it is played to its end, and the reason is shown then.
   const underWay = plays?.find((play) => !play.result) ?? null;
-  // A look round is for one go, and for the practice before it: the next one begins with its own.
+  // A safety check holds for one go and the practice before it. The next go needs its own.
   useEffect(() => {
     if (underWay && !underWay.practice && ticks.of !== underWay.id)
       setTicks({ ...ticks, look: [], grownUp: false, of: underWay.id });
@@ -118,7 +118,7 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
   const go = useCallback((to: Step) => visit(`?screen=${to}`), []);
   useEffect(() => {
     performance.mark("usable");
-    // The game comes before anything else of the site: it can be played once the network is gone.
+    // The game is stored before anything else of the site, so that it can be played once the network is gone.
     void keepPages([location.pathname], () =>
       Promise.all([loadSetUp(), loadPlay(), import("../play/load-game.ts").then(({ loadGame }) => loadGame(activity))]),
     );

@@ -4,12 +4,12 @@ export type CardData = OpenCard & {
   token: string;
   opens: string;
   closes: string;
-  /** The screen that the page was made for: a page kept on the device may be opened at another one. */
+  /** The screen that the server rendered. A page stored on the device may be opened at another one. */
   asked: { screen: string | null; at: string | null };
 };
 export const STEPS = ["fetch", "setup", "look", "play", "handin"] as const;
 export type Step = (typeof STEPS)[number];
-/** The screen of an address; what is none of them is the first. */
+/** The screen that an address asks for. If it asks for none, the first. */
 export const stepOf = (asked: string | null): Step => STEPS.find((step) => step === asked) ?? "fetch";
 
 /** What the family has ticked, kept for this card on this device. */
@@ -17,8 +17,8 @@ export interface Ticks {
   have: string[];
   look: string[];
   grownUp: boolean;
-  /** The day of the look round: it holds for that day. */
+  /** The day of the safety check, which holds for that day. */
   day: string;
-  /** The go that the last look round was for; the next one needs its own. */
+  /** The go that the last safety check was for. The next go needs its own. */
   of: string | null;
 }

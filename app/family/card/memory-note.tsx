@@ -2,7 +2,7 @@ import { useEffect, useSyncExternalStore } from "react";
 import { say } from "#words/say.ts";
 import { inMemoryOnly, onMemory, unsentInMemory } from "../device/store.ts";
 
-/** Says that this browser keeps nothing, where that is so, and asks before a page with a go in it is closed. */
+/** If this browser stores nothing, says so, and asks before a page with a go in it is closed. */
 export function MemoryNote() {
   const only = useSyncExternalStore(onMemory, inMemoryOnly, () => false);
   useEffect(() => {

@@ -4,12 +4,12 @@ import type { Decided } from "#core/compile/swap.ts";
 import { remember, rememberedJson } from "../../kept.ts";
 
 const NOTHING: Decided = { home: null, fixed: {}, also: [] };
-/** The choosing comes in a piece of its own, once somebody swaps something. */
+/** Swapping is loaded separately, when somebody swaps an item. */
 const loadSwap = () => import("#core/compile/swap.ts");
 
 export interface OwnCard {
   card: Card;
-  /** As it came. */
+  /** The card as the school sent it. */
   sent: Card;
   decided: Decided;
   busy: boolean;
@@ -17,7 +17,10 @@ export interface OwnCard {
   options: (role: string) => Promise<{ here: string[]; ifHave: string[] }>;
 }
 
-/** The card as this family plays it: as it was sent, or made again on this device from what was decided here. */
+/**
+ * The card as this family plays it: as it was sent, or compiled again on this device after the family has changed
+ * something.
+ */
 export function useOwnCard(id: string, sent: Card): OwnCard {
   const key = `yard-kit-${id}`;
   const [decided, set] = useState<Decided>(NOTHING);
@@ -64,7 +67,10 @@ export function useOwnCard(id: string, sent: Card): OwnCard {
   return { card, sent, decided, busy, decide, options };
 }
 
-/** What was decided, as events for the record: later sums know what was really sent, and where. */
+/**
+ * The family's changes, as events for the record, so that later calculations know which item was really sent, and
+ * where.
+ */
 export function decidedEvents(decided: Decided): { kind: "object"; role: string; item: string }[] {
   return [
     ...(decided.home ? [{ kind: "object" as const, role: "home", item: decided.home }] : []),

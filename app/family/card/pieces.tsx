@@ -2,11 +2,14 @@ import { Component, type ReactNode } from "react";
 import { say } from "#words/say.ts";
 import { useOnline } from "../../ui/use-online.ts";
 
-/** Errors of pieces of the application that did not come, as where there is no network. */
+/** Errors of code that could not be loaded, for example because there is no network. */
 const missed = new WeakSet<Error>();
 if (!import.meta.env.SSR) window.addEventListener("vite:preloadError", (event) => missed.add(event.payload));
 
-/** Around what comes in pieces of its own: where one does not come, that is said, with a way to ask for it again. Any other error goes on. */
+/**
+ * Wraps code that is loaded separately. If it cannot be loaded, this says so and offers to try again. Any other error
+ * is thrown on.
+ */
 export class Pieces extends Component<{ children: ReactNode }, { error: Error | null }> {
   override state = { error: null as Error | null };
   static getDerivedStateFromError(error: Error) {
@@ -20,7 +23,10 @@ export class Pieces extends Component<{ children: ReactNode }, { error: Error | 
   }
 }
 
-/** A browser may not ask twice for a piece on the same page, and without a network the page itself would not come back. */
+/**
+ * A browser may refuse to load the same file twice on one page, and without a network the page itself would not load
+ * again.
+ */
 function NotCome() {
   const online = useOnline();
   return (

@@ -1,9 +1,12 @@
 import { useEffect, useRef } from "react";
 
-/** A screen that comes in a piece of its own has its heading a moment later; after so long nobody waits for it, milliseconds. */
+/** A screen that is loaded separately gets its heading a moment later. How long to wait for it, milliseconds. */
 const PATIENCE = 5000;
 
-/** Moves the focus to the heading (of a panel that is open, else of the page) once what is shown has changed, so that it is read out and keys go on from there; not when the page opens. */
+/**
+ * Moves the focus to the heading of the open panel, or of the page, when the screen changes, so that it is read out
+ * and the keyboard continues from there. Does nothing when the page opens.
+ */
 export function useHeading(shown: string): void {
   const before = useRef(shown);
   useEffect(() => {

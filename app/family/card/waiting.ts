@@ -3,16 +3,16 @@ import { playsOf } from "../device/store.ts";
 import { onSync } from "../device/sync.ts";
 
 export interface Waiting {
-  /** Goes handed in on this device that have not reached the school yet. */
+  /** How many goes are handed in on this device and have not reached the school yet. */
   count: number;
-  /** What the school's own server says of one that waits, if it does. */
+  /** The server's reason why a waiting go was not accepted yet, if it gave one. */
   stuck: string | null;
-  /** Goes that it will not take, each with its reason. */
+  /** The reason for each go that the server will never accept. */
   refused: readonly string[];
 }
 const NONE: Waiting = { count: 0, stuck: null, refused: [] };
 
-/** What waits on this device, of a link and its cards. */
+/** What waits on this device for a link and its cards. */
 export function useWaiting(token: string, cards: readonly string[]): Waiting {
   const [waiting, set] = useState(NONE);
   const ids = cards.join();

@@ -1,4 +1,4 @@
-/** What this page has loaded of ours so far. */
+/** The files of ours that this page has loaded so far. */
 const loaded = (): string[] =>
   performance
     .getEntriesByType("resource")
@@ -6,7 +6,7 @@ const loaded = (): string[] =>
     .filter((url) => url.origin === location.origin && url.pathname.startsWith("/assets/"))
     .map((url) => url.pathname);
 
-/** Once the page has nothing more urgent to do. */
+/** Resolves when the page has nothing more urgent to do. */
 const idle = () =>
   new Promise<void>((done) => {
     if (typeof requestIdleCallback === "function") requestIdleCallback(() => done(), { timeout: MAX_PATIENCE });
@@ -16,8 +16,9 @@ const idle = () =>
 const MAX_PATIENCE = 2000;
 
 /**
- * Asks the service worker to keep pages for when the network is gone, and before everything else what they need: what this page has loaded once
- * `needs` has come. The browser is asked not to throw it away. Without a service worker nothing happens.
+ * Asks the service worker to store pages for use without a network, after the files they need: those that this page
+ * has loaded once `needs` resolves. The browser is asked to keep them permanently. Without a service worker, nothing
+ * happens.
  */
 export async function keepPages(urls: readonly string[], needs?: () => Promise<unknown>): Promise<void> {
   if (!("serviceWorker" in navigator)) return;
@@ -29,7 +30,7 @@ export async function keepPages(urls: readonly string[], needs?: () => Promise<u
   await navigator.storage?.persist?.().catch(() => false);
 }
 
-/** While a go is open its page, and so its code, stays the one it began with. */
+/** While a go is open, its page is not replaced by a newer version. */
 export function holdPage(hold: boolean): void {
   navigator.serviceWorker?.controller?.postMessage({ type: hold ? "hold" : "release", urls: [location.pathname] });
 }

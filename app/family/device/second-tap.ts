@@ -7,7 +7,7 @@ interface Tap {
   at: number;
   x: number;
   y: number;
-  /** It was on a counter, where every tap counts. */
+  /** True if it was on a counter, where every tap counts. */
   run: boolean;
   /** The element, if it was pressed with the keyboard and so has no position. */
   key: Element | null;
@@ -20,10 +20,10 @@ const saysOf = (element: Element) => element.getAttribute("aria-label") ?? eleme
 
 function onClick(event: MouseEvent): void {
   const on = event.target instanceof Element ? event.target.closest(TAPPED) : null;
-  // A label sends its input a click of its own.
+  // A label passes a click on to its input.
   if (!on || (event.detail === 0 && on instanceof HTMLInputElement)) return;
   const key = event.detail === 0 ? on : null;
-  // When it was tapped, not when a busy device comes to it.
+  // The time of the tap itself. A busy device may handle it later.
   const now = event.timeStamp;
   const same =
     last && (key ? last.key === key : !last.key && Math.hypot(event.clientX - last.x, event.clientY - last.y) < REACH);
@@ -46,7 +46,7 @@ export function guardSecondTaps(): () => void {
   return () => document.removeEventListener("click", onClick, true);
 }
 
-/** A tap no older than this caused what appears now, milliseconds. */
+/** A tap no older than this caused what has just appeared, milliseconds. */
 const JUST_NOW = 1500;
 /** Where in a box the last tap was, from 0 at its left edge to 1 at its right; null if it was elsewhere or too long ago. */
 export function tappedIn(box: DOMRect): number | null {

@@ -5,8 +5,8 @@ import type { InputProps } from "./input.ts";
 import Targets from "./targets.tsx";
 
 /**
- * One tap tells which of several was hit, or that none was; what no longer counts may be hit as well. What was taken away
- * keeps its place: the others stay where they are under the finger.
+ * One tap says which of several targets was hit, or that none was. Targets that no longer count can still be tapped.
+ * Those that were taken away keep their places, so that the others stay where they are under the finger.
  */
 export default function AnyOf({
   aim,

@@ -4,13 +4,13 @@ import { itemName, say } from "#words/say.ts";
 import { ItemDrawing } from "../../drawings/items.tsx";
 import type { InputProps } from "./input.ts";
 
-/** One press of an arrow, metres. */
+/** The distance of one press of an arrow key, metres. */
 const NUDGE = 0.05;
 const cm = (metres: number) => Math.round(metres * 100);
 
 /**
- * What the child stands up itself, inside the field that is marked: pins, or the targets of a game. Dragged, moved by arrow keys, or told in
- * centimetres. Far is above.
+ * The targets that the child sets up inside the marked area: pins, or the targets of a game. They are dragged, moved
+ * with the arrow keys, or typed in centimetres. Far is at the top.
  */
 export default function Arrange({ ask, data, act }: InputProps<AskOf<"arrange">>) {
   const [spots, setSpots] = useState<readonly Spot[]>(ask.spots);
@@ -19,7 +19,7 @@ export default function Arrange({ ask, data, act }: InputProps<AskOf<"arrange">>
   const { things } = ask;
   const marked = data.card.parts.find((part) => part.kind === "court" && part.id === ask.field);
   if (marked?.kind !== "court") return null;
-  // What was drawn outside of the field may stay there: it is shown too.
+  // A target may have been placed outside the area. It is shown too.
   const edge = (f: (spot: Spot) => number, pick: (...n: number[]) => number, at: number) =>
     pick(at, ...ask.spots.map(f));
   const near = edge((spot) => spot.along - ask.size / 2, Math.min, marked.along - marked.depth / 2);

@@ -4,7 +4,7 @@ import { mayBeOut } from "#core/asks/forced.ts";
 import { say } from "#words/say.ts";
 import type { InputProps } from "./input.ts";
 
-/** One of several, as buttons beside each other. */
+/** Buttons side by side, of which one is chosen. */
 function OneOf({
   name,
   options,
@@ -34,7 +34,10 @@ function OneOf({
   );
 }
 
-/** What came of a ball put into play: where everybody who ran came to, a catch, or a miss. Runs are counted. */
+/**
+ * What happened after a ball was put into play: the base that each runner reached, a catch, or a miss. Runs are
+ * counted.
+ */
 export function Bat({ ask, aim, act, name }: InputProps<AskOf<"send">> & { aim: AimOf<"bat"> }) {
   const { runners, names, home, outs } = aim;
   const [to, setTo] = useState<readonly (number | "out")[]>(() => [...runners, 0]);
@@ -52,10 +55,10 @@ export function Bat({ ask, aim, act, name }: InputProps<AskOf<"send">> & { aim: 
     ];
   };
   const tell = () => {
-    // Where somebody was out, the base that it had does for where it came to.
+    // Somebody who is out counts as having stayed on their base.
     const reached = to.map((v, i) => (v === "out" ? from(i) : v));
     const out = to.flatMap((v, i) => (v === "out" ? [i] : []));
-    // The next one may begin just as this one did.
+    // The next ball may begin in the same state as this one.
     setTo([...runners, 0]);
     act({ kind: "run", reached, ...(out.length > 0 && { out }) });
   };
@@ -121,7 +124,7 @@ export function Bat({ ask, aim, act, name }: InputProps<AskOf<"send">> & { aim: 
   );
 }
 
-/** An invisible runner for somebody who stands on a base and has to bat. */
+/** Calls an invisible runner for somebody who is on a base and has to bat. */
 export function Call({
   ask,
   pick,

@@ -2,8 +2,8 @@ import { useLayoutEffect, useRef, useState } from "react";
 import { tappedIn } from "../device/second-tap.ts";
 
 /**
- * A wide button for what comes next. Where something else was tapped in its place just now, it takes two fifths of the row on the other side, so that it
- * never lies under the thumb; the side is chosen once, when it appears.
+ * A wide button for the next step. If another button was tapped in its place a moment ago, it takes two fifths of the
+ * row on the other side, so that it never appears under the thumb. The side is chosen once, when it appears.
  */
 export function Beside({
   text,
@@ -17,7 +17,7 @@ export function Beside({
   text: string;
   press: () => void;
   disabled?: boolean;
-  /** Classes of its row, of the button, and of its letters over the whole row and beside. */
+  /** Classes of the row, of the button, and of its text when it fills the row and when it does not. */
   row: string;
   look: string;
   wide: string;

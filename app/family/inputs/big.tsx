@@ -5,10 +5,10 @@ import { speak } from "../play/sounds.ts";
 import { Beside } from "./beside.tsx";
 import type { InputProps } from "./input.ts";
 
-/** The library of exercises comes once one is owed. */
+/** The exercise library is loaded when an exercise is due. */
 const ExerciseByName = lazy(() => import("../../ui/exercise-by-name.tsx"));
 
-/** One big button for the one thing that comes next. */
+/** One big button for the only possible next step. */
 export const Big = ({ text, press }: { text: string; press: () => void }) => (
   <Beside
     text={text}
@@ -20,9 +20,9 @@ export const Big = ({ text, press }: { text: string; press: () => void }) => (
   />
 );
 
-/** Three, two, one, heard and seen, before a clock starts; pressed again, it starts at once. */
+/** A countdown before a clock starts, in seconds, heard and seen. A second press starts the clock at once. */
 const COUNTDOWN = 3;
-/** What is answered to what is asked now, where it is not a round that is counted. */
+/** The labels of the answer buttons, except where a round is counted. */
 const ANSWERS: Readonly<Record<string, string>> = {
   "board.closing": "board.noneFlew",
   "threeLine.bumped": "threeLine.noMore",
@@ -50,7 +50,7 @@ export function Ready({ now, act, sound }: InputProps<AskOf<"ready">>) {
     return <Big text={text} press={() => act({ kind: "ready" })} />;
   }
   if (left === null) return <Big text={say("play.start")} press={() => setLeft(COUNTDOWN)} />;
-  // The number stands where it was tapped: what starts at once is over it.
+  // The number is shown where the button was, because another tap there starts the clock at once.
   return (
     <>
       <button type="button" className="btn min-h-12 text-lg short:min-h-9" onClick={() => start.current()}>
@@ -65,7 +65,7 @@ export function Ready({ now, act, sound }: InputProps<AskOf<"ready">>) {
     </>
   );
 }
-/** An exercise, or another of the child's own choice; a seated form for whoever needs it. */
+/** An exercise, or another one of the child's choice, with a seated form for those who need it. */
 export const Task = ({ ask, act, data }: InputProps<AskOf<"task">>) => (
   <>
     <Suspense fallback={null}>
@@ -80,7 +80,7 @@ export const Task = ({ ask, act, data }: InputProps<AskOf<"task">>) => (
     <Big text={say("play.done")} press={() => act({ kind: "task" })} />
   </>
 );
-/** Something fell: to be stood up before play goes on, or noted in passing. */
+/** Something fell over. Play waits until it is set up again, or goes on and the fall is noted. */
 export function Stand({ ask, act }: InputProps<AskOf<"stand">>) {
   const stand = () => act({ kind: "stand" });
   if (!ask.optional) return <Big text={say(ask.what === "jack" ? "play.jackPlaced" : "play.allStand")} press={stand} />;

@@ -3,7 +3,7 @@ import { Grid } from "./grid.tsx";
 import type { InputProps } from "./input.ts";
 import type { Pieces } from "./zones.tsx";
 
-/** Where a piece rests: tap the square. */
+/** The player taps the square where the object came to rest. */
 export default function Cells({
   aim,
   data,
@@ -13,7 +13,7 @@ export default function Cells({
   return <Grid places={aim.among} data={data} pieces={pieces} pick={(rest) => act({ kind: "send", rest })} />;
 }
 
-/** One of their own pieces is taken up: tap it. */
+/** The player taps one of their own pieces to pick it up. */
 export const Lift = ({ ask, data, act, pieces }: InputProps<AskOf<"choose">> & { pieces: Pieces }) => (
   <Grid
     places={ask.options}

@@ -7,8 +7,8 @@ import { Keys } from "./keys.tsx";
 const ExerciseByName = lazy(() => import("../../ui/exercise-by-name.tsx"));
 
 /**
- * One big counter: a tap anywhere on it, space or any letter counts one more; a drop has a button of its own. Seconds count by themselves once
- * they were started, until it drops.
+ * One big counter. A tap anywhere on it, the space bar or any letter adds one; a drop has its own button. Seconds
+ * count by themselves from the start until the drop.
  */
 export default function Count({ ask, act, name, mending, data }: InputProps<AskOf<"count">>) {
   const several = data.card.activity.match.swap === "once";
@@ -21,7 +21,7 @@ export default function Count({ ask, act, name, mending, data }: InputProps<AskO
     setRuns(false);
     act({ kind: "count", n: 0, drop: true, ...by });
   };
-  // What a key or a second does is what is done now.
+  // Keys and the clock call the latest version of these functions.
   const now = useRef({ one, press, drop });
   now.current = { one, press, drop };
   useEffect(() => {
@@ -29,7 +29,7 @@ export default function Count({ ask, act, name, mending, data }: InputProps<AskO
     const timer = setInterval(() => now.current.one(), 1000);
     return () => clearInterval(timer);
   }, [runs, seconds]);
-  // A stage that was passed, or a run that was told: the next one is started again.
+  // After a stage is passed or a run is recorded, the next one has to be started.
   const begun = ask.soFar === 0;
   useEffect(() => {
     if (begun) setRuns(false);

@@ -5,10 +5,10 @@ import { say, targetName } from "#words/say.ts";
 import { ItemDrawing } from "../../drawings/items.tsx";
 import type { InputProps } from "./input.ts";
 
-/** Half of a pin as it is drawn, pixels. */
+/** Half the width of a drawn pin, pixels. */
 const PIN = 22;
 
-/** A pin, standing or lying. */
+/** A pin, standing or fallen. */
 const Pin = ({ fell }: { fell: boolean }) => (
   <svg viewBox="0 0 44 44" width={2 * PIN} height={2 * PIN} aria-hidden="true">
     <g transform={fell ? "rotate(78 22 30)" : undefined}>
@@ -23,12 +23,12 @@ const Pin = ({ fell }: { fell: boolean }) => (
   </svg>
 );
 
-/** The pins as they stand, far ones above: tap what fell, or say all, or how many. */
+/** The pins as they stand, far ones at the top. The player taps those that fell, or says that all fell, or how many. */
 export default function Fall({ aim, act, data }: InputProps<AskOf<"send">> & { aim: AimOf<"fall"> }) {
   const [fell, setFell] = useState<readonly string[]>([]);
   const [counting, setCounting] = useState(false);
   const key = aim.standing.map((spot) => spot.id).join(" ");
-  // Another roll begins with nothing marked.
+  // For the next roll, nothing is marked.
   // biome-ignore lint/correctness/useExhaustiveDependencies: the key says what stands
   useEffect(() => setFell([]), [key]);
   const many = aim.standing.length;
@@ -41,7 +41,7 @@ export default function Fall({ aim, act, data }: InputProps<AskOf<"send">> & { a
     left: `${50 + (s.across / half) * 38}%`,
     top: far === near ? "50%" : `${20 + ((far - s.along) / (far - near)) * 60}%`,
   });
-  // Things of a game, each with its picture, where a touch is enough.
+  // Targets that count when they are touched, each with its picture.
   const { touched } = aim;
   const thing = (id: string) => {
     const part = data.card.parts.find((eachPart) => eachPart.kind === "target" && eachPart.id === id);
@@ -51,7 +51,7 @@ export default function Fall({ aim, act, data }: InputProps<AskOf<"send">> & { a
     const target = touched && thing(id);
     return target ? targetName(target) : say("play.pin", { number: i + 1 });
   };
-  // Where only a number was told, nobody knows which stand: then only a number can follow.
+  // If only a number was recorded, nobody knows which pins still stand, so the next answer can only be a number.
   const known = aim.known !== false;
   return (
     <>

@@ -5,7 +5,10 @@ import { PieceShape } from "../screens/yard-map.tsx";
 import { Keys } from "./keys.tsx";
 import type { Pieces } from "./zones.tsx";
 
-/** The squares as they lie on the floor, far ones above: tap where it rests. Arrow keys move between them. */
+/**
+ * The squares as they lie on the floor, far ones at the top. The player taps the square where the object rests. The
+ * arrow keys move between squares.
+ */
 export function Grid({
   places,
   data,
@@ -17,11 +20,11 @@ export function Grid({
   places: readonly string[];
   data: CardData;
   pick: (place: string) => void;
-  /** Pieces that lie there, drawn where they lie. */
+  /** Pieces that already lie on the grid. */
   pieces?: Pieces;
-  /** It may lie outside, too. */
+  /** The object may also lie outside. */
   outside?: boolean;
-  /** It is a piece that is tapped, not a free square. */
+  /** The player taps a piece instead of a free square. */
   take?: boolean;
 }) {
   const [taken, setTaken] = useState(false);
@@ -48,7 +51,8 @@ export function Grid({
           columns.map((column) => {
             const cell = cells.find((eachCell) => eachCell.along === row && eachCell.across === column)!;
             const here = lies(cell.id);
-            // A square that was just told is taken now: to tell it again is asked for beside it, never under the same thumb.
+            // A square that was just tapped is occupied now. Tapping it again is offered beside it, never under the
+            // same thumb.
             const may = places.includes(cell.id) && (take || here.length > 0 === taken);
             return (
               <button

@@ -5,7 +5,10 @@ import { ItemDrawing } from "../../drawings/items.tsx";
 import type { InputProps } from "./input.ts";
 import { Keys } from "./keys.tsx";
 
-/** HIT and MISS differ in shape, sign and word. Space or arrow left, and arrow right, do the same. */
+/**
+ * HIT and MISS differ in shape, sign and word. The space bar or the left arrow key means hit; the right arrow key
+ * means miss.
+ */
 export function HitOrMiss({ aim, data, act, mending }: InputProps<AskOf<"send">> & { aim: AimOf<"any"> }) {
   const [which, setWhich] = useState(false);
   const [want] = aim.want;

@@ -1,6 +1,6 @@
 import { say } from "#words/say.ts";
 
-/** Which keys do what: read out, and shown where there is room for a keyboard. */
+/** Explains which keys do what. It is read out, and shown where there is room. */
 export const Keys = ({ of }: { of: "any" | "count" | "places" | "targets" | "choose" | "sides" }) => (
   <p className="sr-only text-center text-sm text-quiet lg:not-sr-only">{say(`play.keys.${of}`)}</p>
 );

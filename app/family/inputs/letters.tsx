@@ -6,9 +6,9 @@ import { speak } from "../play/sounds.ts";
 import { Big } from "./big.tsx";
 import type { InputProps } from "./input.ts";
 
-/** Cards so near each other along, metres, are one row. */
+/** Letter cards whose distances differ by less than this form one row, metres. */
 const ROW = 0.4;
-/** One card of the word, in chalk. The one to hit next is circled like a target; found ones are underlined. */
+/** One letter card, in chalk. The one to hit next is circled like a target. Letters already found are underlined. */
 function Chalked({ sign, state, lean }: { sign: string; state: "asked" | "found" | "later"; lean: number }) {
   const wide = Math.max(40, 16 + 15 * sign.length);
   return (
@@ -47,7 +47,7 @@ function Chalked({ sign, state, lean }: { sign: string; state: "asked" | "found"
   );
 }
 
-/** The word so far: letters that are found, and those to come only where they may be read. */
+/** The word so far. Letters still to come are shown only if the child may read them. */
 function Prompt({ spell }: { spell: Spelled }) {
   const reads = spell.show === "word";
   return (
@@ -74,7 +74,7 @@ function Prompt({ spell }: { spell: Spelled }) {
   );
 }
 
-/** A word that is written down, and then it is done. */
+/** A word that the child writes down, and then confirms. */
 export const Written = ({ spell, act }: InputProps<AskOf<"task">> & { spell: Spelled }) => (
   <>
     <Prompt spell={spell} />
@@ -82,7 +82,7 @@ export const Written = ({ spell, act }: InputProps<AskOf<"task">> & { spell: Spe
   </>
 );
 
-/** The cards as they stand, far ones above: tap the one that was hit, or gone to. */
+/** The letter cards as they stand, far ones at the top. The player taps the one that was hit, or reached. */
 export default function Letters({
   among,
   spell,

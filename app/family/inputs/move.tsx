@@ -7,7 +7,7 @@ import { Grid } from "./grid.tsx";
 import type { Act } from "./input.ts";
 import { Zones } from "./zones.tsx";
 
-/** A piece was moved by another: which one, and where it is now. */
+/** Reports which piece was moved by another one, and where it is now. */
 export function Move({
   ask,
   data,

@@ -7,21 +7,21 @@ import { Big } from "./big.tsx";
 import type { InputProps } from "./input.ts";
 
 type Lying = AskOf<"measure">["pieces"][number] & { piece: number };
-/** What lies, each with its number. */
+/** The pieces that lie on the floor, each with its number. */
 const lying = (ask: AskOf<"measure"> | undefined): Lying[] =>
   (ask?.pieces ?? []).map((piece, i) => ({ ...piece, piece: i + 1 }));
-/** What is drawn about the jack: metres to each edge, and pixels. */
+/** The area drawn around the jack: metres from the jack to each edge, and the size in pixels. */
 const REACH = 1.2;
 const SIZE = 260;
 const K = SIZE / (2 * REACH);
 const px = (mm: number) => SIZE / 2 + (mm / 1000) * K;
 const py = (mm: number) => SIZE / 2 - (mm / 1000) * K;
 const held = (mm: number) => Math.round(Math.min(REACH, Math.max(-REACH, mm / 1000)) * 1000);
-/** A step of the arrow keys, millimetres. */
+/** The distance of one press of an arrow key, millimetres. */
 const STEP = 50;
 const centimetres = (mm: number) => Math.round(mm / 10);
 
-/** Whether the jack rests between its lines. */
+/** Asks whether the jack came to rest between its lines. */
 export function Jack({ act }: InputProps<AskOf<"send">>) {
   return (
     <>
@@ -42,7 +42,7 @@ export function Jack({ act }: InputProps<AskOf<"send">>) {
   );
 }
 
-/** The floor about the jack, and what lies there. */
+/** The floor around the jack with the pieces on it. */
 function About({ pieces, children }: { pieces: readonly Lying[]; children?: React.ReactNode }) {
   return (
     <>
@@ -70,7 +70,7 @@ function About({ pieces, children }: { pieces: readonly Lying[]; children?: Reac
   );
 }
 
-/** Where a piece came to rest about the jack: dragged there roughly, or moved with the arrow keys. */
+/** Shows where a piece came to rest near the jack. It is dragged roughly into place, or moved with the arrow keys. */
 export function NearSend({
   ask,
   act,
@@ -157,7 +157,7 @@ export function NearSend({
   );
 }
 
-/** One piece measured: in centimetres, or by the shoe and fingers of one person, whose shoe measures all. */
+/** Measures one piece: in centimetres, or with one person's shoe and fingers. The same shoe measures all pieces. */
 function Measure({
   piece,
   title,
@@ -174,7 +174,7 @@ function Measure({
   const [fingers, setFingers] = useState("");
   const [told, setTold] = useState("");
   const number = (text: string) => (/^\d{1,4}$/.test(text.trim()) ? Number(text) : null);
-  // Any shoe does where all are measured with it: 22 cm, and a finger 1.5 cm.
+  // Any shoe will do if all pieces are measured with it. The figures assume 22 cm, and 1.5 cm for a finger.
   const byShoe = () => {
     const [s, f] = [number(shoes), fingers.trim() === "" ? 0 : number(fingers)];
     return s === null || f === null ? null : 220 * s + 15 * f;
@@ -230,7 +230,7 @@ function Measure({
   );
 }
 
-/** All pieces by how near they lie: near ties are measured, then the round is counted. */
+/** All pieces in order of their distance. Near ties are measured before the round is counted. */
 export function Nearest({ ask, act, name }: InputProps<AskOf<"measure">>) {
   const [measuring, setMeasuring] = useState<number | null>(null);
   const pieces = lying(ask);
@@ -241,7 +241,7 @@ export function Nearest({ ask, act, name }: InputProps<AskOf<"measure">>) {
   const lie = pieces.filter((piece) => !piece.dead).sort((a, b) => (a.away ?? -1) - (b.away ?? -1));
   const known = lie.every((eachLying) => eachLying.away !== null);
   const near = lie[0]?.away ?? 0;
-  // Level to the eye with the nearest, and of somebody else.
+  // Pieces of another player that look as near as the nearest one.
   const close = lie.filter(
     (eachLying) => eachLying.away !== null && eachLying.away - near < ask.near && !eachLying.measured,
   );
@@ -297,7 +297,7 @@ export function Nearest({ ask, act, name }: InputProps<AskOf<"measure">>) {
   );
 }
 
-/** The jack was struck: it lies elsewhere between its lines, or out of them. */
+/** The jack was hit. It now lies elsewhere between its lines, or outside them. */
 export function JackMoved({ act }: { act: InputProps["act"] }) {
   return (
     <>

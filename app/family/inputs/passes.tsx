@@ -4,7 +4,10 @@ import { say } from "#words/say.ts";
 import type { InputProps } from "./input.ts";
 import { Keys } from "./keys.tsx";
 
-/** Caught, or past; and, where it is run after, at rest before anybody was there. Space, and arrow right, do the first two. */
+/**
+ * A pass was caught or missed. In games with a chase, the object may also have come to rest before anybody reached
+ * it. The space bar and the right arrow key choose the first two.
+ */
 export default function Passes({
   mark,
   still,

@@ -7,7 +7,7 @@ import { FamilySet } from "../play/family-set.tsx";
 import { loadGame } from "../play/load-game.ts";
 import type { InputProps } from "./input.ts";
 
-/** What was left to the family, changed until something has happened. */
+/** The settings that were left to the family. They can be changed until the first attempt. */
 export function SetPanel({
   ask,
   data,

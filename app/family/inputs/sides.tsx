@@ -5,10 +5,10 @@ import type { InputProps } from "./input.ts";
 import { Keys } from "./keys.tsx";
 
 type Props<K extends "point" | "goal"> = InputProps<AskOf<"send">> & { aim: AimOf<K> };
-/** Why a point was won, in the order of their buttons. */
+/** The reasons for winning a point, in the order of their buttons. */
 const REASONS = ["out", "net", "bounces", "missed", "serve"] as const;
 
-/** One big button for each side, in the order of their names; the keys 1 and 2 do the same. */
+/** One big button for each side, in the order of their names. The keys 1 and 2 do the same. */
 function SideButtons({
   people,
   name,
@@ -63,7 +63,10 @@ const Small = ({ children, press, on }: { children: React.ReactNode; press: () =
   </button>
 );
 
-/** Who won the rally, and why or after how many touches where that is told; a let; a fault, where a second serve is left. */
+/**
+ * Who won the rally and, where it is recorded, why or after how many touches; a let; a fault, if a second serve is
+ * left.
+ */
 export function Point({ aim, act, name, mending = false }: Props<"point">) {
   const [why, setWhy] = useState<string | null>(null);
   const [touches, setTouches] = useState("");
@@ -119,9 +122,9 @@ export function Point({ aim, act, name, mending = false }: Props<"point">) {
   );
 }
 
-/** A goal for a side; out of play, or a foul, by whom; or how a free shot went. */
+/** A goal for a side; out of play or a foul, and by whom; or the result of a free shot. */
 export function Goal({ aim, act, name, mending = false }: Props<"goal">) {
-  /** What is being told: out of play, or a foul of that kind; then by whom. */
+  /** What is being reported (out of play, or a kind of foul) while the player chooses who did it. */
   const [what, tell] = useState<string | null>(null);
   const stop = (why: string, side: number | null) => {
     tell(null);

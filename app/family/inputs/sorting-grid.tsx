@@ -26,7 +26,7 @@ function useSquares() {
   };
 }
 
-/** A square as it lies on the floor, the near row below; each place is a button. */
+/** A square as it lies on the floor, with the near row at the bottom. Each place is a button. */
 function Floor({
   cells,
   n: count,
@@ -94,7 +94,7 @@ const useNames = ({ data, ask }: Pick<InputProps<AskOf<"mix" | "swap">>, "data" 
   return ask.kinds.map((kind) => itemName(kind, own));
 };
 
-/** A square that is mixed: by the tool as hard as it is wanted, or typed in as it lies on the floor. */
+/** The mixed square: mixed by the application to the chosen difficulty, or typed in as it lies on the floor. */
 export function Mix({ ask, act, data }: InputProps<AskOf<"mix">>) {
   const { n: count, reach, least, most, how } = ask;
   const names = useNames({ data, ask });
@@ -195,7 +195,10 @@ export function Mix({ ask, act, data }: InputProps<AskOf<"mix">>) {
   );
 }
 
-/** Two things to swap: tapped one after the other; which of them are near is a hint, and the move only when it is asked for. */
+/**
+ * The player taps the two items to swap, one after the other. Which ones are near is a hint. The best move is shown
+ * only on request.
+ */
 export function Swap({ ask, act, data, mending = false }: InputProps<AskOf<"swap">>) {
   const { n: count, reach, cells } = ask;
   const names = useNames({ data, ask });

@@ -9,7 +9,7 @@ import type { CardData } from "../card/card-data.ts";
 import { Keys } from "./keys.tsx";
 
 type Reachable = Extract<Part, { kind: "target" | "line" }>;
-/** What of the layout has that name: a thing to send at, or a line to send from. */
+/** The part of the layout with this id: a target, or a line to send from. */
 const toldPart = (data: CardData, id: string): Reachable | undefined =>
   data.card.parts.find((part): part is Reachable => (part.kind === "target" || part.kind === "line") && part.id === id);
 const nameOf = (data: CardData, part: Reachable | undefined, id: string): string =>
@@ -20,7 +20,7 @@ const nameOf = (data: CardData, part: Reachable | undefined, id: string): string
       : (BARE as readonly string[]).includes(id)
         ? say(`way.${id}`)
         : sentAs(data, id);
-/** What serves as one of the things that take turns: by its role. */
+/** The item that serves as one of the objects that take turns, by its role. */
 function thingAs(data: CardData, role: string): string | null {
   const { kit } = data.card.activity;
   return role === "send" ? kit.send : (extraObjects(data.card.activity)[extraObjectIndex(role)] ?? null);
@@ -33,8 +33,9 @@ function sentAs(data: CardData, role: string): string {
 const NONE: readonly string[] = [];
 
 /**
- * Several things, or lines, as they may be hit or chosen: one tap each, or its number on the keyboard. `miss`: none of them; `gone`: those that
- * no longer count, which keep their places, so that none of the others comes to lie under the finger.
+ * Several targets or lines to choose from, one tap each, or a number on the keyboard. `miss` adds a button for none
+ * of them. `gone` lists those that no longer count. They keep their places, so that no other button moves under the
+ * finger.
  */
 export default function Targets({
   ids,
@@ -51,7 +52,7 @@ export default function Targets({
   pick: (id: string | null) => void;
   miss?: boolean;
   keys?: boolean;
-  /** What each brings now, where that is more than a hit. */
+  /** What each is worth now, if worth differs. */
   worth?: Readonly<Record<string, number>> | undefined;
 }) {
   useEffect(() => {
@@ -76,7 +77,7 @@ export default function Targets({
       >
         {ids.map((id, i) => {
           const part = toldPart(data, id);
-          // What is worth the same as all others says nothing.
+          // If all are worth the same, the worth is not shown.
           const points = part?.points === undefined ? undefined : (own(worth, id) ?? part.points);
           const drawn = part?.kind === "target" ? part.item : part ? null : thingAs(data, id);
           const price = points === undefined ? "" : say("play.points", { points });

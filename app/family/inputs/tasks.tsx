@@ -3,14 +3,14 @@ import { say } from "#words/say.ts";
 import { ItemDrawing } from "../../drawings/items.tsx";
 import type { InputProps } from "./input.ts";
 
-/** How much there is of a task: so high, so long, so far. */
+/** The amount of a task: a height, a time or a distance. */
 function amount(t: NonNullable<AskOf<"choose">["does"]>[number]): string {
   if (t.seconds !== undefined) return say("doing.seconds", { seconds: t.seconds });
   if (t.metres !== undefined) return say("doing.far", { metres: t.metres });
   return t.height === undefined ? "" : say("doing.high", { metres: t.height });
 }
 
-/** Tasks with their pictures: a tap chooses one, or ticks it. */
+/** Tasks with their pictures. A tap chooses one, or ticks it. */
 export default function Tasks({ ask, act }: InputProps<AskOf<"choose">>) {
   return (
     <ul className="grid max-h-[56dvh] gap-2 overflow-y-auto short:max-h-[50dvh] short:grid-cols-2 short:gap-1.5 flat:max-h-[60dvh]">

@@ -3,7 +3,7 @@ import type { AskOf } from "#core/asks/ask.ts";
 import { say } from "#words/say.ts";
 import type { InputProps } from "./input.ts";
 
-/** How many there were: as tapped, or as counted by somebody with both hands busy. */
+/** The total: as counted on the screen, or as counted by somebody who had no hand free. */
 export default function Total({ ask, act, name, data }: InputProps<AskOf<"total">>) {
   const [text, setText] = useState(String(ask.soFar));
   const [told, setTold] = useState("");

@@ -7,10 +7,10 @@ import type { InputProps } from "./input.ts";
 import { Keys } from "./keys.tsx";
 
 export type Pieces = AskOf<"move">["pieces"];
-/** Pieces that lie there now. */
+/** The pieces that lie on the floor now. */
 export const piecesIn = (asks: readonly Ask[]): Pieces => askOf(asks, "move")?.pieces ?? [];
 
-/** Where a piece stopped: tap the band. */
+/** The player taps the band where the piece stopped. */
 export const Rest = ({
   ask,
   zones,
@@ -24,7 +24,7 @@ export const Rest = ({
   </>
 );
 
-/** A blocker, or none. */
+/** The player chooses a blocker, or none. */
 export const Choose = ({ ask, data, act, pieces }: InputProps<AskOf<"choose">> & { pieces: Pieces }) => (
   <>
     <Zones zones={ask.options} data={data} pieces={pieces} pick={(pick) => act({ kind: "choose", of: ask.of, pick })} />
@@ -42,7 +42,10 @@ export function zoneName(zone: string): string {
   return zone === "short" ? say("play.short") : say("play.overLine");
 }
 
-/** The bands as they lie on the floor, far ones above: tap where it stopped. Arrow keys move between them. */
+/**
+ * The bands as they lie on the floor, far ones at the top. The player taps the one where the piece stopped. The arrow
+ * keys move between them.
+ */
 export function Zones({
   zones,
   data,
@@ -52,7 +55,7 @@ export function Zones({
   zones: readonly string[];
   data: CardData;
   pick: (zone: string) => void;
-  /** Pieces lying there, drawn where they lie. */
+  /** The pieces that lie there, drawn where they lie. */
   pieces?: readonly { piece: number; player: number; place: string | null }[];
 }) {
   const far = [...zones].reverse();

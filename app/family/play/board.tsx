@@ -24,7 +24,7 @@ import { sound } from "./sounds.ts";
 import { Toolbar } from "./toolbar.tsx";
 import { useSession } from "./use-session.ts";
 
-/** Panels that are seldom needed load separately. */
+/** Panels that are seldom needed are loaded separately. */
 const CallCode = piece(async () => ({ default: (await import("./call.tsx")).CallCode }));
 const CompanyPanel = piece(async () => ({ default: (await import("./company.tsx")).CompanyPanel }));
 const FixPanel = piece(async () => ({ default: (await import("./fix-panel.tsx")).FixPanel }));
@@ -39,11 +39,11 @@ interface Props {
   local: LocalPlay;
   again: () => Promise<void>;
   go: (to: Step) => void;
-  /** What a teacher who only tries the game out can do with the score. */
+  /** What a teacher who is trying the game out can do with the score. */
   tried?: (score: { value: number; unit: Unit }) => React.ReactNode;
 }
 
-/** The shell of every game: what to do now, the score with its sum, the clock, the inputs, undo. */
+/** The shell of every game: what to do now, the score and how it adds up, the clock, the inputs, undo. */
 export function Board(props: Props) {
   const { data, pattern, local, again } = props;
   const [session, snapshot] = useSession({ local, data, pattern, again });
@@ -82,7 +82,7 @@ function OtherTab() {
 
 type Shown = Props & { session: PlaySession; snapshot: Snapshot };
 
-/** The go is over: the score, who won, and the way on. */
+/** The end of a go: the score, who won, and what comes next. */
 function Over({ data, local, again, go, tried, session, snapshot: { play, view } }: Shown) {
   const winners = view.ending?.winners.flatMap((winner) => view.score[winner]!.players.map(session.nameOf)) ?? [];
   const tie = (view.ending?.winners.length ?? 0) > 1;
@@ -98,7 +98,7 @@ function Over({ data, local, again, go, tried, session, snapshot: { play, view }
   const handIn = async () => {
     session.flush();
     if (!(await session.saving.settled())) return;
-    // Where the device is full at the very last step, the go is handed in from memory.
+    // If the device is full at the very last step, the go is handed in from memory.
     await changePlay(local.id, { done: true }).catch(async () => {
       await session.saving.playOn();
       await changePlay(local.id, { done: true });
@@ -126,11 +126,11 @@ function Over({ data, local, again, go, tried, session, snapshot: { play, view }
   );
 }
 
-/** A go under way: the picture above, the inputs below, undo at the edge. */
+/** A go in progress: the picture at the top, the inputs below it, undo at the edge. */
 function Playing(props: Shown) {
   const { data, pattern, local, session, snapshot } = props;
   const { view, panel } = snapshot;
-  // Targets that were there to choose from keep their places to the last.
+  // Targets keep their places on the screen to the end of the go.
   const places = useRef<readonly string[]>([]);
   const { places: kept, ...scene } = sceneOf(view, { data, pattern, places: places.current, mending: panel === "fix" });
   places.current = kept;
@@ -141,7 +141,7 @@ function Playing(props: Shown) {
     return view.out.includes(side) ? `${names}: ${say("play.leftSide")}` : names;
   };
   const { unit } = view.score[view.side]!;
-  // Scores are comparable only with goes that were set in the same way.
+  // Scores can only be compared with goes that were played with the same settings.
   const best = !local.decided?.bare && data.best && settingOf(data.best) === settingOf(view) ? data.best : null;
   const mark = settingOf(view) === "" ? markOf(pattern, data, local) : null;
   return (
@@ -193,7 +193,7 @@ function Playing(props: Shown) {
   );
 }
 
-/** The yard as the child sees it; an input that is drawn as the floor lies replaces it. */
+/** The yard as the child sees it. An input that is drawn as the floor lies replaces it. */
 function Picture({ scene, done }: { scene: Scene; done: readonly string[] }) {
   if (scene.onFloor) return <div className="grow large:hidden" />;
   return (
@@ -209,7 +209,7 @@ function Picture({ scene, done }: { scene: Scene; done: readonly string[] }) {
   );
 }
 
-/** What is open under the picture: the inputs, a change to an earlier attempt, another object, or the pause. */
+/** The panel under the picture: the inputs, a change to an earlier attempt, another object, or the pause. */
 function OpenPanel({ data, own, session, snapshot, places }: Shown & { places: readonly string[] }) {
   const { play, view, panel } = snapshot;
   const close = () => session.show("play");

@@ -5,10 +5,10 @@ import type { View } from "#core/referee/play.ts";
 import { say, sayScore } from "#words/say.ts";
 import "./call-words.ts";
 
-/** Tenths of a second are more than anybody reads out: whole seconds go over a call. */
+/** Times are read out in whole seconds. Nobody reads tenths over a call. */
 const scale = (unit: Unit) => (unit === "tenths" ? 10 : 1);
 
-/** How it stands in three signs, to be read out to the other home. */
+/** The score as three characters, to be read out to the other home. */
 export function CallCode({ view }: { view: View }) {
   const side = view.score.findIndex((score) => score.players.includes(0));
   const mine = view.score[side]!;
@@ -28,7 +28,7 @@ export function CallCode({ view }: { view: View }) {
   );
 }
 
-/** The home that does not keep the score: it types what it hears, and sees the same. */
+/** The home that does not keep the score types what it hears and sees the same score. */
 export function FollowCall({
   unit,
   attempt,
@@ -36,7 +36,7 @@ export function FollowCall({
   close,
 }: {
   unit: Unit;
-  /** What an attempt is called: `attemptWords`. */
+  /** The words for an attempt: `attemptWords`. */
   attempt: Record<string, string>;
   shared: boolean;
   close: () => void;
@@ -78,7 +78,7 @@ export function FollowCall({
         {wrong && <p className="font-semibold text-mustard">{say("call.wrong")}</p>}
         {told && (
           <>
-            {/* The code speaks as the other home: its own score comes first. */}
+            {/* The code is written from the other home's side, with its own score first. */}
             {shared ? (
               <p className="text-2xl font-bold text-mustard">{say("call.both", { score: score(told.mine) })}</p>
             ) : (

@@ -4,7 +4,7 @@ import { bellAt } from "#core/referee/play.ts";
 import { say } from "#words/say.ts";
 import type { PlaySession, Snapshot } from "./session.ts";
 
-/** With so few seconds left the clock is lit. */
+/** The clock stands out when no more than this many seconds are left. */
 const LAST = 10;
 
 /**

@@ -4,7 +4,7 @@ import { view } from "#core/referee/play.ts";
 import { say, sayList } from "#words/say.ts";
 import type { Act } from "../inputs/input.ts";
 
-/** Who stops playing, and who joins, while the game stands still: it goes on with the same tap. */
+/** Somebody stops playing or joins while the game is paused. The same tap resumes the game. */
 export function CompanyPanel({
   play,
   act,
@@ -14,7 +14,7 @@ export function CompanyPanel({
   play: Play;
   act: Act;
   name: (i: number) => string;
-  /** Somebody joins a side, or one of its own (null); called what was typed. */
+  /** Somebody joins a side, or plays as a side of their own (null), under the name that was typed. */
   joins: (side: number | null, called: string) => void;
 }) {
   const now = view(play);

@@ -6,10 +6,10 @@ import { say } from "#words/say.ts";
 import { useFair } from "../../ui/use-fair.ts";
 import type { CardData } from "../card/card-data.ts";
 
-/** Ages that somebody may say of the others: nothing else is asked, and it stays on the device. */
+/** The ages to choose from for the other players. Nothing else is asked, and the answer stays on the device. */
 const AGES = [4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14, "adult"] as const;
 
-/** The tool works out how to make it fair, from the ages of those who play along. */
+/** Works out how to make the match fair from the ages of the players. */
 export function FairMatch({
   data,
   names,

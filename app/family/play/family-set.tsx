@@ -4,7 +4,7 @@ import { say } from "#words/say.ts";
 import type { Choosable, SetValue, SetValues } from "./choosable.ts";
 import { LineStepper } from "./own-line.tsx";
 
-/** One line a thing that may be set: less and more, or yes and no. */
+/** One line for each setting: less and more, or yes and no. */
 export function FamilySet({
   list,
   now,
@@ -14,9 +14,9 @@ export function FamilySet({
 }: {
   list: readonly Choosable[];
   now: SetValues;
-  /** What an attempt is called: `attemptWords`. */
+  /** The words for an attempt: `attemptWords`. */
   attempt: Record<string, string>;
-  /** The child's own step, metres. */
+  /** The length of the child's own step, metres. */
   step: number;
   set: (field: string, value: SetValue) => void;
 }) {

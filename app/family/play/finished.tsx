@@ -28,7 +28,7 @@ export function Finished({
   winners: string | null;
   undo: () => void;
   handIn: () => Promise<void>;
-  /** It was practice: it is forgotten. */
+  /** Ends a practice go, which is deleted. */
   practised: () => Promise<void>;
   tried?: (score: { value: number; unit: Unit }) => React.ReactNode;
   name: (i: number) => string;
@@ -39,7 +39,8 @@ export function Finished({
   const mine = { ...now.score[side]!, value: now.progress[side]!.own };
   const own = { ...mine, finished: now.progress[side]!.finished, stage: now.progress[side]!.stage };
   const over = now.done === "over";
-  // A game that the family set otherwise compares with no mark, and only with goes set alike.
+  // If the family changed a setting, the score is not compared with the score to beat, and only with goes that had
+  // the same settings.
   const asSent = settingOf(now) === "";
   const beat =
     over && asSent && beatsMark(own, markOf(play.game.pattern, data, local))
@@ -57,7 +58,7 @@ export function Finished({
   const hidden = local.adds === true && told === null;
   useEffect(() => {
     if (local.practice) return;
-    // What the match says is what the child has seen; its own points go into its records.
+    // The child has seen the score of the match. The records use the child's own points.
     remember(`yard-score-${local.id}`, JSON.stringify({ value: shown, unit: mine.unit, beat }));
   }, [local.id, local.practice, shown, mine.unit, beat]);
   return (

@@ -11,12 +11,12 @@ import { labelOf, seenText } from "./seen.ts";
 interface Fixable {
   seq: number;
   text: string;
-  /** What was asked when it happened: told again with the same input. */
+  /** The ask at that moment. It is answered again with the same input. */
   ask: Ask;
   all: readonly Ask[];
 }
 
-/** Changes an earlier try, with a reason; everything after it is counted again. */
+/** Changes an earlier attempt and asks for the reason. Everything after it is scored again. */
 export function FixPanel({
   play,
   data,
@@ -40,7 +40,7 @@ export function FixPanel({
     const ask = mainAsks(all).find((mainAsk) => mainAsk.kind === event.kind);
     return text !== null && ask && hasInput(ask.kind) ? [{ seq, text, ask, all }] : [];
   });
-  // Somebody stepped over the line: the send is spent, or sent again.
+  // After a step over the line, the attempt is lost or repeated.
   const foot = data.card.activity.match.foot ?? "spent";
   const calls = data.card.activity.match.calls ?? "replayed";
   const asked = mainAsks(view(play).asks)[0];

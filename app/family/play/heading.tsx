@@ -8,7 +8,7 @@ import { useWakeLock } from "./use-wake-lock.ts";
 const DETAIL = "text-lg text-chalk/90 short:text-base";
 const OWN = "text-lg font-semibold text-mustard short:text-base";
 
-/** What to do now, whose turn it is, and the line that says why something did not count. */
+/** What to do now, whose turn it is, and why something did not count. */
 export function Heading({
   snapshot,
   scene,
@@ -20,7 +20,7 @@ export function Heading({
   scene: Scene;
   data: CardData;
   practice: boolean;
-  /** Whose turn it is, where several play. */
+  /** Whose turn it is, if several people play. */
   turn: string | null;
 }) {
   const awake = useWakeLock();

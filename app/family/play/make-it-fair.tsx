@@ -4,7 +4,10 @@ import { personOf } from "./people.ts";
 import { PersonRow } from "./person-row.tsx";
 import type { Company } from "./use-company.ts";
 
-/** How each player plays, so that it is fair: proposed by the model where everybody plays on their own, or set for each. */
+/**
+ * How each player plays so that the match is fair. If everybody plays on their own, the model proposes it; otherwise
+ * it is set for each player.
+ */
 export const MakeItFair = ({ data, company }: { data: CardData; company: Company }) => (
   <>
     {company.mode === "against" && !company.inSides && company.playing.length === company.count && (

@@ -1,17 +1,20 @@
 import { Minus, Plus } from "lucide-react";
 import { say } from "#words/say.ts";
 
-/** How far from the line somebody stands, metres nearer, in half steps of whoever the card is for. */
+/**
+ * How far from the line somebody stands. `nearer` is in metres, and the text counts half steps of the child whose
+ * card it is.
+ */
 export function lineText(nearer: number, step: number): string {
   const halves = Math.round((2 * Math.abs(nearer)) / step);
-  // What was moved is never said to be where it was.
+  // A distance that was changed is never described as unchanged.
   const count = nearer === 0 ? 0 : Math.max(1, halves);
   if (count === 0) return say("set.onLine");
   const steps = `${count > 1 ? Math.floor(count / 2) : ""}${count % 2 === 1 ? "½" : ""}`;
   return say(nearer > 0 ? "set.nearer" : "set.back", { steps, of: count <= 2 ? 1 : 2 });
 }
 
-/** Where to stand: a step back, a step nearer. */
+/** Buttons to stand a step farther back or a step nearer. */
 export function LineStepper({
   what,
   value,

@@ -4,13 +4,13 @@ import { type Role, WIDER } from "#core/contract/contract.ts";
 export interface Person {
   helps: boolean;
   other: boolean;
-  /** They kneel for everything. */
+  /** They kneel for every attempt. */
   kneels: boolean;
-  /** They have a wider target. */
+  /** Their targets are wider. */
   wide: boolean;
   /** The width of their own court or goal, in tenths of the width on the plan. */
   court: number;
-  /** They sit, as their card says. */
+  /** They play seated, as their card says. */
   sits?: boolean;
   /** Head start in points. */
   head: number;

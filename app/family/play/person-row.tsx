@@ -12,7 +12,10 @@ const Box = ({ text, is, turn }: { text: string; is: boolean; turn: () => void }
   </label>
 );
 
-/** One who plays along: helping only (the child itself always plays), the other hand, a line of its own, and a head start where points count. `most`: of a head start; null: none. */
+/**
+ * The settings of one player: only helping (never the child whose card it is), the other hand, a line of their own,
+ * and a head start. `most` is the largest head start; null if points are not counted.
+ */
 export function PersonRow({
   name,
   first,
@@ -27,11 +30,14 @@ export function PersonRow({
   first: boolean;
   is: Person;
   most: number | null;
-  /** Where it may stand, metres nearer, and how long a step is; null: nothing is sent from a line. */
+  /**
+   * The distances that may be chosen, in metres nearer, and the length of a step. Null if nothing is sent from a
+   * line.
+   */
   line: { values: readonly number[]; step: number } | null;
-  /** There is something to hit that could be bigger. */
+  /** True if there is a target that could be wider. */
   targets: boolean;
-  /** Each side has a court or a goal of its own to guard. */
+  /** True if each side guards a court or a goal of its own. */
   guards: boolean;
   change: (person: Person) => void;
 }) {

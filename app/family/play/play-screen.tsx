@@ -25,11 +25,11 @@ interface Props {
   underWay: LocalPlay | null;
   again: () => Promise<void>;
   go: (to: Step) => void;
-  /** A teacher tries it out. */
+  /** Set if a teacher is trying the game out. */
   trying?: { speed: number; tried: (score: { value: number; unit: Unit }) => React.ReactNode };
 }
 
-/** One tab plays; a second one is told so. Free again as soon as the first is closed. */
+/** Lets only one tab play a card. A second tab says so and can be used as soon as the first is closed. */
 function useOnlyTab(card: string): { state: "asking" | "mine" | "other"; retry: () => void } {
   const [state, set] = useState<"asking" | "mine" | "other">("asking");
   const [tries, setTries] = useState(0);
@@ -52,7 +52,7 @@ function useOnlyTab(card: string): { state: "asking" | "mine" | "other"; retry: 
   return { state, retry: () => setTries(tries + 1) };
 }
 
-/** Loads the game of the card, with its sentences. */
+/** Loads the game of the card and its sentences. */
 function useGame(activity: Activity): LoadedGame | null {
   const [game, set] = useState<LoadedGame | null>(null);
   const [error, setError] = useState<unknown>(null);
@@ -63,7 +63,7 @@ function useGame(activity: Activity): LoadedGame | null {
   return game;
 }
 
-/** An invisible element one rem wide, by which the reader's text size is measured. */
+/** An invisible element one rem wide, which shows how large the reader's text is. */
 function Tight() {
   return <span ref={useTight()} aria-hidden="true" className="absolute w-[1rem]" />;
 }

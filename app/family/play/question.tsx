@@ -4,7 +4,7 @@ import { ItemDrawing } from "../../drawings/items.tsx";
 import type { CardData } from "../card/card-data.ts";
 import { keepAnswer } from "./answered.ts";
 
-/** One question with pictures to answer, once before play; then why. */
+/** A question with pictures, asked once before play, and the reason for the answer. */
 export function Question({ data, done }: { data: CardData; done: () => void }) {
   const { question, answers } = data.card.activity;
   const [chosen, choose] = useState<number | null>(null);

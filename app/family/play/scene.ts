@@ -49,7 +49,7 @@ export interface Scene {
   doNow: string;
   /** The object to use, where objects take turns. */
   object: string | null;
-  /** The part to light up: the target called for, or the line to stand on. */
+  /** The part to highlight: the target called for, or the line to stand on. */
   now: string | undefined;
   /** The input is drawn as the floor lies, so it replaces the picture. */
   onFloor: boolean;
@@ -57,17 +57,17 @@ export interface Scene {
   parts: readonly Part[];
   /** Pieces that lie in a band, by the player they belong to. */
   pieces: { zone: string | null; shape: number }[];
-  /** Several things to choose from, or pieces on the floor, need more of the screen. */
+  /** True if several targets or pieces on the floor need more of the screen. */
   crowded: boolean;
   /** The attempt has a number of its own: `Roll 4 of 16`. */
   numbered: boolean;
-  /** The limit of attempts in a go; null: there is none. */
+  /** The limit of attempts in a go. Null if there is none. */
   cap: number | null;
 }
 
 /**
- * The scene of a view. `places`: targets as they were when there were several to choose from, which keep their places to
- * the last; the list grows as new ones appear.
+ * Works out the scene of a view. `places` lists the targets as they were when there were several to choose from. They
+ * keep their places to the end, and new ones are added behind them.
  */
 export function sceneOf(
   view: View,
@@ -89,13 +89,13 @@ export function sceneOf(
           namesOf(activity.kit.own),
         )
       : null;
-  // What is to be found out is not lit.
+  // What the child has to find out is not highlighted.
   const spell = asked && "spell" in asked ? asked.spell : undefined;
   const shown = !spell || spell.show === "word";
   const aimed = asked?.kind === "send" && asked.aim.kind === "any" ? asked.aim : null;
   const wanted = aimed && aimed.want.length === 1 && shown ? aimed.want[0] : undefined;
   const passedTo = asked?.kind === "send" && "mark" in asked.aim ? asked.aim.mark : undefined;
-  // Where the line moves, the line to stand on is lit instead of the target.
+  // If the line moves, the line to stand on is highlighted instead of the target.
   const fromLine = view.from !== null && view.from !== "start" ? view.from : wanted;
   const toChoose = aimed && (aimed.want.length > 1 || places.length > 0);
   const kept = toChoose && aimed.among.some((id) => !places.includes(id)) ? aimed.among : places;
@@ -126,7 +126,7 @@ export function sceneOf(
   };
 }
 
-/** A target where the child has set it out. */
+/** A target at the place where the child has put it. */
 function asLaid(part: Part, laid: NonNullable<View["laid"]>): Part {
   const at = part.kind === "target" && laid.find((spot) => spot.id === part.id);
   return at ? { ...part, along: at.along, across: at.across } : part;

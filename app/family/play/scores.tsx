@@ -3,7 +3,7 @@ import { say, sayScore, sayWorking } from "#words/say.ts";
 import type { attemptWords } from "#words/verbs.ts";
 import type { Scene } from "./scene.ts";
 
-/** The score of each side with its sum, the number of the attempt, and what there is to beat. */
+/** The score of each side and how it adds up, the number of the attempt, and the score to beat. */
 export function Scores({
   view,
   scene,
@@ -17,12 +17,12 @@ export function Scores({
   view: View;
   scene: Scene;
   attempt: ReturnType<typeof attemptWords>;
-  /** Names of a side; null where one player plays alone. */
+  /** The names of a side. Null if one player plays alone. */
   sideNames: ((side: number) => string) | null;
-  /** The best go of this card, and the teacher's score to beat, where they can be compared. */
+  /** The best go of this card and the teacher's score to beat, if they can be compared. */
   best: string | null;
   mark: string | null;
-  /** The child adds the score up, so it is not shown. */
+  /** True if the child adds up the score, so that it is not shown. */
   hidden: boolean;
   children: React.ReactNode;
 }) {

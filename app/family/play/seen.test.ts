@@ -15,7 +15,7 @@ import { heard } from "./seen.ts";
 
 addWords(enGame);
 for (const words of Object.values(gameWords)) addWords(words);
-/** What the screen tells in words of its own, which are read out as well. */
+/** Events for which the screen has a line of its own, which is read out as well. */
 const TOLD_BESIDE = new Set(["bell", "carry", "object", "again", "dispute", "leave", "join", "stop"]);
 
 describe("what is read out", () => {

@@ -6,7 +6,7 @@ import { say, sayPhrase, sayScore, targetName } from "#words/say.ts";
 import type { CardData } from "../card/card-data.ts";
 import { zoneName } from "../inputs/zones.tsx";
 
-/** What the things and places of a card are called. */
+/** The names of a card's items and places. */
 export const labelOf = (data: CardData) => labelAmong(data.card.parts);
 export const labelAmong = (parts: readonly Part[]) => (id: string) => {
   const part = parts.find((eachPart) => "id" in eachPart && eachPart.id === id);
@@ -17,11 +17,11 @@ export const labelAmong = (parts: readonly Part[]) => (id: string) => {
   return part?.kind === "zone" ? say("play.points", { points: part.points }) : zoneName(id);
 };
 
-/** Where a place of a square lies that is `count` wide. */
+/** Describes a place in a square that is `count` wide. */
 const placeIn = (at: number, count: number) =>
   say("square.at", { row: Math.floor(at / count) + 1, column: (at % count) + 1 });
 
-/** How far everybody ran, as the batter and those who were put out. */
+/** The base that the batter and every runner reached, and who is out. */
 function ranText(e: GameEvent & { kind: "run" }, before: View): string {
   const to = e.reached?.at(-1) ?? 0;
   const asked = mainAsks(before.asks)[0];
@@ -31,7 +31,7 @@ function ranText(e: GameEvent & { kind: "run" }, before: View): string {
   return say("bat.ran", { where: batter, out });
 }
 
-/** What was told that is no send, in words: everything that a tap tells has some. */
+/** Describes an event that is not an attempt. Every event that a tap reports has a description. */
 function toldText(event: GameEvent, before: View, label: (id: string) => string): string | null {
   switch (event.kind) {
     case "run":
@@ -80,7 +80,7 @@ function toldText(event: GameEvent, before: View, label: (id: string) => string)
   }
 }
 
-/** What was seen, in words. */
+/** Describes in words what was seen. */
 export function seenText(event: GameEvent, label: (id: string) => string): string | null {
   switch (event.kind) {
     case "send":
@@ -109,7 +109,7 @@ export function seenText(event: GameEvent, label: (id: string) => string): strin
       return event.pick !== null && (event.of === "target" || event.of === "spot")
         ? say("play.ev.chose", { label: label(event.pick) })
         : null;
-    // Of a run only the number after it is what counts.
+    // For a run, only the number after it matters.
     case "total":
       return say("play.ev.total", { count: event.n });
     default:
@@ -117,7 +117,7 @@ export function seenText(event: GameEvent, label: (id: string) => string): strin
   }
 }
 
-/** What is read out after something was told: what it was, the score of whoever did it, and who does what next. */
+/** What is read out after an event: what happened, the new score of the player, and who does what next. */
 export function heard(
   event: PlayEvent,
   { before, after }: { before: View; after: View },
@@ -142,7 +142,7 @@ export function heard(
     : after.score.length > 1 || after.player !== before.player
       ? say("play.turn", { name: name(after.player) })
       : sayPhrase(after.now, {}, attempt);
-  // The surrounding sentence brings its own full stop.
+  // The surrounding sentence has its own full stop.
   const happened = what.replace(/\.$/, "");
   if (silent) return say("play.heardNext", { what: happened, next });
   return say("play.heard", {

@@ -1,6 +1,6 @@
 import { LANGUAGE } from "#words/say.ts";
 
-/** Spoken by the device, where it can speak; no service is asked. */
+/** Says a text with the device's own voice, if it has one. No service is used. */
 export function speak(text: string): void {
   if (!("speechSynthesis" in globalThis)) return;
   const spoken = new SpeechSynthesisUtterance(text);
@@ -13,7 +13,7 @@ export function speak(text: string): void {
 /** A tick for a start and the last seconds, or three rings when time is up. */
 export type Sound = (what: "tick" | "bell") => void;
 let context: AudioContext | null = null;
-/** Makes a short sound on the spot; silent where the browser has no audio. */
+/** Makes a short sound. Silent if the browser has no audio. */
 export const sound: Sound = (what) => {
   context ??= typeof AudioContext === "undefined" ? null : new AudioContext();
   if (!context) return;

@@ -35,7 +35,7 @@ export function ResultCode({ data, local, play }: { data: CardData; local: Local
   );
 }
 
-/** The device could not keep the last throw: the game stands still until somebody decides. */
+/** The device could not save the last attempt. The game stops until somebody decides what to do. */
 export function StorageTrouble({
   data,
   local,

@@ -5,7 +5,7 @@ import type { CardData } from "../card/card-data.ts";
 import type { OwnCard } from "../card/own-card.ts";
 import type { Act } from "../inputs/input.ts";
 
-/** In the middle of play: another thing to send. What is laid out stays; the record says when it changed. */
+/** Swaps the object during a game. The layout stays as it is, and the record says when the object changed. */
 export function SwapInPlay({
   data,
   own,

@@ -1,7 +1,7 @@
 import { say } from "#words/say.ts";
 import type { PlaySession, Snapshot } from "./session.ts";
 
-/** Undo, change an attempt, swap the object, end the game: always at the edge of the screen, under the thumb. */
+/** Undo, change an attempt, swap the object, end the game. Always at the edge of the screen, under the thumb. */
 export function Toolbar({
   session,
   snapshot: { view, panel },

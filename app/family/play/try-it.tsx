@@ -10,7 +10,7 @@ import PlayScreen from "./play-screen.tsx";
 
 const NOTHING = { home: null, fixed: {}, also: [] };
 
-/** The game of a card, played by whoever designs it: the same screens, nothing kept. */
+/** Lets a teacher play the game of a card while designing it: the same screens, but nothing is saved. */
 export default function TryIt({
   data,
   speed,
@@ -21,7 +21,7 @@ export default function TryIt({
   take: (score: { value: number; unit: Unit }) => void;
 }) {
   const { plays, again } = usePlays(data.id);
-  // What was left of another visit may be of another design.
+  // A go left from an earlier visit may belong to another version of the design.
   useEffect(() => {
     void playsOfCard(data.id)
       .then((left) => Promise.all(left.map((play) => dropPractice(play.id))))

@@ -12,7 +12,10 @@ import { type Person, PLAIN_PERSON, personOf, rolesOf } from "./people.ts";
 const countsOf = (least: number, most: number, alone: boolean): number[] =>
   Array.from({ length: most - least + 1 }, (_, i) => i + least).filter((count) => count > 1 || alone);
 
-/** Returns what follows from the game alone: its unit, the largest head start, the lines to stand at, and whether sides guard something. */
+/**
+ * What follows from the game alone: its unit, the largest head start, the lines to stand at, and whether sides guard
+ * something.
+ */
 function useGameFigures(data: CardData, pattern: AnyPlayPattern) {
   const { params } = data.card.activity.pattern;
   const game = useMemo(
@@ -37,30 +40,30 @@ export function useCompany(data: CardData, pattern: AnyPlayPattern, trying: bool
   const together = modes.filter((eachMode) => eachMode !== "alone");
   const [mode, setMode] = useState<Mode>(together[0] ?? "alone");
   const [names, setNames] = useState<readonly string[]>([data.name.split(" ")[0]!]);
-  // Somebody may only help, use the other hand, or begin with some points.
+  // A player may only help, use the other hand, or begin with some points.
   const [fair, setFair] = useState(false);
   const [told, setTold] = useState<readonly Person[]>([]);
-  // How the child itself plays by its card, unless the family chooses otherwise.
+  // How the child plays according to the card, unless the family chooses otherwise.
   const asCarded = data.card.self ? personOf({ role: "plays", ...data.card.self }) : PLAIN_PERSON;
   const people = Array.from(
     { length: count },
     (_, i) => (fair && count > 1 && told[i]) || (i === 0 ? asCarded : PLAIN_PERSON),
   );
   const playing = people.flatMap((person, i) => (person.helps ? [] : [i]));
-  // Against each other by three or more: each on their own, or two sides.
+  // With three or more players against each other, everybody plays alone or in one of two sides.
   const [two, setTwo] = useState(false);
   const [sides, setSides] = useState<readonly number[]>([0, 1, 0, 1, 0, 1]);
   const canSide = mode === "against" && playing.length >= 3;
   const inSides = canSide && two;
   const sideOf = (side: number) => playing.filter((i) => sides[i] === side);
   const empty = inSides && (sideOf(0).length === 0 || sideOf(1).length === 0);
-  // One side starts and the others follow in their order: the first, or as chosen or drawn.
+  // One side starts and the others follow in order. The first one is chosen or drawn by lot.
   const [starter, setStarter] = useState(0);
   const nameOf = (i: number) => names[i]?.trim() || say("play.player", { number: i + 1 });
 
   const { game, unit, head, lines, guarded } = useGameFigures(data, pattern);
   const heads = head > 0 && mode === "against" && playing.length > 1;
-  // One who plays with helpers has nobody to play against.
+  // A child whose partners only help has no opponent.
   const how =
     count === 1 ? "alone" : playing.length > 1 ? mode : (together.find((eachMode) => eachMode !== "against") ?? null);
   const roles = rolesOf(people.map((person) => (heads ? person : { ...person, head: 0 })));
@@ -81,7 +84,7 @@ export function useCompany(data: CardData, pattern: AnyPlayPattern, trying: bool
     setCount,
     mode,
     setMode,
-    /** Null where nobody is left to play with. */
+    /** Null if nobody is left to play with. */
     how,
     unit,
     names: Array.from({ length: count }, (_, i) => names[i] ?? ""),
@@ -93,7 +96,7 @@ export function useCompany(data: CardData, pattern: AnyPlayPattern, trying: bool
     playing,
     setPeople: setTold,
     setPerson: (i: number, person: Person) => setTold(people.map((is, k) => (k === i ? person : is))),
-    /** The most points that somebody may begin with; null where none are given. */
+    /** The largest head start, in points. Null if head starts are not possible. */
     mostHead: heads ? head : null,
     lines,
     guards: mode === "against" && guarded,
@@ -109,7 +112,7 @@ export function useCompany(data: CardData, pattern: AnyPlayPattern, trying: bool
     setStarter,
     sideName: (side: number) =>
       inSides ? say("who.side", { side: side + 1 }) : sayList((order[side] ?? []).map(nameOf)),
-    /** Two can play over a call, each at home, once a grown-up has set it up. */
+    /** Two children can play over a call, each at home, once a grown-up has set it up. */
     callable: players.call === true && count === 2 && !trying,
     /** One child plays both sides, one with each hand. */
     bothHands: () => {

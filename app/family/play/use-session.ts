@@ -2,8 +2,8 @@ import { useEffect, useLayoutEffect, useState, useSyncExternalStore } from "reac
 import { PlaySession, type Snapshot } from "./session.ts";
 
 /**
- * The session of a go, and what it shows: null while the go is read. The go must not change while the component lives;
- * give the component the id of the go as its key.
+ * The session of a go and its current snapshot, which is null until the go has been read. The go must not change
+ * while the component is mounted: use the go's id as the component's key.
  */
 export function useSession(
   input: ConstructorParameters<typeof PlaySession>[0],

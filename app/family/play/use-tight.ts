@@ -1,6 +1,6 @@
 import { useEffect, useRef } from "react";
 
-/** Screen height that a whole game needs, rem; on a lower screen everything is drawn smaller. */
+/** The screen height that a whole game needs, rem. On a lower screen everything is drawn smaller. */
 const ROOMY = 43.75;
 /** Screen width, rem, below which heading and clock no longer fit side by side. */
 const NARROW = 17;

@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
 
-/** Keeps the screen awake while a game is on, where the device allows it; says whether it does. */
+/** Keeps the screen awake during a game if the device allows it. Returns whether it does. */
 export function useWakeLock(): boolean {
   const [awake, setAwake] = useState(true);
   useEffect(() => {

@@ -15,7 +15,7 @@ export const Tick = ({ text, is, turn }: { text: string; is: boolean; turn: () =
   </label>
 );
 
-/** One of several that exclude each other. */
+/** Buttons of which one is chosen. */
 const Choice = ({
   name,
   className,
@@ -56,7 +56,7 @@ export const HowMany = ({ company }: { company: Company }) => (
   </fieldset>
 );
 
-/** Against each other, as a team or at the same time; and what of the card is for two or more. */
+/** Against each other, as a team or at the same time; and the parts of the card that are for two or more players. */
 export function HowTogether({ data, company }: { data: CardData; company: Company }) {
   if (company.count === 1) return null;
   return (
@@ -90,7 +90,7 @@ export function HowTogether({ data, company }: { data: CardData; company: Compan
   );
 }
 
-/** The names for the day, and who is on which side. */
+/** The players' names for the day, and who is on which side. */
 export const Names = ({ company }: { company: Company }) => (
   <fieldset className="grid gap-2">
     <legend className="mb-1 font-semibold">{say("who.names")}</legend>
@@ -119,7 +119,7 @@ export const Names = ({ company }: { company: Company }) => (
   </fieldset>
 );
 
-/** What makes it fair: proposed by the model, or chosen for each player. */
+/** How the match is made fair: proposed by the model, or chosen for each player. */
 export const Fairness = ({ data, company }: { data: CardData; company: Company }) => (
   <div className="grid gap-1">
     <Tick text={say("who.fair")} is={company.fair} turn={() => company.setFair(!company.fair)} />
@@ -131,7 +131,7 @@ export const Fairness = ({ data, company }: { data: CardData; company: Company }
   </div>
 );
 
-/** Which side starts: chosen, or drawn. */
+/** Which side starts: chosen, or drawn by lot. */
 export function WhoStarts({ company }: { company: Company }) {
   const [drawn, setDrawn] = useState(false);
   const { order, first, sideName, setStarter } = company;

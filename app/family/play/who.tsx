@@ -14,7 +14,7 @@ const FollowCall = piece(async () => ({ default: (await import("./call.tsx")).Fo
 const OverACall = piece(async () => ({ default: (await import("./over-a-call.tsx")).OverACall }));
 const FamilySet = piece(async () => ({ default: (await import("./family-set.tsx")).FamilySet }));
 
-/** Who plays, how, and the names for the day. */
+/** Who plays, in which way, and the players' names for the day. */
 export function Who({
   data,
   pattern,
@@ -29,7 +29,7 @@ export function Who({
   choices: readonly Choosable[];
   own: OwnCard;
   again: () => Promise<void>;
-  /** A teacher tries the game out, with a clock so many times as fast. */
+  /** Set if a teacher is trying the game out. `speed`: how many times as fast the clock runs. */
   trying?: { speed: number };
 }) {
   const company = useCompany(data, pattern, trying !== undefined);

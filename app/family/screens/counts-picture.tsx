@@ -6,7 +6,10 @@ import { countsAs } from "./set-up-screen.tsx";
 const BALL = "M0 0m-5 0a5 5 0 1 0 10 0a5 5 0 1 0 -10 0";
 const YES = "M-6 1l4 5 8-11";
 const NO = "M-5 -5l10 10M5 -5l-10 10";
-/** What is drawn for each way of counting: what counts (a tick), and what does not (a cross); each a thing, and where the ball is. */
+/**
+ * The picture for each way of counting: what counts (a tick) and what does not (a cross). Each has an item, and the
+ * place of the ball.
+ */
 const PICTURES = {
   touch: [
     { yes: true, thing: "M30 12h18v30H30z", ball: [23, 36] },
@@ -34,7 +37,7 @@ const PICTURES = {
   ],
 } as const;
 
-/** What counts in this game, as a picture with its sentence; nothing where nothing is aimed at. */
+/** Shows what counts in this game, as a picture with a sentence. Nothing if the game has no targets. */
 export function CountsPicture({ card }: { card: Card }) {
   const target = card.parts.find((part) => part.kind === "target");
   const kind =

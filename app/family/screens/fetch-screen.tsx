@@ -20,11 +20,11 @@ interface Thing {
   note?: string;
   why?: string;
   minutes: number;
-  /** Nothing else can serve as it, as far as could be worked out. */
+  /** True if nothing else can serve, as far as that could be worked out. */
   fixed?: true;
 }
 
-/** What to fetch, grouped by what it is for. */
+/** The items to get ready, grouped by their purpose. */
 function groups({ card }: CardData, names: Names): { title: string; list: Thing[] }[] {
   const activity = card.activity;
   const picks = card.home?.picks ?? [];
@@ -117,7 +117,7 @@ export function FetchScreen({
   own: OwnCard;
   ticks: Ticks;
   setTicks: (givenTicks: Ticks) => void;
-  /** A go is under way, so what is laid out stays. */
+  /** A go is in progress, so the layout stays as it is. */
   locked: boolean;
 }) {
   const { card } = data;
@@ -127,7 +127,7 @@ export function FetchScreen({
   const turn = (id: string) =>
     setTicks({ ...ticks, have: has(id) ? ticks.have.filter((text) => text !== id) : [...ticks.have, id] });
   const { cues, watch = [] } = card.activity;
-  // What cannot be done here comes first: what is done instead, or that there is no room at all.
+  // What is not possible in this home comes first: what the child does instead, or that there is no room at all.
   const instead = card.home?.changes.find((change) => change.key === "change.action");
   const nowhere = card.home?.place?.status === "none";
   const list = groups(data, names);
@@ -200,7 +200,7 @@ export function FetchScreen({
 }
 
 /**
- * The effect of the family's own choice: how much harder or easier it is now, and whether the line moved to make up
+ * The effect of the family's choice: how much harder or easier the game is now, and whether the line moved to make up
  * for it.
  */
 function Effect({ data, own }: { data: CardData; own: OwnCard }) {
@@ -218,7 +218,7 @@ function Effect({ data, own }: { data: CardData; own: OwnCard }) {
   );
 }
 
-/** How to make an item, each step with its drawing. */
+/** How to make an item, with a drawing for each step. */
 function Make({ thing, made }: { thing: Thing; made: Item["made"] }) {
   if (!made) return null;
   return (
@@ -241,7 +241,7 @@ function Make({ thing, made }: { thing: Thing; made: Item["made"] }) {
   );
 }
 
-/** Another item for a role, from what the home has or might have. Its effect is shown at once. */
+/** Offers other items for a role, from those the home has or might have. The effect is shown at once. */
 function SwapPanel({
   data,
   own,

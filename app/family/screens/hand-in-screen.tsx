@@ -17,9 +17,12 @@ interface Props {
   go: (to: Step) => void;
 }
 
-/** How it felt, two questions, a grown-up's tick. Kept here first, handed in as soon as there is a network. */
+/**
+ * How it felt, two questions, and a grown-up's tick. The answers are stored on the device first and handed in as soon
+ * as there is a network.
+ */
 export function HandInScreen({ data, plays: all, again, go }: Props) {
-  // Practice is never handed in.
+  // Practice goes are never handed in.
   const plays = all?.filter((play) => !play.practice) ?? null;
   const open = plays?.find((play) => play.done && !play.result);
   const last = plays?.filter((play) => play.result).at(-1);
@@ -86,10 +89,10 @@ function Form({ data, play, again }: { data: CardData; play: LocalPlay; again: (
           ...(play.chose !== undefined && { chose: play.chose }),
         },
       },
-      // Refused on its way or not: whole, it is tried once more.
+      // A go that the server refused before is now complete, and is sent once more.
       refused: null,
     };
-    // A device that is full now keeps no answers: they go from this page's memory.
+    // A device that is full cannot store the answers, so they are sent from this page's memory.
     await changePlay(play.id, change).catch(async () => {
       await moveToMemory(play.id);
       await changePlay(play.id, change);

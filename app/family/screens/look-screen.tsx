@@ -17,7 +17,8 @@ export function LookScreen({
       ...ticks,
       look: ticks.look.includes(text) ? ticks.look.filter((eachText) => eachText !== text) : [...ticks.look, text],
     });
-  // Looked round before on the same day: one tick says that all is still so; a grown-up says yes each time.
+  // After an earlier check on the same day, one tick confirms that nothing has changed. A grown-up's yes is needed
+  // each time.
   const again = ticks.of !== null;
   const still = cautions.every((caution) => ticks.look.includes(caution));
   const row = "flex min-h-16 items-center gap-4 rounded-md border-2 p-3 text-lg";

@@ -3,7 +3,10 @@ import { say } from "#words/say.ts";
 import "#words/set-up.ts";
 import { RoomPlan } from "../../ui/room-plan.tsx";
 
-/** Where the layout lies in this home's space: its outline, what stands in it, the start line and the way to send. */
+/**
+ * Where the layout lies in this home's space: the outline of the space, the furniture in it, the start line and the
+ * direction of play.
+ */
 export function RoomMap({ card }: { card: Card }) {
   const placement = card.home?.place?.placement;
   const space = card.making?.homes.find((home) => home.id === card.home?.id)?.space;

@@ -1,2 +1,2 @@
-/** How long the ruler on a printed sheet is, centimetres. */
+/** The length of the ruler on a printed sheet, centimetres. */
 export const RULER_CM = 17;

@@ -16,7 +16,7 @@ export interface Stage {
   item: string;
   lines: string[];
   distance?: string;
-  /** The parts that stand by now. */
+  /** The ids of the parts that are set up by now. */
   shown: string[];
   /** The way from where counting starts: straight ahead, then to the side. */
   way?: Place[];
@@ -24,7 +24,7 @@ export interface Stage {
 
 const metres = (givenMetres: number) => givenMetres.toFixed(givenMetres < 10 ? 1 : 0);
 
-/** One marker at a time, then everything. */
+/** The steps of setting up: one marker at a time, then everything. */
 export function stages({ card }: Pick<CardData, "card">): Stage[] {
   const activity = card.activity;
   const moving =
@@ -43,7 +43,7 @@ export function stages({ card }: Pick<CardData, "card">): Stage[] {
     });
   } else {
     shown.push("start");
-    // Nothing is sent from anywhere, so there is no line to lay.
+    // If nothing is sent from anywhere, there is no line to lay.
     const nowhere = card.unaimed && card.needs.pieces === 0 && card.markers.length === 0;
     out.push({
       id: "start",
@@ -85,7 +85,7 @@ export function stages({ card }: Pick<CardData, "card">): Stage[] {
         : marker.kind === "line"
           ? [marker.label ? say("setup.line", { number: marker.label }) : say("setup.layLine")]
           : [markLine(marker, namesOf(activity.kit.own))];
-    // What the child sets out has no place yet.
+    // A target that the child places has no position yet.
     const free = activity.setOut && marker.kind === "target";
     out.push({
       id: marker.id,
@@ -108,7 +108,7 @@ export function stages({ card }: Pick<CardData, "card">): Stage[] {
   return out;
 }
 
-/** Ahead to the distance of the mark, then to the side. If the line moves, back from the target. */
+/** The way to a marker: ahead to its distance, then to the side. If the line moves, back from the target. */
 function wayTo(marker: Marker, from: number | null): Place[] {
   const along = from === null ? marker.metres : from - marker.metres;
   const points = [
@@ -122,7 +122,7 @@ function wayTo(marker: Marker, from: number | null): Place[] {
   );
 }
 
-/** What to put at a mark that is laid out beside the game. */
+/** What to put at a marker that is laid out beside the game. */
 function markLine(marker: Marker, names: Names): string {
   switch (marker.what) {
     case "spot":
@@ -138,18 +138,18 @@ function markLine(marker: Marker, names: Names): string {
   }
 }
 
-/** What counts, as the card says it: a single rule by its name, several by the pair they form. */
+/** How the target counts, as the card says it: a single rule by its name, a combined one by the pair. */
 export function countsAs(rule: HitRule): "touch" | "into" | "through" | "topple" | "both" | "touchThrough" {
   if (rule.kind === "anyOf")
     return rule.rules.some((eachRule) => eachRule.kind === "through") ? "touchThrough" : "both";
   return rule.kind === "into" || rule.kind === "through" || rule.kind === "topple" ? rule.kind : "touch";
 }
 
-/** How many pins of a formation, or of a row, one mark stands for. */
+/** How many pins of a formation or row one marker stands for. */
 const pinsAt = (card: CardData["card"], id: string) =>
   card.parts.filter((part) => part.kind === "target" && part.group === id).length;
 
-/** What is put at a mark: one item, or all the pins that stand there. */
+/** What to put at a marker: one item, or all the pins that stand there. */
 function putLine(card: CardData["card"], marker: Marker): string {
   const pins = pinsAt(card, marker.id);
   return pins > 1
@@ -158,7 +158,7 @@ function putLine(card: CardData["card"], marker: Marker): string {
 }
 
 function countsLine(card: CardData["card"], id: string): string {
-  // For pins the card says that they have to fall, because touching one is not enough.
+  // For pins, the card says that they must fall, because touching one is not enough.
   if (card.unaimed || pinsAt(card, id) > 0) return "";
   const part = card.parts.find(
     (eachPart) => eachPart.kind === "target" && (eachPart.id === id || eachPart.group === id),
@@ -167,7 +167,7 @@ function countsLine(card: CardData["card"], id: string): string {
   return say(`setup.counts.${countsAs(part.rule)}`);
 }
 
-/** One mark at a time, then everything. The steps are addresses, so they work before the script is there. */
+/** One marker at a time, then everything. The steps are addresses, so they work before the script has loaded. */
 export function SetUpScreen({
   data,
   ticks,
@@ -177,7 +177,7 @@ export function SetUpScreen({
   data: CardData;
   ticks: Ticks;
   setTicks: (givenTicks: Ticks) => void;
-  /** The step of setting up, from 1. */
+  /** The step that the address asks for, from 1. */
   asked: string | null;
 }) {
   const list = stages(data);
@@ -262,7 +262,7 @@ export function SetUpScreen({
   );
 }
 
-/** Checks what is behind the last target, where it is set up. The tick is the one on the next screen. */
+/** Checks what is behind the last target, where it is set up. The tick is the same as on the next screen. */
 function BehindLook({
   data,
   ticks,

@@ -117,7 +117,7 @@ describe("pictures of the yard", () => {
       <RoomPlan space={TIGHT.space!} parts={card.parts} placement={null} label="room" wide={300} tall={200} />,
     );
     expect(bare).not.toContain("<use");
-    // One line round the room, with a corner for each of its own.
+    // One line round the room, with a vertex for each of its corners.
     expect(/ d="(M[^"]+)Z"/.exec(bare)![1]!.split("L")).toHaveLength(6);
   });
 });

@@ -17,21 +17,24 @@ import { mapScale, YardMap } from "./yard-map.tsx";
 
 addWords(enPaper);
 
-/** The plan on paper: its drawing size and how wide it is printed. */
+/** The plan on paper: the size of its drawing, and how wide it is printed. */
 const PLAN = { width: 520, height: 400, mm: 96 };
 const GOES = 6;
-/** A box for every send where a go has no more than so many; then fewer goes fit. */
+/** If a go has no more attempts than this, each gets a box, and fewer goes fit on the sheet. */
 const MAX_BOXES = 30;
 const BOXED_GOES = 3;
-/** Cues that go on the sheet. */
+/** How many cues are printed. */
 const CUES = 2;
-/** More steps of setting up than this are set smaller, so that the sheet stays one. */
+/** With more set-up steps than this, they are printed smaller, so that there is only one sheet. */
 const MAX_WIDE = 13;
-/** More things to look out for than this are set smaller, too. */
+/** With more safety checks than this, they are printed smaller too. */
 const MAX_TICKS = 7;
 const BLANK = "______";
 
-/** A card on one sheet of A4 or Letter: what to fetch, the plan to scale, how to set it up, cautions, score boxes, a ruler. */
+/**
+ * A card on one sheet of A4 or Letter: what to fetch, the plan to scale, how to set it up, cautions, score boxes, a
+ * ruler.
+ */
 interface SheetData {
   name: string;
   card: Card;
@@ -128,7 +131,7 @@ export function Sheet({ data }: { data: SheetData }) {
   );
 }
 
-/** A slip for every thing of a square, on a page of its own: for a home that has none of them. */
+/** A slip of paper for every item of a sorting square, on a page of its own, for a home that has none of the items. */
 function Slips({ kinds }: { kinds: NonNullable<Card["needs"]["kinds"]> }) {
   return (
     <section className="break-before-page">
@@ -147,7 +150,7 @@ function Slips({ kinds }: { kinds: NonNullable<Card["needs"]["kinds"]> }) {
   );
 }
 
-/** Whole centimetres in true size, millimetres between. */
+/** A ruler in true size, with whole centimetres and millimetre marks. */
 function Ruler() {
   return (
     <svg
@@ -275,7 +278,7 @@ const Scores = ({ sends, busy, card, data }: { sends: number | null; busy: boole
             <li key={`go${i + 1}`}>{say("sheet.go", { number: i + 1 })}</li>
           ))}
         </ul>
-        {/* Where setting up takes many steps there is room for the code alone. */}
+        {/* If setting up takes many steps, there is room only for the code. */}
         {busy && data.code && <SquareCode code={data.code} label={say("sheet.code")} className="w-[17mm]" />}
       </div>
     )}

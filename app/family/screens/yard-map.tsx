@@ -3,24 +3,24 @@ import { strokesOf } from "#core/yard/draw.ts";
 import { boundsOf, type Part, type Place } from "#core/yard/parts.ts";
 import { Strokes } from "../../ui/strokes.tsx";
 
-/** Room kept free around the layout, pixels. */
+/** The margin around the layout, pixels. */
 const PAD = { top: 26, bottom: 34, side: 34 };
 
 export interface MapMarks {
-  /** The part that matters now, and those that are done with. */
+  /** The part that matters now, and those that are finished. */
   now?: string;
   done?: readonly string[];
-  /** Pieces lying in zones: `shape` tells players apart. */
+  /** Pieces that lie in zones. `shape` tells the players apart. */
   pieces?: readonly { zone: string | null; shape: number }[];
-  /** Show only these parts at full strength. */
+  /** Only these parts are shown at full strength. */
   only?: readonly string[];
-  /** The way that is walked now, from point to point. */
+  /** The way to walk now, from point to point. */
   way?: readonly Place[];
   /** Marks what lies behind the last target. */
   behind?: boolean;
 }
 
-/** What a map has to show, and how many pixels a metre gets. */
+/** The extent of a map in metres, and how many pixels a metre gets. */
 function extentOf(parts: readonly Part[], width: number, height: number): { lo: number; half: number; scale: number } {
   const { along, across } = boundsOf(parts);
   const [lo, hi] = along;
@@ -28,11 +28,14 @@ function extentOf(parts: readonly Part[], width: number, height: number): { lo: 
   const scale = Math.min((height - PAD.top - PAD.bottom) / Math.max(0.5, hi - lo), (width - 2 * PAD.side) / (2 * half));
   return { lo, half, scale };
 }
-/** Pixels a metre of a map of that size. */
+/** How many pixels a metre gets on a map of this size. */
 export const mapScale = (parts: readonly Part[], width: number, height: number): number =>
   extentOf(parts, width, height).scale;
 
-/** The layout from the child's side: the start line below, targets above, to scale. Chalk on the court. */
+/**
+ * The layout from the child's side, to scale: the start line at the bottom, targets above it. Drawn like chalk on a
+ * court.
+ */
 export const YardMap = memo(Drawn, (a, b) => {
   const same = a.parts === b.parts && a.width === b.width && a.height === b.height && a.label === b.label;
   return same && JSON.stringify(a.marks) === JSON.stringify(b.marks);
@@ -116,12 +119,12 @@ function Drawn({
   );
 }
 
-/** The head of the way's arrow, upwards where it goes ahead. */
+/** The rotation of the arrowhead. It points up if the way leads straight ahead. */
 function arrowTurn(from: Place, to: Place): number {
   return (Math.atan2(to.across - from.across, to.along - from.along) * 180) / Math.PI;
 }
 
-/** A piece: players differ by shape as well as by colour. */
+/** A piece. Players differ by shape as well as by colour. */
 export function PieceShape({ shape, cx, cy, r = 10 }: { shape: number; cx: number; cy: number; r?: number }) {
   const common = { stroke: "var(--color-night)", strokeWidth: 2 };
   switch (shape % 6) {
