@@ -1,4 +1,4 @@
-/** What follows from an object alone, worked out once for each and forgotten with it. */
+/** Computes a value from an object once and keeps it as long as the object exists. */
 export function memoizeByIdentity<K extends object, V>(make: (of: K) => V): (of: K) => V {
   const known = new WeakMap<K, V>();
   return (of) => {

@@ -1,2 +1,2 @@
-/** Raised whenever the same activity and child could be given other figures; kept beside every figure that is stored. */
+/** Raised whenever the same activity and child could get other figures. Stored beside every stored figure. */
 export const MODEL_VERSION = 6;

@@ -1,3 +1,3 @@
-/** What a record holds under a name itself: a thing or a target may well be called `constructor`. */
+/** A property of the record itself. An item or a target may be called `constructor`. */
 export const own = <T>(of: Readonly<Record<string, T>> | null | undefined, name: string): T | undefined =>
   of && Object.hasOwn(of, name) ? of[name] : undefined;

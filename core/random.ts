@@ -1,6 +1,6 @@
 /**
- * A seeded source of numbers in [0, 1): the same seed gives the same row on every machine. Source: the public-domain
- * "mulberry32" mixing function. State lives in the closure; nothing is global.
+ * A seeded source of numbers in [0, 1). The same seed gives the same sequence on every machine. Source: the public-
+ * domain "mulberry32" mixing function. The state lives in the closure; nothing is global.
  */
 export function random(seed: number): () => number {
   let state = seed >>> 0;

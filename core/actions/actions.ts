@@ -1,9 +1,9 @@
 import type { Spread } from "../actions/spread.ts";
 
-/** How a send travels: decides which errors matter and what slows it. */
+/** How the object travels, which decides which errors matter and what slows it down. */
 export type Travel = "ground" | "slide" | "air";
 
-/** What leaves the hand itself: one of these may stand for another without anything else being fetched. */
+/** Actions with the bare hand. Any of these can replace another without fetching anything else. */
 export const FROM_HAND = [
   "underarmRoll",
   "slide",
@@ -12,7 +12,7 @@ export const FROM_HAND = [
   "straightArmBowl",
   "pushThrow",
 ] as const;
-/** What sends something away. */
+/** Actions that send an object away. */
 export const SENDS = [
   ...FROM_HAND,
   "kick",
@@ -24,26 +24,29 @@ export const SENDS = [
   "backhand",
 ] as const;
 export type Send = (typeof SENDS)[number];
-/** What does not: it has a chance that is no spread. */
+/** Actions that do not. Each has a chance of success instead of a spread. */
 export const SKILLS = ["keepUp", "catch", "tossCatch", "carry", "dribbleFoot", "dribbleStick", "balance"] as const;
 export type Skill = (typeof SKILLS)[number];
 export const ACTIONS = [...SENDS, ...SKILLS] as const;
 export type Action = Send | Skill;
 export const isSend = (action: Action): action is Send => (SENDS as readonly string[]).includes(action);
 
-/** What is assumed of an action for a child of 8 with an easy object (of a skill: only whether the thing flies; the rest is keeper.ts); how fast and how far is physics/release.ts. */
+/**
+ * What is assumed about an action for a child of 8 with an easy object. For a skill, only whether the object flies;
+ * the rest is in keeper.ts. Speeds and distances are in physics/release.ts.
+ */
 export interface ActionFacts {
   travel: Travel;
-  /** Spread at multiplier 1. */
+  /** The spread at multiplier 1. */
   spread: Spread;
-  /** From ready to letting go, seconds. */
+  /** From getting ready to letting go, seconds. */
   windUp: number;
 }
 
-/** A skill has no spread: its chances are log-odds. */
+/** A skill has no spread. Its chances are log-odds. */
 const NONE: Spread = { lateral: 0, range: 0, vertical: 0 };
 
-/** Assumptions, all of them; a child's own record replaces the spread. See docs/model.md. */
+/** All of these are assumptions. A child's own record replaces the spread. See docs/model.md. */
 export const actionFacts: Record<Action, ActionFacts> = {
   underarmRoll: {
     travel: "ground",

@@ -1,4 +1,7 @@
-/** Spread of a send: SDs as shares of the aimed distance, sideways, along the ground, up and down. Dimensionless. */
+/**
+ * The spread of a send: standard deviations as shares of the aimed distance, sideways, along the ground, and up and
+ * down. Dimensionless.
+ */
 export interface Spread {
   lateral: number;
   range: number;

@@ -1,10 +1,13 @@
 import type { Action } from "../actions/actions.ts";
 import { starters } from "./starters.ts";
 
-/** Ages that cues are worded for: a few short ones for the youngest, the usual ones, and finer ones for the oldest. */
+/**
+ * Age bands for which cues are worded: a few short ones for the youngest, the usual ones, and finer ones for the
+ * oldest.
+ */
 export const BANDS = ["young", "middle", "older"] as const;
 export type Band = (typeof BANDS)[number];
-/** Up to this age, in years, the words of the youngest; from that one on those of the oldest. */
+/** Up to this age, in years, cues are worded for the youngest; from the next one on, for the oldest. */
 const YOUNG = 6;
 const OLDER = 10;
 export const bandOf = (age: number): Band => (age <= YOUNG ? "young" : age >= OLDER ? "older" : "middle");
@@ -12,9 +15,9 @@ export const bandOf = (age: number): Band => (age <= YOUNG ? "young" : age >= OL
 interface Bank {
   young: readonly string[];
   older: readonly string[];
-  /** What often goes wrong, and the cue that mends it. */
+  /** Common mistakes, each with the cue that helps. */
   mistakes: readonly (readonly [mistake: string, cue: string])[];
-  /** Two things that somebody at home can see. */
+  /** Two signs that somebody at home can see. */
   watch: readonly [string, string];
 }
 
@@ -292,9 +295,9 @@ const bank: Record<Action, Bank> = {
   },
 };
 
-/** Cues of an action for an age band. */
+/** The cues of an action for an age band. */
 export const cuesFor = (action: Action, band: Band): readonly string[] =>
   band === "middle" ? starters[action].cues : bank[action][band];
 export const mistakesOf = (action: Action): Bank["mistakes"] => bank[action].mistakes;
-/** Two things that somebody at home can watch for. */
+/** Two signs for somebody at home to watch for. */
 export const watchFor = (action: Action): readonly [string, string] => bank[action].watch;

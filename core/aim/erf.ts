@@ -1,13 +1,19 @@
 const TWO_OVER_ROOT_PI = 2 / Math.sqrt(Math.PI);
-/** Where the continued fraction takes over from the series. */
+/** Above this, the continued fraction is used instead of the series. */
 const SERIES_LIMIT = 2.4;
-/** Beyond this erf is 1 to the last bit of a double. */
+/** Beyond this, erf is 1 to the last bit of a double. */
 const SATURATED = 6;
-/** So many points of one unit have a polynomial each, of this degree: good to 1e-15 half way between two. */
+/**
+ * The number of points per unit that have a polynomial each, of this degree. Accurate to 1e-15 half way between two
+ * points.
+ */
 const PER_UNIT = 16;
 const DEGREE = 8;
 
-/** The error function slowly: series below, continued fraction above; 0 <= x <= 6. Source: Abramowitz and Stegun 7.1.6 and 7.1.14. */
+/**
+ * The error function computed slowly: a series below the limit, a continued fraction above; 0 <= x <= 6. Source:
+ * Abramowitz and Stegun 7.1.6 and 7.1.14.
+ */
 function slowly(x: number): number {
   if (x < SERIES_LIMIT) {
     let term = x;
@@ -24,7 +30,10 @@ function slowly(x: number): number {
   return 1 - (Math.exp(-x * x) / Math.sqrt(Math.PI)) * (1 / fraction);
 }
 
-/** Taylor coefficients about every point; the derivatives are Hermite polynomials times the bell curve (Abramowitz and Stegun 7.1.19). */
+/**
+ * Taylor coefficients around every point. The derivatives are Hermite polynomials times the bell curve (Abramowitz
+ * and Stegun 7.1.19).
+ */
 const about = new Float64Array((SATURATED * PER_UNIT + 1) * (DEGREE + 1));
 for (let i = 0; i <= SATURATED * PER_UNIT; i++) {
   const x = i / PER_UNIT;
@@ -41,12 +50,12 @@ for (let i = 0; i <= SATURATED * PER_UNIT; i++) {
 }
 
 /**
- * The error function: the chance that a normal error of SD 1/sqrt(2) stays within ±x. Absolute error below 1e-13. Asked millions of times a
- * forecast, so that it follows polynomials worked out once. `erf(0.5)` is 0.5204998778.
+ * The error function: the chance that a normal error of SD 1/sqrt(2) stays within ±x. Absolute error below 1e-13. A
+ * forecast calls it millions of times, so it uses polynomials that are computed once. `erf(0.5)` is 0.5204998778.
  */
 export function erf(x: number): number {
   const size = Math.abs(x);
-  // Not below: what is no number stays none.
+  // Written as "not below", so that NaN stays NaN.
   if (!(size < SATURATED)) return Math.sign(x);
   const i = Math.round(size * PER_UNIT);
   const height = size - i / PER_UNIT;

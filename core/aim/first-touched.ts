@@ -7,19 +7,23 @@ export interface Upright {
   distance: number;
   across: number;
   width: number;
-  /** Given: its face in the air, standing on the ground; a send on the ground meets it whatever its height. */
+  /**
+   * If given, the target has a face in the air and stands on the ground. A send on the ground meets it whatever its
+   * height.
+   */
   height?: number;
 }
 
-/** Chance of each target to be the first one touched, and of touching none. Sums to 1. */
+/** The chance of each target to be touched first, and of touching none. Adds up to 1. */
 export interface Touched {
   byTarget: Record<string, number>;
   none: number;
 }
 
 /**
- * First target touched by a straight send: the joint model (joint.ts) with touching alone. `reach` is the chance to get as far as a distance in
- * metres; `sd.lateral`, `sd.vertical`: SDs of the two angles, which are the spread itself.
+ * The first target touched by a straight send: the joint model (joint.ts) with touching alone. `reach` is the chance
+ * to get as far as a distance in metres; `sd.lateral` and `sd.vertical` are the SDs of the two angles, which are the
+ * spread itself.
  */
 export function firstTouched(
   targets: readonly Upright[],
@@ -45,8 +49,9 @@ export function firstTouched(
 }
 
 /**
- * What a straight send meets, however far it gets: for each part of the angles the things whose strip it sweeps (their width and half the sent
- * thing on either side), in the order given, and its chance. Metres; `lateral` is the SD of the angle. Parts that meet nothing are among them, and all sum to 1.
+ * What a straight send meets, however far it gets: for each interval of the angle, the items whose strip it sweeps
+ * (their width and half the object on either side), in the order given, and its chance. Metres; `lateral` is the SD
+ * of the angle. Intervals that meet nothing are included, so that all chances add up to 1.
  */
 export function* sweep<T extends Pick<Upright, "distance" | "across" | "width">>(
   things: readonly T[],

@@ -8,18 +8,21 @@ import type { Floor } from "../things/floors.ts";
 import type { Item } from "../things/item.ts";
 import { agePrior } from "./priors.ts";
 
-/** Somebody who keeps a thing up, touch by touch: a chance that is not a spread. Seconds and metres. */
+/** Somebody who keeps an object up, touch by touch. Each touch has a chance instead of a spread. Seconds and metres. */
 export interface Goalkeeper {
-  /** Chance that one more touch succeeds, 0 to 1. */
+  /** The chance that one more touch succeeds, 0 to 1. */
   p: number;
-  /** From touch to touch. */
+  /** The time from touch to touch. */
   touch: number;
-  /** How far it has run when it is picked up, and until the next first touch after that. */
+  /** How far the object has run when it is picked up, and the time until the next first touch after that. */
   lies: number;
   restart: number;
 }
 
-/** Log-odds that a touch with the hand keeps a plain ball up, by age: assumptions, and so is all below. See docs/model.md. */
+/**
+ * The log-odds that a touch with the hand keeps a plain ball up, by age. An assumption, like everything below. See
+ * docs/model.md.
+ */
 const BY_AGE: readonly (readonly [age: number, odds: number])[] = [
   [4, 0.1],
   [6, 1],
@@ -29,10 +32,10 @@ const BY_AGE: readonly (readonly [age: number, odds: number])[] = [
   [15, 3.2],
   [18, 3.4],
 ];
-/** Height of a touch above the hand, metres, and of the hand above the floor. */
+/** The height of a touch above the hand, metres, and of the hand above the floor. */
 const HIGH = 0.45;
 const DROPS = 0.9;
-/** What how it is done adds to the log-odds. */
+/** What the manner adds to the log-odds. */
 const OFFSET = {
   implement: -0.6,
   otherHand: -0.8,
@@ -42,18 +45,18 @@ const OFFSET = {
   sitting: -0.3,
   kneeling: -0.2,
 } as const;
-/** A thing that falls at half the speed of a plain ball adds this. */
+/** Added for an object that falls at half the speed of a plain ball. */
 const SLOW = 1.6;
-/** A thing e times as wide as a plain ball adds this, at most so many times over. */
+/** Added for an object e times as wide as a plain ball, and the most that width can add. */
 const WIDE = 0.5;
 const PLAIN = { width: 0.12, mass: 0.1 };
 const WIDEST = 1.5;
-/** A heavy thing is hard to keep up, from so many kilograms on, by this a kilogram. */
+/** Heavy objects are hard to keep up: from this many kilograms on, each kilogram adds this. */
 const HEAVY = { from: 0.25, each: -4 };
-/** Getting ready for the next first touch beside picking it up, seconds. */
+/** The time to get ready for the next first touch after picking the object up, seconds. */
 const SETTLE = 1;
 
-/** Log-odds of an age for keeping a plain ball up, between rows of the table. */
+/** The log-odds of keeping a plain ball up at an age, linear between the rows of the table. */
 export function oddsAt(age: Age): number {
   const years = age === "adult" ? 18 : age;
   let [a0, o0] = BY_AGE[0]!;
@@ -65,20 +68,20 @@ export function oddsAt(age: Age): number {
   return o0;
 }
 
-/** How fast a thing comes down from the height of a touch, m/s: a fall that the air holds back. */
+/** How fast an object comes down from the height of a touch, m/s. The air slows the fall. */
 function fallsAt(item: Item): number {
   const length = dragLength(item);
   return Math.sqrt(GRAVITY * length * (1 - Math.exp((-2 * HIGH) / length)));
 }
 const FREE = Math.sqrt(2 * GRAVITY * HIGH);
 
-/** What the thing adds to the log-odds: slow and wide ones are easier, heavy ones harder. */
+/** What the object adds to the log-odds: slow and wide ones are easier, heavy ones harder. */
 export function thingOdds(item: Item): number {
   const wide = Math.max(-WIDEST, Math.min(WIDEST, Math.log(item.width / PLAIN.width)));
   const slow = SLOW * 2 * (1 - Math.min(1, fallsAt(item) / FREE));
   return slow + WIDE * wide + HEAVY.each * Math.max(0, item.mass - HEAVY.from);
 }
-/** What how it is done adds to the log-odds. */
+/** What the manner adds to the log-odds. */
 export function mannerOdds(manner: Manner): number {
   let odds = 0;
   if (manner.implement) odds += OFFSET.implement;
@@ -92,8 +95,9 @@ export function mannerOdds(manner: Manner): number {
 }
 
 /**
- * How somebody of that age keeps a thing up on a floor. Log-odds: the skill of the age (`off` moves it for one child), the thing (slow and
- * wide ones are easier, heavy ones harder) and how it is done. Source: core model, "Chances that are not a spread".
+ * How somebody of that age keeps an object up on a floor. The log-odds add up the skill of the age (`off` shifts it
+ * for one child), the object (slow and wide ones are easier, heavy ones harder) and the manner. Source: core model,
+ * "Chances that are not a spread".
  */
 export function goalkeeperOf(age: Age, item: Item, floor: Floor, manner: Manner, off = 0): Goalkeeper {
   const falls = fallsAt(item);

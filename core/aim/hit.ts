@@ -8,36 +8,39 @@ import { integrate } from "./quadrature.ts";
 
 /** One send at one target. SI units. */
 export interface Shot {
-  /** Aimed distance from the throwing spot, metres. */
+  /** The aimed distance from the throwing spot, metres. */
   distance: number;
   spread: Spread;
-  /** What is sent. Mass (kg) and speed at the target (m/s) matter for `topple` only. */
+  /** The object. Its mass (kg) and its speed at the target (m/s) matter only for `topple`. */
   object: { diameter: number; mass?: number; speed?: number };
-  /** Middle of the target minus the aim point, metres: 0 when aimed at its middle. */
+  /** The middle of the target minus the point aimed at, metres. 0 if aimed at the middle. */
   off?: { across?: number; along?: number; up?: number };
-  /** It flies: what is met upright is met at a height as well, `height` metres where the rule does not say. */
+  /** The object flies, so an upright target is met at a height as well: `height` metres if the rule does not say. */
   inAir?: { height: number };
-  /** Chance that the send gets there at all; 1 unless floor or strength say less. */
+  /** The chance that the send gets there at all. 1 unless the floor or the child's strength allow less. */
   reach?: number;
 }
 
-/** Beyond this many SDs nothing is left to integrate. */
+/** Beyond this many SDs there is nothing left to integrate. */
 const TAIL = 9;
 
-/** A region that counts, in one plane of errors. `side`: no second coordinate. */
+/** A region that counts, in one plane of errors. `side`: there is no second coordinate. */
 interface Region {
   plane: "side" | "upright" | "ground";
   left: number;
   right: number;
-  /** Span of the second coordinate at a sideways error x inside left..right. */
+  /** The span of the second coordinate at a sideways error x within left..right. */
   span: (x: number) => readonly [number, number];
-  /** Sideways errors between which the span is smooth. */
+  /** The sideways errors between which the span is smooth. */
   cuts?: readonly number[];
 }
 
 const everywhere = [Number.NEGATIVE_INFINITY, Number.POSITIVE_INFINITY] as const;
 
-/** How far both lines of a band move for a thing of diameter `b` metres, so that its calling point decides. */
+/**
+ * How far both lines of a band move for an object of diameter `b` metres, so that the part of it that decides is its
+ * middle.
+ */
 export function lineShift(rule: LineRule, b: number): number {
   return rule === "lower" ? b / 2 : rule === "higher" ? -b / 2 : 0;
 }
@@ -123,9 +126,10 @@ function region(rule: SingleRule, shot: Shot): Region | null {
 }
 
 /**
- * Chance (0 to 1) that a send counts under a rule. Errors are normal and independent: sideways SD lateral x d, along the
- * ground range x d, up and down vertical x d, with d the aimed distance. Several rules on one target count as their union.
- * Source: core model, "Spread". A rolled touch of a 0.30 m target at 4 m, b 0.07, lateral 0.08 is 0.436820.
+ * The chance (0 to 1) that a send counts under a rule. Errors are normal and independent: sideways SD lateral x d,
+ * along the ground range x d, up and down vertical x d, with d the aimed distance. Several rules on one target count
+ * as their union. Source: core model, "Spread". A rolled touch of a 0.30 m target at 4 m, b 0.07, lateral 0.08 is
+ * 0.436820.
  */
 export function hitChance(rule: HitRule, shot: Shot): number {
   const rules = rule.kind === "anyOf" ? rule.rules : [rule];
@@ -168,7 +172,7 @@ function boxChance(givenRegion: Region, sx: number, sd: SecondSd): number {
   return across * within(lo, hi, sd[givenRegion.plane as "upright" | "ground"]);
 }
 
-/** Chance over the second coordinates at one sideways error: within a plane the union, across planes independent. */
+/** The chance over the second coordinates at one sideways error: a union within a plane, independent across planes. */
 function sliceChance(regions: Region[], x: number, sd: SecondSd): number {
   let miss = 1;
   for (const plane of ["upright", "ground"] as const) {

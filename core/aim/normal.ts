@@ -2,13 +2,13 @@ import { erf } from "./erf.ts";
 
 const ROOT2 = Math.SQRT2;
 
-/** Normal density at x, mean 0, standard deviation `sd` > 0. */
+/** The normal density at x, mean 0, standard deviation `sd` > 0. */
 export function density(x: number, sd: number): number {
   const z = x / sd;
   return Math.exp(-0.5 * z * z) / (sd * Math.sqrt(2 * Math.PI));
 }
 
-/** Chance that a normal of mean 0 is at most x. An `sd` of 0 is a send without error. */
+/** The chance that a normal variable with mean 0 is at most x. An `sd` of 0 is a send without error. */
 export function below(x: number, sd: number): number {
   if (sd === 0) return x >= 0 ? 1 : 0;
   if (x === Number.POSITIVE_INFINITY) return 1;
@@ -16,7 +16,7 @@ export function below(x: number, sd: number): number {
   return 0.5 * (1 + erf(x / (ROOT2 * sd)));
 }
 
-/** Chance that a normal of mean 0 falls between `lo` and `hi`; 0 when they are the wrong way round. */
+/** The chance that a normal variable with mean 0 falls between `lo` and `hi`. 0 if they are in the wrong order. */
 export function within(lo: number, hi: number, sd: number): number {
   return hi <= lo ? 0 : below(hi, sd) - below(lo, sd);
 }

@@ -7,37 +7,45 @@ import type { Item } from "../things/item.ts";
 import { type Goalkeeper, goalkeeperOf, mannerOdds, oddsAt, thingOdds } from "./goalkeeper.ts";
 import { agePrior } from "./priors.ts";
 
-/** What a task takes while the thing is in the air, seconds: assumptions, and so is all below. See docs/model.md. */
+/**
+ * The time of a task while the object is in the air, seconds. An assumption, like everything below. See
+ * docs/model.md.
+ */
 const TAKES = { catch: 0, clap: 0.35, touchFloor: 0.8, turn: 1.1 } as const;
 type Tossed = keyof typeof TAKES;
-/** A tenth of a second to spare adds this to the log-odds; a metre higher takes this away. */
+/** What a tenth of a second to spare adds to the log-odds, and what a metre of height takes away. */
 const SPARE = 0.15;
 const HIGHER = 0.6;
-/** Between two tosses, seconds. */
+/** The time between two tosses, seconds. */
 const GATHER = 1;
-/** Chance that a child of 8 loses it in a tenth of a second; it goes with the square of the spread of its age. */
+/**
+ * The chance that a child of 8 loses the object in a tenth of a second. It grows with the square of the age's spread.
+ */
 const LOSES = { balance: 0.006, carry: 0.004 } as const;
-/** With a thing in the hand nobody walks at full speed. */
+/** Nobody walks at full speed with an object in the hand. */
 const CAREFUL = 0.7;
-/** Seconds of one of a short exercise that does not say. */
+/** Seconds for one repetition of a short exercise that does not say. */
 const USUAL_EXERCISE = 1.5;
 const USUAL = { height: 1, seconds: 10, metres: 4 };
 
-/** In the air when thrown `height` metres above the hand and caught where it was let go, seconds. */
+/** The time in the air of a toss `height` metres above the hand that is caught at the hand's height, seconds. */
 export const airTime = (height: number): number => 2 * Math.sqrt((2 * height) / GRAVITY);
-/** Whether a task can be done at all at that height. */
+/** True if a task is possible at all at that height. */
 export const canToss = (id: Doing["id"], height: number): boolean =>
   !(id in TAKES) || airTime(height) > TAKES[id as Tossed];
 
-/** The lowest toss that leaves time for a task, metres above the hand, in whole tenths; 0 for what is not tossed. */
+/** The lowest toss that leaves time for a task, metres above the hand, in whole tenths. 0 for tasks without a toss. */
 export const leastToss = (id: Doing["id"]): number =>
   id in TAKES ? (Math.floor(10 * ((GRAVITY * TAKES[id as Tossed] ** 2) / 8)) + 1) / 10 : 0;
 
 /** What a gate of a course adds to the log-odds of keeping a ball at the foot or the stick. */
 const GATE = { weave: -0.3, circle: 0.1, gap: 0.3, stop: 0.5, shot: -0.5 } as const;
-/** Metres a second with a ball, beside walking. */
+/** The speed with a ball relative to walking. */
 const DRIBBLES = 1.2;
-/** One gate of a course for somebody: the chance, its seconds whether it succeeds or not, and until the ball is back at the foot after a miss. */
+/**
+ * One gate of a course for a person: the chance, its seconds whether it succeeds or not, and the time until the ball
+ * is back at the foot after a miss.
+ */
 export interface AtGate {
   p: number;
   seconds: number;
@@ -55,9 +63,10 @@ export function gateOf(age: Age, gate: Gate, item: Item, floor: Floor, manner: M
 }
 
 /**
- * How somebody of that age does a task (`off` moves the log-odds for one child): the chance, its seconds (`touch`; of a failure as well), and what a drop costs. A toss has the time that
- * is left over in its log-odds, and cannot be done where none is; held still or carried, it is lost in any tenth of a second with the same chance.
- * Source: core model, "Chances that are not a spread".
+ * How somebody of that age does a task (`off` shifts the log-odds for one child): the chance, its seconds (`touch`,
+ * also those of a failure), and the cost of a drop. For a toss, the time to spare enters the log-odds, and without
+ * any it is impossible. An object that is held still or carried is lost with the same chance in every tenth of a
+ * second. Source: core model, "Chances that are not a spread".
  */
 export function performerOf(
   age: Age,
@@ -79,7 +88,7 @@ export function performerOf(
       task.id === "balance" ? (task.seconds ?? USUAL.seconds) : (task.metres ?? USUAL.metres) / (CAREFUL * walking);
     const tenths = Math.round(10 * seconds);
     const chance = (1 - q) ** tenths;
-    // When it is lost, if it is: the mean over the tenths before the end.
+    // The mean time until the object is lost, if it is lost before the end.
     const failed = chance >= 1 ? seconds : (1 / q - (tenths * chance) / (1 - chance)) / 10;
     return {
       p: chance,

@@ -4,18 +4,18 @@ import type { Goalkeeper } from "./goalkeeper.ts";
 import type { AtGate } from "./performer.ts";
 import type { PlayerModel } from "./player.ts";
 
-/** Somebody who plays, as chances and clock see them: how they send and keep something going depends on how it is done. */
+/** A player as chances and the clock see them. How they send an object or keep it going depends on the manner. */
 export interface Person {
   sends(manner: Manner): PlayerModel;
   keeps(manner: Manner): Goalkeeper;
-  /** A task: `failed` is how long it takes where it does not come off. */
+  /** A task. `failed` is how long an unsuccessful one takes. */
   does(task: Doing, manner: Manner): Goalkeeper & { failed: number };
   /** A gate of a course. */
   gate(gate: Gate, manner: Manner): AtGate;
-  /** The spread that anybody is taken to have, whatever the age: how much floor is kept clear. */
+  /** A typical spread at any age, which decides how much floor is kept clear. */
   typical(manner: Manner): Spread;
-  /** Metres a second. */
+  /** Metres per second. */
   walking: number;
-  /** Getting anything done beside a child of 8. */
+  /** The time needed for anything else, relative to a child of 8. */
   tempo: number;
 }

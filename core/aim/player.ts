@@ -10,28 +10,31 @@ import type { Floor } from "../things/floors.ts";
 import type { Item } from "../things/item.ts";
 import { agePrior } from "./priors.ts";
 
-/** What is touched first, and how high it is, metres. */
+/** What an object touches first, and its height, metres. */
 export const SURFACES = ["floor", "table"] as const;
 export type Surface = (typeof SURFACES)[number];
 export const HEIGHT_OF: Record<Surface, number> = { floor: 0, table: TABLE };
 
-/** A player as the arithmetic sees it: how it misses, how it sends, how fast it moves. */
+/** A player as the calculation sees them: how they miss, how they send, how fast they move. */
 export interface PlayerModel {
   spread: Spread;
-  /** What of a send follows from the physics of it. */
+  /** Everything about a send that follows from physics. */
   sending: Sending;
-  /** Metres a second. */
+  /** Metres per second. */
   walking: number;
-  /** Seconds from ready to letting go. */
+  /** Seconds from getting ready to letting go. */
   windUp: number;
-  /** Getting anything else done beside a child of 8. */
+  /** The time needed for anything else, relative to a child of 8. */
   tempo: number;
   object: { diameter: number; mass: number };
 }
 
-/** Aimed by turning the board: how far off in angle, and how even it runs; of a child of 8 (assumptions). */
+/**
+ * With a ramp, the player aims by turning the board: the error of the angle, and how evenly it runs, for a child of 8
+ * (assumptions).
+ */
 const RAMP = { lateral: 0.03, range: 0.05 } as const;
-/** The same player with a ramp: the board's errors replace the arm's, and half of what age does is left. */
+/** The same player with a ramp. The board's errors replace the arm's, and half of the effect of age remains. */
 export function withRamp(givenPlayerModel: PlayerModel, height: number, multiplier: number): PlayerModel {
   const metres = Math.sqrt(multiplier);
   return {
@@ -41,7 +44,7 @@ export function withRamp(givenPlayerModel: PlayerModel, height: number, multipli
   };
 }
 
-/** The same player who throws off a surface first: the floor, or a table. */
+/** The same player when the object must touch a surface first: the floor, or a table. */
 export function offSurface(givenPlayerModel: PlayerModel, surface: Surface): PlayerModel {
   if (givenPlayerModel.sending.travel !== "air") return givenPlayerModel;
   const { lateral, range, vertical } = givenPlayerModel.spread;
@@ -53,8 +56,8 @@ export function offSurface(givenPlayerModel: PlayerModel, surface: Surface): Pla
 }
 
 /**
- * The model of one player for an action, an object and a floor. `multiplier` replaces the prior of the age once a child's own
- * record says better.
+ * The model of one player for an action, an object and a floor. `multiplier` replaces the prior of the age once the
+ * child's own record is known.
  */
 export function playerModel(
   who: { age: Age; multiplier?: number },

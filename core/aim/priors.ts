@@ -1,8 +1,9 @@
 import type { Age } from "../measures/stature.ts";
 
 /**
- * What is assumed of a child by age before any of its tries are known: spread beside a child of 8, walking
- * speed (metres a second) and how long it takes to get ready (beside a child of 8). One table of assumptions; docs/model.md.
+ * What is assumed about a child by age before any attempts are known: the spread relative to a child of 8, walking
+ * speed (metres per second), and the time to get ready (relative to a child of 8). One table of assumptions; see
+ * docs/model.md.
  */
 interface AgePrior {
   multiplier: number;
@@ -24,12 +25,12 @@ const TABLE: readonly (readonly [age: number, prior: AgePrior])[] = [
 ];
 
 /**
- * How far children of one age lie apart: of the logarithm of the multiplier, of the log-odds of what is no spread, and of the logarithm of how
- * quick they are. Assumptions, one standard deviation each.
+ * How much children of one age differ: standard deviations of the logarithm of the multiplier, of the log-odds of
+ * skills, and of the logarithm of the pace. Assumptions.
  */
 export const PRIOR_SD = { multiplier: 0.35, skill: 0.8, pace: 0.15 } as const;
 
-/** The prior at an age in years, linear between rows, held at both ends; a grown-up counts as 18. */
+/** The prior at an age in years, linear between rows and constant beyond both ends. A grown-up counts as 18. */
 export function agePrior(age: Age): AgePrior {
   const years = age === "adult" ? 18 : age;
   let [a0, low] = TABLE[0]!;

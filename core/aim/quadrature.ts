@@ -1,4 +1,7 @@
-/** Half of the nodes and weights of Gauss-Legendre on [-1, 1] with 16 points, made at start-up by Newton's method. */
+/**
+ * Half of the nodes and weights of Gauss-Legendre quadrature on [-1, 1] with 16 points, computed at start-up by
+ * Newton's method.
+ */
 const POINTS = 16;
 const rule = gaussLegendre(POINTS);
 
@@ -25,13 +28,16 @@ function gaussLegendre(count: number): { x: number; w: number }[] {
   return out;
 }
 
-/** Places on [-1, 1] and their weights, bent by a sine, so that square-root ends (the rim of a disc) cost no accuracy. */
+/**
+ * Nodes on [-1, 1] and their weights, transformed by a sine, so that square-root ends (the rim of a disc) cost no
+ * accuracy.
+ */
 export const NODES: readonly number[] = rule.map(({ x }) => Math.sin((Math.PI / 2) * x));
 export const WEIGHTS: readonly number[] = rule.map(
   ({ x, w: weight }) => weight * (Math.PI / 2) * Math.cos((Math.PI / 2) * x),
 );
 
-/** Integral of `f` from `lo` to `hi`, in panels no wider than `panel`, each on the nodes above. */
+/** The integral of `f` from `lo` to `hi`, in panels no wider than `panel`, each on the nodes above. */
 export function integrate(f: (x: number) => number, lo: number, hi: number, panel: number): number {
   if (hi <= lo) return 0;
   const panels = Math.max(1, Math.ceil((hi - lo) / panel));

@@ -1,6 +1,9 @@
 import type { Action } from "../actions/actions.ts";
 
-/** Starter texts a teacher takes, edits or drops: our own wording, for a right-handed child; `mirrored` turns it round. */
+/**
+ * Starter texts that a teacher takes, edits or removes. Our own wording, for a right-handed child; `mirrored` swaps
+ * the sides.
+ */
 export interface Starter {
   outcomes: readonly string[];
   cues: readonly string[];
@@ -210,5 +213,5 @@ export const starters: Record<Action, Starter> = {
   },
 };
 
-/** Questions for after the game that suit any of them. */
+/** Questions for after the game that suit any game. */
 export const starterQuestions = ["What helped you most?", "What will you try next time?"] as const;

@@ -8,7 +8,7 @@ import { bringsOf } from "./worth.ts";
 
 type Any = AimOf<"any">;
 const NONE = "none";
-/** The widest that anything about a thing is, metres. */
+/** The largest dimension of an item, metres. */
 const widest = (width: number, rule: HitRule): number =>
   Math.max(
     width,
@@ -22,7 +22,7 @@ const widest = (width: number, rule: HitRule): number =>
             : [],
     ),
   );
-/** Times that a send at one thing may pass others in front of it: each is met first where it stands in the way. */
+/** A send at one item may meet others in front of it. Whatever stands in the way is met first. */
 export const any: KindOf<Any> = {
   options: (aim) => (aim.want.length === 1 ? [aim] : aim.want.map((id) => ({ ...aim, want: [id] }))),
   alone(aim, { parts, person, manner, from }) {
@@ -37,7 +37,7 @@ export const any: KindOf<Any> = {
       ];
     });
     const wanted = things.filter((thing) => aim.want.includes(thing.id));
-    // Only what stands before it, or beside it, and in its way.
+    // Only items in front of it or beside it, in the way of the send.
     const meets = (t: (typeof things)[number]) =>
       wanted.some((w) => t.distance < w.distance + diameter && t.lo < w.hi && w.lo < t.hi);
     return {
@@ -101,7 +101,7 @@ export const any: KindOf<Any> = {
       p: found.get(target.id)!,
       ...underWay(player, path, target.distance, target.distance),
     }));
-    // What meets nothing lies where it came to rest, short or beyond, or where something stopped it.
+    // An object that meets nothing lies where it came to rest, short or beyond, or where something stopped it.
     const lies = Math.min(path.ends, Math.max(aimed.distance, endOfRunOn(parts) - at));
     const chance = Math.max(0, 1 - list.reduce((sum, outcome) => sum + outcome.p, 0));
     list.push({ ref: NONE, seen: { hit: null }, p: chance, ...underWay(player, path, aimed.distance, lies) });

@@ -25,13 +25,13 @@ const CATCH = 0.12;
 /** The normal quantile in the middle of each share, to three places, which is enough for an assumption. */
 const QUANTILES = [-1.732, -1.15, -0.812, -0.549, -0.319, -0.105, 0.105, 0.319, 0.549, 0.812, 1.15, 1.732];
 
-/** How many bases a hit is good for: as many as are run before the ball is back. */
+/** How many bases a hit is worth: as many as can be run before the ball is back. */
 export function basesMade(aim: AimOf<"bat">, far: number, batter: Person, fielders: readonly Person[]): number {
   const run = RUNS * batter.walking;
   // Alone, the batter fetches the ball after running. The stop spot stops nobody else.
   if (fielders.length === 0) return Math.max(1, Math.min(aim.home, Math.floor(far / aim.side) + 1));
   const walk = fielders.reduce((sum, fielder) => sum + fielder.walking, 0) / fielders.length;
-  // A fielder stands half-way out already.
+  // A fielder already stands half way out.
   const back = far / 2 / (RUNS * walk) + PICK + far / THROW;
   const made = Math.floor(Math.max(0, back - AWAY) / (aim.side / run));
   return Math.min(aim.home, made);

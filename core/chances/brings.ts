@@ -3,7 +3,7 @@ import type { Body, GameEvent } from "../events/events.ts";
 import type { Seen } from "./kind.ts";
 import { worthTo } from "./worth.ts";
 
-/** Whether what was seen of a send brings anything to whoever aimed; of a count, whether there was one. */
+/** True if what was seen of a send is worth something to the player who aimed; for a count, if there was one. */
 export function brings(ask: AskOf<"send" | "count">, seen: Body | GameEvent): boolean {
   if (seen.kind === "count") return seen.n > 0;
   if (seen.kind !== "send") return false;

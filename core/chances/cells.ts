@@ -22,7 +22,10 @@ export const cells: KindOf<Cells> = {
   outcomes: (aim, sight) => known(aim, sight, () => restsAt(aim, sight)),
 };
 
-/** Where something rests depends on what it is aimed at, not on what lies there already: each aim of a person is worked out once. */
+/**
+ * Where an object rests depends on its aim and not on what lies there already, so each aim of a person is worked out
+ * once.
+ */
 const seen = new WeakMap<readonly Part[], WeakMap<Person, Map<string, Rests>>>();
 type Rests = ReturnType<KindOf<Cells>["outcomes"]>;
 function known(aim: Cells, { parts, person, manner, from }: Sight, make: () => Rests): Rests {

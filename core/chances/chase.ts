@@ -7,14 +7,20 @@ import { partsOf } from "../yard/parts.ts";
 import { type KindOf, type Sight, standAt } from "./kind.ts";
 
 type Chases = AimOf<"chase">;
-/** Running beside walking: an assumption. And a turn on the spot, seconds, of a child of 8. */
+/**
+ * The speed of running relative to walking, an assumption, and the time of a turn on the spot, seconds, for a child
+ * of 8.
+ */
 const RUNS = 2.4;
 const markAt = (id: string | null, { parts, from }: Pick<Sight, "parts" | "from">) =>
   id === null ? 0 : (partsOf(parts, "line").find((line) => line.id === id)?.along ?? 0) - standAt(parts, from);
 
-/** Tossed up ahead of oneself so steeply, radians: an assumption. */
+/** The angle of a toss ahead of oneself, radians: an assumption. */
 const STEEP = (68 * Math.PI) / 180;
-/** Tossed up ahead, run under, and caught before it is down; on its way so long as it flies. Too near is spent, too far or not held a drop. */
+/**
+ * Tossed up ahead, run under, and caught before it lands. It is on its way as long as it flies. Too near is lost; too
+ * far, or not held, is a drop.
+ */
 function tossed(aim: Chases, sight: Sight, near: number, far: number) {
   const { person } = sight;
   const player = person.sends(sight.manner);
@@ -46,7 +52,10 @@ function tossed(aim: Chases, sight: Sight, near: number, far: number) {
   };
 }
 
-/** Rolled, and run after: caught while it rolls between two marks, past the farther one, or at rest before. Whoever comes up with it picks it up as it catches. */
+/**
+ * Rolled and run after: caught while it rolls between two marks, past the farther one, or at rest before. A child who
+ * reaches the ball picks it up with the chance of a catch.
+ */
 export const chase: KindOf<Chases> = {
   options: (aim) => [aim],
   refs: (aim) => ({ named: [aim.mark], also: ["short", "over"], rest: "over", meant: aim.mark }),
@@ -61,7 +70,7 @@ export const chase: KindOf<Chases> = {
     if (player.sending.travel === "air") return tossed(aim, sight, near, far);
     const how = { slows: player.sending.slows, turn: aim.turn * person.tempo, run };
     const window = fieldable(near, far, how);
-    // Where nobody fields any, it is rolled to rest at the mark.
+    // If nobody can field any roll, it is rolled so that it rests at the mark.
     const distance = window ? (window.from + Math.min(window.to, 3 * far)) / 2 : far;
     const sd = player.spread.range * distance;
     const from = window ? window.from : far;

@@ -4,12 +4,12 @@ import type { KindOf, Outcome } from "./kind.ts";
 
 type Course = AimOf<"course">;
 const LAP = "lap";
-/** Laps that take longer than that are as one, tenths of a second: no clock of a game runs on. */
+/** Laps longer than this count as one, tenths of a second. No clock of a game runs longer. */
 const LONGEST = 3000;
-/** A time less likely than that is none. */
+/** A time less likely than this is ignored. */
 const LEAST = 1e-12;
 
-/** How likely something takes each number of tenths of a second; what goes beyond the longest is in the last. */
+/** The chance of each duration in tenths of a second. Anything beyond the longest is in the last entry. */
 type Law = Float64Array;
 const sure = (tenths: number): Law => {
   const law = new Float64Array(LONGEST + 1);
@@ -18,7 +18,10 @@ const sure = (tenths: number): Law => {
 };
 const tenths = (seconds: number) => Math.round(10 * seconds);
 
-/** Law of `done` after any number of failures: each of these so likely, and each taking its time, before it is tried again. */
+/**
+ * The distribution of the time until `done`, after any number of failures, each with its chance and its time, before
+ * another attempt.
+ */
 function afterFailures(done: { p: number; takes: number }, failures: readonly { p: number; takes: number }[]): Law {
   const law = new Float64Array(LONGEST + 1);
   let left = 1;
@@ -44,7 +47,7 @@ function both(givenLaw: Law, b: Law): Law {
   return law;
 }
 
-/** A gate that is done until it succeeds. */
+/** A gate that is repeated until it succeeds. */
 const untilDone = ({ p: chance, seconds, retrieving }: AtGate): Law =>
   chance <= 0
     ? sure(LONGEST)
@@ -52,7 +55,7 @@ const untilDone = ({ p: chance, seconds, retrieving }: AtGate): Law =>
         { p: 1 - chance, takes: Math.max(1, tenths(seconds + retrieving)) },
       ]);
 
-/** A lap that starts again at every miss: back from where it was missed. */
+/** A lap that starts again after every miss, from the start. */
 function lapAnew(gates: readonly AtGate[], backTo: (gate: number) => number): Law {
   const failures: { p: number; takes: number }[] = [];
   let through = 1;
@@ -65,17 +68,17 @@ function lapAnew(gates: readonly AtGate[], backTo: (gate: number) => number): La
   return through <= 0 ? sure(LONGEST) : afterFailures({ p: through, takes: tenths(spent) }, failures);
 }
 
-/** How far from the start a gate leads: round something leads nowhere. */
+/** How far from the start a gate leads. A circle ends where it began. */
 const leads = (gate: Gate) => (gate.kind === "circle" ? 0 : gate.metres);
 
 /**
- * Once through a course: it always ends, and takes the longer the more is missed. The lap counts once its last gate succeeded; then the way back to
- * the start is walked with the ball. A miss costs getting the ball back, and where the lap starts again the way back from there as well. Exact, in
- * tenths of a second.
+ * One run through a course. It always ends, and takes longer the more is missed. The lap counts once its last gate
+ * succeeds; then the child walks back to the start with the ball. A miss costs the time to fetch the ball, and if the
+ * lap starts again, the way back as well. Exact, in tenths of a second.
  */
 export const course: KindOf<Course> = {
   options: (aim) => [aim],
-  // It has no chance that could be given: only times.
+  // It has no chances that could be given by hand, only times.
   refs: () => ({ named: [], rest: LAP, meant: LAP }),
   reach: () => 0,
   meets: () => null,
@@ -89,7 +92,7 @@ export const course: KindOf<Course> = {
     const list: Outcome[] = [];
     for (const [t, chance] of law.entries()) {
       if (chance < LEAST) continue;
-      // Whoever fetches walks out and back: of this only back.
+      // A child who fetches walks out and back. This is only the way back.
       list.push({
         ref: LAP,
         seen: { kept: true },

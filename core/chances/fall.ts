@@ -18,7 +18,7 @@ interface Pin {
   rule: HitRule;
 }
 
-/** The pins that stand, nearest first, where they stand; their sizes are the layout's. */
+/** The standing pins with their places, nearest first. Their sizes come from the layout. */
 function pinsOf(aim: Fall, { parts, from }: Pick<Sight, "parts" | "from">): Pin[] {
   const at = standAt(parts, from);
   const targets = new Map(partsOf(parts, "target").map((target) => [target.id, target]));
@@ -29,7 +29,7 @@ function pinsOf(aim: Fall, { parts, from }: Pick<Sight, "parts" | "from">): Pin[
 const anyTopple = (rule: HitRule) =>
   (rule.kind === "anyOf" ? rule.rules : [rule]).find((eachRule) => eachRule.kind === "topple");
 
-/** What falls for each sideways angle, and how likely. Ids sorted, joined by a space; the empty key is none. */
+/** What falls and how likely, by sets of ids: sorted and joined by a space. The empty key means none. */
 type Sets = Map<string, number>;
 const add = (sets: Sets, ids: readonly string[], chance: number) => {
   if (chance <= 0) return;
@@ -37,7 +37,7 @@ const add = (sets: Sets, ids: readonly string[], chance: number) => {
   sets.set(key, (sets.get(key) ?? 0) + chance);
 };
 
-/** How a send at a formation goes: what of it can fall at all at the speed that it has there, and how far it is sure to get. */
+/** How a send at a formation goes: which pins can fall at its speed there, and how far it is certain to get. */
 function sending(pins: readonly Pin[], sight: Sight) {
   const player = sight.person.sends(sight.manner);
   const inAir = player.sending.travel === "air";
@@ -52,8 +52,9 @@ function sending(pins: readonly Pin[], sight: Sight) {
 }
 
 /**
- * Rolled or slid: everything in the straight strip that the thing sweeps falls, as far as the thing gets (named assumption: nothing is deflected; what pins
- * knock over is worked out afterwards). In the air: the first one met, and those within the thing's width of it.
+ * Rolled or slid: everything in the straight strip that the object sweeps falls, as far as the object gets (named
+ * assumption: nothing is deflected; what pins knock over is worked out afterwards). In the air: the first pin met,
+ * and those within the object's width of it.
  */
 function setsAt(pins: readonly Pin[], s: ReturnType<typeof sending>, across: number, distance: number): Sets {
   const { player, inAir } = s;
@@ -65,7 +66,7 @@ function setsAt(pins: readonly Pin[], s: ReturnType<typeof sending>, across: num
   return out;
 }
 
-/** As far as it gets: pins of a row that it does not come to stand. */
+/** As far as the object gets, because it may stop before some pins of a row. */
 function rolls(out: Sets, swept: readonly Pin[], s: ReturnType<typeof sending>, chance: number): void {
   const gets = swept.map((pin) => reachChance(s.player.sending, pin.distance));
   const felled: string[] = [];
@@ -78,7 +79,7 @@ function rolls(out: Sets, swept: readonly Pin[], s: ReturnType<typeof sending>, 
   add(out, felled, chance * left);
 }
 
-/** The first face met on the way, up and down; faces of nearer pins hide those behind. */
+/** The first pin met on the way, over the height. Nearer pins hide those behind them. */
 function flies(out: Sets, swept: readonly Pin[], s: ReturnType<typeof sending>, chance: number): void {
   const { player } = s;
   const diameter = player.object.diameter;
@@ -137,7 +138,7 @@ export const fall: KindOf<Fall> = {
       }
       return sum;
     };
-    // At the pin nearest to the middle of what stands; or where the most is to be had.
+    // Aims at the pin nearest to the middle of what stands, or where the most pins can be expected.
     const angle = (pin: Pin) => pin.across / pin.distance;
     const angles = pins.map(angle);
     const [left, right] = [Math.min(...angles), Math.max(...angles)];

@@ -3,12 +3,18 @@ import type { AimOf } from "../asks/ask.ts";
 import { logistic, logit } from "../log-odds.ts";
 import type { KindOf, Sight } from "./kind.ts";
 
-/** Between equal sides a goal falls so often, a second, over this length and into goals so wide, metres: assumptions, as all below. */
+/**
+ * How often a goal falls between equal sides, per second, for this length and goals of this width, metres. An
+ * assumption, like everything below.
+ */
 const RATE = 1 / 18;
 const USUAL = { length: 4, width: 0.7 } as const;
-/** What a point of log-odds in skill does to the share of goals. */
+/** How much one unit of log-odds in skill shifts the share of goals. */
 const EDGE = 0.7;
-/** Until play goes on after a goal, seconds, and the chance that a free shot from the middle goes in between goals of the usual width. */
+/**
+ * The time until play goes on after a goal, seconds, and the chance of a free shot from the middle into a goal of the
+ * usual width.
+ */
 const RESTART = 6;
 const SHOT = 0.55;
 const TICK = 0.1;
@@ -16,7 +22,7 @@ const TICK = 0.1;
 const level = (people: readonly Person[], { manner }: Sight) =>
   people.reduce((sum, person) => sum + logit(person.keeps(manner).p), 0) / Math.max(1, people.length);
 
-/** Goals of either side a second: more skill more of them, a wider goal more, a longer way fewer. */
+/** The goals of either side per second. More skill and a wider goal bring more of them, a longer way fewer. */
 export function goalRates(aim: AimOf<"goal">, sight: Sight): [number, number] {
   const of = (side: number) => aim.people[side]!.map((i) => sight.people?.[i] ?? sight.person);
   const edge = EDGE * (level(of(0), sight) - level(of(1), sight));
@@ -27,8 +33,8 @@ export function goalRates(aim: AimOf<"goal">, sight: Sight): [number, number] {
 }
 
 /**
- * The next goal of either side. Where a clock runs, each tenth of a second brings one for either side with its chance, or nothing; else whose it is, and the
- * mean time until then. A free shot goes in or does not.
+ * The next goal of either side. If a clock runs, each tenth of a second brings a goal for either side with its
+ * chance, or nothing. Otherwise, the side that scores it, and the mean time until then. A free shot goes in or not.
  */
 export const goal: KindOf<AimOf<"goal">> = {
   options: (aim) => [aim],
@@ -43,7 +49,7 @@ export const goal: KindOf<AimOf<"goal">> = {
   runsOn: () => 0,
   outcomes(aim, sight) {
     const [own, other] = goalRates(aim, sight);
-    // With a clock the time until play goes on is a step of its own: a goal counts that is scored before the bell.
+    // With a clock, the time until play goes on is a step of its own, so that a goal before the bell counts.
     const after = { lies: 0, after: aim.ticks ? 0 : RESTART, released: 0 };
     if (aim.shot !== null) {
       const chance = Math.min(0.95, (SHOT * aim.widths[aim.shot]!) / USUAL.width);

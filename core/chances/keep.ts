@@ -1,7 +1,10 @@
 import type { AimOf } from "../asks/ask.ts";
 import type { KindOf } from "./kind.ts";
 
-/** One more touch, or a drop: the thing is fetched from where it ran, and begun again. A drop takes the time of the touch that failed first. */
+/**
+ * One more touch or a drop. After a drop the object is fetched and started again, which takes the time of the failed
+ * touch first.
+ */
 export const keep: KindOf<AimOf<"keep">> = {
   options: (aim) => [aim],
   refs: () => ({ named: ["touch"], rest: "drop", meant: "touch" }),
@@ -10,7 +13,7 @@ export const keep: KindOf<AimOf<"keep">> = {
   runsOn: () => 0,
   outcomes(_, { person, manner }) {
     const goalkeeper = person.keeps(manner);
-    // It is let go at the touch, and comes down again until the next.
+    // It is released at the touch and comes down again until the next one.
     const under = { under: 0, windUp: goalkeeper.touch, released: 0 };
     return {
       list: [

@@ -16,7 +16,7 @@ import { shuttle } from "./shuttle.ts";
 import { skill } from "./skill.ts";
 import { zones } from "./zones.ts";
 
-/** What each kind of aim means: complete by the compiler. */
+/** The meaning of each kind of aim. The compiler checks that the list is complete. */
 const kinds: { [K in AimKind]: KindOf<AimOf<K>> } = {
   any,
   zones,

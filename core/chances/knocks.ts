@@ -1,6 +1,6 @@
 import { random } from "../random.ts";
 
-/** A pin as another one meets it: where it stands from the line, how wide and high it is, metres. */
+/** A pin as another one hits it: where it stands from the line, how wide and high it is, metres. */
 export interface Knocked {
   id: string;
   distance: number;
@@ -10,17 +10,19 @@ export interface Knocked {
 }
 
 /**
- * How likely a pin that falls knocks over one that it just touches, straight on: an assumption, as is how it fades with the gap and the direction.
- * See docs/model.md.
+ * The chance that a falling pin knocks over one that it just touches, straight ahead. An assumption, as is how it
+ * fades with the gap and the direction. See docs/model.md.
  */
 const TOUCHING = 0.6;
-/** Up to so many pins every way in which they may knock each other over is gone through; of more, so many are drawn. */
+/**
+ * Up to this many pins, every way in which they may knock each other over is computed. For more, this many are drawn.
+ */
 export const MAX_EXACT = 6;
 const DRAWN = 400;
 
 /**
- * How likely pin `knocked`, falling, knocks over pin `givenKnocked`: it reaches as far as it is high, ever more weakly, and falls the way the object goes, seldom aside
- * (half as likely), never back.
+ * The chance that pin `knocked`, falling, knocks over pin `givenKnocked`. It reaches as far as it is high, with less
+ * effect farther away. It falls in the object's direction, seldom sideways (half as likely), never backwards.
  */
 export function knockChance(knocked: Knocked, givenKnocked: Knocked): number {
   const [along, across] = [givenKnocked.distance - knocked.distance, givenKnocked.across - knocked.across];
@@ -34,8 +36,9 @@ type Sets = ReadonlyMap<string, number>;
 const idsOf = (key: string) => (key === "" ? [] : key.split(" "));
 
 /**
- * What lies in the end, where what fell may knock over more, and that more again. `sets`: sets of ids that the object itself felled, sorted and joined by
- * spaces, each with its chance; `may`: what can fall at all. Exact up to six pins, else drawn with a seed of its own.
+ * What lies in the end, because fallen pins may knock over more pins, and those again more. `sets`: the sets of ids
+ * that the object itself knocked over, sorted and joined by spaces, with their chances; `may`: which pins can fall at
+ * all. Exact up to six pins, otherwise drawn with a seed of its own.
  */
 export function withKnocks(sets: Sets, pins: readonly Knocked[], may: (id: string) => boolean): Map<string, number> {
   const count = pins.length;
@@ -45,13 +48,13 @@ export function withKnocks(sets: Sets, pins: readonly Knocked[], may: (id: strin
   );
   const out = new Map<number, number>();
   const add = (set: number, givenChance: number) => out.set(set, (out.get(set) ?? 0) + givenChance);
-  /** How likely pin `b` falls to what has just fallen. */
+  /** The chance that pin `b` is knocked over by those that have just fallen. */
   const hit = (b: number, just: number) => {
     let stands = 1;
     for (let a = 0; a < count; a++) if (just & (1 << a)) stands *= 1 - chance[a]![b]!;
     return 1 - stands;
   };
-  /** Everything that may fall next, pin by pin. */
+  /** Goes through everything that may fall next, pin by pin. */
   const goOn = (down: number, just: number, givenChance: number): void => {
     if (just === 0) {
       add(down, givenChance);

@@ -4,21 +4,21 @@ import { pathTo, reachChance } from "../physics/send.ts";
 import { type Part, partsOf } from "../yard/parts.ts";
 import { type KindOf, type Sight, standAt, underWay } from "./kind.ts";
 
-/** Distances come in so many bins of equal chance. */
+/** Distances are grouped into this many bins of equal chance. */
 const BINS = 64;
-/** Points of the angle that a distance is averaged over. */
+/** The number of angles over which a distance is averaged. */
 const ANGLES = 48;
-/** Pieces that lie in one bin are told apart by lot: each in its turn by another share of the bin, spread evenly. */
+/** Pieces in the same bin get different distances: each takes another share of the bin in turn, spread evenly. */
 const GOLDEN = 0.6180339887498949;
 const jackAt = (parts: readonly Part[], from: string) =>
   (partsOf(parts, "spot").find((x) => x.id === "jack")?.along ?? 0) - standAt(parts, from);
 
-/** Steps towards a distance at most, and when it is near enough, as a share of the larger spread. */
+/** The most steps in the search for a distance, and when it is near enough, as a share of the larger spread. */
 const MAX_STEPS = 60;
 const NEAR_ENOUGH = 1e-12;
 /**
- * The distance within which a share (0 to 1) of all lies that have these SDs about the middle, metres: over the angle, exact along it, by
- * Newton's steps, by halves where one would leave what is known.
+ * The distance within which a share (0 to 1) of all sends with these SDs come to rest, metres: over the angle, exact
+ * along it, by Newton's steps, and by halving if a step would leave the bracket.
  */
 export function radiusOf(share: number, sx: number, sy: number): number {
   const along = Array.from({ length: ANGLES }, (_, i) => {
@@ -46,9 +46,9 @@ export function radiusOf(share: number, sx: number, sy: number): number {
   return Math.min(r, 8 * most);
 }
 const kept = new Map<string, readonly number[]>();
-/** The ratio of the two spreads is one for each way of sending: they differ beyond this only by rounding. */
+/** The ratio of the two spreads is the same for each way of sending. Differences smaller than this are rounding. */
 const RATIO = 1e6;
-/** The distances of a turn, one a bin, millimetres: those of a spread of 1 m along, times the spread. */
+/** The distances in a turn, one for each bin, millimetres: those for a spread of 1 m along, times the spread. */
 function binsOf(sx: number, sy: number, turn: number): readonly number[] {
   const off = (turn * GOLDEN + 0.25) % 1;
   const ratio = Math.round((RATIO * sx) / sy) / RATIO;
@@ -63,8 +63,9 @@ function binsOf(sx: number, sy: number, turn: number): readonly number[] {
 }
 
 /**
- * To lie as near as can be to a jack at its middle distance (a named assumption): how far away, in bins of equal chance. What does not get
- * there lies half-way; past the limit, where it is out there, by the range alone.
+ * Coming to rest as near as possible to a jack at its middle distance (a named assumption): how far away, in bins of
+ * equal chance. An object that does not get there lies half way; beyond the limit, where it is out, by the range
+ * alone.
  */
 export const near: KindOf<AimOf<"near">> = {
   options: (aim) => [aim],
@@ -104,7 +105,7 @@ export const near: KindOf<AimOf<"near">> = {
   },
 };
 
-/** The jack comes to rest between its limits (a named assumption of the forecast: always, and half-way). */
+/** The jack comes to rest between its limits (a named assumption of the forecast: always, and half way). */
 export const jack: KindOf<AimOf<"jack">> = {
   options: (aim) => [aim],
   refs: () => ({ named: ["in"], also: ["short", "over"], rest: "short", meant: null }),

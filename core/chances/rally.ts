@@ -3,24 +3,27 @@ import type { AimOf, Manner } from "../asks/ask.ts";
 import { logistic, logit } from "../log-odds.ts";
 import { type KindOf, RESET, type Sight } from "./kind.ts";
 
-/** Log-odds of one touch in a rally beside keeping a thing up on the spot, by what it goes over: assumptions, as all below. */
+/**
+ * The log-odds of one touch in a rally relative to keeping an object up on the spot, by what it goes over. An
+ * assumption, like everything below.
+ */
 const OVER = { line: -0.3, net: -0.6, rope: -0.5, wall: -0.4 } as const;
-/** A square metre more to cover than this takes so much of them away; so much at most, either way. */
+/** How much one more square metre to cover than this lowers the log-odds, and the most in either direction. */
 const AREA = 3;
 const COVER = 0.12;
 const MAX_COVER = 1;
-/** From touch to touch, seconds, and how far off it lies after a rally, metres. */
+/** The time from touch to touch, seconds, and how far away the object lies after a rally, metres. */
 const TOUCH = 1.1;
 const LIES = 2;
 
 const cover = (area: number) => Math.max(-MAX_COVER, Math.min(MAX_COVER, COVER * (AREA - area)));
-/** The chance that a side sends one more back: the middle of its players, in log-odds. */
+/** The chance that a side returns one more: the mean of its players, in log-odds. */
 export function touchOf(people: readonly Person[], manner: Manner, area: number, over: AimOf<"over">["over"]): number {
   const odds = people.reduce((sum, person) => sum + logit(person.keeps(manner).p), 0) / Math.max(1, people.length);
   return logistic(odds + OVER[over] + cover(area));
 }
 
-/** One touch of a rally that all play together, or one child against a wall. */
+/** One touch of a rally that everybody plays together, or of one child against a wall. */
 export const over: KindOf<AimOf<"over">> = {
   options: (aim) => [aim],
   refs: () => ({ named: ["touch"], rest: "drop", meant: "touch" }),
@@ -41,13 +44,14 @@ export const over: KindOf<AimOf<"over">> = {
   },
 };
 
-/** The people of a side; where only one person is looked at, everybody is like it. */
+/** The people of a side. If only one person is given, everybody is like them. */
 const sideOf = (aim: { people: readonly (readonly number[])[] }, side: number, { people, person }: Sight): Person[] =>
   aim.people[side]!.map((i) => people?.[i] ?? person);
 
 /**
- * A rally for a point, the serve its first touch: whoever serves wins it with p (1 - q) / (1 - p q), p and q the chances of one touch of either side. Where a
- * second serve is left, a first touch that fails is a fault and no point. Source: core model, "Chances that are not a spread".
+ * A rally for a point, of which the serve is the first touch. The server wins it with p (1 - q) / (1 - p q), where p
+ * and q are the chances of one touch of the two sides. If a second serve is left, a failed first touch is a fault and
+ * no point. Source: core model, "Chances that are not a spread".
  */
 export const point: KindOf<AimOf<"point">> = {
   options: (aim) => [aim],
@@ -59,7 +63,7 @@ export const point: KindOf<AimOf<"point">> = {
     const other = 1 - aim.server;
     const chance = touchOf(sideOf(aim, aim.server, sight), sight.manner, aim.areas[aim.server]!, aim.over);
     const touch = touchOf(sideOf(aim, other, sight), sight.manner, aim.areas[other]!, aim.over);
-    // Once the serve is in, the other side has to send it back first.
+    // Once the serve is in, the other side has to return it first.
     const after = (1 - touch) / (1 - chance * touch);
     const fault = aim.again ? 1 - chance : 0;
     const won = chance * after;

@@ -6,7 +6,7 @@ import { type Part, partsOf } from "../yard/parts.ts";
 import { type KindOf, standAt } from "./kind.ts";
 
 type Rebound = AimOf<"rebound">;
-/** The wall and the mark, seen from the line: metres to the wall, and from the wall back to the mark. */
+/** The wall and the mark as seen from the line: metres to the wall, and from the wall back to the mark. */
 function ways(aim: Rebound, parts: readonly Part[], from: string) {
   const at = standAt(parts, from);
   const targets = partsOf(parts, "target");
@@ -16,8 +16,9 @@ function ways(aim: Rebound, parts: readonly Part[], from: string) {
 }
 
 /**
- * Off the wall onto a mark on the floor: the errors of a send as long as the way to the wall and back to the mark together, sent so that it
- * would land on the mark's middle (assumptions). Caught or picked up on its way back, it costs no more walking than it falls short.
+ * Off the wall onto a mark on the floor. The errors are those of a send as long as the way to the wall and back to
+ * the mark together, aimed at the mark's middle (assumptions). If it is caught or picked up on its way back, the
+ * child only walks as far as it falls short.
  */
 export const rebound: KindOf<Rebound> = {
   options: (aim) => [aim],
@@ -39,7 +40,7 @@ export const rebound: KindOf<Rebound> = {
     const path = pathTo(player.sending, there, height);
     const returning = Math.max(0.5, path.speedAt(there) * player.sending.item.rebound);
     const under = path.seconds(there) + back / returning;
-    // What comes back as far as the child is caught there; what does not is fetched.
+    // If it comes back as far as the child, it is caught there; otherwise it is fetched.
     const run = comesBack(player.sending, there, height);
     const short = Math.max(0, there - run);
     const times = { under, windUp: player.windUp, after: PICK_UP * person.tempo };

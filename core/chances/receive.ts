@@ -6,12 +6,15 @@ import { partsOf } from "../yard/parts.ts";
 import { type KindOf, type Sight, standAt } from "./kind.ts";
 
 type Receives = AimOf<"receive">;
-/** How far to each side, and how high, somebody reaches who waits for it, metres: assumptions. */
+/** How far to each side and how high a waiting person reaches, metres: assumptions. */
 const REACH = { wide: 1.1, high: 1.3 } as const;
 const markAt = (id: string, { parts, from }: Pick<Sight, "parts" | "from">) =>
   (partsOf(parts, "line").find((line) => line.id === id)?.along ?? 0) - standAt(parts, from);
 
-/** Sent to somebody at a mark: within their reach, times their catch. Who catches is taken to be as good as who sends (a named assumption). */
+/**
+ * Sent to somebody at a mark: the chance that it comes within their reach, times the chance of a catch. The catcher
+ * is assumed to be as skilled as the sender (a named assumption).
+ */
 export const receive: KindOf<Receives> = {
   options: (aim) => [aim],
   refs: (aim) => ({ named: [aim.mark], also: ["over"], rest: "over", meant: aim.mark }),

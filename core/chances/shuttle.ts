@@ -9,7 +9,10 @@ type Shuttle = AimOf<"shuttle">;
 const targetIn = (aim: Shuttle, parts: readonly Part[]) =>
   partsOf(parts, "target").find((target) => target.id === aim.to)!;
 
-/** Sent at the other end, run after, and sent back from there: the way is run once, not there and back. Both ends are alike (a named assumption). */
+/**
+ * Sent at the other end, run after, and sent back from there. The way is run once and not back. Both ends are alike
+ * (a named assumption).
+ */
 export const shuttle: KindOf<Shuttle> = {
   options: (aim) => [aim],
   refs: (aim) => ({ named: [aim.to], rest: "none", meant: aim.to }),
@@ -29,7 +32,7 @@ export const shuttle: KindOf<Shuttle> = {
       hitChance(target.rule, { distance, spread: player.spread, object: player.object }) *
       reachChance(player.sending, distance, up);
     const path = pathTo(player.sending, distance, up, purposeOf(target.rule));
-    // Whoever fetches walks out and back: of this only out.
+    // A child who fetches walks out and back. This is only the way out.
     const lies = distance / 2;
     const at = { under: path.seconds(distance), windUp: player.windUp, lies, after: PICK_UP * person.tempo };
     return {

@@ -1,7 +1,7 @@
 import type { AimOf } from "../asks/ask.ts";
 import type { KindOf } from "./kind.ts";
 
-/** A task that succeeds or does not. */
+/** A task that succeeds or fails. */
 export const skill: KindOf<AimOf<"skill">> = {
   options: (aim) => [aim],
   refs: (aim) => ({ named: [aim.task.id], rest: "drop", meant: aim.task.id }),

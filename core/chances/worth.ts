@@ -2,7 +2,7 @@ import type { Aim, AimKind, AimOf } from "../asks/ask.ts";
 import { own } from "../own.ts";
 import type { Seen } from "./kind.ts";
 
-/** What hitting a thing brings to whoever aims so. */
+/** What hitting an item is worth to a player with this aim. */
 export const bringsOf = (aim: AimOf<"any">, id: string): number =>
   aim.worth ? (own(aim.worth, id) ?? 0) : aim.want.includes(id) ? 1 : 0;
 
@@ -10,8 +10,8 @@ const kept = (_: Aim, seen: Seen) => ("kept" in seen && seen.kept ? 1 : 0);
 const atMark = (aim: { mark: string }, seen: Seen) => ("rest" in seen && seen.rest === aim.mark ? 1 : 0);
 
 /**
- * What an outcome is worth to whoever aimed, by the kind of aim: complete by the compiler. Apart from the chances, so that whoever only plays
- * does without them.
+ * What an outcome is worth to the player who aimed, by the kind of aim. The compiler checks that the list is
+ * complete. Separate from the chances, so that code that only plays does not load them.
  */
 const worth: { [K in AimKind]: (aim: AimOf<K>, seen: Seen) => number } = {
   any: (aim, seen) => ("hit" in seen && seen.hit !== null ? bringsOf(aim, seen.hit) : 0),

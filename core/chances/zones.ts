@@ -9,7 +9,7 @@ import { bestAim, type KindOf, type Sight, standAt, underWay } from "./kind.ts";
 type Zones = AimOf<"zones">;
 type Zone = PartOf<"zone">;
 
-/** How far the lines of bands count from where they lie, for a thing of diameter `b`. */
+/** How far the lines of bands count from where they lie, for an object of diameter `b`. */
 export const shiftsOf = (zones: readonly Zone[], b: number): number[] =>
   lineShifts(
     zones.map((zone) => zone.points),
@@ -17,7 +17,7 @@ export const shiftsOf = (zones: readonly Zone[], b: number): number[] =>
     zones[0]!.lastLine ?? "out",
     b,
   );
-/** The middle of where the middle of a thing counts for a band, metres: that is what is aimed at. */
+/** The middle of the range in which an object's middle counts for a band, metres. That is what the player aims at. */
 export function middleOf(band: Zone, zones: readonly Zone[], shifts: readonly number[]): number {
   const i = zones.indexOf(band);
   return (band.near + shifts[i]! + band.far + shifts[i + 1]!) / 2;
@@ -25,7 +25,7 @@ export function middleOf(band: Zone, zones: readonly Zone[], shifts: readonly nu
 const zonesIn = (aim: Zones, parts: readonly Part[]) =>
   partsOf(parts, "zone").filter((zone) => Object.hasOwn(aim.worth, zone.id));
 
-/** Everything from where it is sent, metres. */
+/** Everything measured from where it is sent, metres. */
 function stops(aim: Zones, { parts, person, manner, from }: Sight) {
   const player = person.sends(manner);
   const at = standAt(parts, from);
@@ -35,7 +35,7 @@ function stops(aim: Zones, { parts, person, manner, from }: Sight) {
   const refs = ["short", ...zones.map((zone) => zone.id), "over"];
   const aimedAt = (distance: number): Map<string, number> => {
     const gets = reachChance(player.sending, distance);
-    // Softer than is steady nobody sends.
+    // Nobody sends more softly than is steady.
     const each = stopBands(lines, Math.max(distance, nearest(player.sending)), player.spread.range, shifts);
     return new Map(refs.map((ref, i) => [ref, each[i]! * gets + (i === 0 ? 1 - gets : 0)]));
   };
@@ -47,7 +47,7 @@ export const zones: KindOf<Zones> = {
   refs: (aim) => ({ named: Object.keys(aim.worth), also: ["short", "over"], rest: "short", meant: null }),
   reach: (aim, parts, from) => Math.min(...zonesIn(aim, parts).map((zone) => zone.near)) - standAt(parts, from),
   meets: () => ({ height: 0, purpose: "stop" }),
-  // Where it is to stop among lines, one SD of its length at the last.
+  // It has to stop among lines, so one SD of its length beyond the last.
   runsOn: (aim, { parts, person, manner, from }) =>
     person.typical(manner).range * (Math.max(...zonesIn(aim, parts).map((zone) => zone.far)) - standAt(parts, from)),
   outcomes(aim, sight) {
@@ -55,7 +55,7 @@ export const zones: KindOf<Zones> = {
     const worth = (id: string) => own(aim.worth, id) ?? 0;
     const expected = (givenDistance: number) =>
       [...aimedAt(givenDistance)].reduce((sum, [ref, chance]) => sum + chance * worth(ref), 0);
-    // Of the bands that half of the sends get as far as; the nearest where none is.
+    // Of the bands that half of the sends can reach. If there is none, the nearest.
     const far = asksAtMost(player.sending);
     const reachable = all.filter((z, i) => i === 0 || middleOf(z, all, shifts) <= far);
     const best = reachable.reduce((a, b) => (worth(b.id) > worth(a.id) ? b : a));

@@ -21,7 +21,7 @@ function gameNow(event: RecordedGame): GameEvent {
   }
 }
 
-/** An event in the kinds of now. What is kept is never rewritten: it is translated whenever it is read. */
+/** An event translated to today's kinds. Stored events are never rewritten but translated whenever they are read. */
 export function eventNow(event: RecordedEvent): PlayEvent {
   if (event.kind === "correct") return { ...event, event: gameNow(event.event) };
   switch (event.kind) {

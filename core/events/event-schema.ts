@@ -14,8 +14,9 @@ const some = z.number().int().min(0).max(5000);
 
 const game = [
   /**
-   * A send, as a person sees it: the target first touched or hit (`hit`), what fell (`fell`: which, or how many), where it came to rest
-   * (`rest`: a zone, a square, `short`, `over` or `out`), how far from the jack (`away`, millimetres; or `spot`, from the jack). `foot`: over the line, so that it counts as a miss.
+   * A send, as a person sees it: the target first touched or hit (`hit`), what fell (`fell`: which, or how many),
+   * where it came to rest (`rest`: a zone, a square, `short`, `over` or `out`), how far from the jack (`away`,
+   * millimetres; or `spot`, from the jack). `foot`: the player stepped over the line, so it counts as a miss.
    */
   z.strictObject({
     kind: z.literal("send"),
@@ -29,8 +30,8 @@ const game = [
     foot: z.literal(true).optional(),
   }),
   /**
-   * A point or a goal for a side, by number; null: for nobody, for a reason (a let, a fault, out of play, a foul `by` somebody). `n`: touches of the rally, where they were
-   * counted.
+   * A point or a goal for a side, by number; null for nobody, with a reason (a let, a fault, out of play, a foul `by`
+   * somebody). `n`: the touches of the rally, if they were counted.
    */
   z.strictObject({
     kind: z.literal("point"),
@@ -41,8 +42,8 @@ const game = [
     n: some.optional(),
   }),
   /**
-   * What came of a ball put into play: a miss, a catch; else the base that every runner reached and then the batter (0: none; home is one more than there are bases), and who was
-   * out, by the same numbers.
+   * What happened after a ball was put into play: a miss, a catch, or the base that every runner and then the batter
+   * reached (0: none; home is one more than there are bases), and who was out, by the same numbers.
    */
   z.strictObject({
     kind: z.literal("run"),

@@ -1,4 +1,4 @@
-/** Word lists of our own, by theme and by how far readers are. Each can be spelled with few cards. */
+/** Our own word lists, by theme and reading level. Each can be spelled with few cards. */
 export const BANDS = ["first", "next", "more"] as const;
 export type ListBand = (typeof BANDS)[number];
 export interface WordList {
@@ -40,14 +40,16 @@ export const WORD_LISTS: readonly WordList[] = [
   list("school-1", "school bag", "next", "pen note test tape"),
   list("numbers-1", "numbers", "next", "one ten nine net"),
 ];
-/** All words of the lists, each once. */
+/** All words of the lists, without repetition. */
 export const ALL_WORDS: readonly string[] = [...new Set(WORD_LISTS.flatMap((wordList) => wordList.words))].sort();
 
-/** Whether cards spell a word, each used once: `reuse` where a card is stood up again at once. */
+/**
+ * True if the cards can spell a word. Each card is used once, or again with `reuse`, if it is stood up again at once.
+ */
 export function spells(cards: readonly string[], word: string, reuse: boolean): boolean {
   const left = new Map<string, number>();
   for (const card of cards) left.set(card, (left.get(card) ?? 0) + 1);
-  // Longer cards first, then what is left of the word.
+  // Longer cards first, then the rest of the word.
   const go = (rest: string): boolean => {
     if (rest === "") return true;
     for (const [card, count] of left) {
@@ -61,6 +63,6 @@ export function spells(cards: readonly string[], word: string, reuse: boolean): 
   };
   return go(word);
 }
-/** The words of our lists that a set of cards spells, in the order of the alphabet, without those of `but`. */
+/** The words of our lists that a set of cards can spell, in alphabetical order, without those in `but`. */
 export const spelledBy = (cards: readonly string[], reuse: boolean, but: readonly string[] = []): string[] =>
   ALL_WORDS.filter((allWord) => !but.includes(allWord) && spells(cards, allWord, reuse));

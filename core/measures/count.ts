@@ -1,16 +1,16 @@
 import type { Paces } from "./step.ts";
 
-/** Rounding to half steps may move the hit rate by this much before another unit is tried. */
+/** Rounding to half steps may change the hit rate by this much before another unit is tried. */
 const ROUNDING_ALLOWED = 0.03;
-/** Heel-to-toe counting is tedious and drifts, so it stops here. */
+/** Heel-to-toe counting is tedious and drifts, so it stops at this number. */
 export const MAX_SHOES = 12;
-/** Each counted step is off by this share of a step (standard deviation, independent): an assumption. */
+/** The error of each counted step as a share of a step (standard deviation, independent): an assumption. */
 export const COUNTING_ERROR = 0.06;
-/** A tape or a ruler is off by this, metres: an assumption. */
+/** The error of a tape or a ruler, metres: an assumption. */
 const MEASURING_ERROR = 0.01;
 export const FOOT = 0.3048;
 
-/** What distances are counted in: the child's own steps, its big steps, or measured. */
+/** How distances can be counted: in the child's own steps, in big steps, or measured. */
 export const COUNTED = ["steps", "bigSteps", "metres", "feet"] as const;
 export type Counted = (typeof COUNTED)[number];
 export type Unit = "step" | "shoe" | "bigStep" | "metre" | "foot";
@@ -18,17 +18,17 @@ export type Unit = "step" | "shoe" | "bigStep" | "metre" | "foot";
 /** A distance as a child counts it out. */
 export interface Count {
   unit: Unit;
-  /** Whole or half steps; whole shoes; metres to 10 cm; half feet. */
+  /** Whole or half steps; whole shoe lengths; metres to 10 cm; half feet. */
   count: number;
   /** Where that count really ends for this child, metres. */
   metres: number;
-  /** How far the rounding moves the hit rate, 0 to 1. */
+  /** How much rounding changes the hit rate, 0 to 1. */
   moved: number;
-  /** Standard deviation of the counting itself, metres. */
+  /** The standard deviation of the counting itself, metres. */
   error: number;
 }
 
-/** How long one of each unit is for somebody, metres, and how finely it is counted. */
+/** The length of one of each unit for a person, metres, and the smallest fraction that is counted. */
 const sizeOf = (unit: Unit, own: Paces): { each: number; fine: number } => {
   switch (unit) {
     case "step":
@@ -43,7 +43,7 @@ const sizeOf = (unit: Unit, own: Paces): { each: number; fine: number } => {
       return { each: FOOT, fine: 0.5 };
   }
 };
-/** The count in one unit that ends nearest, and where; at least the finest one. */
+/** The count in one unit that ends nearest, and where it ends. At least the smallest fraction. */
 export function countIn(unit: Unit, distance: number, own: Paces): Pick<Count, "unit" | "count" | "metres" | "error"> {
   const { each, fine } = sizeOf(unit, own);
   const whole = Math.max(1, Math.round(distance / each / fine));
@@ -59,9 +59,9 @@ export function countIn(unit: Unit, distance: number, own: Paces): Pick<Count, "
 const UNIT: Record<Exclude<Counted, "steps">, Unit> = { bigSteps: "bigStep", metres: "metre", feet: "foot" };
 
 /**
- * How a child should count out `distance` metres. Half steps, unless rounding to them moves the hit rate by
- * more than 3 points and heel-to-toe shoes (12 at most) do better; or in the unit that the teacher chose. `hitRateAt` gives the child's
- * hit rate (0 to 1) at a distance in metres.
+ * How a child should count out `distance` metres: in half steps, unless rounding to them changes the hit rate by more
+ * than 3 points and heel-to-toe shoe lengths (12 at most) do better; or in the unit that the teacher chose.
+ * `hitRateAt` gives the child's hit rate (0 to 1) at a distance in metres.
  */
 export function countOut(
   distance: number,
@@ -83,7 +83,10 @@ export function countOut(
   return heelToToe.moved < steps.moved ? heelToToe : steps;
 }
 
-/** A way that no hit rate depends on: half steps or shoe lengths, whichever ends nearer to it; or in the unit that the teacher chose. */
+/**
+ * A distance on which no hit rate depends: in half steps or shoe lengths, whichever ends nearer to it, or in the unit
+ * that the teacher chose.
+ */
 export function countPlain(metres: number, own: Paces, counted: Counted = "steps"): ReturnType<typeof countIn> {
   if (counted !== "steps") return countIn(UNIT[counted], metres, own);
   const steps = countIn("step", metres, own);
@@ -92,7 +95,7 @@ export function countPlain(metres: number, own: Paces, counted: Counted = "steps
   return nearer && shoes.count <= MAX_SHOES ? shoes : steps;
 }
 
-/** Nearest and farthest that one count in steps reaches over several children, metres. */
+/** The nearest and farthest place that one count in steps reaches for several children, metres. */
 export function spreadOfCount(count: number, all: readonly Paces[]): { from: number; to: number } {
   const ends = all.map((paces) => paces.step * count);
   return { from: Math.min(...ends), to: Math.max(...ends) };

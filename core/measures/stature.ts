@@ -1,4 +1,4 @@
-/** Age in years, or a grown-up. */
+/** An age in years, or a grown-up. */
 export type Age = number | "adult";
 
 /** Median stature in metres, both sexes, rounded from the WHO growth reference. */
@@ -20,8 +20,8 @@ const MEDIAN: readonly (readonly [age: number, metres: number])[] = [
 const ADULT_STATURE = 1.7;
 
 /**
- * Median stature in metres at an age in years: linear between the rows of the table (from 15 to a grown-up at 18 as well), held at both ends.
- * Source: core model, "Measures". `stature(7)` is 1.22, `stature(7.5)` is 1.245.
+ * The median stature in metres at an age in years: linear between the rows of the table (also from 15 to a grown-up
+ * at 18), constant beyond both ends. Source: core model, "Measures". `stature(7)` is 1.22, `stature(7.5)` is 1.245.
  */
 export function stature(age: Age): number {
   if (age === "adult") return ADULT_STATURE;

@@ -1,19 +1,25 @@
 import type { Item } from "../things/item.ts";
 
-/** Density of air (kg/m^3), drag coefficient of a rough thing, and how much of its box a thing fills as it flies: assumptions but the first. */
+/**
+ * The density of air (kg/m^3), the drag coefficient of a rough object, and the share of its box that an object fills
+ * in flight. All but the first are assumptions.
+ */
 const DENSITY = 1.2;
 const DRAG = 0.5;
 const FILLS = 0.785;
 
 /**
- * The way over which the air takes a share 1 - 1/e of a thing's speed, metres: 2 m / (rho c A). A sock ball 45 m, a paper ball 17 m, a balloon
- * 0.23 m: that one stays within arm's reach.
+ * The distance over which the air takes a share 1 - 1/e of an object's speed, metres: 2 m / (rho c A). A sock ball 45
+ * m, a paper ball 17 m, a balloon 0.23 m, so it stays within arm's reach.
  */
 export const dragLength = (item: Item): number => (2 * item.mass) / (DENSITY * DRAG * FILLS * item.width * item.height);
 
-/** A way through the air as it would be without any, in which flights are parabolas; the air takes speed along the way only (assumption). */
+/**
+ * The distance in vacuum, where flights are parabolas, that corresponds to a distance through air. The air slows only
+ * the motion along the way (assumption).
+ */
 export const throughAir = (metres: number, length: number): number =>
   length === Number.POSITIVE_INFINITY ? metres : length * Math.expm1(metres / length);
-/** The other way round. */
+/** The inverse. */
 export const farOf = (without: number, length: number): number =>
   length === Number.POSITIVE_INFINITY ? without : length * Math.log1p(without / length);

@@ -3,32 +3,35 @@ import { runAfterLanding } from "./landing.ts";
 import type { Path, Sending } from "./sending.ts";
 
 /**
- * A throw that is to touch a surface first: the floor, or a table. Thrown to a spot at a share of the way, it comes up with what its rebound leaves,
- * and goes on with what the surface leaves of its speed. Up to where it lands a second time everything follows from the throw; all that is
- * named here is an assumption. See docs/model.md.
+ * A throw that must touch a surface first: the floor, or a table. Thrown to a spot at a share of the way, it comes up
+ * with what the rebound leaves of its speed, and goes on with what the surface leaves. Up to the second landing
+ * everything follows from the throw. All figures here are assumptions. See docs/model.md.
  */
 
-/** The spot aimed at lies so far along the way, as a share of it. */
+/** How far along the way the spot aimed at lies, as a share. */
 const SPOT = 0.6;
-/** Share of the speed over the surface that is left after it. */
+/** The share of the speed along the surface that is left afterwards. */
 const KEEPS = 0.8;
-/** A table is so high, metres. */
+/** The height of a table, metres. */
 export const TABLE = 0.7;
-/** Every error grows by this: nothing comes up just as it went down. */
+/** Every error grows by this factor, because nothing bounces quite regularly. */
 export const OFF_SPREAD = 1.3;
-/** The second part of the way takes so many times as long as the first. */
+/** How many times as long the second part of the way takes as the first. */
 const RATIO = (1 - SPOT) / (SPOT * KEEPS);
-/** Nobody throws harder at the surface than this, nor higher, m/s upwards; and never with more than this share of what they can. */
+/**
+ * Nobody throws harder at the surface than this, or higher, m/s upwards, and never with more than this share of their
+ * greatest speed.
+ */
 const STEEPEST_DOWN = -8;
 const HIGHEST_UP = 6;
 const UPWARDS = 0.8;
 const STEPS = 56;
 const HALVINGS = 40;
 
-/** What follows from how it is thrown upwards (m/s; less than nothing: downwards), whatever the distance. */
+/** What follows from the upward speed of the throw (m/s; negative: downwards), whatever the distance. */
 function bounced(sending: Sending, surface: number, up: number) {
   const square = up ** 2 + 2 * GRAVITY * (sending.height - surface);
-  // Too low to come up to it, or thrown downwards from under it.
+  // Too slow to reach the surface, or thrown downwards from below it.
   if (square < 0 || (up <= 0 && sending.height <= surface)) return { ...NEVER, up };
   const down = Math.sqrt(square);
   const first = (up + down) / GRAVITY;
@@ -40,8 +43,8 @@ const NEVER = { down: 0, first: 1, again: 0, height: Number.NEGATIVE_INFINITY };
 type Bounced = ReturnType<typeof bounced>;
 
 /**
- * How to throw so that it is at a height where the way ends: of the two ways to do that the higher, slower one. Where it never comes up so high: as high as
- * it does, and `comes` says so.
+ * How to throw so that it is at a height at the end of the way. Of the two possible throws, the higher and slower
+ * one. If it never comes up that high: as high as possible, and `comes` is false.
  */
 function thrown(sending: Sending, surface: number, height: number): Bounced & { comes: boolean } {
   const at = (up: number) => bounced(sending, surface, up);
@@ -49,10 +52,10 @@ function thrown(sending: Sending, surface: number, height: number): Bounced & { 
   const to = Math.min(HIGHEST_UP, UPWARDS * sending.most);
   const all = Array.from({ length: STEPS + 1 }, (_, i) => at(from + ((to - from) * i) / STEPS));
   const highest = all.reduce((a, b) => (b.height > a.height ? b : a));
-  // From a table it may come down lower again; from the floor it cannot.
+  // From a table it may drop lower again; from the floor it cannot.
   const wanted = height;
   if (highest.height < wanted) return { ...highest, comes: false };
-  // Beyond the highest it comes up less and less.
+  // Beyond the highest one, it comes up less and less.
   let [lo, hi] = [highest.up, to];
   if (at(hi).height >= wanted) return { ...at(hi), comes: true };
   for (let i = 0; i < HALVINGS; i++) {
@@ -62,16 +65,16 @@ function thrown(sending: Sending, surface: number, height: number): Bounced & { 
   }
   return { ...at(lo), comes: true };
 }
-/** The fastest over the ground that it can be thrown so, m/s. */
+/** The greatest speed over the ground of such a throw, m/s. */
 const most = (sending: Sending, b: Bounced) => Math.sqrt(Math.max(0, sending.most ** 2 - b.up ** 2));
 
-/** The farthest that it can come at a height, metres; 0 where it never comes up so high. */
+/** The farthest that it can be at a height, metres. 0 if it never comes up that high. */
 export function bounceFarthest(sending: Sending, surface: number, height: number): number {
   const b = thrown(sending, surface, height);
   return b.comes ? (most(sending, b) * b.first) / SPOT : 0;
 }
 
-/** The throw that touches the surface first and is at a height so far away, metres. */
+/** The throw that touches the surface first and is at a height this far away, metres. */
 export function bouncePath(sending: Sending, surface: number, metres: number, height: number): Path {
   const b = thrown(sending, surface, height);
   const wanted = (SPOT * Math.max(0.05, metres)) / b.first;

@@ -1,19 +1,25 @@
 import { GRAVITY } from "./floor.ts";
 
-/** Somebody who runs after what they rolled: a turn before, seconds, and how fast, m/s; the floor takes `slows`, m/s^2. */
+/**
+ * Somebody who runs after what they rolled: the time to turn, seconds, and the running speed, m/s. `slows`: the
+ * deceleration on the floor, m/s^2.
+ */
 export interface Chase {
   slows: number;
   turn: number;
   run: number;
 }
-/** How long the slowest roll takes that reaches a mark, seconds; nobody has more time than that. */
+/** How long the slowest roll that reaches a mark takes, seconds. Nobody has more time than that. */
 export const longestRoll = (metres: number, slows: number): number => Math.sqrt((2 * metres) / slows);
-/** Whether somebody can be at a mark before the slowest roll that reaches it. */
+/** True if somebody can be at a mark before the slowest roll that reaches it. */
 export const canCatchUp = (metres: number, { slows, turn, run }: Chase): boolean =>
   turn + metres / run < longestRoll(metres, slows);
-/** The rolls, by how far they would run, at whose rest somebody can be: from and to, metres; null where nobody that fast can at any. */
+/**
+ * The rolls, by the distance they would run, that somebody can reach when they stop: from and to, metres. Null if
+ * nobody that fast can reach any.
+ */
 export function inReach({ slows, turn, run }: Chase): { least: number; most: number } | null {
-  // Turn + L / run no more than the sqrt(2 L / slows) that it rolls: between the roots of that in sqrt(L).
+  // Turn + L / run must be at most the rolling time sqrt(2 L / slows): between the roots of that equation in sqrt(L).
   const s = Math.sqrt(2 / slows);
   const under = s * s - (4 * turn) / run;
   if (under < 0) return null;
@@ -21,20 +27,20 @@ export function inReach({ slows, turn, run }: Chase): { least: number; most: num
   return { least, most };
 }
 /**
- * What is tossed up at that angle (radians) from hand height is in the air as long as a roll is on its way that the floor slows by so much,
- * m/s^2: sqrt(2 L tan(a) / g) seconds for L metres.
+ * An object tossed up at this angle (radians) from hand height is in the air as long as a roll takes with this
+ * deceleration, m/s^2: sqrt(2 L tan(a) / g) seconds for L metres.
  */
 export const slowsInAir = (angle: number): number => GRAVITY / Math.tan(angle);
 
-/** When a roll of that speed is so far out, seconds; null where it never comes there. */
+/** When a roll of this speed is this far out, seconds. Null if it never gets there. */
 export function timeAt(speed: number, metres: number, slows: number): number | null {
   const left = speed ** 2 - 2 * slows * metres;
   return left < 0 ? null : (speed - Math.sqrt(left)) / slows;
 }
 
 /**
- * Where and when somebody comes up with a roll of that speed: it is still rolling there; null where it rests before. A thing at v m/s, from the
- * line at 0 s; the runner leaves the line after the turn.
+ * Where and when somebody catches up with a roll of this speed while it is still rolling. Null if it stops before.
+ * The object leaves the line at v m/s at 0 s; the runner leaves it after the turn.
  */
 export function fieldedAt(speed: number, { slows, turn, run }: Chase): { seconds: number; metres: number } | null {
   const halved = slows / 2;
@@ -45,8 +51,9 @@ export function fieldedAt(speed: number, { slows, turn, run }: Chase): { seconds
 }
 
 /**
- * The rolls, by how far they would run, that are fielded while they roll, beyond `near` and not past `far`: from and to, metres. Who is sooner
- * there runs beside it until it is past `near`. Null where nobody that fast fields any.
+ * The rolls, by the distance they would run, that can be fielded while they roll, beyond `near` and not past `far`:
+ * from and to, metres. A runner who is there earlier runs beside the object until it is past `near`. Null if nobody
+ * that fast can field any.
  */
 export function fieldable(near: number, far: number, chase: Chase): { from: number; to: number } | null {
   const { slows } = chase;

@@ -1,7 +1,7 @@
 import { type Action, isSend, type Send } from "../actions/actions.ts";
 import { type Age, stature } from "../measures/stature.ts";
 
-/** How somebody is set while sending, which hand it is, and how long an implement is: each with its default. */
+/** The posture of the player, the hand, and the length of an implement, each with its default. */
 export const POSTURES = ["standing", "kneeling", "sitting"] as const;
 export type Posture = (typeof POSTURES)[number];
 export const HANDS = ["preferred", "other"] as const;
@@ -11,13 +11,13 @@ export interface How {
   posture?: Posture;
   /** `preferred` unless given. */
   hand?: Hand;
-  /** Length of what is struck with, metres; the usual one of the action unless given. */
+  /** The length of the implement, metres. The usual one of the action unless given. */
   implement?: number;
 }
 
 /**
- * Speed of an overarm throw at full effort, m/s, by age in years, both sexes pooled. 5.5 to 12.5: Halverson, Roberton and Langendorfer (1982);
- * 4, 15 and 18 carry the line on (assumptions). Held at both ends.
+ * The speed of an overarm throw at full effort, m/s, by age in years, both sexes pooled. 5.5 to 12.5: Halverson,
+ * Roberton and Langendorfer (1982); 4, 15 and 18 continue the line (assumptions). Constant beyond both ends.
  */
 const OVERARM: readonly (readonly [age: number, speed: number])[] = [
   [4, 8.4],
@@ -31,18 +31,23 @@ const OVERARM: readonly (readonly [age: number, speed: number])[] = [
 /** An aimed send keeps this share of the speed at full effort: an assumption. */
 export const AIMED = 0.75;
 
-/** How one action lets go: every number an assumption beside the overarm throw of the same child. */
+/**
+ * How one action releases the object, relative to an overarm throw of the same child. Every number is an assumption.
+ */
 interface Letting {
-  /** Speed beside an overarm throw. */
+  /** The speed relative to an overarm throw. */
   speed: number;
-  /** The slowest that is still steady, share of the most when aimed. */
+  /** The slowest speed that is still steady, as a share of the greatest one when aimed. */
   steady: number;
-  /** Height of letting go, share of stature, and how steeply, radians; 0: along the floor. */
+  /** The height of release as a share of stature, and the angle, radians; 0: along the floor. */
   height: number;
   loft: number;
-  /** What moves along with the thing, kilograms at the stature of a child of 8: a light arm loses more to a heavy thing. */
+  /**
+   * The mass that moves along with the object, kilograms, at the stature of a child of 8. A light arm loses more
+   * speed to a heavy object.
+   */
   limb: number;
-  /** Usual length of what is struck with, metres. */
+  /** The usual length of the implement, metres. */
   implement?: number;
 }
 const degrees = (angle: number) => (angle * Math.PI) / 180;
@@ -61,24 +66,24 @@ const TABLE: Record<Send, Letting> = {
   forehand: { speed: 0.7, steady: 0.3, height: 0.55, loft: degrees(25), limb: 0.6, implement: 0.45 },
   backhand: { speed: 0.6, steady: 0.3, height: 0.55, loft: degrees(25), limb: 0.6, implement: 0.45 },
 };
-/** What the reported throws were of, kilograms: lighter things leave the hand no faster. */
+/** The mass of the balls in the reported throws, kilograms. Lighter objects leave the hand no faster. */
 const BALL = 0.06;
 const AT_EIGHT = stature(8);
-/** Speed and height of letting go beside standing, and speed with the other hand: assumptions. */
+/** Speed and height of release relative to standing, and the speed with the other hand: assumptions. */
 const POSTURE: Record<Posture, { speed: number; height: number }> = {
   standing: { speed: 1, height: 1 },
   kneeling: { speed: 0.8, height: 0.7 },
   sitting: { speed: 0.7, height: 0.6 },
 };
 const HAND: Record<Hand, number> = { preferred: 1, other: 0.7 };
-/** How many times as wide somebody misses with the other hand, kneeling or sitting: assumptions. */
+/** How many times as large the spread is with the other hand, kneeling or sitting: assumptions. */
 const WIDER_POSTURE: Record<Posture, number> = { standing: 1, kneeling: 1.1, sitting: 1.15 };
 const WIDER_HAND: Record<Hand, number> = { preferred: 1, other: 1.6 };
-/** The spread of a send beside the usual hand, standing: times as much. */
+/** The factor on the spread, compared with the usual hand and standing. */
 export const awkward = ({ posture = "standing", hand = "preferred" }: Pick<How, "posture" | "hand">): number =>
   WIDER_POSTURE[posture] * WIDER_HAND[hand];
 
-/** Speed of an overarm throw at full effort, m/s: linear between the rows of the table. 7 years: 12.15. */
+/** The speed of an overarm throw at full effort, m/s, linear between the rows of the table. 7 years: 12.15. */
 export function overarmSpeed(age: Age): number {
   const years = age === "adult" ? 18 : age;
   let [a0, v0] = OVERARM[0]!;
@@ -90,7 +95,10 @@ export function overarmSpeed(age: Age): number {
   return v0;
 }
 
-/** How a thing leaves somebody: speeds in m/s (least steady, most when aimed), metres above the floor, radians above level. */
+/**
+ * How an object is released: speeds in m/s (least steady, most when aimed), metres above the floor, radians above
+ * level.
+ */
 export interface Release {
   least: number;
   most: number;
@@ -98,9 +106,9 @@ export interface Release {
   loft: number;
 }
 /**
- * The one range of speeds at which a person of that age sends a thing of `mass` kilograms with an action. A heavier thing is slower as the
- * root of what the arm and it weigh together; an implement moves its end faster by its length beside the usual one. A child of 8
- * rolls a sock ball at 0.80 to 6.65 m/s.
+ * The range of speeds at which a person of that age sends an object of `mass` kilograms with an action. A heavier
+ * object is slower by the root of the combined mass of arm and object. A longer implement moves its end faster, in
+ * proportion to the usual length. A child of 8 rolls a sock ball at 0.80 to 6.65 m/s.
  */
 export function releaseOf(action: Action, age: Age, mass: number, how: How = {}): Release {
   if (!isSend(action)) throw new RangeError(`nothing is thrown, rolled or kicked in ${action}`);
@@ -112,5 +120,5 @@ export function releaseOf(action: Action, age: Age, mass: number, how: How = {})
   const most = overarmSpeed(age) * AIMED * row.speed * heavy * posture.speed * HAND[how.hand ?? "preferred"] * swung;
   return { least: row.steady * most, most, height: row.height * stature(age) * posture.height, loft: row.loft };
 }
-/** Usual length of what an action strikes with, metres; 0 without one. */
+/** The usual length of an action's implement, metres. 0 without one. */
 export const implementOf = (action: Action): number => (isSend(action) ? (TABLE[action].implement ?? 0) : 0);

@@ -7,7 +7,7 @@ import { type Blow, type Standing, topples } from "./topple.ts";
 /** Fillings are tried in steps of a twentieth. */
 const STEPS = 20;
 
-/** How a thing stands when filled so far, 0 to 1. */
+/** How an item stands when filled this far, 0 to 1. */
 export const standingOf = (item: Item, filling = 0): Standing => ({
   width: Math.min(item.width, item.depth),
   height: item.height,
@@ -17,8 +17,8 @@ export const standingOf = (item: Item, filling = 0): Standing => ({
 });
 
 /**
- * The blow that a thing sent to knock something over gives it `metres` away: at its middle in the air; low on the floor, where rolling has
- * slowed it.
+ * The blow of an object that is sent to knock something over `metres` away: at its middle in the air; low on the
+ * floor, after rolling has slowed it.
  */
 export function blowTo(sending: Sending, metres: number, height: number): Blow {
   const flies = sending.travel === "air";
@@ -30,18 +30,21 @@ export function blowTo(sending: Sending, metres: number, height: number): Blow {
     ...(flies && { at: height / 2 }),
   };
 }
-/** Whether a thing falls to this send from so far away. */
+/** True if an item falls to this send from this distance. */
 export const falls = (target: Item, filling: number, sending: Sending, metres: number): boolean =>
   topples(standingOf(target, filling), blowTo(sending, metres, target.height));
 
-/** Whether a container tips when something lobbed at it from so far away catches its far rim. */
+/** True if a container tips when an object lobbed from this distance catches its far rim. */
 export function tips(container: Item, filling: number, sending: Sending, metres: number): boolean {
   const speed = pathTo(sending, metres, container.height).speedAt(metres);
   const blow = { diameter: sending.item.width, mass: sending.item.mass, speed, at: container.height };
   return topples(standingOf(container, filling), blow);
 }
 
-/** Least filling, 0 to 1, from which on a container stays up when something lobbed catches its rim; null: it tips however full. */
+/**
+ * The least filling, 0 to 1, with which a container stays up when a lobbed object catches its rim. Null: it tips
+ * however full it is.
+ */
 export function steadyFrom(container: Item, sending: Sending, metres: number): number | null {
   const steps = container.contents ? STEPS : 0;
   const over = Array.from({ length: steps + 1 }, (_, k) => tips(container, k / STEPS, sending, metres));
@@ -49,18 +52,18 @@ export function steadyFrom(container: Item, sending: Sending, metres: number): n
   return last === steps ? null : (last + 1) / STEPS;
 }
 
-/** What filling does to a thing that may be knocked over. */
+/** What filling does to an item that may be knocked over. */
 export interface Water {
-  /** Least filling, 0 to 1, from which on it stays up; null: it falls however full. 0: it stands even empty. */
+  /** The least filling, 0 to 1, with which it stays up. Null: it falls however full it is. 0: it stands even empty. */
   standsFrom: number | null;
-  /** Most filling up to which it falls; null: it never falls. */
+  /** The most filling with which it falls. Null: it never falls. */
   fallsTo: number | null;
-  /** Litres (kilograms) of those. */
+  /** The same in litres (kilograms). */
   litresToStand: number | null;
   litresToFall: number | null;
 }
 
-/** How much water makes a thing stand, or still lets it fall, against this send from so far away. */
+/** How much water makes an item stand, or still lets it fall, against this send from this distance. */
 export function waterFor(target: Item, sending: Sending, metres: number): Water {
   const steps = target.contents ? STEPS : 0;
   const down = Array.from({ length: steps + 1 }, (_, k) => falls(target, k / STEPS, sending, metres));
@@ -73,8 +76,9 @@ export function waterFor(target: Item, sending: Sending, metres: number): Water 
 }
 
 /**
- * Whether something that rolls into a lying container climbs its lip: a ball of radius r meets an edge of height l, keeps 1 - 5 l / 7 r of its speed
- * and needs what lifts it, 0.7 v^2 >= g l. Higher than its middle it never does. 8 cm over 1 cm: 0.46 m/s.
+ * True if an object that rolls into a lying container climbs its lip. A ball of radius r meets an edge of height l,
+ * keeps 1 - 5 l / 7 r of its speed, and needs 0.7 v^2 >= g l. It never climbs an edge higher than its middle. 8 cm
+ * over 1 cm: 0.46 m/s.
  */
 export function climbs(diameter: number, lip: number, speed: number): boolean {
   const r = diameter / 2;
@@ -82,6 +86,6 @@ export function climbs(diameter: number, lip: number, speed: number): boolean {
   const kept = speed * (1 - (5 * lip) / (7 * r));
   return 0.7 * kept ** 2 >= GRAVITY * lip;
 }
-/** Whether something comes down steeply enough to drop into an opening: over its near rim and below the far one. */
+/** True if an object comes down steeply enough to drop into an opening: over the near rim and below the far one. */
 export const dropsIn = (opening: number, diameter: number, angle: number): boolean =>
   Math.tan(angle) * opening >= diameter;

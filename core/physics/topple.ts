@@ -1,13 +1,13 @@
-/** Bounce between a soft household thing and a bottle: an assumption; see docs/model.md. */
+/** The restitution between a soft household item and a bottle: an assumption; see docs/model.md. */
 const BOUNCE = 0.3;
 const GRAVITY = 9.81;
-/** Mass and speed where nobody gave them: a sock bundle (kg) rolled briskly (m/s). */
+/** The mass and speed used if none are given: a sock bundle (kg) rolled briskly (m/s). */
 const MASS = 0.06;
 const SPEED = 3;
 /** The blow lands at most this high, as a share of the target's height. */
 const HIGHEST_BLOW = 0.5;
 
-/** A standing thing: size in metres, masses in kilograms, `filling` 0 to 1 of `contents`. */
+/** A standing item: size in metres, masses in kilograms, `filling` 0 to 1 of `contents`. */
 export interface Standing {
   width: number;
   height: number;
@@ -16,18 +16,21 @@ export interface Standing {
   filling?: number;
 }
 
-/** What a thing is met by: width in metres, mass in kilograms, speed over the ground in m/s, and how high it is met, metres. */
+/**
+ * What hits an item: width in metres, mass in kilograms, speed over the ground in m/s, and the height of the blow,
+ * metres.
+ */
 export interface Blow {
   diameter: number;
   mass?: number;
   speed?: number;
-  /** Low on the target, as something on the floor meets it, unless given. */
+  /** Low on the target, as from an object on the floor, unless given. */
   at?: number;
 }
 
 /**
- * Whether a blow knocks a standing thing over: the swing it gets about its far bottom edge must lift its centre of mass
- * over that edge. Contents lie at the bottom. A plain rigid-body model, an assumption with its working in docs/model.md.
+ * True if a blow knocks a standing item over: the swing about its far bottom edge must lift its centre of mass over
+ * that edge. The contents lie at the bottom. A plain rigid-body model, an assumption that docs/model.md works out.
  */
 export function topples(target: Standing, object: Blow): boolean {
   const metres = object.mass ?? MASS;

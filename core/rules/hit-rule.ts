@@ -10,29 +10,29 @@ const size = (name: string, most = 5) =>
 const touch = z.strictObject({
   kind: z.literal("touch"),
   width: size("width"),
-  /** Given: an upright face met in the air. Not given: met on the ground. */
+  /** If given, an upright face met in the air. Otherwise met on the ground. */
   height: size("height").optional(),
 });
 const through = z.strictObject({ kind: z.literal("through"), gap: size("gap") });
 const into = z.strictObject({
   kind: z.literal("into"),
-  /** Diameter of a round opening; width of a rectangular one. */
+  /** The diameter of a round opening, or the width of a rectangular one. */
   opening: size("opening"),
-  /** A rectangular opening: its other side, away from the player, or its height where it looks at the player. */
+  /** The other side of a rectangular opening: away from the player, or its height if it faces the player. */
   depth: size("depth").optional(),
-  /** How far it is turned about the upright, radians. */
+  /** How far it is turned about the vertical, radians. */
   turn: z
     .number()
     .min(-Math.PI, "turn must be from -3.14 to 3.14 radians")
     .max(Math.PI, "turn must be from -3.14 to 3.14 radians")
     .optional(),
-  /** The edge that something rolled must climb, metres. */
+  /** The edge that a rolled object must climb, metres. */
   lip: z.number().min(0, "lip must be 0 m or more").max(0.5, "lip must be at most 0.5 m").optional(),
-  /** 0: must clear the rim, 1: the whole rim helps it in. */
+  /** 0: it must clear the rim. 1: the whole rim helps it in. */
   rimAllowance: z.number().min(0, "rimAllowance must be 0 to 1").max(1, "rimAllowance must be 0 to 1").optional(),
   /**
-   * Which way the opening looks: up, at the player, or as the mouth of what lies on the floor and is rolled into. Where nobody says, what is
-   * rolled into lies, and all else stands open upwards.
+   * The direction of the opening: upwards, towards the player, or as the mouth of a container that lies on the floor
+   * and is rolled into. By default a container that is rolled into lies, and all others are open upwards.
    */
   facing: z.enum(["up", "player", "mouth"]).optional(),
 });
@@ -67,9 +67,9 @@ const topple = z.strictObject({
   kind: z.literal("topple"),
   width: size("width"),
   height: size("height"),
-  /** Kilograms, contents not counted. */
+  /** Kilograms, without the contents. */
   mass: z.number().min(0.001, "mass must be at least 0.001 kg").max(50, "mass must be at most 50 kg"),
-  /** Contents when full, kilograms, and how full it is, 0 to 1. */
+  /** The mass of the contents when full, kilograms, and how full it is, 0 to 1. */
   contents: z.number().min(0).max(50).optional(),
   filling: z.number().min(0, "filling must be 0 to 1").max(1, "filling must be 0 to 1").optional(),
 });
@@ -80,6 +80,6 @@ const single = z.discriminatedUnion("kind", singles, { error: named });
 export type SingleRule = z.infer<typeof single>;
 const anyOf = z.strictObject({ kind: z.literal("anyOf"), rules: z.array(single).min(1).max(6) });
 
-/** What counts as a hit on one target: a single rule, or any of several (a chair: touching it or through it). */
+/** What counts as a hit on a target: a single rule, or any of several (a chair: touching it or through it). */
 export const hitRule = z.discriminatedUnion("kind", [...singles, anyOf], { error: named });
 export type HitRule = z.infer<typeof hitRule>;

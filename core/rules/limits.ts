@@ -1,4 +1,4 @@
-/** Bounds of anything laid out at home, metres. */
+/** The limits of anything laid out at home, metres. */
 export const SMALLEST = 0.01;
 export const LARGEST = 60;
 

@@ -1,6 +1,6 @@
 import type { Send } from "../actions/actions.ts";
 
-/** Actions that need nothing in the hand but the object itself. */
+/** Actions that need nothing in the hand except the object. */
 export const BARE = [
   "underarmRoll",
   "slide",

@@ -6,7 +6,7 @@ type Path = readonly (string | number)[];
 const METRES = { unit: "m", step: 0.05 } as const;
 const SIZE = { unit: "m", step: 0.01 } as const;
 
-/** What of one target can be set, its distance aside. `base`: where it lies in the parameters. */
+/** The settings of one target, except its distance. `base`: its path in the parameters. */
 export function targetKnobs(fields: ReturnType<typeof fieldsOf>, base: Path, standing: Standing | undefined): Knob[] {
   const at = (name: string) => [...base, name];
   return [
@@ -44,6 +44,6 @@ export function targetKnobs(fields: ReturnType<typeof fieldsOf>, base: Path, sta
       : []),
   ];
 }
-/** How far a target is from the line. */
+/** The field for a target's distance from the line. */
 export const distanceKnob = (fields: ReturnType<typeof fieldsOf>, path: Path, label = "knob.distance"): Knob =>
   fields.number("yard", path, label, METRES);

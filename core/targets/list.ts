@@ -7,19 +7,19 @@ import { targetPart } from "./target.ts";
 import type { Target } from "./target-schema.ts";
 
 const LINE_WIDTH = 1.2;
-/** What a further target begins as, and how much farther away it stands where there is room, metres. */
+/** The first values of an added target, and how much farther away it stands if there is room, metres. */
 const ADDED = { item: "tin", label: "", width: 0.08, height: 0.11, counts: ["touch"] } as const;
 const FARTHER = 0.6;
 const ASIDE = 0.45;
 
-/** The line that is sent from, and the player. */
+/** The line to send from, and the player. */
 export const startLine = (space: { width: number }): Part[] => [
   { kind: "line", id: "start", along: 0, across: 0, width: Math.min(LINE_WIDTH, space.width), role: "start" },
   { kind: "person", id: "sender", along: 0, across: 0, role: "sender" },
 ];
-/** Room to keep something up in, metres. */
+/** The room needed to keep something up, metres. */
 const ROOM = 1.6;
-/** A clear square to move in, and nothing to send at. */
+/** A clear square to move in, without targets. */
 export function roomParts(space: { length: number; width: number }): Part[] {
   const room = Math.min(ROOM, space.width, space.length);
   return [
@@ -27,7 +27,7 @@ export function roomParts(space: { length: number; width: number }): Part[] {
     { kind: "court", id: "room", along: room / 2, across: 0, depth: room, width: room, label: "" },
   ];
 }
-/** Targets before one line. */
+/** Targets in front of one line. */
 export const targetParts = (targets: readonly (Target & { points?: number })[], space: { width: number }): Part[] => [
   ...startLine(space),
   ...targets.map((target) => targetPart(target, target.distance, target.points)),
@@ -40,7 +40,7 @@ export const targetPegs = (targets: readonly Target[]): Peg[] =>
     distance: target.distance,
     kind: "target",
   }));
-/** Under each peg the chance to hit that target. */
+/** The chance to hit each target, shown under its peg. */
 export const targetProbes = (ids: readonly string[]): Probe[] =>
   ids.map((id) => ({
     id,
@@ -56,10 +56,10 @@ export const targetProbes = (ids: readonly string[]): Probe[] =>
     counts: (event) => (event.kind === "send" && event.hit === id ? 1 : 0),
   }));
 
-/** What is sent at until it is hit. */
+/** Sent at until it is hit. */
 export const untilHit = (list: readonly Probe[]): Probe[] => list.map((probe) => ({ ...probe, untilHit: true }));
 
-/** One target changed, the others as they are. */
+/** Changes one target and leaves the others as they are. */
 export const changed = <T extends Target>(targets: readonly T[], id: string, change: (t: T) => T): T[] =>
   targets.map((target) => (target.id === id ? change(target) : target));
 /** The bounds of a target's place, in metres: along the yard, and to each side. */
@@ -91,7 +91,7 @@ export const moved = <T extends Target>(
 export const squeezed = <T extends Target>(targets: readonly T[], k: number): T[] =>
   targets.map((target) => ({ ...target, across: cm(target.across * k) }));
 
-/** Another thing in the place of one, with its sizes; what counts, and how full it is, stays. */
+/** Replaces the item of a target together with its sizes. What counts and how full it is stay. */
 export function faced<T extends Standing>(
   t: T,
   { item, label, width, height, opening, openingDepth, gap, ...of }: Face,
@@ -110,7 +110,7 @@ export function faced<T extends Standing>(
   } as unknown as T;
 }
 
-/** A further target beyond the farthest where there is room, else beside it. */
+/** A further target beyond the farthest if there is room, otherwise beside it. */
 export function added(targets: readonly Target[], space: Space): Target {
   const far = targets.reduce((target, aim) => (aim.distance > target.distance ? aim : target));
   const room = far.distance + FARTHER <= space.length;

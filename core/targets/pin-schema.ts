@@ -4,8 +4,8 @@ import { metres, weight } from "../contract/schema.ts";
 export const DOWNS = ["lying", "leaning", "moved", "top"] as const;
 
 /**
- * A pin. Whether it falls follows from its weight (kilograms; contents when full; how full, 0 to 1). Without a weight, any touch knocks it
- * down.
+ * A pin. Whether it falls follows from its weight (kilograms; contents when full; how full, 0 to 1). Without a
+ * weight, any touch knocks it down.
  */
 export const pin = z.strictObject({
   item: z.string().min(1).max(40),
@@ -13,8 +13,8 @@ export const pin = z.strictObject({
   height: metres("height", 0.02, 1.5),
   weight: weight.optional(),
   /**
-   * What down is: it lies; it lies or leans; it was moved off its spot; or, where one is made of several, its top piece fell. Whatever is
-   * touched has moved, and whatever leans has as good as fallen: assumptions.
+   * What counts as down: it lies; it lies or leans; it was moved off its spot; or, if it is made of several items,
+   * the top one fell. Whatever is touched has moved, and whatever leans counts as fallen: assumptions.
    */
   down: z.enum(DOWNS, { error: `down must be one of ${DOWNS.join(", ")}` }).default("lying"),
 });

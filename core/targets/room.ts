@@ -2,7 +2,7 @@ import type { Aim, Manner } from "../asks/ask.ts";
 import type { Ground, Probe } from "../contract/contract.ts";
 import { roomParts } from "./list.ts";
 
-/** A clear square, with nothing to send at: under each way of doing a task stands its chance, and nothing can be moved. */
+/** A clear square without targets. Each way of doing a task shows its chance, and nothing can be moved. */
 export const roomGround = <P>(
   tasksOf: (params: P) => readonly { id: string; aim: Aim; manner: Manner }[],
 ): Ground<P> => ({

@@ -1,15 +1,18 @@
 import { type Refusal, refuse } from "../contract/contract.ts";
 
-/** Pins as far as anybody knows them: which stand, or only how many. */
+/** The pins as far as they are known: which ones stand, or only how many. */
 export interface Standing {
   ids: readonly string[];
-  /** Which of them: where only a number was told, only how many. */
+  /** True if it is known which ones stand. After a number was reported, only how many. */
   known: boolean;
   left: number;
 }
 export const allStanding = (ids: readonly string[]): Standing => ({ ids, known: true, left: ids.length });
 
-/** What a send felled, as it was told: which, or how many; and what stands then. After a number only a number or all may follow. */
+/**
+ * What a send knocked down as it was reported (which pins, or how many), and what stands afterwards. After a number,
+ * only a number or all of them can follow.
+ */
 export function felled(standing: Standing, fell: readonly string[] | number): { n: number; stand: Standing } | Refusal {
   const which = typeof fell === "number" ? null : fell;
   const count = which ? new Set(which).size : (fell as number);
@@ -25,6 +28,6 @@ export function felled(standing: Standing, fell: readonly string[] | number): { 
   const ids = all ? [] : which ? standing.ids.filter((id) => !which.includes(id)) : standing.ids;
   return { n: count, stand: { ids, known, left: standing.left - count } };
 }
-/** Equal where the same is known of the same pins. */
+/** Equal if the same is known about the same pins. */
 export const standingKey = (standing: Standing): string =>
   standing.known ? standing.ids.join(",") : `#${standing.left}`;

@@ -2,18 +2,18 @@ import type { HitRule, SingleRule } from "../rules/hit-rule.ts";
 import type { Part } from "../yard/parts.ts";
 import type { Target } from "./target-schema.ts";
 
-/** Two targets in one place would be one target, metres. */
+/** Targets closer than this would be one target, metres. */
 export const MIN_GAP = 0.05;
-/** The rim of what lies on its side is so thick, metres: an assumption. */
+/** The thickness of the rim of a lying container, metres: an assumption. */
 const LIP = 0.008;
-/** Rim of a container beside its outer width. */
+/** The rim of a container, as part of its outer width. */
 const WALL = 0.02;
-/** A thing that nobody weighed: an empty bottle, kilograms. */
+/** The weight of an item that nobody weighed: an empty bottle, kilograms. */
 const LIGHT = { mass: 0.03, contents: 0, filling: 0 };
-/** A target without its place on the tape: where the line moves instead. */
+/** A target without a distance, for games in which the line moves instead. */
 export type Standing = Omit<Target, "distance">;
 
-/** What counts at a target, as the chances read it. */
+/** What counts at a target, as a rule for the chances. */
 export function ruleOf(standing: Standing): HitRule {
   const within = Math.max(0.02, standing.width - WALL);
   const rules = standing.counts.map((count): SingleRule => {
@@ -39,7 +39,9 @@ export function ruleOf(standing: Standing): HitRule {
   return rules.length === 1 ? rules[0]! : { kind: "anyOf", rules };
 }
 
-/** What is wrong with targets that stand side by side: an id used twice, or one on top of another. `path`: where their list lies. */
+/**
+ * Checks targets that stand side by side: an id used twice, or one on top of another. `path`: the path of their list.
+ */
 export function checkTargets(
   targets: readonly Target[],
   path: readonly (string | number)[],

@@ -2,10 +2,10 @@ import { type Manner, PLAIN } from "../asks/ask.ts";
 import type { ThingRole } from "../kit/extra-objects.ts";
 import { BARE, type Bare } from "./bare-ways.ts";
 
-/** The same object for the same way. */
+/** One object for each action, so that equal manners are identical. */
 const MANNERS: Readonly<Record<Bare, Manner>> = Object.fromEntries(BARE.map((action) => [action, { action }])) as never;
 export const mannerBy = (action: Bare): Manner => MANNERS[action];
-/** How the nth is sent, from 0. A card from earlier versions there were ways has none. */
+/** The manner of attempt number `count`, from 0. Cards from earlier versions have no such list. */
 export function wayOf(list: readonly Bare[] | undefined, count: number): Manner {
   const action = list?.[count % (list.length || 1)];
   return action ? MANNERS[action] : PLAIN;
@@ -19,7 +19,10 @@ const WITH: Readonly<Record<ThingRole, Manner>> = {
 };
 export const mannerWith = (role: ThingRole): Manner => WITH[role];
 const both = new Map<string, Manner>();
-/** How, and with what, the nth is sent, from 0: the same object for the same. A card from earlier versions there were others has no list of them. */
+/**
+ * The manner and the object of attempt number n, from 0. Equal ones are identical objects. Cards from earlier
+ * versions have no list of objects.
+ */
 export function mannerOfTurn(
   ways: readonly Bare[] | undefined,
   list: readonly ThingRole[] | undefined,
