@@ -2,20 +2,21 @@ import { exerciseOf } from "../exercises/library.ts";
 import type { Activity } from "../formats/activity.ts";
 import { type AnyPattern, patternOf, patterns } from "../patterns/registry.ts";
 
-/** Cues shown of each exercise. */
+/** How many cues of each exercise are shown. */
 const CUES = 2;
 const capital = (text: string) => text.slice(0, 1).toUpperCase() + text.slice(1);
-/** The field by which a go without things is told apart: it compares with others like it, never with the game itself. */
+/** The field that marks a go without equipment. It is compared only with others of its kind. */
 export const BARE_FIELD = "bare";
-/** And the one of a go that is counted in another unit than a go alone. */
+/** The field that marks a go whose score has another unit than a go alone. */
 export const UNIT_FIELD = "unit";
 
-/** The one game that can be made of exercises alone. */
+/** The only game that can be made from exercises alone. */
 const counted = (Object.values(patterns) as AnyPattern[]).find((pattern) => pattern.ofExercises)!;
 
 /**
- * The version of an activity that takes nothing but the body: how many of the exercises that stand for its pattern in so many seconds each. Its
- * moods and who may play stay; distances, things, the question about the throw and what the family might have set do not.
+ * The version of an activity without equipment: how many of the exercises listed for its pattern a child does in a
+ * number of seconds each. Moods and who may play stay. Distances, items, the question about the throw and the
+ * family's settings do not.
  */
 export function bareOf(activity: Activity): Activity {
   const { bare } = patternOf(activity.pattern.name);
@@ -42,7 +43,7 @@ export function bareOf(activity: Activity): Activity {
     setOut: null,
     between: null,
     layout: null,
-    // Asked of the throw that is not made.
+    // The question is about a throw that does not happen.
     question: "",
     answers: null,
     players: { ...activity.players, modes: activity.players.modes.filter((mode) => modes.includes(mode)) },

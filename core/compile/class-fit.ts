@@ -8,20 +8,20 @@ import type { Item } from "../things/item.ts";
 import { choosingFor, DEFAULT_PLAYERS, type Fitted, fitAsDesigned, type HomeFacts } from "./for-home.ts";
 import { rolesOf, targetOf } from "./roles.ts";
 
-/** Whether one home can do an activity with its own things. */
+/** Whether one home can do an activity with its own items. */
 export interface KitFit {
   home: string;
   can: boolean;
-  /** Nobody said what is there. */
+  /** True if the family did not list its items. */
   guessed: boolean;
   missing: Unmet[];
-  /** Single changes that would let it in. */
+  /** The single changes that would make the home ready. */
   lets: Change[];
-  /** How it lies in the home's space; null where nobody told of one. */
+  /** How the activity lies in the home's space. Null if nobody described one. */
   place: Fitted | null;
 }
 
-/** How an activity lies in a home's space, with the things as designed; homes of equal spaces are looked at once. */
+/** How an activity lies in a home's space with the items as designed. Homes with equal spaces are computed once. */
 function placeIn(activity: Activity, home: HomeFacts, who: Who, known: Map<string, Fitted>): Fitted | null {
   const { space } = home;
   if (!space) return null;
@@ -33,7 +33,7 @@ function placeIn(activity: Activity, home: HomeFacts, who: Who, known: Map<strin
   return place;
 }
 
-/** Every home against an activity: its needs are worked out once for all. */
+/** Compares every home with an activity. Its needs are worked out once for all homes. */
 export function fitHomes(
   activity: Activity,
   homes: readonly HomeFacts[],
@@ -63,7 +63,7 @@ export function fitHomes(
 export const sameChange = (change: Change, givenChange: Change): boolean =>
   JSON.stringify(change) === JSON.stringify(givenChange);
 
-/** The single changes by how many homes each would let in, most first. */
+/** The single changes, with the homes that each would make ready, most homes first. */
 export function rankedChanges(fits: readonly KitFit[]): { change: Change; homes: string[] }[] {
   const out: { change: Change; homes: string[] }[] = [];
   for (const fit of fits)
@@ -75,7 +75,7 @@ export function rankedChanges(fits: readonly KitFit[]): { change: Change; homes:
   return out.sort((x, y) => y.homes.length - x.homes.length);
 }
 
-/** The activity with a change made, where the change is the teacher's to make; null where it is the home's. */
+/** The activity after a change, if the teacher can make it. Null if only the home can. */
 export function withChange(activity: Activity, change: Change): Activity | null {
   if (change.kind === "limit") {
     const roles = activity.kit.roles.map((role) =>

@@ -9,25 +9,26 @@ export interface Picked {
   picks: Pick[];
   unmet: Chosen["unmet"];
   proved: boolean;
-  /** Roles that were not met as asked. */
+  /** Roles that could not be filled as asked. */
   missing: string[];
-  /** What was let go for that, in order. */
+  /** The limits that were dropped for that, in order. */
   letGo: Property[];
   /** Targets at which touching counts instead of what was asked. */
   touched: string[];
-  /** Pieces, where there are not as many of one kind as the game asks for. */
+  /** The number of pieces, if there are fewer of one kind than the game asks for. */
   fewer: number | null;
-  /** Targets that are several of one kind, and how many of them there are after all. */
+  /** Targets made of several items of a kind, and how many of them there are in the end. */
   fewerOf: Readonly<Record<string, number>>;
-  /** Targets that nothing here can be, however it is asked. */
+  /** Targets that nothing here can be, however the rule is changed. */
   unmetTargets: string[];
-  /** Nothing that is here can be sent so: it hardly moves, or it would be no sense, or not safe. */
+  /** True if nothing in the home can be sent in this way: it hardly moves, makes no sense, or is not safe. */
   idle: boolean;
 }
 
 /**
- * The order in which limits are let go where a role cannot be met: one property at a time, until it can. What is there for safety (softness, breaking,
- * a grown-up's yes, the most that something sent may weigh) and what sense.ts says is never let go.
+ * The order in which limits are dropped if a role cannot be filled: one property at a time until it can. Limits for
+ * safety (softness, breaking, a grown-up's yes, the greatest weight of an object) and those of sense.ts are never
+ * dropped.
  */
 export const LET_GO: readonly Property[] = [
   "made",
@@ -42,12 +43,15 @@ export const LET_GO: readonly Property[] = [
   "mass",
   "noise",
 ];
-/** Fewer pins than this are no formation. */
+/** Fewer pins than this do not make a formation. */
 const FEWEST_OF_A_KIND = 3;
 const forSafety = (role: Role, limit: Limit) =>
   limit.property === "mass" && limit.most !== undefined && role.use === "send";
 
-/** The things of a home for all roles; where a role cannot be met, limits are let go, then how it counts, then how many pieces there are. */
+/**
+ * Chooses the items of a home for all roles. If a role cannot be filled, limits are dropped, then the way it counts,
+ * then the number of pieces.
+ */
 export function pickThings(choosing: Choosing): Picked {
   const first = choose(choosing);
   const missingIn = (chosen: Chosen) => chosen.unmet.filter((unmet) => !unmet.optional).map((unmet) => unmet.role);
@@ -63,7 +67,7 @@ export function pickThings(choosing: Choosing): Picked {
     idle: false,
   };
   if (missing.length === 0) return out;
-  // What the family decided for such a role does not work.
+  // The family's choice for such a role does not work.
   const fixed = Object.fromEntries(Object.entries(choosing.fixed ?? {}).filter(([key]) => !missing.includes(key)));
   let now: Choosing = { ...choosing, fixed };
   let got = Object.keys(choosing.fixed ?? {}).length > 0 ? choose(now) : first;
@@ -106,7 +110,7 @@ export function pickThings(choosing: Choosing): Picked {
     };
     got = choose(now);
   }
-  // Of several targets of one kind as many as there are, and no fewer than make a game.
+  // Of several targets of one kind, as many as there are, but no fewer than the game needs.
   for (const role of now.roles.filter(
     (eachRole) => targetOf(eachRole.id) !== null && eachRole.count > FEWEST_OF_A_KIND,
   )) {
@@ -119,7 +123,7 @@ export function pickThings(choosing: Choosing): Picked {
       if (!still().includes(role.id)) out.fewerOf = { ...out.fewerOf, [role.id]: count };
     }
   }
-  // Where there are more targets than things to stand up, the rest are spots that it rolls over.
+  // If there are more targets than items to set up, the rest become spots to roll over.
   if (still().some((id) => targetOf(id) !== null)) relax((role) => ({ ...role, upright: false }));
   const idle = still().includes("send");
   return { ...out, picks: got.picks, idle, unmetTargets: still().filter((id) => targetOf(id) !== null) };

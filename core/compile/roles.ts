@@ -15,15 +15,17 @@ import { partsOf } from "../yard/parts.ts";
 export const targetRole = (id: string): string => `target:${id}`;
 export const targetOf = (role: string): string | null => (role.startsWith("target:") ? role.slice(7) : null);
 
-/** How wide what letters are written on may be, metres. */
+/** The width of an item on which letters are written, metres. */
 const WRITTEN = { property: "width", least: 0.07, most: 0.6 } as const;
 const singles = (rule: HitRule) => (rule.kind === "anyOf" ? rule.rules : [rule]);
 
-/** How an activity uses what is held to strike, push or carry with; null where nothing is. */
+/** How an activity uses the implement that is held to strike, push or carry. Null if there is none. */
 export const heldIn = (a: Pick<Activity, "aim" | "kit">): ImplementUse | null =>
   implementUseOf(a.aim.action, a.kit.implement !== null);
 
-/** What a game needs, by role, and which things must suit each other. `players`: how many of the home may play. */
+/**
+ * What a game needs, by role, and which items must suit each other. `players`: how many people in the home may play.
+ */
 export function rolesOf(
   activity: Activity,
   players: number,
@@ -67,7 +69,7 @@ export function rolesOf(
   );
   roles.push(...more);
   const sending = [send, ...more];
-  // Each is another one.
+  // Each must be another item.
   for (const [i, role] of sending.entries())
     for (const eachRole of sending.slice(i + 1)) couplings.push({ kind: "differs", a: role.id, b: eachRole.id });
   const targets = partsOf(parts, "target");
@@ -82,7 +84,7 @@ export function rolesOf(
     const rules = singles(target.rule);
     const upright = rules.every((rule) => rule.kind === "touch" || rule.kind === "topple" || rule.kind === "through");
     const { limits, wishes } = asked(id);
-    // What carries a letter is written on, and is seen from the line.
+    // An item with a letter must be suitable for writing on, and readable from the line.
     const signed = all.some((eachTarget) => eachTarget.sign !== undefined);
     const may = signed ? [...limits, WRITTEN] : limits;
     const use = signed ? "letters" : "target";
@@ -164,7 +166,7 @@ export function rolesOf(
   return { roles, couplings };
 }
 
-/** Whether two sides need things that can be told apart. */
+/** True if two sides need items that can be told apart. */
 export function twoSets(activity: Activity, players: number): boolean {
   const { apart } = opened(activity).needs;
   return apart && players >= 2 && activity.players.most >= 2 && activity.players.modes.includes("against");

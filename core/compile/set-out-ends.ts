@@ -2,12 +2,13 @@ import { type Activity, canSetOut } from "../formats/activity.ts";
 import { opened, withParams } from "../formats/opened.ts";
 import { partsOf } from "../yard/parts.ts";
 
-/** Targets that must stand farther and farther do so by this, metres. */
+/** The distance between targets that must be farther and farther away, metres. */
 const FARTHER = 0.05;
 
 /**
- * Where a child sets the targets out itself: the same activity with all of them as near as they may stand, and as far, in one row across the
- * field. What happens lies between the two; a field too narrow for one row is filled as far as it goes. Null: the teacher has drawn where they stand.
+ * If the child sets the targets out: the same activity with all of them as near as they may stand, and as far, in one
+ * row across the field. The result lies between the two. A field too narrow for one row is filled as far as possible.
+ * Null: the teacher has placed the targets.
  */
 export function setOutEnds(activity: Activity): { near: Activity; far: Activity } | null {
   const { setOut } = activity;

@@ -2,12 +2,12 @@ import type { Phrase } from "../contract/contract.ts";
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 
-/** Where they stand unless a pattern says otherwise. */
+/** Where players stand unless a pattern says otherwise. */
 const AT_THE_LINE: Phrase = { key: "together.line" };
 
 /**
- * What two or more are told before they play: who stands where, whose things are whose, what a grown-up does. `sets`: what the home has for two
- * sides (see `ForHome`), null where nobody said.
+ * What two or more players are told before they play: who stands where, whose items are whose, and what a grown-up
+ * does. `sets`: what the home has for two sides (see `ForHome`); null if the family did not say.
  */
 export function togetherOf(
   activity: Activity,

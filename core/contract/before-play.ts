@@ -19,31 +19,34 @@ import type { Setting } from "./setting.ts";
 import { withSetting } from "./settings.ts";
 import { LINE_FIELD, linesOf, TARGETS_FIELD } from "./standing.ts";
 
-/** A state in which something was decided before play: it goes along to the end, and is kept with the score. */
+/** A state in which something was set before play. It is kept to the end and stored with the score. */
 interface SetState extends BaseState {
   set?: Readonly<Record<string, string | number | boolean>>;
   laid?: readonly Spot[];
-  /** How much nearer than the line each stands, by number, metres. */
+  /** How much nearer than the line each player stands, by number, metres. */
   lines?: Readonly<Record<number, number>>;
 }
-/** What was set before the first send, by field; where the child stood the targets as `laid`. */
+/** What was set before the first send, by field. `laid` if the child set the targets out. */
 export const setIn = (state: BaseState): SetState["set"] => (state as SetState).set;
-/** Where the child stood the targets, metres; null: where the teacher did. */
+/** Where the child put the targets, metres. Null: where the teacher put them. */
 export const laidIn = (state: BaseState): readonly Spot[] | null => (state as SetState).laid ?? null;
 
-/** The targets of a layout, as they are set out. Only their own game's: nothing about the space matters to them. */
+/** The targets of a layout as they are set out. Only the game's own; the space does not matter to them. */
 const targetsOf = (pattern: AnyPlayPattern, params: unknown) =>
   partsOf(pattern.ground.parts(params, { length: 100, width: 100 }), "target");
-/** Setting one target out, seconds of a child of 8: an assumption. */
+/** The seconds to set out one target, for a child of 8: an assumption. */
 const LAY = 6;
 
-/** The same game, of which the family may set something, and set targets out, within what it may, until something has happened. */
+/**
+ * The same game with settings that the family may change, and targets that it may set out, until something has
+ * happened.
+ */
 export function beforePlay(
   game: Game & { pattern: AnyPattern },
   { family, setOut }: { family: NonNullable<GamePart["family"]>; setOut: SetOut | null },
   start: (params: unknown, match: Match, setup: Setup) => BaseState,
 ): Game {
-  /** States before anything happened, each with the game as it is set. */
+  /** States before anything has happened, each with the game as it is set. */
   const fresh = new WeakMap<BaseState, { params: unknown; match: Match; lies: boolean }>();
   const first = { params: game.params, match: game.match, lies: !setOut };
   const fields = Object.fromEntries(
@@ -78,7 +81,7 @@ export function beforePlay(
     if (spots.some((spot) => !spot) || e.spots.length !== targets.length)
       return refuse("refused.allTargets", { count: targets.length });
     const list = spots.map((spot, i) => ({ ...spot!, size: targets[i]!.width }));
-    // As the teacher drew them they may always stand.
+    // The teacher's own places are always allowed.
     const asDrawn = list.every((x, i) => x.along === mm(targets[i]!.along) && x.across === mm(targets[i]!.across));
     const number = (id: string) => targets.findIndex((target) => target.id === id) + 1;
     if (!asDrawn) {
@@ -104,7 +107,10 @@ export function beforePlay(
     return begun;
   }
 
-  /** Somebody goes to a line of its own: all of them before play, after that the one whose turn it is, or who says so. */
+  /**
+   * Somebody moves to a line of their own: before play anybody; afterwards the player whose turn it is, or the one
+   * named in the event.
+   */
   function standAt(state: BaseState, e: Extract<GameEvent, { kind: "set" }>) {
     const now = fresh.get(state);
     const all = Array.from({ length: state.setup.players }, (_, i) => i);
@@ -115,14 +121,14 @@ export function beforePlay(
       ...Object.fromEntries(who.map((i) => [i, Number(e.value)])),
     };
     const { [LINE_FIELD]: before, ...others } = setIn(state) ?? {};
-    // What changed in the middle of it compares with nothing but the like.
+    // A change in the middle of a go is compared only with the same change.
     const told = !who.includes(0) ? before : !now ? "changed" : lines[0] === 0 ? undefined : lines[0];
     const next: SetState = { ...state, lines, set: { ...others, ...(told !== undefined && { [LINE_FIELD]: told }) } };
     if (now) fresh.set(next, now);
     return next;
   }
 
-  /** The game set otherwise, from what it was at first: everything that was set so far holds. */
+  /** Applies a setting to the game as it was at first. Everything set so far stays. */
   function put(state: BaseState, e: Extract<GameEvent, { kind: "set" }>, lies: boolean) {
     const set = { ...setIn(state), [e.field]: e.value };
     const settings = Object.entries(set).flatMap(([field, value]): Setting[] =>
@@ -132,7 +138,7 @@ export function beforePlay(
       params: game.params,
       match: game.match,
     });
-    // Other targets are set out again.
+    // After a change of the targets, they are set out again.
     const { laid, lines } = state as SetState;
     const stands = laid && e.field !== TARGETS_FIELD ? laid : null;
     const params = stands ? placed(next.params, stands) : next.params;
@@ -179,7 +185,7 @@ export function beforePlay(
     },
     company: (state) => (fresh.has(state) ? { leave: [], join: [] } : game.company(state)),
     step(state, event) {
-      // Until something has happened, who plays is chosen again.
+      // Until something has happened, the family can choose again who plays.
       if (fresh.has(state) && (event.kind === "leave" || event.kind === "join")) return refuse("refused.chooseAgain");
       const lies = toLay(state);
       if (lies && event.kind === "arrange") return lay(state, lies, event);

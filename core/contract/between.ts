@@ -3,7 +3,10 @@ import type { GameEvent } from "../events/events.ts";
 import { type BaseState, type Between, isRefusal, refuse } from "./contract.ts";
 import type { Game } from "./opened-game.ts";
 
-/** A state of a game with an exercise between sends: who owes it, and how many each has sent since the last one. */
+/**
+ * A state of a game with an exercise between sends: which player has one to do, and how many sends each has made
+ * since the last one.
+ */
 interface OwingState extends BaseState {
   owes?: readonly number[];
   since?: Readonly<Record<number, number>>;
@@ -11,7 +14,10 @@ interface OwingState extends BaseState {
 const owesIn = (state: BaseState): readonly number[] => (state as OwingState).owes ?? [];
 const sinceIn = (state: BaseState): Readonly<Record<number, number>> => (state as OwingState).since ?? {};
 
-/** The same game in which whoever has sent so many times does an exercise before anything else of its own. The bell does not wait for it. */
+/**
+ * The same game in which a player who has sent this often does an exercise before any further event of their own. The
+ * bell does not wait for it.
+ */
 export function withBetween(game: Game, { exercise, dose, every, each }: Between): Game {
   const task = (player: number): Ask => ({
     kind: "task",
@@ -23,7 +29,7 @@ export function withBetween(game: Game, { exercise, dose, every, each }: Between
   const owing = (state: BaseState) => (game.ending(state) ? [] : owesIn(state));
   const paid = (state: BaseState, player: number, at: number): OwingState => ({
     ...state,
-    // What happens later is later than this, too.
+    // Later events are later than this one.
     ...("last" in state && { last: at }),
     owes: owesIn(state).filter((i) => i !== player),
   });
@@ -35,7 +41,7 @@ export function withBetween(game: Game, { exercise, dose, every, each }: Between
     asks(state) {
       const owes = owing(state);
       if (owes.length === 0) return game.asks(state);
-      // Whoever owes nothing goes on only where all play at the same time.
+      // Players without an exercise to do continue only if all play at the same time.
       const others = game
         .asks(state)
         .filter(
@@ -46,7 +52,7 @@ export function withBetween(game: Game, { exercise, dose, every, each }: Between
     step(state, event) {
       if (event.kind === "leave" || event.kind === "join") {
         const next = game.step(state, event);
-        // Whoever leaves owes nothing any more.
+        // A player who leaves has no exercise to do any more.
         return isRefusal(next) || event.kind === "join"
           ? next
           : { ...next, owes: owesIn(state).filter((i) => i !== event.who) };
@@ -79,7 +85,7 @@ export function withBetween(game: Game, { exercise, dose, every, each }: Between
     key: (state) => `${game.key(state)} ${owing(state).join(",")};${Object.values(sinceIn(state)).join(",")}`,
   };
 }
-/** Whether several play at the same time: then an event may be anybody's. */
+/** True if several players play at the same time, so that an event may come from any of them. */
 const atOnce = (game: Game, state: BaseState) =>
   new Set(
     game

@@ -2,12 +2,15 @@ import { type BaseState, MAX_PLAYERS, type Rules, refuse } from "./contract.ts";
 import type { Company, Game } from "./opened-game.ts";
 
 const set = (state: BaseState) => (state as { set?: Readonly<Record<string, unknown>> }).set;
-/** A shared score that not all made together from beginning to end compares with nothing else: what is told of it. */
+/**
+ * The field that marks a shared score to which not everybody contributed from beginning to end. It is compared with
+ * nothing else.
+ */
 const COMPANY_FIELD = "company";
 
-/** The sides of a game, by number, with those who play on them. */
+/** The sides of a game, by number, with their players. */
 const sidesOf = (game: Pick<Game, "score">, state: BaseState) => game.score(state).map((score) => score.players);
-/** The state with one more in its setup, who has nothing beside its turns. */
+/** The state with one more player in its setup, who has only turns so far. */
 function seated(state: BaseState): BaseState {
   const { people } = state.setup;
   const setup = {
@@ -22,7 +25,7 @@ const joined = (rules: Rules<unknown, BaseState>, state: BaseState, side: number
     ? null
     : rules.join(seated(state), state.setup.players, side);
 
-/** Whoever may leave or join now. The child itself does not leave: its go is stopped instead. */
+/** Who may leave or join now. The child whose card it is does not leave; the go is stopped instead. */
 export function companyOf(
   rules: Rules<unknown, BaseState>,
   game: Pick<Game, "score" | "ending">,
@@ -35,7 +38,7 @@ export function companyOf(
   return { leave: [...new Set(leave)].sort(), join: places.filter((side) => joined(rules, state, side) !== null) };
 }
 
-/** The same game, in which somebody may leave at any time, and join between goes. */
+/** The same game, in which a player may leave at any time, and join between goes. */
 export function withCompany(game: Omit<Game, "company">, rules: Rules<unknown, BaseState>): Game {
   const told = (state: BaseState): BaseState =>
     state.setup.mode === "relay"

@@ -486,6 +486,9 @@ export type AnyPattern = Pattern<unknown, BaseState>;
 export type AnyPlayPattern = PlayPattern<unknown, BaseState>;
 /** True if this is a whole pattern, with its schema, and not only the playable half. */
 export const isWhole = (pattern: AnyPlayPattern): pattern is AnyPattern => "params" in pattern;
-/** The state with something seen in it at that time, milliseconds since the play began; itself where nothing is later than before. */
+/**
+ * The state after something was seen at that time, milliseconds since the play began. Unchanged if nothing is later
+ * than before.
+ */
 export const seenAt = <S extends { last: number }>(state: S, at: number): S =>
   at === state.last ? state : { ...state, last: at };

@@ -3,7 +3,7 @@ import type { Knob } from "./contract.ts";
 
 type Path = readonly (string | number)[];
 
-/** The schema of what lies at a path of a value: unions by the way that the value takes. */
+/** The schema at a path of a value. A union is resolved by the value on the way. */
 function schemaAt(schema: z.ZodType, value: unknown, path: Path): z.ZodType {
   const zodType = bare(schema);
   const [key, ...rest] = path;
@@ -29,7 +29,10 @@ function bare(zodType: z.ZodType): z.ZodType {
 type Station = Knob["station"];
 type More = Pick<Knob, "hint" | "of" | "family">;
 
-/** Describes what can be set in a value of a schema: bounds are the schema's own, so that no number is written twice. */
+/**
+ * Describes the settings in a value of a schema. Limits come from the schema itself, so that no number is written
+ * twice.
+ */
 export function fieldsOf(schema: z.ZodType, value: unknown) {
   const numberAt = (path: Path): { least: number; most: number } => {
     const zodType = schemaAt(schema, value, path);

@@ -15,7 +15,7 @@ export function openGame(pattern: AnyPlayPattern, part: Omit<GamePart, "name">, 
   const current = version === undefined || version === pattern.rulesVersion;
   const rules = current ? pattern.rules : pattern.earlier?.[version];
   if (!rules) throw new RangeError(`rulesVersion: ${pattern.name} has no rules of version ${version}`);
-  /** A child that plays otherwise than the others is told apart from the first on. */
+  /** A child who plays differently from the others is marked from the first state on. */
   const first = (p: unknown, givenMatch: Match, setup: Setup) => {
     const state = rules.start(p, givenMatch, setup);
     const way = ownWay(setup);
@@ -31,7 +31,7 @@ export function openGame(pattern: AnyPlayPattern, part: Omit<GamePart, "name">, 
     start: (setup) => first(params, match, setup),
     clock: (setup) => rules.clock(params, match, setup),
     sidesMeet: (setup) => rules.sidesMeet(params, match, setup),
-    // What stands around a game may count too.
+    // The layers around a game may have counters too.
     counters: (setup) =>
       between || family.length > 0 || setOut ? null : (rules.counters?.(params, match, setup) ?? null),
     starting: (setup, side) => {
@@ -51,7 +51,7 @@ export function openGame(pattern: AnyPlayPattern, part: Omit<GamePart, "name">, 
 export const setBeforePlay = ({ family = [], setOut = null }: Pick<GamePart, "family" | "setOut">): boolean =>
   family.length > 0 || setOut !== null;
 
-/** Whether a pattern still has the rules of a version. */
+/** True if a pattern still has the rules of a version. */
 export function hasRules(pattern: AnyPlayPattern, version: number): boolean {
   return version === pattern.rulesVersion || pattern.earlier?.[version] !== undefined;
 }

@@ -1,12 +1,15 @@
 import type { AnyPlayPattern, BaseState, Counters, Rules, Setup } from "./contract.ts";
 import type { Match } from "./match.ts";
 
-/** Who may stop playing now, and where somebody more may begin: a side by number, or (null) a side of its own. */
+/** Who may leave now, and where another player may join: a side by number, or (null) a side of their own. */
 export interface Company {
   leave: readonly number[];
   join: readonly (number | null)[];
 }
-/** A game opened: a pattern with its parameters and its match, under the rules of one version. What referee, forecast and screens run. */
+/**
+ * An opened game: a pattern with its parameters and match, under the rules of one version. The referee, the forecast
+ * and the screens run it.
+ */
 export interface Game
   extends Omit<
     Rules<unknown, BaseState>,

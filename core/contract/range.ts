@@ -1,15 +1,15 @@
 import type { Knob } from "./contract.ts";
 import { standsAs } from "./standing.ts";
 
-/** What a family may be left to set: a number or a yes. */
+/** A setting that may be left to a family: a number or yes and no. */
 export type FamilyKnob = Extract<Knob, { kind: "number" | "toggle" }> & { family: NonNullable<Knob["family"]> };
-/** A document holds so many values of a field at most. */
+/** The most values of a field that a document can list. */
 export const MAX_VALUES = 20;
 
-/** The stable id of what a knob sets: `params.tries`, `match.goes.count`. */
+/** The stable id of a setting: `params.tries`, `match.goes.count`. */
 export const fieldOf = (k: Pick<Knob, "of" | "path">): string => [k.of ?? "params", ...k.path].join(".");
 
-/** What of a game a teacher may leave to the family. A bell or a cap that is off stays off. */
+/** The settings of a game that a teacher may leave to the family. A bell or a cap that is off stays off. */
 export function familyKnobs(knobs: readonly Knob[], game: { params: unknown; match: unknown }): FamilyKnob[] {
   return knobs.filter(
     (knob): knob is FamilyKnob =>
@@ -18,7 +18,7 @@ export function familyKnobs(knobs: readonly Knob[], game: { params: unknown; mat
   );
 }
 
-/** What a knob is set to in a game. */
+/** The value of a setting in a game. */
 export function setTo(k: Pick<Knob, "of" | "path">, game: { params: unknown; match: unknown }): unknown {
   if (k.of === "standing") return standsAs(k.path, game.params);
   return [k.of ?? "params", ...k.path].reduce<unknown>(
@@ -27,7 +27,10 @@ export function setTo(k: Pick<Knob, "of" | "path">, game: { params: unknown; mat
   );
 }
 
-/** The values from one to another in the knob's own steps, both included, or in wider even steps where these would be more than a document holds. */
+/**
+ * The values between two others, both included, in the setting's own steps, or in larger equal steps if a document
+ * could not hold that many.
+ */
 export function valuesBetween(k: { step: number }, from: number, to: number): number[] {
   const [lo, hi] = [Math.min(from, to), Math.max(from, to)];
   const steps = Math.round((hi - lo) / k.step);

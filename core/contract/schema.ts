@@ -1,6 +1,6 @@
 import { z } from "zod";
 
-/** A whole number between two bounds, with words for each thing that may be wrong with it. */
+/** A whole number between two bounds, with a message for everything that may be wrong. */
 export const whole = (name: string, least: number, most: number) =>
   z
     .number({ error: `${name} must be a whole number from ${least} to ${most}` })
@@ -15,11 +15,11 @@ export const metres = (name: string, least: number, most: number) =>
     .min(least, `${name} must be ${least} m or more`)
     .max(most, `${name} must be ${most} m or less`);
 
-/** From the line to what is played at. */
+/** From the line to the target. */
 export const distance = metres("distance", 0.3, 30);
-/** To the player's right of the middle. */
+/** To the right of the middle, as the player sees it. */
 export const across = metres("across", -10, 10);
-/** What a thing weighs that may fall: empty, its contents when full (kilograms), and how full it is, 0 to 1. */
+/** The weight of an item that may fall: empty, its contents when full (kilograms), and how full it is, 0 to 1. */
 export const weight = z.strictObject({
   mass: z.number({ error: "mass must be a number of kilograms" }).min(0.001).max(80),
   contents: z.number().min(0).max(80),

@@ -1,13 +1,13 @@
 import type { Setting } from "./setting.ts";
 import { LINE_FIELD, standsAs, TARGETS_FIELD, withTargets } from "./standing.ts";
 
-/** What of a game can be set: its parameters, and the match around it. */
+/** The part of a game that can be set: its parameters, and the match around it. */
 interface Settable {
   params: unknown;
   match: unknown;
 }
 
-/** Whether a field is there in a game. */
+/** True if a game has a field. */
 export function hasField(game: Settable, field: string): boolean {
   if (field === TARGETS_FIELD) return standsAs(["targets"], game.params) !== undefined;
   let at: unknown = game;
@@ -24,9 +24,9 @@ function put(o: unknown, [key, ...rest]: readonly string[], value: unknown): unk
   return { ...(o as object), [key]: put((o as Record<string, unknown>)[key], rest, value) };
 }
 
-/** The same game with a setting changed. RangeError names a field that is not there. */
+/** The same game with one setting changed. Throws RangeError with the name of a field that does not exist. */
 export function withSetting<G extends Settable>(game: G, { field, value }: Setting): G {
-  // Where somebody stands is theirs, and no setting of the game.
+  // A player's own line is not a setting of the game.
   if (field === LINE_FIELD) return game;
   if (!hasField(game, field)) throw new RangeError(`field: this game has no ${field}`);
   if (field === TARGETS_FIELD) return { ...game, params: withTargets(game.params, Number(value)) };

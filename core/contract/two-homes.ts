@@ -3,7 +3,10 @@ import type { Match } from "./match.ts";
 
 const TWO: Setup = { players: 2, mode: "against", seed: 1 };
 
-/** Whether two may play it each in its own home: neither touches what the other plays with. `atOnce`: over a call, where each hears how far the other is. */
+/**
+ * True if two children can play it, each at home, because neither touches what the other one plays with. `atOnce`:
+ * over a call, on which each hears how far the other one is.
+ */
 export const inTwoHomes = (
   pattern: AnyPlayPattern,
   { params, match }: { params: unknown; match: Match },

@@ -9,14 +9,17 @@ import { type Evidence, whoAt } from "./evidence.ts";
 import { AT, AXES, EVERY, finer } from "./grid.ts";
 
 const ALONE = { players: 1, mode: "alone", seed: 1 } as const;
-/** Games played where a whole game cannot be worked out exactly: enough for a curve over nine points. */
+/** How many games are played if a whole game cannot be worked out exactly: enough for a curve over nine points. */
 const GAMES = 1000;
-/** A score in tenths of a second is told by what comes about as near, as a share of it. */
+/** A score in tenths of a second also counts outcomes about as near, as a share of it. */
 const ABOUT = 0.06;
-/** No score is so unlikely that it alone decides. */
+/** No score is treated as less likely than this, so that none decides alone. */
 const LEAST = 1e-3;
 
-/** The chance of a score in a forecast: of just that one; of a time about that long; of how far it came, where it was not finished. */
+/**
+ * The chance of a score in a forecast: of exactly that one; for times, of one about as long; for an unfinished go, of
+ * getting as far.
+ */
 function chanceOf(side: SideForecast, s: Pick<PlayScore, "value" | "unit" | "finished" | "stage" | "stages">): number {
   const less = betterIn(s.unit) === "less";
   const mass = (d: { at: number[]; p: number[] }, near: (at: number) => boolean) =>
@@ -27,9 +30,9 @@ function chanceOf(side: SideForecast, s: Pick<PlayScore, "value" | "unit" | "fin
 }
 
 /**
- * What a score says of a child, where nothing else of the go is known (on paper, or typed after the bell): the chance of that score in the
- * forecast of a go alone, at nine points of each axis, a smooth curve between. For the activity's own action. Sampled games say so by
- * `GAMES` of them.
+ * What a score says about a child if nothing else of the go is known (on paper, or typed after the bell): the chance
+ * of that score in the forecast of a go alone, at nine points of each axis, with a smooth curve between them. For the
+ * activity's own action. If the game has to be sampled, `GAMES` are played.
  */
 export function evidenceOfScore(activity: Activity, age: Age, score: PlayScore): Evidence[] {
   const graph = new Graph();
@@ -40,7 +43,8 @@ export function evidenceOfScore(activity: Activity, age: Age, score: PlayScore):
     );
     const ll = told.map((forecast) => Math.log(LEAST + (1 - LEAST) * chanceOf(forecast.sides[0]!, score)));
     if (Math.max(...ll) - Math.min(...ll) < 1e-6) return [];
-    // A forecast that does not move along the axis says nothing of it, however its games fell.
+    // A forecast that does not change along the axis says nothing about it, whatever its sampled games happen to
+    // show.
     const means = told.map((forecast) =>
       forecast.sides[0]!.points.at.reduce((sum, at, i) => sum + at * forecast.sides[0]!.points.p[i]!, 0),
     );

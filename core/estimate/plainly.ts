@@ -7,7 +7,10 @@ import { catalogueItem } from "../kit/catalogue.ts";
 import type { Age } from "../measures/stature.ts";
 import type { Axis } from "./grid.ts";
 
-/** A dinner plate, metres across; how near a line a slide is to stop; and from how far, for the youngest and for others. Our own pictures for a number. */
+/**
+ * The width of a dinner plate, metres; how near to a line a slide must stop; and from how far away, for the youngest
+ * and for the others. Our own images for a number.
+ */
 const PLATE = 0.27;
 const NEAR_LINE = 0.25;
 const YOUNG = 7;
@@ -16,8 +19,8 @@ const FROM = { young: 2, other: 3 } as const;
 const farFor = (age: Age) => (age !== "adult" && age < YOUNG ? FROM.young : FROM.other);
 
 /**
- * The chance, 0 to 1, by which a number on the spread axis is told: a sock ball at a dinner plate from 2 m (under seven) or 3 m, on carpet;
- * of a slide to stop within 25 cm of a line so far away.
+ * The chance, 0 to 1, that puts a number on the spread axis into words: a sock ball at a dinner plate from 2 m (under
+ * seven) or 3 m, on carpet; for a slide, to stop within 25 cm of a line at that distance.
  */
 export function plateChance(action: Action, multiplier: number, age: Age): number {
   const player = playerModel({ age, multiplier }, action, catalogueItem("sockBall")!, "carpet");
@@ -29,10 +32,10 @@ export function plateChance(action: Action, multiplier: number, age: Age): numbe
     return hitChance({ kind: "band", near: distance - NEAR_LINE, far: distance + NEAR_LINE, lineRule: "centre" }, shot);
   return hitChance({ kind: "touch", width: PLATE, ...(travel === "air" && { height: PLATE }) }, shot);
 }
-/** How many touches in a row are usual at a number on the skill axis: the mean of a run. */
+/** The usual number of touches in a row for a number on the skill axis: the mean of a run. */
 export const usualRun = (skill: number, age: Age): number => Math.exp(oddsAt(age) + skill);
 
-/** A number on an axis in words a parent understands: `hits a dinner plate from 3 m about 7 times in 10`. */
+/** A number on an axis in words that a parent understands: `hits a dinner plate from 3 m about 7 times in 10`. */
 export function plainly(action: Action, axis: Axis, value: number, age: Age): Phrase {
   if (axis === "skill" || !isSend(action)) {
     return {

@@ -1,13 +1,13 @@
 import type { Caution } from "../things/cautions.ts";
 
 /**
- * Short exercises of our own: for warm-up and cool-down, for forfeits, and as the version of a game that takes nothing. What each takes and what it is
- * good for are assumptions of a teacher's kind; a care plan comes before all of them.
+ * Our own short exercises: for warm-up and cool-down, for forfeits, and as the version of a game without equipment.
+ * How long each takes and what it trains are a teacher's assumptions. A care plan comes before all of them.
  */
 
 /**
- * A figure as a stick drawing, angles in degrees: the body from upright (clockwise), then of each arm and each leg the upper and the lower part from
- * hanging straight down (counter-clockwise on the page is to the figure's front).
+ * A stick figure, angles in degrees: the body from upright (clockwise), then for each arm and leg the upper and the
+ * lower part from hanging straight down (counter-clockwise on the page is towards the figure's front).
  */
 export type Pose = readonly [
   body: number,
@@ -22,7 +22,7 @@ export type Pose = readonly [
 ];
 export const EXERCISE_CAUTIONS = ["knees", "spinning", "backs", "wrists", "jumping"] as const;
 export type ExerciseCaution = (typeof EXERCISE_CAUTIONS)[number];
-/** What a card says of it before play. */
+/** What a card says about it before play. */
 export const CAUTION_OF: Record<ExerciseCaution, Caution> = {
   knees: "softKnees",
   spinning: "spinSlowly",
@@ -37,25 +37,25 @@ export interface Exercise {
   id: string;
   name: string;
   kind: ExerciseKind;
-  /** How many, or how many seconds, for up to 6, 7 to 9, and 10 years and over. */
+  /** How many, or how many seconds, up to age 6, from 7 to 9, and from 10 on. */
   dose: readonly [young: number, middle: number, older: number];
-  /** Counted, or held so many seconds. */
+  /** Counted, or held for a number of seconds. */
   unit: "times" | "seconds";
-  /** Seconds of one of them. */
+  /** Seconds for one of them. */
   each: number;
-  /** What works, in words a child knows. */
+  /** What it trains, in words that a child knows. */
   trains: string;
   cues: readonly [string, string, string];
   easier: string;
   harder: string;
   seated: string;
   caution: ExerciseCaution | null;
-  /** How much room, metres across, and whether it is quiet. */
+  /** The room needed, metres across, and whether it is quiet. */
   room: number;
   quiet: boolean;
-  /** A thing from the house, where one is needed. */
+  /** An item from the house, if one is needed. */
   thing: string | null;
-  /** How it begins, and how it goes on. */
+  /** The start and the end of the movement. */
   poses: readonly [Pose, Pose];
 }
 
@@ -961,38 +961,38 @@ export const exercises: readonly Exercise[] = rows.map(
     poses,
   }),
 );
-/** An exercise by its id: one of a school's own, or of the library. */
+/** An exercise by its id: one of the school's own, or one of the library. */
 export const exerciseOf = (id: string, own: readonly Exercise[] = []): Exercise | null =>
   own.find((exercise) => exercise.id === id) ?? exercises.find((exercise) => exercise.id === id) ?? null;
-/** The one that is called so, where somebody typed its name. */
+/** The exercise with this name, if somebody typed it. */
 export const exerciseNamed = (name: string, own: readonly Exercise[] = []): Exercise | null => {
   const wanted = name.trim().toLowerCase();
   return [...own, ...exercises].find((exercise) => exercise.name.toLowerCase() === wanted) ?? null;
 };
 
-/** Up to this age, in years, the dose of the youngest; from that one on that of the oldest. */
+/** Up to this age, in years, the dose of the youngest; from the next one on, that of the oldest. */
 const YOUNG = 6;
 const OLDER = 10;
-/** How much of it at an age; 0: nothing for that age yet. */
+/** How much of it is right at an age. 0: not for that age yet. */
 export const doseAt = (exercise: Exercise, age: number): number =>
   exercise.dose[age <= YOUNG ? 0 : age >= OLDER ? 2 : 1];
-/** What it takes at an age, seconds. */
+/** How long it takes at an age, seconds. */
 export const secondsAt = (exercise: Exercise, age: number): number =>
   exercise.unit === "seconds" ? doseAt(exercise, age) : doseAt(exercise, age) * exercise.each;
-/** What so many of an exercise take, seconds; one that nobody knows is taken for a usual one. */
+/** How long this many of an exercise take, seconds. An unknown exercise counts as a typical one. */
 export const secondsOf = (name: string, dose: number, own: readonly Exercise[] = []): number => {
   const exercise = exerciseNamed(name, own);
   return exercise?.unit === "seconds" ? dose : dose * (exercise?.each ?? USUAL_EACH);
 };
 const USUAL_EACH = 1.5;
-/** What a card says of an exercise before play; null: nothing. */
+/** What a card says about an exercise before play. Null: nothing. */
 export const cautionOf = (exercise: Exercise): Caution | null =>
   exercise.caution ? CAUTION_OF[exercise.caution] : null;
-/** One as a card shows it to somebody of an age: as much as it is for that age, and no more of the library. */
+/** An exercise as a card shows it for an age: with that age's dose, and no further data of the library. */
 export interface CardExercise extends Pick<Exercise, "id" | "name" | "unit" | "cues" | "seated" | "poses"> {
   dose: number;
 }
-/** What a card shows of a list, and the cautions that come with it; what is nothing for that age is left out. */
+/** The exercises of a list as a card shows them, and their cautions. Those that are not for that age are left out. */
 export function forCard(
   ids: readonly string[],
   age: number,
@@ -1012,9 +1012,11 @@ export function forCard(
     cautions: [...new Set(of.flatMap((exercise) => cautionOf(exercise) ?? []))],
   };
 }
-/** Getting ready for the next one, seconds. */
+/** The time to get ready for the next one, seconds. */
 const BETWEEN = 5;
-/** What a list takes one after the other at an age, seconds, and how much of that is moving. */
+/**
+ * How long the exercises of a list take one after the other at an age, seconds, and how much of that is active time.
+ */
 export function timeOf(
   ids: readonly string[],
   age: number,

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { EXERCISE_CAUTIONS, KINDS } from "./library.ts";
 
-/** A school keeps so many exercises of its own at most, and an activity so many of them. */
+/** The most exercises that a school can have of its own, and that one activity can use. */
 export const MAX_OWN_EXERCISES = 100;
 export const MAX_IN_ACTIVITY = 20;
 const MAX_DOSE = 120;
@@ -21,7 +21,7 @@ const dose = (who: string) =>
 const angle = z.number().min(-180).max(180);
 const pose = z.tuple([angle, angle, angle, angle, angle, angle, angle, angle, angle]);
 
-/** An exercise of a school's own, in the shape of the library's. It may borrow the drawing of one of these. */
+/** A school's own exercise, in the shape of the library's. It may use the drawing of one of those. */
 export const ownExercise = z.strictObject({
   id: z.string().regex(/^own[A-Z][A-Za-z0-9]{0,36}$/, "id must start with own, and contain only letters and digits"),
   name: words("name", 1, 40),

@@ -7,18 +7,21 @@ import type { Activity } from "../formats/activity.ts";
 import { opened, withParams } from "../formats/opened.ts";
 import { layoutOf, personOf, type Who } from "./for-activity.ts";
 
-/** The easiest thing brings so much, and nothing more than this: what a child can add. */
+/** The points of the easiest target, and the most points of any: what a child can add up. */
 const LEAST = 2;
 const MOST = 20;
-/** Up to here every whole number, beyond it fives. */
+/** Up to here points are whole numbers, above it multiples of five. */
 const WHOLE = 10;
 const FIVE = 5;
-/** What is never hit is worth no more than this chance makes it. */
+/** A target that is almost never hit is worth no more than one with this chance. */
 const RAREST = 0.05;
 
 const roundly = (count: number) => Math.min(MOST, count <= WHOLE ? Math.round(count) : FIVE * Math.round(count / FIVE));
 
-/** One thing that brings points: its peg, the chance of somebody to hit it, the seconds that a send at it takes, and the points that make it worth as much as all others. */
+/**
+ * One target with points: its peg, a person's chance to hit it, the seconds of a send at it, and the points that make
+ * it worth as much as all others.
+ */
 export interface FairPoints {
   peg: string;
   rate: number;
@@ -26,8 +29,9 @@ export interface FairPoints {
   points: number;
 }
 /**
- * Points that make every choice real: for this person each thing that has points is worth the same by the send, or by the second where a bell ends
- * the go, rounded to what a child can add. Null where nothing, or only one thing, has points of its own.
+ * Points that make every choice worthwhile: for this person, each target with points is worth the same per send, or
+ * per second if a bell ends the go, rounded to numbers that a child can add. Null if fewer than two targets have
+ * points of their own.
  */
 export function fairPoints(activity: Activity, who: Who): FairPoints[] | null {
   const game = opened(activity);

@@ -6,14 +6,14 @@ import { opened } from "../formats/opened.ts";
 import { fairPoints, withPoints } from "./fair-points.ts";
 import type { Who } from "./for-activity.ts";
 
-/** One change that mends something: in words, and the activity with it. */
+/** One change that fixes something: in words, and the activity with it. */
 export interface Fix {
   phrase: Phrase;
   activity: Activity;
 }
 type NumberKnob = Extract<Knob, { kind: "number" }>;
 
-/** What a game may be set to, in numbers; what stands on the floor is moved, and not set. */
+/** The numbers that a game can be set to. Whatever stands on the floor is moved instead. */
 const numbersOf = (activity: Activity): NumberKnob[] =>
   opened(activity)
     .knobs()
@@ -32,7 +32,7 @@ function set(activity: Activity, knob: NumberKnob, value: number): Fix | null {
     }
   );
 }
-/** Each rule that is a choice of words, chosen otherwise. */
+/** Each rule with several options, set to another one. */
 export const chosen = (activity: Activity): (Fix | null)[] =>
   opened(activity)
     .knobs()
@@ -45,7 +45,7 @@ export const chosen = (activity: Activity): (Fix | null)[] =>
         return next && { phrase: { key: "fix.choose", params: { knob: knob.label, option: label } }, activity: next };
       });
     });
-/** A number times a factor, in the steps of its knob and within its bounds; null: as it is. */
+/** A number times a factor, in the steps and within the limits of its setting. Null if it does not change. */
 function times(activity: Activity, knob: NumberKnob, by: number): Fix | null {
   const is = setTo(knob, { params: activity.pattern.params, match: activity.match });
   if (typeof is !== "number") return null;
@@ -54,14 +54,14 @@ function times(activity: Activity, knob: NumberKnob, by: number): Fix | null {
   return value === is ? null : set(activity, knob, value);
 }
 
-/** An end that a game has and that is off: a number of sends, tries or rounds, or a bell. */
+/** An end that a game could have and that is off: a number of sends, tries or rounds, or a bell. */
 export const ends = (activity: Activity): (Fix | null)[] =>
   numbersOf(activity).flatMap((knob) =>
     knob.off && setTo(knob, { params: activity.pattern.params, match: activity.match }) === null
       ? [set(activity, knob, knob.off.initial)]
       : [],
   );
-/** Each number of the game smaller or greater by one of these factors, the nearest to what it is first. */
+/** Each number of the game multiplied by one of these factors, the smallest change first. */
 export const scaled = (activity: Activity, factors: readonly number[]): (Fix | null)[] =>
   factors.flatMap((by) => numbersOf(activity).map((knob) => times(activity, knob, by)));
 
@@ -84,7 +84,7 @@ export function moved(activity: Activity, ids: readonly string[] | null, factors
   });
 }
 
-/** Points by which every choice is worth the same to somebody. */
+/** Points that make every choice worth the same to a person. */
 export function points(activity: Activity, who: Who): (Fix | null)[] {
   const list = fairPoints(activity, who);
   return list ? [{ phrase: { key: "fix.points" }, activity: withPoints(activity, list) }] : [];

@@ -1,7 +1,7 @@
 import type { Distribution } from "./distribution.ts";
 import { distribution } from "./distribution.ts";
 
-/** Of the sum of two independent numbers. */
+/** The distribution of the sum of two independent numbers. */
 export function convolved(givenDistribution: Distribution, b: Distribution): Distribution {
   if (givenDistribution.at.length === 0 || b.at.length === 0) return { at: [], p: [] };
   const first = givenDistribution.at[0]! + b.at[0]!;
@@ -20,7 +20,7 @@ export function convolved(givenDistribution: Distribution, b: Distribution): Dis
   return out;
 }
 
-/** Of the larger of two independent numbers. */
+/** The distribution of the larger of two independent numbers. */
 export function atMost(givenDistribution: Distribution, b: Distribution): Distribution {
   const out = new Map<number, number>();
   let [i, k, below, under] = [0, 0, 0, 0];
@@ -34,13 +34,13 @@ export function atMost(givenDistribution: Distribution, b: Distribution): Distri
   return distribution(out);
 }
 
-/** Of the smaller of two independent numbers. */
+/** The distribution of the smaller of two independent numbers. */
 export function atLeast(givenDistribution: Distribution, b: Distribution): Distribution {
   const turned = ({ at, p }: Distribution): Distribution => ({ at: at.map((v) => -v).reverse(), p: [...p].reverse() });
   return turned(atMost(turned(givenDistribution), turned(b)));
 }
 
-/** Chance that the highest of several independent ranks is shared. */
+/** The chance that several sides share the highest of independent ranks. */
 export function shareOfTies(ranks: readonly Distribution[]): number {
   const below = (givenDistribution: Distribution, value: number) =>
     givenDistribution.at.reduce((sum, x, i) => sum + (x < value ? givenDistribution.p[i]! : 0), 0);
@@ -57,7 +57,10 @@ export function shareOfTies(ranks: readonly Distribution[]): number {
   return Math.max(0, all - alone);
 }
 
-/** Chance that each of several independent ranks is the highest, equals sharing it. `n` equal laws: 1 / n each. */
+/**
+ * The chance that each of several independent ranks is the highest, with ties shared. `n` equal distributions: 1 / n
+ * each.
+ */
 export function shareOfWins(ranks: readonly Distribution[]): number[] {
   const out = ranks.map(() => 0);
   const all = [...new Set(ranks.flatMap((rank) => rank.at))].sort((x, y) => x - y);
@@ -65,7 +68,7 @@ export function shareOfWins(ranks: readonly Distribution[]): number[] {
   const below = ranks.map(() => 0);
   for (const value of all) {
     const here = ranks.map((rank, i) => (rank.at[places[i]!] === value ? rank.p[places[i]!]! : 0));
-    // Of those that are here: how likely so many of the others are here too, the rest below.
+    // For those at this rank: the chances of how many of the others have it too, with the rest below.
     for (const [i, chance] of here.entries()) {
       if (chance === 0) continue;
       let many = [1];

@@ -8,8 +8,9 @@ import { Graph } from "./forecast.ts";
 /** A score that at most this share of all children of an age reach is worth a look. */
 export const RARE = 0.001;
 /**
- * Children of an age as a few kinds, from the best: how many standard deviations better than the middle one, and the share of them. One that misses
- * less is taken to be steadier and quicker too, so that no good child is marked for being good at everything.
+ * Children of an age as a few kinds, the best first: how many standard deviations they are better than the typical
+ * one, and their share. A child who misses less is assumed to be steadier and quicker too, so that no good child is
+ * marked for being good at everything.
  */
 const KINDS_OF_CHILD: readonly (readonly [better: number, share: number])[] = [
   [3.25, 0.002],
@@ -19,7 +20,7 @@ const KINDS_OF_CHILD: readonly (readonly [better: number, share: number])[] = [
   [0.25, 0.2838],
   [-0.7, 0.4502],
 ];
-/** A child so many standard deviations better than the middle one of its age. */
+/** A child who is this many standard deviations better than the typical one of that age. */
 export const childAt = (age: Age, better: number): Who => ({
   age,
   multiplier: agePrior(age).multiplier * Math.exp(-PRIOR_SD.multiplier * better),
@@ -28,8 +29,9 @@ export const childAt = (age: Age, better: number): Who => ({
 });
 
 /**
- * The score from which a go alone is worth a look: the lowest (where less is better: the highest) that no more than one in a thousand children of that
- * age reach, over all that is not known of a child. Null: nothing is so rare. Source: brief, "Review".
+ * The score from which a go alone is worth a look: the lowest (where less is better: the highest) that at most one in
+ * a thousand children of that age reach, over everything unknown about a child. Null if no score is so rare. Source:
+ * brief, "Review".
  */
 export function rareScore(activity: Activity, age: Age): number | null {
   const less = opened(activity).possible.better === "less";
@@ -42,7 +44,7 @@ export function rareScore(activity: Activity, age: Age): number | null {
     const { at, p } = told.sides[0]!.points;
     for (const [i, value] of at.entries()) all.set(value, (all.get(value) ?? 0) + share * p[i]!);
   }
-  // From the best score on, as long as all of those reached so far are rare.
+  // Starting with the best score, as long as all scores so far are rare.
   const scores = [...all.keys()].sort((x, y) => (less ? x - y : y - x));
   let reached = 0;
   let rare: number | null = null;

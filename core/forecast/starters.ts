@@ -3,13 +3,16 @@ import type { Game } from "../contract/opened-game.ts";
 import { type Distribution, mixed } from "./distribution.ts";
 import type { Forecast, SideForecast } from "./result.ts";
 
-/** A setup in which one of the sides starts, and the place of each side in it, in the order of the match as it was given. */
+/** A setup in which one of the sides starts, and the place of each side in it, in the order of the original match. */
 export interface Order {
   setup: Setup;
   places: readonly number[];
 }
 
-/** A match with each of its sides starting once, in the order of the sides; one setup where who starts makes no difference. */
+/**
+ * A match with each of its sides starting once, in the order of the sides. A single setup if it makes no difference
+ * who starts.
+ */
 export function ordersOf(game: Game, setup: Setup): Order[] {
   const sidesIn = (of: Setup) => game.score(game.start(of)).map((score) => score.players.join());
   const sides = sidesIn(setup);
@@ -26,7 +29,10 @@ export function ordersOf(game: Game, setup: Setup): Order[] {
 
 const average = (list: readonly number[]) => list.reduce((sum, b) => sum + b, 0) / list.length;
 
-/** Forecasts of one match with each side starting, in the order of `ordersOf`, as one in which who starts is drawn. */
+/**
+ * Combines the forecasts of one match with each side starting, in the order of `ordersOf`, into one in which the
+ * starting side is drawn by lot.
+ */
 export function overStarts(each: readonly Forecast[], orders: readonly Order[]): Forecast {
   const count = each.length;
   const [first] = each;

@@ -22,13 +22,19 @@ export {
   MAX_GOAL,
   MAX_LEVELS,
 } from "./activity-shape.ts";
-/** The activity document: all that a teacher decides. Distances in metres. Its JSON Schema is `schemas/activity-2.schema.json`. */
+/**
+ * The activity document: everything that a teacher decides. Distances in metres. Its JSON Schema is
+ * `schemas/activity-2.schema.json`.
+ */
 export const activity = activityShape.superRefine(checkActivity);
 
 export { type Problem, problemsOf };
 export type Parsed<T> = { ok: true; value: T } | { ok: false; problems: Problem[] };
 
-/** Reads an activity from parsed JSON; a document of another format or version is named as such, before anything else. */
+/**
+ * Reads an activity from parsed JSON. A document of another format or version is reported as such, before anything
+ * else is checked.
+ */
 export function parseActivity(json: unknown): Parsed<Activity> {
   if (typeof json !== "object" || json === null || Array.isArray(json))
     return { ok: false, problems: [{ field: "document", message: "an activity is a JSON object" }] };
@@ -53,7 +59,7 @@ export function parseActivity(json: unknown): Parsed<Activity> {
   return done.success ? { ok: true, value: done.data } : { ok: false, problems: problemsOf(done.error) };
 }
 
-/** JSON Schema of the document; the checks across fields stay with the code. */
+/** The JSON Schema of the document. Checks that compare several fields are only in the code. */
 export function activitySchema(): unknown {
   return z.toJSONSchema(activityShape, { target: "draft-2020-12", io: "input" });
 }
@@ -100,7 +106,7 @@ export function fromPattern(name: PatternName): Activity {
   });
 }
 
-/** Ids of all things that an activity speaks of. */
+/** The ids of all items that an activity mentions. */
 export function itemsIn(givenActivity: Activity): Set<string> {
   const targets = partsOf(opened(givenActivity).parts, "target").map((target) => target.item);
   const { send, marker, blocker, implement } = givenActivity.kit;
@@ -119,7 +125,7 @@ export function itemsIn(givenActivity: Activity): Set<string> {
   ]);
 }
 
-/** What the rules of an activity run on. */
+/** The part of an activity that the rules need. */
 export const gamePartOf = (givenActivity: Activity): GamePart => ({
   ...givenActivity.pattern,
   ...matchSettingsOf(givenActivity),

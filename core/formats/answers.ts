@@ -1,6 +1,6 @@
 import { z } from "zod";
 
-/** Our own drawings of how something is done, beside those of things: what an answer may show. */
+/** Our own drawings of how something is done. Answers may show them, or the drawings of items. */
 export const PICTURES = [
   "pic-leftFoot",
   "pic-rightFoot",
@@ -26,22 +26,24 @@ const words = (name: string, most: number) =>
     .trim()
     .max(most, `${name} must be ${most} letters or fewer`);
 
-/** Answers to the quick question, each with its picture: with them it is asked once before play. */
+/**
+ * The answers to the quick question, each with its picture. If there are any, the question is asked once before play.
+ */
 export const answers = z
   .strictObject({
     list: z
       .array(
         z.strictObject({
-          /** A thing of the kit list, or one of `PICTURES`. */
+          /** An item of the kit list, or one of `PICTURES`. */
           picture: z.string().min(1).max(40),
           text: words("answer", 60).min(1, "answer must not be empty"),
         }),
       )
       .min(2, "a question has at least 2 answers")
       .max(MAX_ANSWERS, `a question has at most ${MAX_ANSWERS} answers`),
-    /** Which one is right, from 0; null: none is wrong. */
+    /** The right answer, from 0. Null: none is wrong. */
     right: z.number({ error: "right must be a number" }).int().min(0).nullable(),
-    /** What is said once it was answered. */
+    /** The explanation after an answer. */
     explain: words("explain", 200),
   })
   .refine((a) => a.right === null || a.right < a.list.length, {

@@ -1,6 +1,9 @@
 import { USUAL_MATCH } from "../contract/match.ts";
 
-/** Documents of the first version, in the shape of now. Files and rows that were kept are never rewritten: they are translated when read. */
+/**
+ * Documents of the first version in today's shape. Stored files and rows are never rewritten but translated when
+ * read.
+ */
 type Loose = Record<string, unknown>;
 const isObject = (x: unknown): x is Loose => typeof x === "object" && x !== null && !Array.isArray(x);
 
@@ -20,7 +23,7 @@ export function gameNow(game: unknown): unknown {
   return game;
 }
 
-/** An activity document of version 1 as one of version 2; anything else as it is. */
+/** An activity document of version 1 as one of version 2. Anything else is unchanged. */
 export function documentNow(json: unknown): unknown {
   if (!isObject(json) || json.version !== 1) return json;
   const { match, ...pattern } = { ...(gameNow(json.pattern) as Loose) };
@@ -29,7 +32,7 @@ export function documentNow(json: unknown): unknown {
   return { ...json, version: 2, kit, pattern, match: around, family: [] };
 }
 
-/** A card as it was compiled, its activities in the shape of now. */
+/** A card as it was compiled, with its activities in today's shape. */
 export function cardNow<T>(card: T): T {
   if (!isObject(card)) return card;
   const { making } = card as Loose;
@@ -39,7 +42,7 @@ export function cardNow<T>(card: T): T {
     ...(isObject(making) && { making: { ...making, designed: documentNow(making.designed) } }),
   };
 }
-/** What was really played, in the shape of now. */
+/** The game that was really played, in today's shape. */
 export function playedNow<T>(played: T): T {
   return isObject(played) ? ({ ...played, pattern: gameNow((played as Loose).pattern) } as T) : played;
 }

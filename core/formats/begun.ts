@@ -3,12 +3,15 @@ import { bandOf, cuesFor, watchFor } from "../aim/cue-bank.ts";
 import { starters } from "../aim/starters.ts";
 import type { Activity } from "./activity.ts";
 
-/** So many starter cues and criteria stand on a new activity. */
+/** How many starter cues and criteria a new activity gets. */
 const CUES = 4;
 const CRITERIA = 3;
 const USUAL = 8;
 
-/** What a new activity begins with for its action and its ages: cues, criteria and what to watch for, to be edited or dropped. */
+/**
+ * The first content of a new activity for its action and ages: cues, criteria and what to watch for, to be edited or
+ * removed.
+ */
 export function started(action: Action, age = USUAL): Pick<Activity, "cues" | "criteria" | "watch"> {
   const starter = starters[action];
   const entries = (list: readonly string[], sign: string, most: number) =>

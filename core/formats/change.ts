@@ -4,7 +4,10 @@ import { hasField, withSetting } from "../contract/settings.ts";
 import type { Activity } from "./activity.ts";
 import { opened } from "./opened.ts";
 
-/** An activity with some of its game set otherwise: what one child needs, say. What is not there is left alone. */
+/**
+ * An activity with some settings of its game changed, for example for one child. Fields that do not exist are
+ * ignored.
+ */
 export function adjusted(activity: Activity, settings: readonly Setting[]): Activity {
   const known = settings.filter((setting) =>
     hasField({ params: activity.pattern.params, match: activity.match }, setting.field),
@@ -17,7 +20,10 @@ export function adjusted(activity: Activity, settings: readonly Setting[]): Acti
   return { ...activity, pattern: { ...activity.pattern, params }, match } as Activity;
 }
 
-/** An activity without what was left to the family and is not in the game any more, as when a round is taken away. */
+/**
+ * An activity without those family settings whose fields no longer exist in the game, for example after a round was
+ * removed.
+ */
 export function withoutLost(activity: Activity): Activity {
   if (activity.family.length === 0) return activity;
   const game = { params: activity.pattern.params, match: activity.match };

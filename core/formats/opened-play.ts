@@ -7,7 +7,7 @@ import { offWall, WALL_GAP } from "../yard/off-wall.ts";
 import type { Part } from "../yard/parts.ts";
 import type { Activity } from "./activity-shape.ts";
 
-/** What is played of an activity: its game, and what lies on the floor. */
+/** The part of an activity that is played: its game, and what lies on the floor. */
 export interface OpenedPlay {
   pattern: AnyPlayPattern;
   game: Game;
@@ -17,7 +17,7 @@ export interface OpenedPlay {
   probes: Probe[];
 }
 
-/** The field in which the child sets targets out. */
+/** The area in which the child sets the targets out. */
 const fieldOf = ({ setOut: field }: Activity): Part[] =>
   field
     ? [
@@ -33,20 +33,26 @@ const fieldOf = ({ setOut: field }: Activity): Part[] =>
       ]
     : [];
 
-/** A board is propped about so steeply, radians, is so wide, and reaches no farther behind the line than this, metres: assumptions. */
+/**
+ * How a board is propped, as assumptions: the angle, radians; its width; and how far it reaches behind the line at
+ * most, metres.
+ */
 const PROPPED = (25 * Math.PI) / 180;
 const BOARD = { width: 0.3, most: 0.55 } as const;
-/** The propped board behind the line, its foot on it. */
+/** The propped board behind the line, with its foot on the line. */
 const rampOf = ({ ramp }: Activity): Part[] => {
   if (!ramp) return [];
   const depth = Math.min(BOARD.most, ramp.height / Math.tan(PROPPED));
   return [{ kind: "court", id: RAMP_PART, along: -depth / 2, across: 0, depth, width: BOARD.width, label: "" }];
 };
 
-/** Documents are never changed in place, so each is opened once. */
+/** Documents never change in place, so each is opened once. */
 const known = new WeakMap<Activity, OpenedPlay>();
 
-/** Opens what is played of an activity, without what only a teacher needs. Throws RangeError if its pattern is not loaded. */
+/**
+ * Opens the part of an activity that is played, without what only a teacher needs. Throws RangeError if its pattern
+ * is not loaded.
+ */
 export function openedPlay(activity: Activity): OpenedPlay {
   const before = known.get(activity);
   if (before) return before;
@@ -84,7 +90,7 @@ export function openedPlay(activity: Activity): OpenedPlay {
   return play;
 }
 
-/** Works something out when it is first asked for. */
+/** Computes a value when it is first asked for. */
 function once<T>(make: () => T): () => T {
   let made: { is: T } | null = null;
   return () => {

@@ -7,22 +7,25 @@ import { possibleFromStates } from "../referee/possible.ts";
 import type { Activity } from "./activity-shape.ts";
 import { type OpenedPlay, openedPlay } from "./opened-play.ts";
 
-/** An activity opened: its pattern, its game, what lies on the floor, and every change of it that gives another activity. */
+/**
+ * An opened activity: its pattern, its game, what lies on the floor, and every change that makes another activity of
+ * it.
+ */
 export interface Opened extends OpenedPlay {
   activity: Activity;
   pattern: AnyPattern;
-  /** Spots to count out beside the pegs; none in most games. */
+  /** Spots to count out in addition to the pegs. Most games have none. */
   spots: { id: string; along: number; across: number; label: string }[];
   needs: Needs;
   possible: Possible;
   summary: Phrase;
-  /** What setting up needs said beside its pegs. */
+  /** What has to be said for setting up, in addition to its pegs. */
   setUp: Phrase[];
   knobs(): Knob[];
-  /** These, and what of the things on the floor may be left to a family. */
+  /** These, and the settings of the targets on the floor that may be left to a family. */
   familyKnobs(): Knob[];
   pegKnobs(id: string): Knob[];
-  /** A peg elsewhere, metres; the same activity where nothing of that name stands so. */
+  /** Moves a peg, metres. Returns the same activity if there is no peg with this id. */
   move(id: string, to: { along?: number; across?: number }): Activity;
   add(): Activity | null;
   remove(id: string): Activity | null;
@@ -36,7 +39,7 @@ export const withParams = (activity: Activity, params: unknown): Activity =>
     ? activity
     : ({ ...activity, pattern: { ...activity.pattern, params } } as Activity);
 
-/** Documents are never changed in place, so each is opened once. */
+/** Documents never change in place, so each is opened once. */
 const known = new WeakMap<Activity, Opened>();
 
 export function opened(activity: Activity): Opened {

@@ -1,14 +1,14 @@
 import type { z } from "zod";
 
-/** What is wrong with one field, in words that name it. */
+/** The problem of one field, with a message that names it. */
 export interface Problem {
   field: string;
   message: string;
 }
 
-/** Most of what was given that a message repeats, letters. */
+/** The most letters of the input that a message repeats. */
 export const MAX_REPEATED = 80;
-/** What was given, as a message may repeat it: short, and as text. */
+/** A value as a message may repeat it: short, and as text. */
 export function repeated(value: unknown): string {
   const text = typeof value === "string" ? JSON.stringify(value) : (JSON.stringify(value) ?? "nothing");
   return text.length > MAX_REPEATED ? `${text.slice(0, MAX_REPEATED - 4)} ...` : text;
@@ -26,7 +26,7 @@ const KINDS: Record<string, string> = {
 };
 
 type Issue = z.core.$ZodIssue;
-/** A message that the schema wrote itself stays; one that the library wrote is said in words for people. */
+/** The schema's own messages stay. Those of the library are replaced by words for people. */
 function inWords(issue: Issue): string {
   if (!/^(Invalid|Too|Unrecognized)\b/.test(issue.message)) return issue.message;
   switch (issue.code) {
@@ -59,7 +59,10 @@ function inWords(issue: Issue): string {
   }
 }
 
-/** Every problem of a document, each with its field. Messages are for people, and repeat at most 80 letters of what was given. */
+/**
+ * Every problem of a document, each with its field. Messages are for people, and repeat at most 80 letters of the
+ * input.
+ */
 export function problemsOf(error: z.ZodError): Problem[] {
   return error.issues.map((issue) => ({
     field: issue.path.map((propertyKey) => String(propertyKey).slice(0, MAX_REPEATED)).join(".") || "document",

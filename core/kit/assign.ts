@@ -1,14 +1,15 @@
 /**
- * The cheapest way to give every row a column of its own: `costs[row][column]`, whole numbers, `Infinity` where a row cannot have a column.
- * There must be at least as many columns as rows, and some assignment of finite cost. Returns the column of each row and the sum.
- * Method: shortest augmenting paths with potentials (Kuhn and Munkres, in the form of Jonker and Volgenant); ties fall to the lower column.
+ * The cheapest way to give every row a column of its own: `costs[row][column]` in whole numbers, `Infinity` if a row
+ * cannot have a column. There must be at least as many columns as rows, and some assignment with a finite cost.
+ * Returns the column of each row and the total. Method: shortest augmenting paths with potentials (Kuhn and Munkres,
+ * in the form of Jonker and Volgenant). Of equal choices, the lower column is taken.
  */
 export function assign(costs: readonly (readonly number[])[]): { columns: number[]; cost: number } {
   const count = costs.length;
   const metres = costs[0]?.length ?? 0;
   const u = new Array<number>(count + 1).fill(0);
   const v = new Array<number>(metres + 1).fill(0);
-  /** Row (from 1) that has each column (from 1); 0: nobody. */
+  /** The row (from 1) that has each column (from 1). 0: none. */
   const has = new Array<number>(metres + 1).fill(0);
   const way = new Array<number>(metres + 1).fill(0);
   for (let i = 1; i <= count; i++) {

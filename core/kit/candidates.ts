@@ -18,8 +18,10 @@ const UNMET = 1_000_000 * UNIT;
 const UNMET_SEND = 20_000_000 * UNIT;
 /** Steps within one unit of cost that break ties. It exceeds the sum of all ranks of one choice. */
 export const FINE = 8192;
-/** What the things weigh in the choice: difference in size, in run-on, in handling; a wider target hides those
- * behind it; not getting as far as is asked; making; asking; doing without. */
+/**
+ * The weights of differences in the choice: in size, in run-on and in handling; a wider target that hides those
+ * behind it; an object that does not get as far as asked; making an item; asking for it; doing without it.
+ */
 const WEIGHTS = {
   width: 1,
   length: 1.2,

@@ -5,7 +5,10 @@ import { type Material, type Move, type Room, SOURCE_ESTIMATED, type Use } from 
 type Size = readonly [width: number, depth: number, height: number];
 type More = Partial<Omit<Item, "id" | "name" | "uses" | "moves" | "width" | "depth" | "height" | "mass">>;
 
-/** One row: uses and moves as words with a space between, size in metres, mass in kilograms, then what is not the usual. */
+/**
+ * One row: uses and moves as words separated by spaces, size in metres, mass in kilograms, and everything that is not
+ * as usual.
+ */
 function thing(id: string, room: Room, words: string, size: Size, mass: number, more: More = {}): Item {
   const all = words.split(" ");
   const moves = all.filter((word): word is Move => word === "ground" || word === "slide" || word === "air");
@@ -51,11 +54,12 @@ const hard = { softness: 0, noise: 2 };
 const step = (text: string, drawing: string, grownUp = false) => ({ text: `make.${text}`, drawing, grownUp });
 
 /**
- * Things found in homes. Names are messages `item.<id>`, drawings carry the same name. Sizes, masses and shares of homes are
- * estimated unless the row says otherwise: for planning, not for measuring; a school edits what differs in its homes.
+ * Items found in homes. Names are messages `item.<id>`, and drawings have the same name. Sizes, masses and shares of
+ * homes are estimated unless the row says otherwise: for planning, not for measuring. A school edits what differs in
+ * its homes.
  */
 export const catalogue: readonly Item[] = [
-  // To send: soft, and it stays where it lands.
+  // Objects that are soft and stay where they land.
   thing("sockBall", "bedroom", "send ground slide air token", [0.08, 0.08, 0.08], 0.07, {
     ...soft,
     drag: 7.5,
@@ -198,7 +202,7 @@ export const catalogue: readonly Item[] = [
       steps: [step("ropeRing.wind", "string"), step("ropeRing.tape", "tape")],
     },
   }),
-  // To send: it runs on.
+  // Objects that run on.
   thing("softBall", "outside", "send ground air", [0.12, 0.12, 0.12], 0.09, {
     softness: 0.8,
     rebound: 0.5,
@@ -308,7 +312,7 @@ export const catalogue: readonly Item[] = [
     homes: 0.97,
     count: 4,
   }),
-  // To slide.
+  // Objects that slide.
   thing("jarLid", "kitchen", "send slide token", [0.08, 0.08, 0.015], 0.012, {
     ...hard,
     material: "metal",
@@ -381,7 +385,7 @@ export const catalogue: readonly Item[] = [
       steps: [step("beanCup.fill", "riceBag", true), step("beanCup.tape", "tape")],
     },
   }),
-  // To strike with.
+  // Implements.
   thing("bareHand", "hall", "implement", [0.08, 0.18, 0.03], 0.4, {
     softness: 0.9,
     noise: 0,
@@ -496,7 +500,7 @@ export const catalogue: readonly Item[] = [
     homes: 0.97,
     count: 2,
   }),
-  // To hold an opening to the player.
+  // Containers whose opening can face the player.
   thing("bucket", "bathroom", "target", [0.28, 0.28, 0.28], 0.6, {
     opening: 0.26,
     contents: 10,
@@ -612,7 +616,7 @@ export const catalogue: readonly Item[] = [
     homes: 0.45,
     count: 2,
   }),
-  // That stand, and fall.
+  // Items that stand and can fall.
   thing("bottle", "kitchen", "target blocker prop marker", [0.08, 0.08, 0.28], 0.03, {
     softness: 0.4,
     contents: 1.5,
@@ -694,7 +698,7 @@ export const catalogue: readonly Item[] = [
       ],
     },
   }),
-  // That stand, and stay.
+  // Items that stand firmly.
   thing("chair", "kitchen", "target net prop", [0.42, 0.42, 0.45], 4, {
     ...hard,
     material: "wood",
@@ -782,7 +786,7 @@ export const catalogue: readonly Item[] = [
     ...kitchen,
     source: "as printed on a common bag",
   }),
-  // Flat things.
+  // Flat items.
   thing("towel", "bathroom", "target marker padding net", [0.5, 1, 0.01], 0.4, {
     ...soft,
     homes: 0.99,
@@ -884,7 +888,7 @@ export const catalogue: readonly Item[] = [
     outdoorsOnly: true,
     cautions: ["outdoorsOnly"],
   }),
-  // Ramps, and what is put under them.
+  // Ramps, and items to put under them.
   thing("board", "outside", "ramp target", [0.3, 1, 0.02], 3, {
     ...hard,
     material: "wood",
@@ -927,7 +931,7 @@ export const catalogue: readonly Item[] = [
       steps: [step("broomNet.chairs", "chair"), step("broomNet.lay", "broom"), step("broomNet.towel", "towel")],
     },
   }),
-  // To count with, to spell with, to tell two sides apart.
+  // Items to count with, to spell with, or to tell two sides apart.
   thing("button", "bedroom", "token sides send slide", [0.02, 0.02, 0.004], 0.001, {
     ...hard,
     noise: 1,

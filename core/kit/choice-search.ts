@@ -185,10 +185,11 @@ export class ChoiceSearch {
   }
 
   /**
-   * The least that the open roles can cost with what is left, and a choice of that cost: every role gets a thing of its own, each thing
-   * as often as it is there. A further target of the same kind costs more than the one before, so targets that are alike are counted
-   * in full. Not looked at are couplings among open roles, things that share what they are made of, and whether a thing that serves as a target also
-   * serves as something else: all of them can only make it dearer.
+   * The least that the open roles can cost with the remaining stock, and a choice of that cost: every role gets an
+   * item of its own, each item as often as it is available. Each further target of the same kind costs more than the
+   * one before, so targets that are alike are counted in full. Ignored are couplings among open roles, items made
+   * from the same materials, and items used both as a target and as something else: all of these can only raise the
+   * cost.
    */
   private relaxed(open: readonly number[]): { cost: number; options: Option[] } {
     const columns: string[] = [];

@@ -10,10 +10,11 @@ import { availableFrom, readyIn } from "./stock.ts";
 export const ALTERNATIVES = 2;
 
 /**
- * The best whole choice of things for all roles of a game from what one home has: exact branch and bound. Every thing is used
- * once; couplings hold between any two that are chosen. The bound is the cheapest assignment of things to open roles; where that assignment
- * keeps the couplings it is the answer, otherwise the first role it fails for is tried thing by thing, cheapest first. Equal input, equal
- * answer: ties fall to the order of the list.
+ * The best complete choice of items for all roles of a game from what one home has: exact branch and bound. Every
+ * item is used once, and couplings hold between any two that are chosen. The bound is the cheapest assignment of
+ * items to open roles. If that assignment keeps the couplings, it is the answer; otherwise the first role for which
+ * it fails is tried item by item, cheapest first. The same input gives the same answer: of equal choices, the list's
+ * order decides.
  */
 export function choose(choosing: Choosing): Chosen {
   const available = availableFrom(choosing.items, choosing.stock);
@@ -50,12 +51,12 @@ export function choose(choosing: Choosing): Chosen {
   return { picks, unmet, cost: Math.floor(found.cost / FINE), proved: !found.cut, trials: found.trials };
 }
 
-/** What goes into a small mouth, and rubber that bursts: away from under-fours. Metres. */
+/** Items that fit into a small mouth, and rubber that bursts, are kept away from children under four. Metres. */
 const SWALLOWED = 0.045;
 const isSmall = (item: Item): boolean =>
   Math.max(item.width, item.depth, item.height) <= SWALLOWED || item.id === "balloon";
 
-/** What must be said with a thing. */
+/** The cautions for an item. */
 export function cautionsOfItem(item: Item, indoors: boolean): Caution[] {
   const out = new Set<Caution>(item.cautions);
   if (isSmall(item)) out.add("smallParts");

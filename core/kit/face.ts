@@ -1,6 +1,9 @@
 import type { Item } from "../things/item.ts";
 
-/** A thing as a target shows itself: name (empty: as the thing is called), size, opening or gap in metres, mass in kilograms. */
+/**
+ * An item as a target: its name (empty: the item's own name), its size, opening or gap in metres, and its mass in
+ * kilograms.
+ */
 export interface Face {
   item: string;
   label: string;

@@ -1,19 +1,19 @@
 import type { Action } from "../actions/actions.ts";
 import type { Item } from "../things/item.ts";
 
-/** How something is held and used to strike, push or carry with. Lengths and widths in metres, mass in kilograms. */
+/** How an item is held and used to strike, push or carry. Lengths and widths in metres, mass in kilograms. */
 export interface ImplementUse {
   hands: 1 | 2;
   how: "swing" | "push" | "keepUp" | "balance";
   /** From end to end. */
   length: { least: number; most: number };
-  /** Beyond it a child of six cannot stop it in time: an assumption. */
+  /** A child of six cannot stop a heavier one in time: an assumption. */
   mostMass: number;
-  /** How wide what meets the ball must be at least. */
+  /** The least width of the surface that meets the ball. */
   leastFace: number;
-  /** The bare hand does as well; it does not where hands on the ball are a foul. */
+  /** The bare hand will do as well. It will not if hands on the ball are a foul. */
   bareHand: boolean;
-  /** What is meant where an activity does not say. */
+  /** The item used if an activity does not say. */
   usual: string;
 }
 
@@ -44,7 +44,7 @@ const RACKET: ImplementUse = {
   bareHand: true,
   usual: "racket",
 };
-/** Actions that are done with something in the hand. The figures are assumptions of a teacher's kind. */
+/** Actions that need an implement. The figures are a teacher's assumptions. */
 const ALWAYS: Partial<Record<Action, ImplementUse>> = {
   shortStrike: { ...RACKET, length: { least: 0.15, most: 0.75 }, usual: "smallBat" },
   forehand: RACKET,
@@ -61,20 +61,23 @@ const ALWAYS: Partial<Record<Action, ImplementUse>> = {
   longStrike: PUSH,
   dribbleStick: { ...PUSH, usual: "stick" },
 };
-/** Actions that are done with something in the hand only where the activity says with what. */
+/** Actions that use an implement only if the activity names one. */
 const WHERE_SAID: Partial<Record<Action, ImplementUse>> = {
   carry: { ...KEEP_UP, how: "balance", leastFace: 0.05 },
   balance: { ...KEEP_UP, how: "balance", leastFace: 0.05 },
 };
 export const BARE_HAND = "bareHand";
 
-/** How an action uses what is held; null where nothing is. `named`: the activity says with what. */
+/** How an action uses an implement. Null if it uses none. `named`: the activity names one. */
 export const implementUseOf = (action: Action, named: boolean): ImplementUse | null =>
   ALWAYS[action] ?? (named ? (WHERE_SAID[action] ?? KEEP_UP) : null);
 
 export const lengthOf = (item: Item): number => Math.max(item.width, item.depth, item.height);
 
-/** Whether a thing can be used so: long enough and not too long, light enough to be stopped, wide enough to meet a ball. */
+/**
+ * True if an item can be used in this way: long enough and not too long, light enough to be stopped, and wide enough
+ * to meet a ball.
+ */
 export function doesFor(item: Item, use: ImplementUse): boolean {
   if (item.id === BARE_HAND) return use.bareHand;
   const length = lengthOf(item);

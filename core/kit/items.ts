@@ -1,12 +1,12 @@
 import type { Item } from "../things/item.ts";
 import { catalogue, catalogueItem } from "./catalogue.ts";
 
-/** The things that a document can speak of: those of the list, and its own. */
+/** An item that a document can mention: one of the list, or its own. */
 export function thing(kit: { own: readonly Item[] }, id: string): Item | undefined {
   return kit.own.find((item) => item.id === id) ?? catalogueItem(id);
 }
 
-/** A school's list: that of the tool with the school's changes and additions, without what it hides. */
+/** A school's list: the built-in one with the school's changes and additions, without the items it hides. */
 export function listOf(own: readonly Item[], hidden: readonly string[] = []): Item[] {
   const changed = new Map(own.map((item) => [item.id, item]));
   const all = catalogue.map((item) => changed.get(item.id) ?? item);

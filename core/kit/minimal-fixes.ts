@@ -5,17 +5,19 @@ import { choose } from "./choose.ts";
 import type { Choosing } from "./choosing.ts";
 import type { Property } from "./property.ts";
 
-/** One change that would let a home in: a limit let go, a role that may be left out, or one more thing in the house. */
+/** One change that would make a home ready: a limit dropped, a role left out, or one more item found in the house. */
 export type Change =
   | { kind: "limit"; role: string; property: Property }
   | { kind: "leaveOut"; role: string }
   | { kind: "thing"; item: string };
 
 const meets = (choosing: Choosing) => choose(choosing).unmet.every((unmet) => unmet.optional);
-/** Things a home might get or find are tried commonest first, at most so many. */
+/** The most items to look for that are tried, commonest first. */
 const MAX_TRIED = 25;
 
-/** Every single change after which a home that could not do it can; the teacher's own first, then things to find. */
+/**
+ * Every single change after which a home that was not ready is: the teacher's own changes first, then items to find.
+ */
 export function minimalFixes(choosing: Choosing): Change[] {
   const out: Change[] = [];
   const missing = choose(choosing).unmet.filter((unmet) => !unmet.optional);

@@ -6,7 +6,9 @@ import type { Floor } from "../things/floors.ts";
 import type { Item } from "../things/item.ts";
 import type { Move } from "../things/lists.ts";
 
-/** What limits and wishes can speak of, each a number: metres, kilograms, shares 0 to 1, yes (1) or no (0). */
+/**
+ * The properties that limits and wishes can use, each a number: metres, kilograms, shares 0 to 1, yes (1) or no (0).
+ */
 export const PROPERTIES = [
   "width",
   "height",
@@ -25,11 +27,14 @@ export const PROPERTIES = [
 ] as const;
 export type Property = (typeof PROPERTIES)[number];
 
-/** Where a thing is to be used, as far as it matters to what it does. */
+/** Where an item is used, as far as that affects how it behaves. */
 export interface Where {
   floor: Floor;
   move: Move;
-  /** How it is sent, by somebody of what age, and how far; the usual action of the move at 2.5 m by a child of 8 unless said. */
+  /**
+   * The action, the age of the player, and the distance. By default, the usual action for the move at 2.5 m by a
+   * child of 8.
+   */
   sends?: Sends;
 }
 export interface Sends {
@@ -46,7 +51,7 @@ function runOn(item: Item, at: Where): number {
   return runsOn(sendingOf(age, action, item, at.floor), metres);
 }
 
-/** The value of a property of a thing there; null where the thing has no such property (no opening). */
+/** The value of a property of an item there. Null if the item has no such property (no opening). */
 export function propertyOf(item: Item, path: Property, at: Where): number | null {
   switch (path) {
     case "runOn":

@@ -180,7 +180,7 @@ export type Coupling =
   | { kind: "topples"; object: string; pin: string; filling: number; sends: Sends }
   | { kind: "differs"; a: string; b: string };
 
-/** The limits that a thing breaks. */
+/** The limits that an item breaks. */
 export function broken(item: Item, limits: readonly Limit[], at: Where): Limit[] {
   return limits.filter((eachLimit) => {
     const value = propertyOf(item, eachLimit.property, at);

@@ -1,41 +1,44 @@
 import type { Item } from "../things/item.ts";
 
-/** Things a home has, by item id: how many. */
+/** How many of each item a home has, by id. */
 export type Stock = Readonly<Record<string, number>>;
-/** A home that did not say is taken to have what this share of homes has. */
+/** If a home's items are unknown, those found in at least this share of homes are assumed. */
 export const DEFAULT_SHARE = 0.9;
 
-/** What a home is taken to have until somebody says: things that nine of ten homes have, as many as those tend to. */
+/** The items assumed for a home until the family answers: those that nine of ten homes have, as many as usual. */
 export function defaultStock(items: readonly Item[]): Stock {
   const out: Record<string, number> = {};
   for (const item of items) if (!item.made && (item.homes >= DEFAULT_SHARE || item.always)) out[item.id] = item.count;
   return out;
 }
 
-/** What needs no kit at all: on every child, or part of every home. */
+/** Items that need no kit: every child or every home has them. */
 export function noKitStock(items: readonly Item[]): Stock {
   const out: Record<string, number> = {};
   for (const item of items) if (item.always) out[item.id] = item.count;
   return out;
 }
 
-/** How many of each thing are there without making any. */
+/** How many of each item are there without making any. */
 export function readyIn(items: readonly Item[], stock: Stock): Map<string, number> {
   const out = new Map(Object.entries(stock));
   for (const item of items) if (item.always) out.set(item.id, Math.max(out.get(item.id) ?? 0, item.count));
   return out;
 }
 
-/** One kind of thing that can be had from a stock. */
+/** One kind of item that is available from a stock. */
 export interface Available {
   item: Item;
   /** How many there can be: those that are there, and those that can be made. */
   most: number;
-  /** What one more is made of; null where none can be made. */
+  /** The materials for making one more. Null if none can be made. */
   from: readonly { item: string; count: number }[] | null;
 }
 
-/** Everything a stock gives: what is there, what is always there, and what can be made from it, in the order of the list. */
+/**
+ * Everything available from a stock: what is there, what is always there, and what can be made from it, in the order
+ * of the list.
+ */
 export function availableFrom(items: readonly Item[], stock: Stock): Available[] {
   const ready = readyIn(items, stock);
   const got = (id: string) => ready.get(id) ?? 0;
@@ -49,7 +52,7 @@ export function availableFrom(items: readonly Item[], stock: Stock): Available[]
   return out;
 }
 
-/** Whether so many of a thing are left, ready or to be made. */
+/** True if this many of an item are left, ready or to be made. */
 export function enoughOf(available: Available, count: number, left: ReadonlyMap<string, number>): boolean {
   const made = count - Math.max(0, left.get(available.item.id) ?? 0);
   if (made <= 0) return true;
@@ -60,7 +63,10 @@ export function enoughOf(available: Available, count: number, left: ReadonlyMap<
   );
 }
 
-/** A number of one thing taken out of what is left: ready ones first, then what the rest are made of. Null where it is not there. */
+/**
+ * Takes a number of one item out of the remaining stock: ready ones first, then the materials for the rest. Null if
+ * there are not enough.
+ */
 export function portionOf(
   available: Available,
   count: number,

@@ -15,22 +15,23 @@ import {
   USUAL_LEVELS,
 } from "./levels.ts";
 
-/** A number that a game is set to, and what it may be. */
+/** A number in a game's settings, and its limits. */
 export type Amount = Extract<ReturnType<typeof settable>[number], { kind: "number" }>;
-/** Shares that differ by less are alike. */
+/** Shares that differ by less than this are equal. */
 const ALIKE = 0.01;
-/** So near to what was meant is near enough. */
+/** A share this close to the intended one is accepted. */
 const NEAR_ENOUGH = 0.02;
 const clamped = (chance: number) => logit(Math.min(0.99, Math.max(0.01, chance)));
 
-/** The numbers of a game by which its end may be nearer or farther: seconds, counts, sends, how many targets. */
+/** The numbers of a game that bring its end nearer or farther: seconds, counts, sends, how many targets. */
 export const amountsOf = (activity: Activity): Amount[] =>
   settable(activity).filter((eachSettable): eachSettable is Amount => eachSettable.kind === "number");
 
 /**
- * Settings of one number of a game, evenly spaced in log-odds by how often somebody reaches its end, the easiest first; each with the share that was
- * meant and the one it gives. Looked for from the least value on, ever farther apart, and then by halves between two that it lies between. Fewer than asked
- * where no two values lie so near; none where the number changes nothing of it. `seen` is told after every value; `stop` as in `endIn`.
+ * Values of one number of a game at which a person reaches the end with shares spaced evenly in log-odds, the easiest
+ * first, each with the intended share and the real one. Searched from the least value on with growing steps, and then
+ * by halving. Fewer than asked for if values do not lie that close together; none if the number does not affect the
+ * end. `seen` is called after every value; `stop` as in `endIn`.
  */
 export function proposeAmount(
   activity: Activity,
@@ -91,7 +92,7 @@ export function proposeAmount(
   return levels.length < 2 ? [] : levels;
 }
 
-/** The share of goes that reach the end on each level, for each of some people. */
+/** The share of goes that reach the end on each level, for each person. */
 export const endsOn = (
   activity: Activity,
   list: readonly LevelSetting[],

@@ -4,16 +4,22 @@ import { Graph } from "../forecast/forecast.ts";
 import type { Activity } from "../formats/activity.ts";
 import { memoizeByIdentity } from "../memoize.ts";
 
-/** Games played out where it cannot be gone through: a standard error of 2 points or better, where they are not so long that steps run out. */
+/**
+ * How many games are played if all states cannot be followed: a standard error of 2 points or better, unless the
+ * games are so long that the budget runs out.
+ */
 const GOES = 600;
-/** Steps that going through it, and playing it out, may cost: it is done for many settings in a row. */
+/** The budget of steps for following or playing a game, because this happens for many settings in a row. */
 const EXACT = 8000;
 const STEPS = 40_000;
 
-/** Who plays, and how, changes the chances and never the states: one graph of them serves all. */
+/** Who plays, and how, changes the chances but never the states, so one graph serves all. */
 const graphOf = memoizeByIdentity((_: Activity) => new Graph());
 
-/** The share of goes, played alone, that reach the end: the top, the total, all that there is to do; 0 to 1. `stop`: asked now and then; `ForecastStopped` once it says true. */
+/**
+ * The share of goes played alone that reach the end: the top, the total, everything there is to do; 0 to 1. `stop` is
+ * asked now and then; `ForecastStopped` is thrown once it returns true.
+ */
 export function endIn(
   activity: Activity,
   who: Who,
@@ -28,7 +34,7 @@ export function endIn(
     sampleBudget: STEPS,
     untimed: true,
     stop,
-    // Points to begin with are part of a state.
+    // A head start is part of a state.
     ...(!self?.head && { graph: graphOf(activity) }),
   };
   return forecastActivity(activity, [who], setup, "middle", more).sides[0]!.finish;

@@ -1,14 +1,15 @@
-/** What a ladder of levels settles at: the share of time on each, and the share of all sends that count. */
+/** The long-run result of a ladder of levels: the share of time on each, and the share of all sends that count. */
 export interface Settled {
   shares: number[];
   rate: number;
 }
 
 /**
- * Where up-and-down rules settle: `rates` are the chances of a hit on each level, the easiest first; `up` hits in a row lead to the next one,
- * `down` misses in a row to the one before; a step begins both counts again, and so does the other outcome. The ladder's own stationary
- * distribution over level and count, exact by solving it. On a fine ladder 1 up 1 down tends to 50 %, 2 up 1 down to 70.7 %, 3 up 1 down to
- * 79.4 %. RangeError without a level, or with a rule below 1.
+ * The long-run result of up-and-down rules. `rates` are the chances of a hit on each level, the easiest first; `up`
+ * hits in a row lead to the next level, `down` misses in a row to the previous one; a change of level restarts both
+ * counts, and so does the other outcome. Computed exactly, as the stationary distribution over level and count. On a
+ * fine ladder 1 up 1 down tends to 50 %, 2 up 1 down to 70.7 %, 3 up 1 down to 79.4 %. Throws RangeError if there is
+ * no level, or if a rule is below 1.
  */
 export function settles(rates: readonly number[], up: number, down: number): Settled {
   const { each, states, after } = ladderOf(rates.length, up, down);
@@ -25,7 +26,10 @@ export function settles(rates: readonly number[], up: number, down: number): Set
   return { shares, rate: shares.reduce((sum, s, i) => sum + s * rates[i]!, 0) };
 }
 
-/** The states of a ladder, `each` on a level: nothing yet, then 1 to up - 1 hits, then 1 to down - 1 misses in a row; and where a send leads. */
+/**
+ * The states of a ladder, `each` on a level: nothing yet, then 1 to up - 1 hits, then 1 to down - 1 misses in a row;
+ * and where a send leads from each.
+ */
 function ladderOf(levels: number, up: number, down: number) {
   if (levels === 0) throw new RangeError("rates: at least one level");
   if (!(up >= 1 && down >= 1)) throw new RangeError("up, down: 1 or more");
@@ -43,22 +47,22 @@ function ladderOf(levels: number, up: number, down: number) {
   };
 }
 
-/** A ladder that has turned round so often has found its place, unless somebody says otherwise. */
+/** After this many changes of direction a ladder has settled, unless the teacher says otherwise. */
 export const USUAL_TURNS = 4;
-/** Looked ahead so many sends. */
+/** The most sends that are followed. */
 const MAX_SENDS = 400;
 
 /**
- * How many sends it takes, in the mean, until a ladder that is begun on a level (its place from 0) has turned round so many times: from up to
- * down, or from down to up. Exact, by carrying level, count, way and turns forward send by send; null: in 400 sends it is as likely as not that
- * it has not. `rates`, `up`, `down` and errors as for `settles`.
+ * The mean number of sends until a ladder that starts on a level (its index from 0) has changed direction this often:
+ * from up to down, or from down to up. Exact, by following level, count, direction and changes send by send. Null:
+ * after 400 sends it is as likely as not that it has not. `rates`, `up`, `down` and errors as for `settles`.
  */
 export function sendsUntil(
   rates: readonly number[],
   { up, down, begin, turns }: { up: number; down: number; begin: number; turns: number },
 ): number | null {
   const { each, states, after } = ladderOf(rates.length, up, down);
-  // Of every state by way (none yet, up, down) and turns made.
+  // The index of a state with a direction (none yet, up, down) and a number of changes.
   const at = (state: number, way: number, made: number) => (made * 3 + way) * states + state;
   let now = new Float64Array(states * 3 * turns);
   now[at(begin * each, 0, 0)] = 1;
@@ -87,7 +91,7 @@ export function sendsUntil(
   return left > 0.5 ? null : sends;
 }
 
-/** The stationary distribution by Gaussian elimination without division by small differences (Grassmann, Taksar and Heyman, 1985). */
+/** The stationary distribution, by Gaussian elimination without subtractions (Grassmann, Taksar and Heyman, 1985). */
 function stationary(moves: readonly ReadonlyMap<number, number>[], count: number): number[] {
   const p = moves.map((row) => Array.from({ length: count }, (_, j) => row.get(j) ?? 0));
   for (let k = count - 1; k > 0; k--) {

@@ -5,7 +5,7 @@ import { LINE_FIELD } from "../contract/standing.ts";
 import type { Play } from "../referee/play.ts";
 import { USUAL_TURNS } from "./ladder.ts";
 
-/** How often somebody's lines have turned round: from harder to easier, or from easier to harder. */
+/** How often a player's lines have changed direction: from harder to easier, or from easier to harder. */
 function turnsOf(play: Play, player: number): number {
   let [at, way, turns] = [0, 0, 0];
   for (const { event } of play.standing) {
@@ -20,8 +20,10 @@ function turnsOf(play: Play, player: number): number {
 }
 
 /**
- * What the rules of a ladder say now to whoever has the turn: harder after so many of its own sends in a row that counted, easier after so many
- * that did not; that it has found its place, once it has turned round as often as it shall; null: none of these. A step, by itself or by the rules, begins both counts again. What was taken back or corrected counts as it stands.
+ * What the rules of a ladder suggest to the player whose turn it is: a harder line after this many of their own hits
+ * in a row, an easier one after this many misses; that the level is found, once the direction has changed often
+ * enough; null: nothing. A change of line, whatever the reason, restarts both counts. Events that were undone or
+ * corrected count as they stand.
  */
 export function levelPromptOf(
   play: Play,

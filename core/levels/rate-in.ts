@@ -3,12 +3,13 @@ import { layoutOf, rates, type Who } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 
-/** What is hit less often than that is not gone on with for ever. */
+/** Less frequent hits than this are not pursued any longer. */
 const LEAST = 0.02;
 
 /**
- * The share of the sends made in play that count for somebody, 0 to 1; null where nothing has a chance. What is sent at until it is hit is sent at the
- * more often the rarer it is hit: `1 / p` times. `self`: how they play otherwise than the others.
+ * The share of the sends in a game that count for a person, 0 to 1. Null if nothing has a chance. A target that is
+ * sent at until it is hit is sent at more often the rarer the hits are: `1 / p` times. `self`: how the person plays
+ * differently from the others.
  */
 export function rateIn(activity: Activity, who: Who, self: Omit<Role, "role"> | null = null): number | null {
   const all = rates(activity, who, layoutOf(activity), undefined, self, (probe) => probe.hits ?? probe.counts);

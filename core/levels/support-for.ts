@@ -7,30 +7,34 @@ import { opened } from "../formats/opened.ts";
 import { rateIn } from "./rate-in.ts";
 
 type Self = Omit<Role, "role">;
-/** What support does to one child in one activity. */
+/** The effect of support on one child in one activity. */
 export interface SupportFor extends Supported {
-  /** The share of attempts that count, 0 to 1, without it and with it; null where nothing has a chance. */
+  /** The share of attempts that count, 0 to 1, without support and with it. Null if nothing has a chance. */
   before: number | null;
   after: number | null;
-  /** With it the game is as hard as it was, within HOLDS, or easier. False: nothing that may move makes it right for this child. */
+  /**
+   * True if the game with support is as hard as before, within HOLDS, or easier. False: nothing that may move makes
+   * it right for this child.
+   */
   held: boolean;
   /** How much nearer everything stands for that, metres. */
   nearer: number;
 }
 
-/** A support keeps the challenge within so much of a share. */
+/** With support, the share must stay within this of the original. */
 export const HOLDS = 0.05;
-/** Nothing is moved nearer than this, metres; and halvings of the way there. */
+/** Nothing is moved nearer than this, metres; and the number of halvings in the search. */
 const NEAREST = 0.4;
 const HALVINGS = 7;
-/** How much wider targets may be taken where coming nearer does not do. */
+/** How much wider targets may become if moving nearer is not enough. */
 const WIDTHS = [1, 1.25, WIDER] as const;
 
 const withSelf = (self: Self | null, more: Self | null): Self | null => (self || more ? { ...self, ...more } : null);
 
 /**
- * An activity with what one child needs, at the challenge that it had: where support makes it harder (sitting, a slower thing) everything stands
- * nearer, then counts wider, until the share of attempts that count is back. An extension is meant to be harder, and is left as it is.
+ * An activity with what one child needs, at its original challenge. If support makes it harder (sitting, a slower
+ * object), everything moves nearer and then targets become wider, until the share of attempts that count is back. An
+ * extension is meant to be harder and is left as it is.
  */
 export function supportFor(
   givenActivity: Activity,
@@ -54,7 +58,7 @@ export function supportFor(
       const activity = by === 0 ? s.activity : shifted(s.activity, -by);
       return { activity, after: rateIn(activity, who, withSelf(self, own)) ?? 0 };
     };
-    // The least that does: the nearer, the surer.
+    // The smallest move that is enough. Nearer is always easier.
     let [lo, hi] = [0, most];
     let found = at(hi);
     if (found.after >= before - HOLDS)

@@ -1,17 +1,17 @@
-/** Signs that are told apart when they are read out and written down: no O beside 0, no I beside 1. */
+/** Characters that are not confused when read out and written down: no O beside 0, no I beside 1. */
 export const CALL_SIGNS = "23456789ABCDEFGHJKLMNPQRSTUVWXYZ";
 const BASE = CALL_SIGNS.length;
-/** Scores are sent modulo this; each new one is read as the nearest to the one before. */
+/** Scores are sent modulo this number. Each is read as the value nearest to the previous one. */
 export const CALL_RANGE = 128;
 
-/** How it stands, as the home that keeps the score sees it: whole numbers, not below nought. */
+/** The score from the side of the home that keeps it: whole numbers, not negative. */
 export interface Standing {
   mine: number;
   theirs: number;
   turn: "mine" | "theirs";
 }
 
-/** How it stands in three signs, to be read out over a call: two scores of seven bits each, and whose turn it is. */
+/** The score as three characters to be read out over a call: two scores of seven bits each, and whose turn it is. */
 export function callCode({ mine, theirs, turn }: Standing): string {
   let count = ((mine % CALL_RANGE) * CALL_RANGE + (theirs % CALL_RANGE)) * 2 + (turn === "theirs" ? 1 : 0);
   let out = "";
@@ -22,15 +22,15 @@ export function callCode({ mine, theirs, turn }: Standing): string {
   return out;
 }
 
-/** The number nearest to the one before that is `rest` modulo the range; not below nought. */
+/** The number nearest to the previous one that is `rest` modulo the range. Not negative. */
 function nearest(rest: number, before: number): number {
   const low = before - ((((before - rest) % CALL_RANGE) + CALL_RANGE) % CALL_RANGE);
   return low < 0 || before - low > low + CALL_RANGE - before ? low + CALL_RANGE : low;
 }
 
 /**
- * What three signs say, small letters and gaps allowed; null where they are none. `before`: what was read last, nought at first: scores may have
- * changed by less than half the range since.
+ * Reads three characters, with small letters and gaps allowed. Null if they are not a code. `before`: the last score
+ * read, zero at first. Each score may have changed by less than half the range since then.
  */
 export function readCallCode(
   text: string,

@@ -4,11 +4,14 @@ import type { GoRules } from "./go-rules.ts";
 import { type MatchState, playerOf, withSide } from "./match-state.ts";
 import type { Turns } from "./turns.ts";
 
-/** Players who leave a match under way, and who join it. */
+/** Players who leave or join during a match. */
 export function comingsOf<P, G>(go: GoRules<P, G>, turns: Turns<P, G>, { together, pass }: Flow<P, G>) {
   type S = MatchState<P, G>;
   const { clockOf, atOnce, due, shared } = turns;
-  /** Whoever leaves takes its turns along, and the go under way where it is its own; what it made for its side stays. */
+  /**
+   * A player who leaves gives up their turns and, if the go in progress is theirs, that go. What it scored for the
+   * side stays.
+   */
   function leave(state: S, who: number): S {
     const i = state.sides.findIndex((side) => side.players.includes(who));
     const x = state.sides[i]!;
@@ -27,10 +30,10 @@ export function comingsOf<P, G>(go: GoRules<P, G>, turns: Turns<P, G>, { togethe
     if (done) return atOnce(state) ? together(left) : pass(left, "go");
     return { ...left, waiting: clockOf(left, left.sides[i]!) !== null, since: state.last };
   }
-  /** It is over once nobody is left to send. */
+  /** The match is over when nobody is left to send. */
   const ended = (state: S): S =>
     state.sides.every((side) => side.done) ? { ...state, over: true, waiting: false } : state;
-  /** Before the first send of a go, where no clock runs. */
+  /** Before the first send of a go, if no clock is running. */
   function join(state: S, who: number, side: number | null): S | null {
     if (
       state.over ||
@@ -45,7 +48,7 @@ export function comingsOf<P, G>(go: GoRules<P, G>, turns: Turns<P, G>, { togethe
       const rounds = Math.floor(x.kept.length / x.players.length);
       const more = go.together === "each" ? state.match.goes.count - rounds : 0;
       const players = including(x.players, who, x.at);
-      // A go is begun for those who play it.
+      // A go is started for the players who play it.
       return withSide(state, side, {
         players,
         goes: x.goes + more,

@@ -7,7 +7,7 @@ import type { GoRules, StepResult } from "./go-rules.ts";
 import { type MatchState, playerOf, type Side, withSide } from "./match-state.ts";
 import type { Turns } from "./turns.ts";
 
-/** What may happen now, and what an event makes of a match: goes end, turns are handed on, clocks start. */
+/** What may happen now, and what an event does to a match: goes end, turns pass on, clocks start. */
 export function flowOf<P, G>(go: GoRules<P, G>, turns: Turns<P, G>) {
   type S = MatchState<P, G>;
   const { clockOf, swapOf, atOnce, active, due, shared, firstEnds, races, finishedIn } = turns;
@@ -65,7 +65,7 @@ export function flowOf<P, G>(go: GoRules<P, G>, turns: Turns<P, G>) {
       ? (go.outOfTurn?.(state.params, side.go, event) ?? null)
       : null;
 
-  /** Where sides play for the same things: what side `i` made of them, told to the others. */
+  /** If sides play for the same targets, what side `i` did is reported to the others. */
   function toOthers(state: S, i: number, mine: G, ms: number): S {
     return state.sides.reduce((next, side, k) => {
       if (k === i || side.done) return next;
@@ -78,7 +78,7 @@ export function flowOf<P, G>(go: GoRules<P, G>, turns: Turns<P, G>) {
     }, state);
   }
 
-  /** What an event made of side `i`: its go goes on, waits, or is kept; then the turn is handed on. */
+  /** The effect of an event on side `i`: its go continues, waits, or is stored. Then the turn passes on. */
   function took(before: S, i: number, went: StepResult<G>, ms: number): S {
     const state = shared(before) ? toOthers(before, i, went.go, ms) : before;
     if (went.after !== "end") {
@@ -93,7 +93,7 @@ export function flowOf<P, G>(go: GoRules<P, G>, turns: Turns<P, G>) {
     const others = first ? active(after).filter((k) => k !== i) : [];
     return together(others.reduce((all, k) => keep(all, k, all.sides[k]!.go, ms), after));
   }
-  /** A go of a side is over, and its next one begins where it has one. */
+  /** The go of a side is over, and its next one begins if there is one. */
   function keep(state: S, i: number, over: G, ms: number): S {
     const side = state.sides[i]!;
     const kept = [...side.kept, { go: over, ms, by: playerOf(side) }];
@@ -102,7 +102,7 @@ export function flowOf<P, G>(go: GoRules<P, G>, turns: Turns<P, G>) {
     return withSide(state, i, { kept, done, go: next, begun: false, rests: !done && atOnce(state) });
   }
 
-  /** All at once: once each is done with its part, the next begins for all. */
+  /** All at the same time: once everybody has finished a part, the next begins for all. */
   function together(state: S): S {
     if (state.sides.every((side) => side.done)) return { ...state, over: true, waiting: false };
     if (state.sides.some((side) => !side.done && !side.rests)) return state;
@@ -110,9 +110,12 @@ export function flowOf<P, G>(go: GoRules<P, G>, turns: Turns<P, G>) {
     return { ...state, sides, side: sides.findIndex((side) => !side.done), waiting: true };
   }
 
-  /** Hands the turn on after a hit, a miss, a budget spent or a whole go, and ends the match when nobody is left to send. */
+  /**
+   * Passes the turn on after a hit, a miss, a used-up budget or a whole go, and ends the match if nobody is left to
+   * send.
+   */
   function pass(state: S, after: "hit" | "miss" | "spent" | "pass" | "go"): S {
-    // One person alone goes on.
+    // A player who plays alone goes on.
     if (after !== "go" && state.sides.length === 1 && state.sides[0]!.players.length === 1) return state;
     if (state.sides.every((eachSide) => eachSide.done)) return { ...state, over: true, waiting: false };
     const swap = swapOf(state);

@@ -48,30 +48,33 @@ export interface Counter<G> {
  */
 export interface GoRules<P, G> {
   begin(params: P, seat: Seat): G;
-  /** What that player may do; the bell and the start of a clock come from the match. */
+  /** What that player may do. The bell and the start of a clock are added by the match. */
   asks(params: P, go: G, player: number): Ask[];
   step(params: P, go: G, event: GameEvent, ms: number): StepResult<G> | Refusal;
   /**
-   * As a team, where turns are the rule: what it amounts to when somebody does this whose turn it is not, and whose turn it is then. Null, or where
-   * the pattern does not say: it counts like anybody's.
+   * In a team with turns: what an event counts as if the player's turn has not come, and whose turn it is then. Null,
+   * or left out: it counts like anybody's.
    */
   outOfTurn?(params: P, go: G, event: GameEvent): { event: GameEvent; turn: "stays" | "theirs" } | null;
-  /** The clock that is to run now; null: none. */
+  /** The clock that should run now. Null: none. */
   clock(params: P, match: Match, go: G): Clock | null;
-  /** The bell: the go is over unless it says otherwise. `ms`: how long the clock ran. */
+  /** The effect of the bell: the go is over unless this says otherwise. `ms`: how long the clock ran. */
   bell?(params: P, go: G, ms: number): StepResult<G>;
   sum(params: P, go: G, ms: number): Sum;
   key(params: P, go: G): string;
-  /** Numbers of a go that grow and that nothing later depends on, and the figures that they bring; see `Counters`. */
+  /** Counters of a go, and the figures that they supply; see `Counters`. */
   counters?(params: P, match: Match): readonly Counter<G>[];
   now(params: P, go: G): Phrase;
   done(params: P, go: G): readonly string[];
-  /** Why it is over, where the best of all goes came so far. */
+  /** Why it is over, from the best result of all goes. */
   ended(params: P, reached: { finished: boolean }, goes: readonly G[]): Phrase;
-  /** Together: all share one go, or each has one and they are summed. */
+  /** As a team, everybody shares one go, or each player has one and the scores are added. */
   together: "share" | "each";
-  /** All at once: whoever is at the end first ends the go for all. */
+  /** All at the same time: the first to finish ends the go for all. */
   race?: (params: P) => boolean;
-  /** Sides that play for the same things: what one does is told to the go of each other. No clock runs, and one go is all. */
+  /**
+   * For sides that play for the same targets: what one does is reported to the other's go. There is no clock, and
+   * each side has one go.
+   */
   meet?: { shared(params: P, setup: Setup): boolean; tell(params: P, other: G, mine: G): StepResult<G> };
 }

@@ -3,8 +3,8 @@ import { MAX_HEAD } from "../contract/contract.ts";
 import type { Game } from "../contract/opened-game.ts";
 
 /**
- * The most points (or goals, or runs) that somebody may begin a match with: so many as still put a side farther ahead. 0: nothing of the kind
- * counts in it.
+ * The largest head start in a match: as many points (or goals, or runs) as still make a difference. 0: the game does
+ * not count any.
  */
 export function mostHead(game: Game): number {
   const rank = (head: number): number => {
@@ -13,7 +13,7 @@ export function mostHead(game: Game): number {
     return game.score(begun).find((score) => score.players.includes(0))!.rank;
   };
   if (!(rank(1) > rank(0))) return 0;
-  // More never puts it behind; from some number on it changes nothing.
+  // A larger head start never hurts, and from some number on it changes nothing.
   let [lo, hi] = [1, MAX_HEAD + 1];
   while (hi - lo > 1) {
     const mid = Math.floor((lo + hi) / 2);

@@ -11,7 +11,7 @@ const USUAL: readonly (readonly [Swap, string])[] = [
   ["go", "knob.swapGo"],
 ];
 
-/** What the stations offer for a match: those fields that its pattern has a use for. */
+/** The settings of a match that its pattern can use. */
 export function matchKnobs(
   givenMatch: Match,
   fields: readonly MatchField[],
@@ -89,6 +89,6 @@ export function matchKnobs(
     ],
     carry: () => [f.toggle("score", ["carry"], "knob.carry", { of })],
   };
-  // People may disagree about any game.
+  // People may disagree in any game.
   return [...fields, "calls" as const].flatMap((field) => all[field]());
 }

@@ -6,13 +6,13 @@ import type { GoRules, Sum } from "./go-rules.ts";
 import type { Kept, MatchState, Side } from "./match-state.ts";
 import type { Turns } from "./turns.ts";
 
-/** What a match amounts to at any moment: scores, how far each side is, who won, and what tells its states apart. */
+/** The state of a match at any moment: scores, how far each side is, who won, and the key that identifies it. */
 export function scoresOf<P, G>(go: GoRules<P, G>, { finishedIn }: Turns<P, G>) {
   type S = MatchState<P, G>;
   const totalled = (state: S, side: Side<G>) =>
     state.match.goes.keep === "total" || (go.together === "each" && side.players.length > 1);
 
-  /** The go under way counts like a finished one, so that a score exists at any moment. */
+  /** The go in progress counts like a finished one, so that there is a score at any moment. */
   const sumsOf = (state: S, side: Side<G>): Sum[] => {
     const kept = side.kept.map((eachKept) => go.sum(state.params, eachKept.go, eachKept.ms));
     return side.done && kept.length > 0 ? kept : [...kept, go.sum(state.params, side.go, 0)];
@@ -20,7 +20,7 @@ export function scoresOf<P, G>(go: GoRules<P, G>, { finishedIn }: Turns<P, G>) {
   const bestOf = (sums: readonly Sum[]) => sums.reduce((sum, b) => (b.rank > sum.rank ? b : sum));
   const sumUp = (sums: readonly Sum[], f: (sum: Sum) => number) => sums.reduce((sum, x) => sum + f(x), 0);
 
-  /** What a side begins with, where points are scored and more are better. */
+  /** The head start of a side, in games where points are scored and more are better. */
   const headIn = (state: S, side: Side<G>, { unit, better }: Sum) =>
     unit === "points" && better === "more" ? headStartOf(state.setup, side.players) : 0;
 
@@ -63,7 +63,7 @@ export function scoresOf<P, G>(go: GoRules<P, G>, { finishedIn }: Turns<P, G>) {
         sends: sumUp(sums, (sum) => sum.sends),
         rounds: side.kept.length,
         points: scores[i]!.value,
-        // What compares with other goes is what was played for.
+        // Goes are compared by what was scored in play.
         own: scores[i]!.value - headIn(state, side, sums[0]!),
         stage: Math.max(...sums.map((sum) => sum.stage)),
         stages: sums[0]!.stages,
@@ -77,7 +77,7 @@ export function scoresOf<P, G>(go: GoRules<P, G>, { finishedIn }: Turns<P, G>) {
     const goes = state.sides.flatMap((side) => side.kept.map((kept) => kept.go));
     const reason = go.ended(state.params, { finished: state.sides.some((side) => finishedIn(state, side)) }, goes);
     if (state.setup.mode !== "against" || state.sides.length < 2) return { reason, winners: [] };
-    // Who is out is not ranked, and nobody wins against nobody.
+    // A side that is out is not ranked, and a single side does not win.
     const ranks = score(state).map((eachScore, i) => (isOut(state, i) ? Number.NEGATIVE_INFINITY : eachScore.rank));
     if (ranks.filter((rank) => rank > Number.NEGATIVE_INFINITY).length < 2) return { reason, winners: [] };
     return { reason, winners: mostOf(ranks) };

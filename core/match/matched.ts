@@ -7,7 +7,10 @@ import { scoresOf } from "./match-score.ts";
 import { type MatchState, withSide } from "./match-state.ts";
 import { turnsOf } from "./turns.ts";
 
-/** The rules of a match around goes that do not touch each other: who sends when, clocks, goes and what is kept, who won. */
+/**
+ * The rules of a match for goes that do not affect each other: who sends when, clocks, goes and their results, who
+ * won.
+ */
 export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
   type S = MatchState<P, G>;
   const turns = turnsOf(go);
@@ -17,7 +20,7 @@ export function matched<P, G>(go: GoRules<P, G>): Rules<P, MatchState<P, G>> {
   const { leave, join } = comingsOf(go, turns, flow);
   const { score, progress, ending, key } = scoresOf(go, turns);
 
-  /** Of one side with one go: where there are more, a go that is over is compared with others. */
+  /** For one side with one go. With more goes, each finished go is compared with others. */
   function counters(params: P, match: Match, setup: Setup): Counters<S> | null {
     const list = go.counters?.(params, match) ?? [];
     const first = start(params, match, setup);

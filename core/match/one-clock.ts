@@ -6,7 +6,7 @@ import type { GameEvent } from "../events/events.ts";
 import { clocked, READY, type Ticking, unstarted } from "./clock.ts";
 import { twoSides } from "./two-sides.ts";
 
-/** A table with one clock for all of it, or none. */
+/** A game with one clock for everybody, or none. */
 export interface Timed extends Ticking {
   sides: readonly (readonly number[])[];
 }
@@ -22,17 +22,20 @@ export const tableAt = (match: Match, setup: Setup, waiting = match.seconds !== 
   ...unstarted(waiting),
 });
 
-/** How a game with one clock is stepped and asked: starting, what comes too early or after the bell, and carrying over, once for all of them. */
+/**
+ * The steps and asks that all games with one clock have in common: starting, events that come too early or after the
+ * bell, and carrying over.
+ */
 export function oneClock<S extends Timed>(of: {
-  /** How long it runs, seconds; null: no clock. */
+  /** How long it runs, seconds. Null: there is no clock. */
   limit(state: S): number | null;
-  /** Nothing is under way, so that it may go on another day where no clock runs. */
+  /** True if nothing is in progress, so that a game without a running clock may go on another day. */
   between(state: S): boolean;
-  /** What the bell makes of it; `ms`: how long the clock ran. */
+  /** The state after the bell. `ms`: how long the clock ran. */
   bell(state: S, ms: number): S;
   step(state: S, event: GameEvent): S | Refusal;
   asks(state: S): Ask[];
-  /** Who may say that it goes on another day. */
+  /** The player who may say that it goes on another day. */
   first(state: S): number;
 }): Pick<Rules<unknown, S>, "due" | "asks" | "step"> {
   const due = (state: S): number | null => {

@@ -1,11 +1,14 @@
 import { betterIn, type Unit } from "../contract/contract.ts";
 import type { Sum } from "./go-rules.ts";
 
-/** Above everything that a go not finished can reach, and what one stage is worth below it. */
+/** More than any unfinished go can reach, and the worth of one stage below it. */
 const FINISHED = 100_000_000;
 const STAGE = 1000;
 
-/** What is counted by more of it; fewest rounds, sends and shortest time by those who finished, before all who did not, and these by how far they came. */
+/**
+ * The rank of a go. Points by points. For fewest rounds, fewest sends and shortest time: those who finished by that
+ * number, before all who did not, and those by how far they came.
+ */
 export function raced(
   unit: Unit,
   { value, finished, stage }: Pick<Sum, "value" | "finished" | "stage">,

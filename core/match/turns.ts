@@ -5,11 +5,11 @@ import { unstarted } from "./clock.ts";
 import type { GoRules } from "./go-rules.ts";
 import { type MatchState, playerOf, type Side } from "./match-state.ts";
 
-/** Who may act, how a match begins, and when its clock rings. */
+/** Who may act, how a match begins, and when its bell rings. */
 export function turnsOf<P, G>(go: GoRules<P, G>) {
   type S = MatchState<P, G>;
   const clockOf = (state: S, side: Side<G>) => go.clock(state.params, state.match, side.go);
-  /** With a clock a go is never cut up between sides. */
+  /** With a clock, a go is never divided between sides. */
   const swapOf = (state: S) => {
     const side = state.sides[state.side]!;
     if (state.match.swap === "once") return state.sides.length > 1 ? "once" : "go";

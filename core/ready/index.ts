@@ -2,29 +2,29 @@ import type { Activity } from "../formats/activity.ts";
 import list from "./ready.json" with { type: "json" };
 import { type Skill, skillOf } from "./skills.ts";
 
-/** A ready activity: as it is for its ages, and for the youngest. */
+/** A ready activity: for its own ages, and for the youngest. */
 export interface Ready {
   id: string;
   activity: Activity;
   youngest: Activity;
 }
-/** Documents that were read when they were made; a test reads them again. */
+/** Documents that were checked when they were made. A test checks them again. */
 export const ready = list as unknown as readonly Ready[];
 
 export interface Wanted {
   skill?: Skill | undefined;
-  /** Ages of a class: the youngest and the oldest in it, years. */
+  /** The ages of a class: the youngest and the oldest child, years. */
   ages?: { from: number; to: number } | undefined;
   indoors?: boolean | undefined;
   alone?: boolean | undefined;
-  /** At most so long, minutes. */
+  /** At most this long, minutes. */
   minutes?: number | undefined;
-  /** No longer than this, metres. */
+  /** At most this long, metres. */
   length?: number | undefined;
-  /** With this thing to send or to hold. */
+  /** The item that is sent or held. */
   thing?: string | undefined;
 }
-/** What ready activities are played with, the commonest first. */
+/** The items that ready activities use, commonest first. */
 export const THINGS: readonly string[] = (() => {
   const n = new Map<string, number>();
   for (const { activity } of ready)
@@ -32,7 +32,7 @@ export const THINGS: readonly string[] = (() => {
   return [...n.entries()].sort((x, y) => y[1] - x[1] || x[0].localeCompare(y[0])).map(([id]) => id);
 })();
 
-/** Whether an activity is what was looked for. What is for ages that only touch those of the class is not. */
+/** True if an activity is what somebody is looking for. An activity whose ages only touch those of the class is not. */
 export function suits(activity: Activity, wanted: Wanted): boolean {
   const middle = wanted.ages && (wanted.ages.from + wanted.ages.to) / 2;
   return (
@@ -46,7 +46,7 @@ export function suits(activity: Activity, wanted: Wanted): boolean {
     (wanted.thing === undefined || activity.kit.send === wanted.thing || activity.kit.implement === wanted.thing)
   );
 }
-/** What is ready, in the version that suits best: for its ages, or for the youngest where the class is younger. */
+/** A ready activity in the version that suits best: for its own ages, or for the youngest if the class is younger. */
 export interface Found {
   id: string;
   activity: Activity;

@@ -10,10 +10,10 @@ import { faceOf } from "../kit/face.ts";
 import { planFor, wholeMinutes } from "../plan/plan.ts";
 import type { Aimed, StarterSpec } from "./specs.ts";
 
-/** Of the corridor the nearest thing takes the easy end, the farthest the hard one. */
+/** The nearest target gets the easy end of the corridor, the farthest the hard end. */
 const EASY = 0.77;
 const HARD = 0.64;
-/** Steps by which pegs are tried, metres, and rounds of it. */
+/** The steps by which pegs are moved in the search, metres, and the number of rounds. */
 const STEPS = [0.4, 0.2, 0.1, 0.05, 0.02];
 const ROUNDS = 6;
 
@@ -30,7 +30,7 @@ const targetsOf = (list: readonly Aimed[], points: boolean) =>
     };
   });
 
-/** The parameters with targets of that list in the place where the pattern has its own. */
+/** The parameters with these targets in place of the pattern's own. */
 function withTargets(params: Record<string, unknown>, list: readonly Aimed[]): object {
   for (const [key, part] of Object.entries(params)) {
     if (key === "targets") return { ...params, targets: targetsOf(list, true) };
@@ -43,19 +43,25 @@ function withTargets(params: Record<string, unknown>, list: readonly Aimed[]): o
   return params;
 }
 
-/** What is asked of a probe: sends lie in the corridor; what is done on the spot is left as it is. */
+/** The probes that are tuned: sends should lie in the corridor; tasks on the spot are left as they are. */
 export const tuned = (givenActivity: Activity): string[] =>
   opened(givenActivity)
     .probes.filter((probe) => probe.ask.kind === "send" && probe.peg !== null)
     .map((probe) => probe.id);
 
-/** The youngest of an activity hits at least so often: whoever never does learns nothing. */
+/** The least hit rate of the youngest child of an activity. A child who never hits learns nothing. */
 export const MIN_FOR_YOUNGEST = 0.25;
-/** What is aimed for, a little above it; and how much more a point below it costs than one beside the corridor. */
+/**
+ * The rate that is aimed for, a little above it, and how much more a point below it costs than one outside the
+ * corridor.
+ */
 const SAFE = 0.27;
 const DEAR = 40;
 
-/** The same activity with its pegs where somebody of that age has the chances of the corridor, and the youngest of the activity a chance at all. */
+/**
+ * The same activity with its pegs where a person of that age has the chances of the corridor, and the youngest child
+ * has some chance.
+ */
 function inCorridor(givenActivity: Activity, age: number, row: boolean): Activity {
   const ids = tuned(givenActivity);
   const wanted = ids.map((_, i) =>
@@ -128,11 +134,11 @@ export function made(starterSpec: StarterSpec, youngest: boolean): Activity {
   );
 }
 
-/** The longest that may be planned. */
+/** The longest time that may be planned, minutes. */
 const MAX_MINUTES = 60;
-/** No more changes than this are made one after the other. */
+/** The most changes made one after the other. */
 const MAX_MENDED = 3;
-/** The same activity without what a teacher would be warned of, but for its minutes: they are planned later. */
+/** The same activity without anything that would cause a warning, except about its minutes, which are planned later. */
 function unwarned(given: Activity): Activity {
   const { from, to } = given.ages;
   const people = [{ age: from }, { age: Math.round((from + to) / 2) }, { age: to }] as const;
@@ -141,7 +147,7 @@ function unwarned(given: Activity): Activity {
     const warnings = warningsOf(design, people);
     const fix = warnings.find((warning) => warning.fix)?.fix;
     if (fix) design = fix.activity;
-    // What nobody wins is not played against each other.
+    // A game in which nobody wins is not played against each other.
     else if (warnings.some((warning) => warning.kind === "level" || warning.kind === "luck"))
       design = {
         ...design,
@@ -152,14 +158,17 @@ function unwarned(given: Activity): Activity {
   return { ...design, minutes: given.minutes };
 }
 
-/** Half of the goes of a typical child last no longer, minutes. */
+/** The median length of a typical child's go, minutes. */
 export function medianGo(givenActivity: Activity): number {
   const age = Math.round((givenActivity.ages.from + givenActivity.ages.to) / 2);
   return quantile(forecastActivity(givenActivity, [{ age }], ALONE, "middle").time, 0.5) / 600;
 }
 const ALONE: Setup = { players: 1, mode: "alone", seed: 1 };
 
-/** The same activity with a warm-up, as many goes as fit into about so many minutes, and a cool-down; its minutes are what all of that takes. */
+/**
+ * The same activity with a warm-up, as many goes as fit into about this many minutes, and a cool-down. Its minutes
+ * are the total.
+ */
 function inTime(givenActivity: Activity, about: number): Activity {
   const age = Math.round((givenActivity.ages.from + givenActivity.ages.to) / 2);
   const minutes = medianGo(givenActivity);

@@ -2,7 +2,7 @@ import type { Action } from "../actions/actions.ts";
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 
-/** What a teacher looks for, and the actions that are meant. */
+/** The skills that a teacher looks for, and the actions that train them. */
 export const SKILLS = {
   rolling: ["underarmRoll", "slide", "straightArmBowl"],
   throwing: ["underarmThrow", "overarmThrow", "pushThrow"],
@@ -15,6 +15,6 @@ export type Skill = keyof typeof SKILLS;
 export const skillOf = (action: Action): Skill | null =>
   (Object.keys(SKILLS) as Skill[]).find((key) => (SKILLS[key] as readonly Action[]).includes(action)) ?? null;
 
-/** Skills that a pattern can train. */
+/** The skills that an activity can train. */
 export const skillsOf = (activity: Activity): Skill[] =>
   (Object.keys(SKILLS) as Skill[]).filter((key) => SKILLS[key].some((text) => opened(activity).pattern.actions(text)));

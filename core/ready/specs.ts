@@ -2,14 +2,14 @@ import type { Action } from "../actions/actions.ts";
 import type { PatternName } from "../patterns/registry.ts";
 import type { Floor } from "../things/floors.ts";
 
-/** One target of a starter: what it is, how far aside, and what counts. */
+/** One target of a starter: the item, its distance from the middle, and what counts. */
 export interface Aimed {
   item: string;
   across: number;
   counts?: readonly ("touch" | "into" | "through" | "topple")[];
   points?: number;
 }
-/** A ready activity in a few lines; distances come from what the typical child hits (make.ts). */
+/** A ready activity in a few lines. Distances follow from the hit rates of a typical child (make.ts). */
 export interface StarterSpec {
   id: string;
   pattern: PatternName;
@@ -23,18 +23,18 @@ export interface StarterSpec {
   question: string;
   params: object;
   targets?: readonly Aimed[];
-  /** For the youngest: as much of the parameters as is otherwise. */
+  /** The parameters that differ for the youngest. */
   youngest: object;
-  /** Where it takes more than one. */
+  /** Set if it needs more than one player. */
   together?: true;
-  /** Its pegs stand in one row and move together. */
+  /** Set if its pegs stand in one row and move together. */
   row?: true;
   implement?: string;
   behind?: "open" | "wall" | "soft";
   also?: Partial<{ match: object; ramp: object; off: string }>;
 }
 
-/** Our own activities, ready to send: one or more of every pattern, and of every skill. */
+/** Our own activities, ready to send: at least one for every pattern and every skill. */
 export const specs: readonly StarterSpec[] = [
   {
     id: "hallway-steps",

@@ -1,6 +1,9 @@
-/** What the server itself answers a hand-in with carries this, so that a device never takes anybody else's answer for it. */
+/** A mark in every answer of the server to a hand-in, so that a device never mistakes anybody else's answer for it. */
 export const ANSWERED = "daring-yard";
-/** Why a go was not taken. `final`: sending it again changes nothing; else it waits on the device and is sent again. */
+/**
+ * Why a go was not accepted. `final`: sending it again changes nothing. Otherwise it waits on the device and is sent
+ * again.
+ */
 export interface NotTaken {
   answer: typeof ANSWERED;
   field: string;

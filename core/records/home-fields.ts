@@ -10,16 +10,16 @@ import { SHORTEST_SPACE } from "./home-limits.ts";
 export const SURVEY_PARTS = ["things", "space", "people"] as const;
 export type SurveyPart = (typeof SURVEY_PARTS)[number];
 
-/** A grown-up's step, metres: what a family paces its space out in. */
+/** The length of a grown-up's step, in which a family measures its space, metres. */
 export const GROWN_STEP = paces("adult").step;
-/** What a space of a kind is like where a family named only the kind; metres. Assumptions. */
+/** Typical spaces, used if a family only named the kind; metres. Assumptions. */
 export const USUAL_SPACE: Record<HomeSpace["kind"], Omit<HomeSpace, "kind">> = {
   corridor: { length: 4, width: 1.2, floor: "boards", indoors: true },
   room: { length: 4, width: 3, floor: "boards", indoors: true },
   garden: { length: 8, width: 5, floor: "grass", indoors: false },
   yard: { length: 8, width: 3, floor: "paving", indoors: false },
 };
-/** Ceilings as a family sees them, metres. */
+/** Ceiling heights in a family's words, metres. */
 export const CEILINGS = { no: null, low: 2.2, usual: 2.5, high: 4 } as const;
 export type CeilingWord = keyof typeof CEILINGS;
 export const ceilingWord = (metres: number | undefined): CeilingWord =>
@@ -35,7 +35,10 @@ const numberOf = (text: string | undefined): number | undefined => {
   return Number(text.trim().replace(",", "."));
 };
 
-/** How many of each thing, from fields `kit.<id>`; what is not a number comes out as NaN, for the check to name. */
+/**
+ * How many of each item there are, from fields `kit.<id>`. Text that is not a number becomes NaN, so that the check
+ * names the field.
+ */
 export function kitFrom(fields: Fields): Record<string, number> {
   const out: Record<string, number> = {};
   for (const [key, value] of Object.entries(fields)) {
@@ -45,7 +48,7 @@ export function kitFrom(fields: Fields): Record<string, number> {
   return out;
 }
 
-/** How the outline of a space is told: a plain rectangle, an L, or corner by corner. */
+/** How the outline of a space is described: a plain rectangle, an L, or corner by corner. */
 export const SHAPES = ["plain", "ell", "own"] as const;
 export type Shape = (typeof SHAPES)[number];
 
@@ -55,11 +58,14 @@ const ofSteps = (steps: number) => cm(steps * GROWN_STEP);
 export const inSteps = (metres: number): number => Math.round((metres / GROWN_STEP) * 10) / 10;
 const wordsIn = (line: string): string[] => line.trim().split(/\s+/);
 const figure = (word: string | undefined): number => Number((word ?? "?").replace(",", "."));
-/** Lines of a text, or of one cell of a table where `|` stands between them. */
+/** The lines of a text, or of a table cell with `|` between them. */
 const linesOf = (text: string): string[] => text.split(/\r?\n|\|/).filter((line) => line.trim() !== "");
 const metresAsTold = (metres: number) => metres;
 
-/** Corners from lines of two numbers, steps unless said; what is no number comes out as NaN, for the check to name. */
+/**
+ * Reads corners from lines of two numbers, in steps by default. Text that is not a number becomes NaN, so that the
+ * check names the field.
+ */
 export const cornersFrom = (text: string, of = ofSteps): Point[] =>
   linesOf(text).map((line) => {
     const [x, y] = wordsIn(line).map(figure);
@@ -68,7 +74,10 @@ export const cornersFrom = (text: string, of = ofSteps): Point[] =>
 export const cornersText = (corners: readonly Point[], as = inSteps): string =>
   corners.map((corner) => `${as(corner.x)} ${as(corner.y)}`).join("\n");
 
-/** Things that stand there and other floors from lines of a word and four numbers: across, down, wide, deep, in steps unless said. */
+/**
+ * Reads obstacles and areas with another floor from lines of a word and four numbers: across, down, width, depth, in
+ * steps by default.
+ */
 export function standsFrom(text: string, of = ofSteps): { obstacles: Obstacle[]; floors: FloorPatch[] } {
   const out = { obstacles: [] as Obstacle[], floors: [] as FloorPatch[] };
   for (const line of linesOf(text)) {
@@ -88,7 +97,7 @@ export const standsText = (s: Pick<HomeSpace, "obstacles" | "floors">, as = inSt
     .map(({ word, at }) => `${word} ${[at.x, at.y, at.width, at.depth].map(as).join(" ")}`)
     .join("\n");
 
-/** The shape that an outline has, for the form: an L is known by its six corners. */
+/** The shape of an outline, for the form. An L is recognised by its six corners. */
 export function shapeOf(space: HomeSpace | null): { shape: Shape; cutLong: number; cutWide: number } {
   const outline = space?.outline;
   if (!space || !outline) return { shape: "plain", cutLong: 0, cutWide: 0 };
@@ -99,7 +108,7 @@ export function shapeOf(space: HomeSpace | null): { shape: Shape; cutLong: numbe
     : { shape: "own", cutLong: 0, cutWide: 0 };
 }
 
-/** Its outline from the form, moved to begin at 0, 0, with its length and width; null for a plain rectangle. */
+/** The outline from the form, moved to begin at 0, 0, with its length and width. Null for a plain rectangle. */
 function outlineFrom(
   fields: Fields,
   length: number,
@@ -124,12 +133,12 @@ function outlineFrom(
   const whole = all.every((point) => Number.isFinite(point.x) && Number.isFinite(point.y)) && all.length > 0;
   if (!whole) return { outline: all, length, width };
   const outline = all.map((point) => ({ x: cm(point.x - lx), y: cm(point.y - ly) }));
-  // Where it is too small, the outline itself says so.
+  // If it is too small, the check of the outline says so.
   const most = (f: (point: Point) => number) => Math.max(SHORTEST_SPACE, ...outline.map(f));
   return { outline, length: most((point) => point.x), width: most((point) => point.y) };
 }
 
-/** In one cell of a table: metres, with a bar between the lines. */
+/** For a table cell: metres, with a bar between the lines. */
 export const cellOf = (space: HomeSpace): { corners: string; stands: string } => ({
   corners: cornersText(space.outline ?? [], metresAsTold).replaceAll("\n", " | "),
   stands: standsText(space, metresAsTold).replaceAll("\n", " | "),
@@ -143,7 +152,7 @@ export const fromCells = (corners: string, stands: string): Pick<HomeSpace, "out
   };
 };
 
-/** What was only repeated stays as it was, to the centimetre. */
+/** Values that were only repeated stay as they were, to the centimetre. */
 function repeated(fields: Fields, was: HomeSpace, length: number, width: number): boolean {
   const { shape, cutLong, cutWide } = shapeOf(was);
   if (fields.shape !== shape) return false;
@@ -157,7 +166,10 @@ function repeated(fields: Fields, was: HomeSpace, length: number, width: number)
   );
 }
 
-/** The space from its fields; null where not even the kind was said. Sizes in grown-up steps, or in metres where those are given. */
+/**
+ * The space from its fields. Null if not even the kind was given. Sizes in grown-up steps, or in metres if those are
+ * given.
+ */
 export function spaceFrom(fields: Fields, before: HomeSpace | null): HomeSpace | null {
   const kind = fields.kind as HomeSpace["kind"] | undefined;
   if (!kind) return null;
@@ -166,14 +178,14 @@ export function spaceFrom(fields: Fields, before: HomeSpace | null): HomeSpace |
     const number = numberOf(fields[metres]);
     if (number !== undefined) return number;
     const count = numberOf(fields[steps]);
-    // Steps that only repeat what was there leave the metres as they were.
+    // Steps that only repeat the old value leave the metres unchanged.
     return count === undefined || count === toSteps(was) ? was : fromSteps(count);
   };
   const ceiling = CEILINGS[fields.ceiling as CeilingWord] ?? undefined;
   const kept =
     before?.ceiling !== undefined && fields.ceiling === ceilingWord(before.ceiling) ? before.ceiling : ceiling;
   const [length, width] = [size("longSteps", "length", usual.length), size("wideSteps", "width", usual.width)];
-  // A form without these fields leaves what was told before as it is.
+  // A form without these fields leaves earlier answers unchanged.
   const shaped =
     fields.shape === undefined || (before?.kind === kind && repeated(fields, before, length, width))
       ? usual.outline && { outline: usual.outline, length: usual.length, width: usual.width }
@@ -194,14 +206,14 @@ export function spaceFrom(fields: Fields, before: HomeSpace | null): HomeSpace |
   };
 }
 
-/** Level and still are not kept: they are what nobody needs to say. */
+/** Level ground and still air are the defaults and are not stored. */
 function slopeAndWind(fields: Fields, was: Partial<HomeSpace>): Pick<HomeSpace, "slope" | "wind"> {
   const slope = (fields.slope as HomeSpace["slope"]) ?? was.slope;
   const wind = (fields.wind as HomeSpace["wind"]) ?? was.wind;
   return { ...(slope && slope !== "level" && { slope }), ...(wind && wind !== "still" && { wind }) };
 }
 
-/** What one part of the survey says, from the fields of its form; not yet checked. */
+/** The answers of one part of the survey, from the fields of its form. Not yet checked. */
 export function answersFrom(
   part: SurveyPart,
   fields: Fields,

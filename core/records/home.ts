@@ -13,23 +13,23 @@ const side = (name: string) =>
     .min(SHORTEST_SPACE, `${name} must be ${SHORTEST_SPACE} m or more`)
     .max(LONGEST_SPACE, `${name} must be ${LONGEST_SPACE} m or less`);
 
-/** Where a family plays, as far as it said. Metres. */
+/** The space in which a family plays, as far as it is known. Metres. */
 export const homeSpace = z.strictObject({
   kind: z.enum(SPACE_KINDS, { error: `space must be one of ${SPACE_KINDS.join(", ")}` }),
   length: side("length"),
   width: side("width"),
   floor: z.enum(FLOORS, { error: `floor must be one of ${FLOORS.join(", ")}` }),
   indoors: z.boolean(),
-  /** Height of the ceiling; absent: not said, or none. */
+  /** The height of the ceiling. Left out: unknown, or no ceiling. */
   ceiling: z
     .number({ error: "ceiling must be a number of metres" })
     .min(1.5, "ceiling must be 1.5 m or more")
     .max(12, "ceiling must be 12 m or less")
     .optional(),
-  /** Where it is not a plain rectangle: its corners in order, from the near left one. */
+  /** The corners in order, from the near left one, if the space is not a plain rectangle. */
   outline: outline.optional(),
   obstacles: z.array(obstacle).max(MAX_OBSTACLES, `at most ${MAX_OBSTACLES} items standing in a space`).optional(),
-  /** Parts of it with another floor. */
+  /** Areas with another floor. */
   floors: z.array(floorPatch).max(MAX_PATCHES, `at most ${MAX_PATCHES} patches of another floor`).optional(),
   slope: z.enum(SLOPES, { error: `slope must be one of ${SLOPES.join(", ")}` }).optional(),
   wind: z.enum(WINDS, { error: `wind must be one of ${WINDS.join(", ")}` }).optional(),
@@ -37,7 +37,7 @@ export const homeSpace = z.strictObject({
 export type HomeSpace = z.infer<typeof homeSpace>;
 
 export const MAX_THINGS = 200;
-/** How many of each thing, by id. Only what is there is listed. */
+/** How many of each item, by id. Only items that are there are listed. */
 export const homeKit = z
   .record(
     z.string().min(1).max(40),
@@ -50,7 +50,7 @@ export const homeKit = z
   .refine((k) => Object.keys(k).length <= MAX_THINGS, { error: `at most ${MAX_THINGS} kinds of item` });
 export type HomeKit = z.infer<typeof homeKit>;
 
-/** What a family tells of its home; null, or absent, is what it did not say. */
+/** A family's answers about its home. Null, or left out: not answered. */
 export const homeAnswers = z.strictObject({
   kit: homeKit.nullable(),
   space: homeSpace.nullable(),
@@ -65,10 +65,10 @@ export const homeAnswers = z.strictObject({
 });
 export type HomeAnswers = z.infer<typeof homeAnswers>;
 export const NOTHING_SAID: HomeAnswers = { kit: null, space: null, players: null, quiet: false, noBallsIndoors: false };
-/** How high the ceiling is, metres: as told; indoors 2.4 m where nobody said; null: none. */
+/** The height of the ceiling, metres. If unknown, 2.4 m indoors. Null: no ceiling. */
 export const ceilingOf = (s: { ceiling?: number; indoors: boolean }): number | null =>
   s.ceiling ?? (s.indoors ? USUAL_CEILING : null);
-/** A home's space as the fitting sees it. */
+/** A home's space in the shape that the fitting needs. */
 export const groundOf = (space: HomeSpace): Ground => ({
   corners: outlineOf(space),
   obstacles: space.obstacles ?? [],

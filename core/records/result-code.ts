@@ -1,6 +1,6 @@
-/** Letters and digits that are not mistaken for each other when read aloud or typed. */
+/** Letters and digits that are not confused when read aloud or typed. */
 const ALPHABET = "0123456789ABCDEFGHJKMNPQRSTVWXYZ";
-/** Bytes of each part of a code: which card, which go, its score, how far it came, and a check. */
+/** The bytes of each part of a code: the card, the go, its score, how far it came, and a check. */
 const CARD = 5;
 const PLAY = 3;
 const VALUE = 3;
@@ -8,11 +8,14 @@ const FAR = 1;
 const CHECK = 2;
 const BYTES = CARD + PLAY + VALUE + FAR + CHECK;
 const GROUP = 4;
-/** The highest score and stage that a code can say. */
+/** The highest score and stage that a code can hold. */
 export const MAX_CODE_VALUE = 2 ** (8 * VALUE) - 1;
 const MAX_STAGE = 127;
 
-/** A result as its code says it: beginnings of the ids of card and go (hexadecimal), score in the unit of the game, and how far it came. */
+/**
+ * The content of a code: the first digits of the ids of card and go (hexadecimal), the score in the unit of the game,
+ * and how far it came.
+ */
 export interface CodedResult {
   card: string;
   play: string;
@@ -26,7 +29,7 @@ const bytesOf = (id: string, count: number) =>
   Array.from({ length: count }, (_, i) => Number.parseInt(id.replaceAll("-", "").slice(2 * i, 2 * i + 2), 16));
 const numberBytes = (value: number, count: number) =>
   Array.from({ length: count }, (_, i) => Math.floor(value / 256 ** (count - 1 - i)) % 256);
-/** Two sums, so that a wrong letter and two that changed places are both noticed (Fletcher's checksum, 16 bits). */
+/** Two sums, so that one wrong letter is noticed, and also two that were swapped (Fletcher's checksum, 16 bits). */
 function checkOf(bytes: readonly number[]): number[] {
   let [low, high] = [1, 0];
   for (const x of bytes) {
@@ -37,8 +40,9 @@ function checkOf(bytes: readonly number[]): number[] {
 }
 
 /**
- * A result as a code that a family reads out or writes down and a teacher types in, for when nothing else brings it to the school. 23 letters and
- * digits in groups of four: `0000-0000-0000-0000-0000-000`. Scores beyond MAX_CODE_VALUE have no code (null).
+ * A result as a code that a family reads out or writes down and a teacher types, if nothing else brings it to the
+ * school. 23 letters and digits in groups of four: `0000-0000-0000-0000-0000-000`. Null for scores above
+ * MAX_CODE_VALUE.
  */
 export function resultCode(r: {
   card: string;
@@ -59,7 +63,7 @@ export function resultCode(r: {
   return letters.join("").replace(new RegExp(`(.{${GROUP}})(?=.)`, "g"), "$1-");
 }
 
-/** Reads such a code as it was typed, with any case and spacing; null where it is none, or a letter is wrong. */
+/** Reads a code as it was typed, in any case and spacing. Null if it is not a code, or if a letter is wrong. */
 export function readResultCode(typed: string): CodedResult | null {
   const letters = [
     ...typed

@@ -10,8 +10,8 @@ export function clockText(tenths: number): string {
 }
 
 /**
- * Reads a score as people write it, in the unit of the game: `45`, `45 points`, `12 sends`, `0:32.5`, `32,5`. Answers with whole points or
- * sends, or tenths of a second; null where it is none of these.
+ * Reads a score as people write it, in the unit of the game: `45`, `45 points`, `12 sends`, `0:32.5`, `32,5`. Returns
+ * whole points or sends, or tenths of a second. Null if it is none of these.
  */
 export function readScore(text: string, unit: ScoreUnit): number | null {
   const words = text.trim().toLowerCase().replace(",", ".");
@@ -23,7 +23,7 @@ export function readScore(text: string, unit: ScoreUnit): number | null {
   }
   const m = /^(\d{1,6})\s*(\p{L}+)?$/u.exec(words);
   if (!m) return null;
-  // One or several of them: the unit without its plural.
+  // The unit in the plural and in the singular.
   const of = [unit, unit.replace(/(?<=s|ch|sh)es$|s$/, "")] as string[];
   return m[2] === undefined || of.includes(m[2]) ? Number(m[1]) : null;
 }

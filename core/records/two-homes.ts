@@ -1,7 +1,10 @@
 import type { PlayScore } from "./play.ts";
 import { rankOf, settingOf } from "./rank.ts";
 
-/** Words that a child may go by in a match with another home: nothing else of it is shown there. */
+/**
+ * Words from which a child chooses one as a name in a match with another home. Nothing else about the child is shown
+ * there.
+ */
 export const CHOSEN_WORDS = [
   "acorn",
   "badger",
@@ -30,12 +33,18 @@ export const CHOSEN_WORDS = [
 ] as const;
 export type ChosenWord = (typeof CHOSEN_WORDS)[number];
 
-/** What came of two whole goes in two homes. `missing`: it closed before both were played; `unlike`: one was set otherwise, so that they do not compare. */
+/**
+ * The result of two complete goes in two homes. `missing`: it closed before both were played. `unlike`: they had
+ * different settings, so they cannot be compared.
+ */
 export type Joined =
   | { state: "waits" | "missing" | "unlike"; winner: null }
-  | { state: "played" /** Null: level. */; winner: 0 | 1 | null };
+  | { state: "played" /** Null: a draw. */; winner: 0 | 1 | null };
 
-/** Joins two whole goes, as the match layer ranks two sides of one: the better rank wins, equal is a draw. Null: not played. */
+/**
+ * Combines two complete goes as the match layer ranks two sides: the better rank wins, equal ranks are a draw. Null:
+ * not played.
+ */
 export function joinGoes(goes: readonly [PlayScore | null, PlayScore | null], closed: boolean): Joined {
   const [playScore, b] = goes;
   if (!playScore || !b) return { state: closed ? "missing" : "waits", winner: null };

@@ -1,16 +1,19 @@
 import { mainAsks } from "../asks/ask.ts";
 import type { Play } from "./play.ts";
 
-/** Sends at something, and how many of them hit it; or all sends, and how many came to rest there. By the target's, the line's or the place's id. */
+/**
+ * The sends at each target and how many hit it, by the target's id or the line's; or, by place, all sends and how
+ * many came to rest there.
+ */
 export type Aimed = Readonly<Record<string, readonly [sends: number, hits: number]>>;
 
 /**
- * What became of one player's own sends in a go, as it stands after undo and correction: at each target called for (where the line moves: from
- * each line), or in each place where things come to rest, or at each thing where any of several would do. Nothing for sends that have no such
- * thing (pins).
+ * The result of one player's own sends in a go, after undos and corrections: at each target called for (or from each
+ * line, if the line moves), or in each place where objects come to rest, or at each target if any of several would
+ * do. Sends without such a target (pins) are left out.
  */
 export function aimedBy(play: Play, player: number): Aimed {
-  // A map, since ids are names that a teacher may have typed: an object knows some names already.
+  // A map, because ids may be names typed by a teacher, and an object already has properties with some names.
   const out = new Map<string, [number, number]>();
   const add = (id: string, sends: number, hits: number) => {
     const [s, height] = out.get(id) ?? [0, 0];
@@ -27,7 +30,7 @@ export function aimedBy(play: Play, player: number): Aimed {
     if (ask?.kind !== "send" || play.game.turn(before).player !== player) continue;
     const { aim } = ask;
     if (aim.kind === "any" && event.hit !== undefined && aim.want.length > 1) {
-      // Nobody said which it was meant for.
+      // It is not known which target it was meant for.
       rested++;
       if (event.hit !== null) places.add(event.hit);
       if (event.hit !== null) add(event.hit, 0, 1);

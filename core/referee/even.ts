@@ -1,22 +1,28 @@
 import { mainAsks } from "../asks/ask.ts";
 import { type Play, view } from "./play.ts";
 
-/** How much the time from one throw with its fetching to the next differs at least, as a standard deviation of its logarithm: an assumption. */
+/**
+ * The least variation in the time from one throw and its fetching to the next, as a standard deviation of its
+ * logarithm: an assumption.
+ */
 const DIFFERS = 0.2;
 /** Fewer times than this say nothing. */
 const MIN_TIMES = 10;
-/** One honest go in a thousand lies so many standard deviations below. */
+/** One honest go in a thousand is this many standard deviations below. */
 const ONE_IN_THOUSAND = 3.09;
 
-/** A chi-square of so many degrees of freedom below which one in a thousand lies. Source: Wilson and Hilferty's cube root. */
+/**
+ * The value below which a chi-square variable with these degrees of freedom lies once in a thousand. Source: Wilson
+ * and Hilferty's cube root.
+ */
 function rarelyBelow(freedom: number): number {
   const value = 2 / (9 * freedom);
   return freedom * (1 - value - ONE_IN_THOUSAND * Math.sqrt(value)) ** 3;
 }
 
 /**
- * Whether the throws of a go alone, each fetched before the next, came more evenly than throwing and fetching does: as somebody taps who types it in
- * from memory. Nobody is to be blamed for it.
+ * True if the throws of a go alone, each fetched before the next, came more evenly than throwing and fetching allow,
+ * as when somebody types it in from memory. Nobody is to blame for it.
  */
 export function even(play: Play): boolean {
   if (play.setup.players > 1 || view(play).laid !== null) return false;

@@ -5,13 +5,19 @@ import { type Part, partsOf } from "../yard/parts.ts";
 import type { Play } from "./play.ts";
 import { view } from "./play.ts";
 
-/** Nobody runs there and back faster than so many times the walking of that age, starting and stopping included: an assumption. */
+/**
+ * Nobody runs there and back faster than this multiple of the walking speed for that age, starting and stopping
+ * included: an assumption.
+ */
 const FASTEST = 3;
 const USUAL_AGE = 8;
-/** A layout asked of a game for itself: nothing about the space matters to where things stand. */
+/** The layout of a game by itself. The space does not affect where items stand. */
 const ANY_SPACE = { length: 100, width: 100 };
 
-/** How far a send went at least, metres from the line of the layout: to what it met, or to the near edge of where it rests; nought where nobody saw. */
+/**
+ * The least distance that a send went, metres from the line of the layout: to the item it hit, or to the near edge of
+ * the place where it rests; 0 if nobody saw it.
+ */
 function wentAtLeast(event: GameEvent, parts: readonly Part[]): number {
   if (event.kind !== "send") return 0;
   const targetAt = (id: string) => partsOf(parts, "target").find((target) => target.id === id)?.along ?? 0;
@@ -25,9 +31,9 @@ function wentAtLeast(event: GameEvent, parts: readonly Part[]): number {
 }
 
 /**
- * Whether a go alone went faster than what was sent can be fetched: all the ways there and back together, run as fast as anybody of that age does, take
- * longer than the time between the first send and the last. Nobody is to be blamed for it: somebody else may have fetched, or it was typed in
- * afterwards.
+ * True if a go alone was faster than the object can be fetched: all the ways there and back, run as fast as anybody
+ * of that age can, take longer than the time between the first send and the last. Nobody is to blame for it: somebody
+ * else may have fetched, or it was typed in afterwards.
  */
 export function hurried(play: Play, age = USUAL_AGE): boolean {
   if (play.setup.players > 1 || view(play).laid !== null) return false;

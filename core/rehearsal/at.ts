@@ -2,21 +2,24 @@ import type { Place } from "../yard/parts.ts";
 import { type Moment, type Rehearsed, STUCK_AFTER } from "./rehearsal.ts";
 
 export const DOING = ["ready", "sends", "fetches", "waits", "done"] as const;
-/** What a go looks like at one moment of it: what the child does and where it is, where the thing is that it sent, what lies about. */
+/** A go at one moment: what the child is doing and where, where the object is, and what lies on the floor. */
 export interface Seen {
   doing: (typeof DOING)[number];
-  /** The moment that goes on, or the last one. */
+  /** The index of the moment in progress, or of the last one. */
   index: number;
   child: Place;
   piece: Place | null;
   lying: Place[];
-  /** The score by then; null: nothing has been done yet. */
+  /** The score so far. Null: nothing has been done yet. */
   value: number | null;
-  /** So many before it brought nothing, one after the other. */
+  /** True if many attempts in a row scored nothing. */
   stuck: boolean;
 }
 
-/** What is worked out once for a go: how many in a row have brought nothing up to each moment, and where what lies about was last fetched. */
+/**
+ * Values of a go that are computed once: how many attempts in a row scored nothing up to each moment, and where the
+ * objects on the floor were last fetched.
+ */
 export interface Run {
   go: Rehearsed;
   missed: number[];
@@ -41,7 +44,7 @@ const between = (place: Place, givenPlace: Place, share: number): Place => ({
 });
 const HOME: Place = { along: 0, across: 0 };
 
-/** The moment that goes on at a time, milliseconds: the last one that has begun. */
+/** The index of the moment in progress at a time, milliseconds: the last one that has begun. */
 export function indexAt(moments: readonly Moment[], ms: number): number {
   let [lo, hi] = [0, moments.length - 1];
   while (lo < hi) {
@@ -52,7 +55,9 @@ export function indexAt(moments: readonly Moment[], ms: number): number {
   return lo;
 }
 
-/** A go as it looks so many milliseconds after it began. Source: its moments; nothing is drawn by chance here. */
+/**
+ * A go at a time, milliseconds since it began. Everything follows from its moments; nothing is drawn by chance here.
+ */
 export function seenAt({ go, missed, since }: Run, ms: number): Seen {
   const { moments } = go;
   if (moments.length === 0)
@@ -80,13 +85,13 @@ export function seenAt({ go, missed, since }: Run, ms: number): Seen {
     };
   const left = moment.at - moment.fetches;
   if (moment.fetches === 0 || ms < left) return { ...still, doing: "waits", piece: moment.to };
-  // There, and back with it.
+  // There, and back with the object.
   const share = (ms - left) / moment.fetches;
   const child = between(moment.start, moment.to, share < 0.5 ? 2 * share : 2 - 2 * share);
   return { ...still, doing: "fetches", child, piece: share < 0.5 ? moment.to : child };
 }
 
-/** When the next thing of a go has happened, and when the one before it had: for going through it one by one. */
+/** The time at which the next event of a go has happened, and the one before: for stepping through it. */
 export const nextAfter = (moments: readonly Moment[], ms: number): number =>
   moments.find((moment) => moment.at > ms + 0.5)?.at ?? moments[moments.length - 1]?.at ?? 0;
 export const lastBefore = (moments: readonly Moment[], ms: number): number => {

@@ -23,18 +23,18 @@ import { normalDraw, random } from "../random.ts";
 import { partsOf } from "../yard/parts.ts";
 
 /**
- * A made-up child that plays for the demo and the tests. It misses by another model than the forecast's: it pulls to one side,
- * sends some wild, tires, and never knows the middle exactly; each send is drawn as a path or a stopping place and read off the
- * layout.
+ * A simulated child who plays for the demo and the tests. The child misses in another way than the forecast assumes:
+ * with a bias to one side, some wild attempts, fatigue, and an inexact idea of the middle. Each send is drawn as a
+ * path or a resting place and read off the layout.
  */
 export interface BehaviorProfile {
-  /** Spread beside what its age suggests. */
+  /** The spread relative to what the age suggests. */
   skill: number;
-  /** Constant pull to the right, as an angle. */
+  /** A constant bias to the right, as an angle. */
   pull: number;
-  /** Share of sends that go wild, with three times the spread. */
+  /** The share of wild sends, with three times the spread. */
   wild: number;
-  /** Constant error of length, share of the distance. */
+  /** A constant error of length, as a share of the distance. */
   long: number;
 }
 
@@ -48,15 +48,15 @@ export function behaviorProfile(seed: number): BehaviorProfile {
   };
 }
 
-/** How one thing is tried: by whom, how tired, and by which draws. */
+/** One attempt: by whom, how tired, and with which random numbers. */
 interface Try {
   sight: Sight;
   temper: BehaviorProfile;
-  /** Spread of this one beside the forecast's. */
+  /** The spread of this one relative to the forecast's. */
   scale: number;
   draw: () => number;
 }
-/** A path to one side of what is aimed at, and a length. */
+/** A path to one side of the point aimed at, and a length. */
 function path({ sight, temper: profile, scale, draw }: Try, aimed: { across: number; distance: number }) {
   const { spread } = sight.person.sends(sight.manner);
   return {
@@ -66,7 +66,7 @@ function path({ sight, temper: profile, scale, draw }: Try, aimed: { across: num
   };
 }
 
-/** What comes of a try whose whole law is asked: the better the child, the more often what was meant. */
+/** An outcome drawn from the whole distribution. The better the child, the more often the intended one. */
 function drawn(aim: Aim, attempt: Try): Seen {
   const { list } = kindOf<Aim>(aim).outcomes(aim, attempt.sight);
   const chance = list[0]!.p ** Math.max(0.5, attempt.scale);
@@ -81,7 +81,7 @@ function drawn(aim: Aim, attempt: Try): Seen {
   return list[list.length - 1]!.seen;
 }
 
-/** What is seen of one try at each kind of aim: complete by the compiler. */
+/** What is seen of one attempt, for each kind of aim. The compiler checks that the list is complete. */
 const tries: { [K in AimKind]: (aim: AimOf<K>, attempt: Try) => Seen } = {
   any: (aim, attempt) => {
     const { parts, from, person, manner } = attempt.sight;
@@ -141,7 +141,7 @@ const tries: { [K in AimKind]: (aim: AimOf<K>, attempt: Try) => Seen } = {
     const half = player.object.diameter / 2;
     const met = pins.filter((pin) => Math.abs(angle * pin.distance - pin.across) < pin.width / 2 + half);
     const near = Math.min(...met.map((p) => p.distance));
-    // In the air only the front of them falls.
+    // In the air, only the front pins fall.
     const falls = player.sending.travel === "air" ? met.filter((p) => p.distance <= near + 2 * half) : met;
     return {
       fell: falls.filter((fall) => attempt.draw() < reachChance(player.sending, fall.distance)).map((fall) => fall.id),
@@ -187,7 +187,10 @@ const sendBody = (seen: Seen): Body => {
   if ("rest" in seen) return { kind: "send", rest: seen.rest, ...(seen.away !== undefined && { away: seen.away }) };
   return { kind: "send", hit: "hit" in seen ? seen.hit : null };
 };
-/** What a made-up child does when it is asked: complete by the compiler. Null: it does not. */
+/**
+ * What a simulated child does when asked. The compiler checks that the list is complete. Null: the child does
+ * nothing.
+ */
 const does: { [K in AskKind]: ((ask: AskOf<K>, seen: (aim: Aim) => Seen, draw: () => number) => Body) | null } = {
   send: (ask, seen) => sendBody(seen(ask.aim)),
   count: (ask, seen) => {
@@ -215,10 +218,10 @@ const does: { [K in AskKind]: ((ask: AskOf<K>, seen: (aim: Aim) => Seen, draw: (
   set: null,
 };
 
-/** Longest go that is played, events. */
+/** The longest go that is played, in events. */
 const LONGEST = 1500;
 
-/** Plays one whole go and answers with its events. Stops early with the given chance before each thing that is done. */
+/** Plays one whole go and returns its events. Stops early, with the given chance before each event. */
 export function playGo(
   activity: Activity,
   {
@@ -268,7 +271,7 @@ export function playGo(
   return events;
 }
 
-/** Longer and shorter than it usually takes. */
+/** A random time around the usual one. */
 function secondsOf(ask: Ask, person: Sight["person"], draw: () => number): number {
   if ("takes" in ask) return ask.takes.seconds * (0.8 + 0.6 * draw());
   if (ask.kind === "count" && ask.aim.kind === "keep") return person.keeps(ask.manner).touch * (0.8 + 0.5 * draw());

@@ -3,17 +3,18 @@ import { type Cells, collected, greedyTrips, pairsIn, type Reach, rowsIn, swappe
 import { ordersOf } from "./orders.ts";
 import { PACKED_MOST, pack, searchPacked } from "./packed.ts";
 
-/** Squares that a search looks at before it gives its bounds. */
+/** How many squares a search examines before it returns its bounds. */
 export const SEARCH_BUDGET = 400_000;
 
 /**
- * Fewer trips than this never do: each row ends up with one kind, a swap moves two things from row to row (next to each other by one row), and the best way
- * of giving kinds to rows is taken. Anywhere in a line it also takes a trip for each thing of the near row that is wrong.
+ * A lower bound of the trips: each row ends up with one kind, a swap moves two items between rows (with `next`, by
+ * one row), and the best assignment of kinds to rows is taken. With `line`, every wrong item of the near row takes a
+ * trip as well.
  */
 export function atLeast(cells: Cells, count: number, reach: Reach): number {
   const rows = rowsIn(cells, count);
   if (rows === 0) return 0;
-  // How many of each kind lie in each row; kinds that are gone are left out.
+  // How many of each kind are in each row. Kinds that are gone are left out.
   const kinds: number[] = [];
   for (const cell of cells) if (!kinds.includes(cell)) kinds.push(cell);
   const cost: number[][] = [];
@@ -39,7 +40,10 @@ export function atLeast(cells: Cells, count: number, reach: Reach): number {
   return Math.ceil(best / 2);
 }
 
-/** A square as one text; columns are alike anywhere in a line, and a square and its mirror next to each other. */
+/**
+ * A square as a text. With `line`, the order of the columns does not matter; with `next`, a square and its mirror
+ * image are equal.
+ */
 function keyOf(cells: Cells, count: number, reach: Reach): string {
   const rows = rowsIn(cells, count);
   const column = (c: number) => {
@@ -48,7 +52,7 @@ function keyOf(cells: Cells, count: number, reach: Reach): string {
     return k;
   };
   const all = Array.from({ length: count }, (_, c) => column(c));
-  // What kinds are called does not matter: they are numbered as they come.
+  // The names of the kinds do not matter, so they are numbered in order of appearance.
   const named = (list: number[]) => {
     const names = new Map<number, number>();
     let text = "";
@@ -71,8 +75,9 @@ function keyOf(cells: Cells, count: number, reach: Reach): string {
 }
 
 /**
- * The fewest trips that collect a square, best first with a bound that never says too much: proved, unless more squares are met than the budget allows; then
- * bounds, the upper one of sensible play. `most`: nobody wants to know more than that it takes more. Source: core model, "Letters, numbers, squares".
+ * The fewest trips that collect a square, by a best-first search with an admissible bound. Proved, unless the search
+ * meets more squares than the budget allows; then bounds, of which the upper one is sensible play. `most`: the search
+ * stops once it is certain that more trips are needed. Source: core model, "Letters, numbers, squares".
  */
 export function fewestTrips(
   given: Cells,

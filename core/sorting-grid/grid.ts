@@ -1,9 +1,9 @@
 /**
- * A square of things on the floor: `n` kinds, `n` of each, row by row from the near one, each row from left to right. Cells are numbers of kinds, from 0. What
- * is collected is gone, so that a square has 1 to n rows of n.
+ * A square of items on the floor: `n` kinds, `n` of each, row by row from the near one, each row from left to right.
+ * Cells are numbers of kinds, from 0. Collected items are gone, so that a square has 1 to n rows of n.
  */
 export type Cells = readonly number[];
-/** Two cells are swapped that lie next to each other, or anywhere in one row or column. */
+/** Which two cells can be swapped: neighbours, or any two in one row or column. */
 export const REACHES = ["next", "line"] as const;
 export type Reach = (typeof REACHES)[number];
 export const MIN_N = 2;
@@ -14,7 +14,7 @@ const complete = (cells: Cells, count: number): boolean => {
   for (let i = 1; i < count; i++) if (cells[i] !== cells[0]) return false;
   return true;
 };
-/** Takes every complete near row away, one after the other; answers with what is left, and how many rows went. */
+/** Removes every complete near row, one after the other. Returns what is left, and how many rows were removed. */
 export function collected(cells: Cells, count: number): { cells: Cells; rows: number } {
   let left = cells;
   let rows = 0;
@@ -24,7 +24,7 @@ export function collected(cells: Cells, count: number): { cells: Cells; rows: nu
   }
   return { cells: left, rows };
 }
-/** Whether two cells may be swapped: in one row or column, and as near to each other as the reach says. */
+/** True if two cells may be swapped: in one row or column, and as near to each other as `reach` requires. */
 export function maySwap(one: number, other: number, count: number, reach: Reach): boolean {
   const [ra, rb] = [Math.floor(one / count), Math.floor(other / count)];
   const [ca, cb] = [one % count, other % count];
@@ -36,7 +36,7 @@ export function swapped(cells: Cells, one: number, other: number): number[] {
   [next[one], next[other]] = [cells[other]!, cells[one]!];
   return next;
 }
-/** All pairs that may be swapped in so many rows, lower positions first. */
+/** All pairs that may be swapped in this many rows, lower positions first. */
 export function pairsIn(rows: number, count: number, reach: Reach): readonly (readonly [number, number])[] {
   const key = `${rows} ${count} ${reach}`;
   let found = known.get(key);
@@ -51,7 +51,7 @@ export function pairsIn(rows: number, count: number, reach: Reach): readonly (re
 }
 const known = new Map<string, readonly (readonly [number, number])[]>();
 
-/** Whether cells are a whole square: n of each of n kinds. */
+/** True if the cells form a complete square: n of each of n kinds. */
 export function isWhole(cells: Cells, givenCount: number): boolean {
   if (cells.length !== givenCount * givenCount) return false;
   const count = Array<number>(givenCount).fill(0);
@@ -61,15 +61,15 @@ export function isWhole(cells: Cells, givenCount: number): boolean {
   }
   return count.every((k) => k === givenCount);
 }
-/** The largest number of one kind in the near row. */
+/** The largest number of items of one kind in the near row. */
 export function mostNear(cells: Cells, givenCount: number): number {
   const count = Array<number>(givenCount).fill(0);
   for (let i = 0; i < givenCount; i++) count[cells[i]!]!++;
   return Math.max(...count);
 }
 /**
- * The swap of sensible play: the one that leaves most of one kind in the near row, then the one that collects most rows, then the lower positions.
- * Source: patterns, "Swap square". Null where nothing is left.
+ * The swap of sensible play: the one that leaves the most items of one kind in the near row, then the one that
+ * collects the most rows, then the lower positions. Source: patterns, "Swap square". Null if nothing is left.
  */
 export function greedy(cells: Cells, count: number, reach: Reach): readonly [number, number] | null {
   if (cells.length === 0) return null;
@@ -84,7 +84,7 @@ export function greedy(cells: Cells, count: number, reach: Reach): readonly [num
   }
   return best;
 }
-/** How many trips sensible play takes; it always comes nearer, in so many at most. */
+/** The number of trips of sensible play, which always makes progress and so needs a limited number. */
 export function greedyTrips(cells: Cells, count: number, reach: Reach): number {
   let left = collected(cells, count).cells;
   for (let trips = 0; trips < MAX_GREEDY; trips++) {
@@ -95,14 +95,14 @@ export function greedyTrips(cells: Cells, count: number, reach: Reach): number {
   return MAX_GREEDY;
 }
 const MAX_GREEDY = 200;
-/** The greedy swap, or, where it only goes round, the swap that brings what is wanted in the near row closer. */
+/** The greedy swap or, if that would go in circles, the swap that brings a wanted item closer to the near row. */
 export function greedySwap(cells: Cells, count: number, reach: Reach): readonly [number, number] {
   const pair = greedy(cells, count, reach)!;
   const next = swapped(cells, pair[0], pair[1]);
   if (mostNear(next, count) > mostNear(cells, count) || collected(next, count).rows > 0) return pair;
   return nearer(cells, count, reach);
 }
-/** Brings the nearest one of the commonest kind of the near row a step nearer to a place there that has another kind. */
+/** Brings the nearest item of the near row's commonest kind one step nearer to a place there that has another kind. */
 function nearer(cells: Cells, givenCount: number, reach: Reach): readonly [number, number] {
   const count = Array<number>(givenCount).fill(0);
   for (let i = 0; i < givenCount; i++) count[cells[i]!]!++;
@@ -116,7 +116,7 @@ function nearer(cells: Cells, givenCount: number, reach: Reach): readonly [numbe
     }
   const { from, to } = best!;
   const column = from % givenCount;
-  // Aside first, then down.
+  // Sideways first, then towards the near row.
   if (column !== to) {
     const aside = reach === "line" ? from - column + to : from + Math.sign(to - column);
     return [Math.min(from, aside), Math.max(from, aside)];

@@ -3,7 +3,10 @@ import type { Fewest } from "./best-first.ts";
 import { fewestTrips } from "./fewest.ts";
 import { type Cells, collected, pairsIn, type Reach, swapped } from "./grid.ts";
 
-/** A square mixed to a wanted difficulty, and what is known of its fewest trips; `wanted`: whether that is proved to be within what was asked for. */
+/**
+ * A square mixed to a wanted difficulty, and what is known of its fewest trips. `wanted`: true if that is proved to
+ * be within the wanted range.
+ */
 export interface Mixed extends Fewest {
   cells: number[];
   wanted: boolean;
@@ -11,17 +14,17 @@ export interface Mixed extends Fewest {
 export interface MixOrder {
   n: number;
   reach: Reach;
-  /** Fewest trips that it shall take, from and to. */
+  /** The wanted range of fewest trips. */
   least: number;
   most: number;
   seed: number;
 }
-/** Squares that are tried before the best one so far is given. */
+/** How many squares are tried before the best one so far is returned. */
 const MAX_TRIES = 400;
-/** Squares that the search for one may look at: five kinds are bounds only. */
+/** How many squares the search for one may examine. Five kinds only get bounds. */
 const budgetOf = (count: number) => (count >= 5 ? 120 : 20_000);
 
-/** The finished square after so many swaps that may be done, or a shuffle of all. */
+/** The finished square after this many allowed swaps, or shuffled completely. */
 export function stirred(count: number, reach: Reach, swaps: number | null, draw: () => number): number[] {
   let cells = Array.from({ length: count * count }, (_, i) => (swaps === null ? i % count : Math.floor(i / count)));
   if (swaps === null) {
@@ -37,7 +40,7 @@ export function stirred(count: number, reach: Reach, swaps: number | null, draw:
     while (cells[pair[0]] === cells[pair[1]]) pair = pairs[Math.floor(draw() * pairs.length)]!;
     cells = swapped(cells, pair[0], pair[1]);
   }
-  // Which kind is called what is drawn too, so that rows are never in the same order.
+  // The names of the kinds are drawn too, so that rows are not always in the same order.
   const names = Array.from({ length: count }, (_, i) => i);
   for (let i = count - 1; i > 0; i--) {
     const j = Math.floor(draw() * (i + 1));
@@ -45,14 +48,15 @@ export function stirred(count: number, reach: Reach, swaps: number | null, draw:
   }
   return cells.map((cell) => names[cell]!);
 }
-/** Whether the near row is complete already: no mix of the tool begins so. */
+/** True if the near row is already complete. The application never mixes such a square. */
 export const beginsComplete = (cells: Cells, count: number): boolean => collected(cells, count).rows > 0;
 const farOff = ({ lower, upper }: Fewest, { least, most }: MixOrder) =>
   Math.max(0, least - upper, lower - most) + (lower === upper ? 0 : 0.5);
 
 /**
- * Mixes a square so that its fewest trips are proved to lie within what is wanted, with words on the way (`told`: how many were tried). Stopped, or after so many
- * tries, it gives the one that comes nearest, with its bounds. The same seed gives the same square.
+ * Mixes a square whose fewest trips are proved to lie in the wanted range. `told` is called with the number tried so
+ * far. If stopped, or after too many tries, returns the nearest one with its bounds. The same seed gives the same
+ * square.
  */
 export function mixed(order: MixOrder, told?: (tried: number) => void, stop?: () => boolean): Mixed {
   const { n: count, reach, least, most, seed } = order;
@@ -60,7 +64,7 @@ export function mixed(order: MixOrder, told?: (tried: number) => void, stop?: ()
   let best: Mixed | null = null;
   for (let i = 0; i < MAX_TRIES; i++) {
     told?.(i + 1);
-    // A few swaps give easy ones, and a shuffle the rest.
+    // A few swaps give easy squares, a shuffle gives the others.
     const swaps = draw() < 0.5 ? least + Math.floor(draw() * (most - least + 2)) : null;
     const cells = stirred(count, reach, swaps, draw);
     if (beginsComplete(cells, count)) continue;

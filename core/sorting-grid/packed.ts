@@ -4,8 +4,8 @@ import { pairsIn } from "./grid.ts";
 import { ordersOf } from "./orders.ts";
 
 /**
- * Squares of up to four kinds packed into whole numbers, two bits a cell, the near row lowest: so that many can be looked at in a moment. How many rows there are is told
- * beside.
+ * Squares of up to four kinds packed into whole numbers, two bits for each cell, the near row lowest, so that many
+ * can be examined quickly. The number of rows is kept separately.
  */
 export const PACKED_MOST = 4;
 
@@ -40,13 +40,13 @@ export class Packed {
     this.same = sames.get(n)!;
   }
 
-  /** Rows left once every complete near row is gone; what is left is in `left`. */
+  /** The number of rows left after every complete near row is removed. `left` holds what is left. */
   left = 0;
   collect(s: number, rows: number): number {
     let [left, r] = [s, rows];
     while (r > 0 && this.same.has((left & this.mask) >>> 0)) {
       left = left >>> this.bits;
-      // All 32 bits of four rows: the highest row is shifted in as nought.
+      // With all 32 bits of four rows, the highest row is filled with zeros.
       r--;
     }
     this.left = left >>> 0;
@@ -60,8 +60,9 @@ export class Packed {
   }
 
   /**
-   * Fewer trips than this never do. Anywhere in a line: of the things that lie in a wrong row two change places with a trip where each lies in the other's row, and longer rounds
-   * save no more than one trip in three; the best way of giving kinds to rows is taken. Next to each other: every row up or down is half a trip.
+   * A lower bound of the trips. With `line`: of the items in wrong rows, two are put right by one trip if each is in
+   * the other's row, and longer cycles save at most one trip in three; the best assignment of kinds to rows is taken.
+   * With `next`: every row up or down is half a trip.
    */
   bound(s: number, rows: number): number {
     const { n: count, counts, kinds } = this;
@@ -90,7 +91,9 @@ export class Packed {
     return best;
   }
 
-  /** Equal for squares that are alike: columns in any order anywhere in a line, a mirror next to each other. */
+  /**
+   * Equal for squares that are alike: with `line`, whatever the order of the columns; with `next`, for mirror images.
+   */
   key(s: number, rows: number): number {
     const { n: count, columns } = this;
     for (let c = 0; c < count; c++) {
@@ -123,12 +126,12 @@ export class Packed {
   }
 }
 
-/** A state is one number: the packed square times this, plus how many rows are left. */
+/** A state is one number: the packed square times this, plus the number of rows left. */
 const ROWS = 8;
 const squareOf = (state: number) => Math.floor(state / ROWS);
 const rowsOf = (state: number) => state % ROWS;
 
-/** The fewest trips of a packed square that has no complete near row, or bounds of it; see `fewestTrips`. */
+/** The fewest trips of a packed square without a complete near row, or bounds of it; see `fewestTrips`. */
 export function searchPacked(
   { square, rows }: { square: number; rows: number },
   { count, reach }: { count: number; reach: Reach },

@@ -25,10 +25,13 @@ const number = (name: string, least: number, most: number, unit = "") => {
 const metres = (name: string) => number(name, 0.001, LARGEST_THING, "m");
 const share = (name: string) => number(name, 0, 1);
 
-/** How a thing is made from others: minutes, what goes in, one step a message or a sentence of the school's own. */
+/**
+ * How an item is made from others: the minutes, the materials, and the steps, each a message key or a sentence of the
+ * school's own.
+ */
 const making = z.strictObject({
   minutes: number("minutes", 1, MAX_MINUTES_TO_MAKE).int("minutes must be a whole number"),
-  /** Things that are used up in it. */
+  /** Items that are used up. */
   from: z
     .array(
       z.strictObject({
@@ -37,16 +40,16 @@ const making = z.strictObject({
       }),
     )
     .max(6),
-  /** Things that are needed and not used up. */
+  /** Tools that are needed and not used up. */
   tools: z.array(id("tool")).max(6),
   steps: z
     .array(
       z.strictObject({
-        /** Message key, or the school's own words. */
+        /** A message key, or the school's own words. */
         text: z.string().trim().min(1, "a step must not be empty").max(120, "a step must be 120 letters or fewer"),
-        /** A small drawing, by the name of a drawing. */
+        /** The name of a small drawing. */
         drawing: z.string().max(40),
-        /** A grown-up does this one. */
+        /** A grown-up does this step. */
         grownUp: z.boolean(),
       }),
     )
@@ -54,57 +57,57 @@ const making = z.strictObject({
     .max(8, "making has at most 8 steps"),
 });
 
-/** A household thing and what of it matters to a game. SI units. */
+/** A household item and the properties that matter to a game. SI units. */
 export const item = z.strictObject({
   id: id("id"),
-  /** The school's own name for it; empty for the list that comes with the tool, whose names are messages `item.<id>`. */
+  /** The school's own name for it. Empty for built-in items, whose names are messages `item.<id>`. */
   name: z.string({ error: "name must be text" }).trim().max(30, "name must be 30 letters or fewer"),
-  /** Name of its drawing. */
+  /** The name of its drawing. */
   drawing: z.string({ error: "drawing must be text" }).max(40),
   room: z.enum(ROOMS, { error: `room must be one of ${ROOMS.join(", ")}` }),
   uses: z.array(z.enum(USES, { error: `uses must be among ${USES.join(", ")}` })).min(1, "uses must name at least one"),
   moves: z.array(z.enum(MOVES, { error: `moves must be among ${MOVES.join(", ")}` })),
-  /** Across, as it faces a player; away from the player; up. */
+  /** The width as it faces a player, the depth away from the player, and the height. */
   width: metres("width"),
   depth: metres("depth"),
   height: metres("height"),
-  /** Empty. */
+  /** The mass when empty. */
   mass: number("mass", 0.001, HEAVIEST_THING, "kg"),
-  /** 0 hard, 1 as soft as a sock. */
+  /** From 0 (hard) to 1 (as soft as a sock). */
   softness: share("softness"),
-  /** Share of the speed of a drop that comes back from a hard floor. */
+  /** The share of its speed that a dropped item keeps after hitting a hard floor. */
   rebound: share("rebound"),
-  /** How hard it is to keep rolling, beside a ball on the same floor; null: it does not roll. */
+  /** How hard it is to keep rolling, compared with a ball on the same floor. Null: it does not roll. */
   drag: number("drag", 0.5, 20).nullable(),
   material: z.enum(MATERIALS, { error: `material must be one of ${MATERIALS.join(", ")}` }),
-  /** 0 silent to 3 loud on a hard floor. */
+  /** From 0 (silent) to 3 (loud) on a hard floor. */
   noise: number("noise", 0, 3),
   breakable: z.boolean({ error: "breakable must be true or false" }),
-  /** Opening that something can drop into: its diameter, or the width of a rectangular one; null without one. */
+  /** The opening into which something can drop: the diameter, or the width of a rectangular one. Null without one. */
   opening: metres("opening").nullable(),
-  /** The other side of a rectangular opening, away from the player; not given: it is round. */
+  /** The other side of a rectangular opening, away from the player. Left out: it is round. */
   openingDepth: metres("openingDepth").nullable().optional(),
-  /** Gap that something can pass through, a chair's legs; null without one. */
+  /** The gap through which something can pass, such as between a chair's legs. Null without one. */
   gap: metres("gap").nullable(),
-  /** Water or filling it holds when full; null where nothing goes in. */
+  /** The water or filling it holds when full. Null if nothing can be filled in. */
   contents: number("contents", 0, HEAVIEST_THING, "kg").nullable(),
-  /** Spread of a player with it, beside an easy thing. */
+  /** The spread of a player with it, compared with an easy item. */
   handling: number("handling", 0.5, 3),
-  /** Share of homes that have it, and how many those tend to have. */
+  /** The share of homes that have it, and how many those usually have. */
   homes: share("homes"),
   count: number("count", 1, MAX_OF_ONE).int("count must be a whole number"),
-  /** It comes in kinds that can be told apart, two colours of sock. */
+  /** It comes in kinds that can be told apart, such as two colours of sock. */
   kinds: z.boolean({ error: "kinds must be true or false" }),
-  /** A grown-up is asked first. */
+  /** A grown-up must be asked first. */
   ask: z.boolean({ error: "ask must be true or false" }),
   outdoorsOnly: z.boolean({ error: "outdoorsOnly must be true or false" }),
   cautions: z.array(z.enum(CAUTIONS, { error: `cautions must be among ${CAUTIONS.join(", ")}` })),
-  /** On every child, or part of every home: it needs no kit. */
+  /** Every child or home has it, so it needs no kit. */
   always: z.boolean({ error: "always must be true or false" }),
   /** One is enough for any number of lines: tape, chalk. */
   endless: z.boolean({ error: "endless must be true or false" }),
   made: making.nullable(),
-  /** Where the figures come from, or "estimated". */
+  /** The source of the figures, or "estimated". */
   source: z.string({ error: "source must be text" }).trim().min(1, "source must not be empty").max(120),
 });
 export type Item = z.infer<typeof item>;

@@ -1,4 +1,4 @@
-/** What a thing can serve as. */
+/** What an item can be used as. */
 export const USES = [
   "send",
   "implement",
@@ -15,20 +15,20 @@ export const USES = [
   "sides",
 ] as const;
 export type Use = (typeof USES)[number];
-/** How a thing may be sent: it rolls (ground), it slides flat, it is thrown. */
+/** How an item can be sent: rolled (ground), slid flat, or thrown. */
 export const MOVES = ["ground", "slide", "air"] as const;
 export type Move = (typeof MOVES)[number];
-/** Where in a home it is looked for; the survey follows room. */
+/** Where in a home it is usually found. The survey goes by room. */
 export const ROOMS = ["kitchen", "living", "bedroom", "bathroom", "hall", "outside", "made"] as const;
 export type Room = (typeof ROOMS)[number];
-/** What touches the floor when it slides. */
+/** The material that touches the floor when it slides. */
 export const MATERIALS = ["fabric", "plastic", "wood", "metal", "paper", "rubber", "ceramic"] as const;
 export type Material = (typeof MATERIALS)[number];
 export const SOURCE_ESTIMATED = "estimated";
 
-/** Bounds of a household thing: metres, kilograms. */
+/** The limits of a household item: metres, kilograms. */
 export const LARGEST_THING = 5;
 export const HEAVIEST_THING = 80;
-/** Nobody has more of one thing than this at hand. */
+/** The most of one item that a home can have. */
 export const MAX_OF_ONE = 99;
 export const MAX_MINUTES_TO_MAKE = 120;

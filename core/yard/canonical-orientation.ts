@@ -3,7 +3,7 @@ import type { Placement } from "./placement.ts";
 import type { Ground, Obstacle } from "./space.ts";
 import { OBSTACLES } from "./space-limits.ts";
 
-/** A turn, and maybe a mirroring across the x axis before it, and a shift: how a space is looked at. */
+/** A turn, possibly after mirroring across the x axis, and a shift: one way to look at a space. */
 interface Motion {
   angle: number;
   mirrored: boolean;
@@ -12,7 +12,7 @@ interface Motion {
 }
 const SAME = 1e-6;
 
-/** To a thousandth of a millimetre, so that the same home is the same to the last digit however it lies. */
+/** Rounded to a thousandth of a millimetre, so that the same home gives the same digits in every orientation. */
 const fine = (metres: number) => Math.round(metres * 1e6) / 1e6;
 
 function moved(point: Point, motion: Motion): Point {
@@ -20,7 +20,7 @@ function moved(point: Point, motion: Motion): Point {
   const y = motion.mirrored ? -point.y : point.y;
   return { x: fine(point.x * c - y * s + motion.dx), y: fine(point.x * s + y * c + motion.dy) };
 }
-/** Obstacles lie along the axes, and still do after a quarter turn. */
+/** Obstacles are parallel to the axes, and still are after a quarter turn. */
 function movedObstacle(o: Obstacle, motion: Motion): Obstacle {
   const [point, corner] = [moved(o, motion), moved({ x: o.x + o.width, y: o.y + o.depth }, motion)];
   return {
@@ -32,13 +32,16 @@ function movedObstacle(o: Obstacle, motion: Motion): Obstacle {
   };
 }
 
-/** An angle between half a turn either way. */
+/** An angle within half a turn in either direction. */
 const within = (angle: number) => {
   const turned = Math.atan2(Math.sin(angle), Math.cos(angle));
   return turned <= -Math.PI + SAME ? Math.PI : turned;
 };
 
-/** The ways a space is looked at: quarter turns where things stand in it, else with a longest side along x; each as it is and mirrored. */
+/**
+ * The ways to look at a space: quarter turns if it has obstacles, otherwise with a longest side along x; each as it
+ * is and mirrored.
+ */
 function motionsFor(ground: Ground): Motion[] {
   const { corners } = ground;
   let angles = [0, Math.PI / 2, Math.PI, -Math.PI / 2];
@@ -54,7 +57,7 @@ function motionsFor(ground: Ground): Motion[] {
   }
   return angles.flatMap((angle) =>
     [false, true].map((mirrored) => {
-      // Mirrored first, the side lies the other way round.
+      // When mirrored first, the side points the other way.
       const turn = within(mirrored ? -angle : angle);
       const at = corners.map((corner) => moved(corner, { angle: turn, mirrored, dx: 0, dy: 0 }));
       const dx = -Math.min(...at.map((point) => point.x));
@@ -64,7 +67,7 @@ function motionsFor(ground: Ground): Motion[] {
   );
 }
 
-/** A figure that is another for every way a space can be looked at, unless they look alike. */
+/** A number that differs for every way to look at a space, unless two look the same. */
 function weightOf(ground: Ground, by: Motion): number {
   let sum = 0;
   for (const corner of ground.corners) {
@@ -86,13 +89,14 @@ const lessTurned = (motion: Motion, givenMotion: Motion): boolean =>
       : motion.angle > givenMotion.angle;
 
 /**
- * A space as it is searched: turned and mirrored so that the same home comes out the same however it was drawn, and how a place found there is told in
- * the home's own coordinates. Turning, moving or mirroring a home thus changes nothing.
+ * A space in the orientation in which it is searched: turned and mirrored so that the same home always looks the
+ * same, however it was drawn. `back` converts a place found there to the home's own coordinates. Turning, moving or
+ * mirroring a home therefore changes nothing.
  */
 export function upright(ground: Ground): { ground: Ground; back: (placement: Placement) => Placement } {
   const all = motionsFor(ground).map((by) => ({ by, weight: weightOf(ground, by) }));
   const least = Math.min(...all.map((m) => m.weight));
-  // Of ways that look alike (a room that is its own mirror image) the least turned one.
+  // If several look the same (a room that is its own mirror image), the one with the smallest turn.
   const { by } = all
     .filter((m) => m.weight <= least + SAME * Math.max(1, Math.abs(least)))
     .reduce((x, y) => (lessTurned(y.by, x.by) ? y : x));
@@ -101,7 +105,7 @@ export function upright(ground: Ground): { ground: Ground; back: (placement: Pla
     corners: ground.corners.map((corner) => moved(corner, by)),
     obstacles: ground.obstacles.map((obstacle) => movedObstacle(obstacle, by)),
   };
-  // Corners and things in one order as well, so that nothing depends on where the outline was begun.
+  // Corners and obstacles get a fixed order too, so that it does not matter where the outline begins.
   const first = of.corners.reduce((sum, corner, i) => {
     const point = of.corners[sum]!;
     return corner.x + corner.y < point.x + point.y - SAME ||

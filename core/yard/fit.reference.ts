@@ -6,7 +6,10 @@ import { keepsClear, OVERLAP_ALLOWED, THIN } from "./placement-search.ts";
 import { boxOf } from "./shapes.ts";
 import type { Ground } from "./space.ts";
 
-/** A second, plain telling of what a placement must keep to, for the tests only: every piece against the whole space, unturned. */
+/**
+ * A second, simple implementation of what a placement must satisfy, for tests only: every piece is checked against
+ * the whole space, without turning.
+ */
 export function troubleOf(pieces: readonly Piece[], ground: Ground, at: Placement): Trouble | null {
   for (const piece of pieces) {
     const box = placed(piece, at);

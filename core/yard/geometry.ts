@@ -3,7 +3,7 @@ export interface Point {
   x: number;
   y: number;
 }
-/** Touching counts as inside, within a tenth of a millimetre. */
+/** Touching counts as inside, to a tenth of a millimetre. */
 export const EPS = 1e-4;
 
 /** A rectangle on the ground, turned by `angle` radians about its middle. */
@@ -21,7 +21,7 @@ const cross = (point: Point, givenPoint: Point, corner: Point) =>
 export const between = (point: Point, givenPoint: Point): number =>
   Math.hypot(point.x - givenPoint.x, point.y - givenPoint.y);
 
-/** Signed area of a polygon, square metres: positive when its corners go round to the left. */
+/** The signed area of a polygon, square metres: positive if its corners go counter-clockwise. */
 export function areaOf(corners: readonly Point[]): number {
   let twice = 0;
   corners.forEach((corner, i) => {
@@ -31,7 +31,7 @@ export function areaOf(corners: readonly Point[]): number {
   return twice / 2;
 }
 
-/** Whether two segments cross at a point inside both. */
+/** True if two segments cross at a point inside both. */
 export function cross2(point: Point, givenPoint: Point, corner: Point, givenCorner: Point): boolean {
   const [chance, q, r, s] = [
     cross(corner, givenCorner, point),
@@ -42,7 +42,7 @@ export function cross2(point: Point, givenPoint: Point, corner: Point, givenCorn
   return chance * q < -EPS * EPS && r * s < -EPS * EPS;
 }
 
-/** The first two sides of a polygon that cross each other, by index, or null. */
+/** The first two sides of a polygon that cross each other, by index. Null if none do. */
 export function crossingSides(corners: readonly Point[]): [number, number] | null {
   const count = corners.length;
   for (let i = 0; i < count; i++)
@@ -51,7 +51,7 @@ export function crossingSides(corners: readonly Point[]): [number, number] | nul
   return null;
 }
 
-/** Distance of a point from a segment, metres. */
+/** The distance of a point from a segment, metres. */
 export function toSegment(point: Point, givenPoint: Point, corner: Point): number {
   const [dx, dy] = [corner.x - givenPoint.x, corner.y - givenPoint.y];
   const l2 = dx * dx + dy * dy;
@@ -60,7 +60,7 @@ export function toSegment(point: Point, givenPoint: Point, corner: Point): numbe
   return Math.hypot(point.x - givenPoint.x - t * dx, point.y - givenPoint.y - t * dy);
 }
 
-/** Whether a point is in a polygon, or on its edge. */
+/** True if a point is in a polygon, or on its edge. */
 export function inside(corners: readonly Point[], point: Point): boolean {
   let odd = false;
   for (let i = 0, j = corners.length - 1; i < corners.length; j = i++) {
@@ -81,11 +81,11 @@ export function cornersOfBox(box: Box): Point[] {
   return [at(-box.hx, -box.hy), at(box.hx, -box.hy), at(box.hx, box.hy), at(-box.hx, box.hy)];
 }
 
-/** Whether a box lies wholly in a polygon; touching its sides is allowed. */
+/** True if a box lies completely in a polygon. It may touch the sides. */
 export function boxInside(corners: readonly Point[], givenBox: Box): boolean {
   const box = cornersOfBox(givenBox);
   if (!box.every((point) => inside(corners, point))) return false;
-  // A side of the polygon that comes in between: its corner lies in the box, or it crosses right through.
+  // A side of the polygon may reach into the box: a corner lies in it, or the side crosses it.
   const thin: Box = { ...givenBox, hx: givenBox.hx - 2 * EPS, hy: givenBox.hy - 2 * EPS };
   if (thin.hx <= 0 || thin.hy <= 0) return true;
   const core = cornersOfBox(thin);
@@ -98,7 +98,9 @@ export function boxInside(corners: readonly Point[], givenBox: Box): boolean {
 const onEdge = (corners: readonly Point[], point: Point) =>
   corners.some((corner, i) => toSegment(point, corner, corners[(i + 1) % corners.length]!) <= EPS);
 
-/** How deep two boxes overlap, metres: the least shift that parts them; 0 when they only touch or not at all. */
+/**
+ * How deep two boxes overlap, metres: the smallest shift that separates them. 0 if they only touch, or do not touch.
+ */
 export function overlap(box: Box, givenBox: Box): number {
   const [dx, dy] = [givenBox.x - box.x, givenBox.y - box.y];
   const [ca, sa] = [Math.cos(box.angle), Math.sin(box.angle)];
@@ -114,19 +116,22 @@ export function overlap(box: Box, givenBox: Box): number {
   return across2 <= 0 ? 0 : Math.min(along, across, along2, across2);
 }
 
-/** Longest straight line between any two corners, metres: nothing longer lies in the polygon. */
+/** The longest straight line between any two corners, metres. Nothing longer fits into the polygon. */
 export function diameterOf(corners: readonly Point[]): number {
   let far = 0;
   for (const corner of corners) for (const point of corners) far = Math.max(far, between(corner, point));
   return far;
 }
 
-/** Corners nearer than this are one, and one so near to the line between its neighbours is none, metres. */
+/**
+ * Corners closer than this are one corner, and a corner this close to the line between its neighbours is none,
+ * metres.
+ */
 const SAME_CORNER = 1e-6;
 
 /**
- * An outline without corners that say nothing: repeated ones, the first said again at the end, and those in the middle of a straight side.
- * `(0,0)(7,0)(7,5)(0,5)(0,0)` has four.
+ * An outline without redundant corners: repeated ones, the first one repeated at the end, and those in the middle of
+ * a straight side. `(0,0)(7,0)(7,5)(0,5)(0,0)` has four.
  */
 export function cleanCorners(corners: readonly Point[]): Point[] {
   const near = (point: Point, givenPoint: Point) =>

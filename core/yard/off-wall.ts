@@ -1,13 +1,13 @@
 import { type Part, partsOf, reachOfLayout } from "./parts.ts";
 
-/** The part that is the wall which something is sent off first. */
+/** The id of the wall that a send must hit first. */
 export const WALL_PART = "offWall";
-/** The wall stands so far behind what is farthest unless it is said, metres. */
+/** How far the wall is behind the farthest part by default, metres. */
 export const WALL_GAP = 0.6;
-/** As much of a wall as is looked for, metres: how wide, and how high its middle is. */
+/** The part of a wall that is needed, metres: its width, and the height of its middle. */
 const LOOKED_FOR = { width: 1, up: 0.5 } as const;
 
-/** The wall that something is sent off, so far behind the farthest of these parts. */
+/** The wall that a send must hit first, this far behind the farthest of these parts. */
 export const offWall = (parts: readonly Part[], gap: number): Part => ({
   kind: "obstacle",
   id: WALL_PART,
@@ -22,9 +22,9 @@ export const offWall = (parts: readonly Part[], gap: number): Part => ({
 
 const seen = new WeakMap<readonly Part[], readonly Part[]>();
 /**
- * A layout as the player off its wall sees it: everything but the lines to send from mirrored in the wall, so that a send is as long as the way
- * to the wall and back, and meets first what stands nearest to the wall. The same list where there is no such wall. That the wall gives back
- * speed and direction is an assumption; see docs/model.md.
+ * A layout as the player sees it in the wall: everything except the lines to send from is mirrored, so that a send is
+ * as long as the way to the wall and back, and first meets what stands nearest to the wall. The same list if there is
+ * no such wall. That the wall returns speed and direction unchanged is an assumption; see docs/model.md.
  */
 export function asSeen(parts: readonly Part[]): readonly Part[] {
   const wall = partsOf(parts, "obstacle").find((p) => p.id === WALL_PART);

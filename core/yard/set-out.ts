@@ -1,24 +1,30 @@
-/** A field to stand things in, metres: from the near edge to the far one, so far to each side of its middle. */
+/**
+ * An area for setting targets out, metres: from the near edge to the far one, and this far to each side of its
+ * middle.
+ */
 export interface Field {
   near: number;
   far: number;
   across: number;
   width: number;
 }
-/** Two things nearer than this touch, metres. */
+/** Two items closer than this touch, metres. */
 export const TOUCHING = 0.01;
-/** Whole millimetres, so that it is the same everywhere. */
+/** Whole millimetres, so that the value is the same everywhere. */
 export const mm = (metres: number) => Math.round(metres * 1000);
 
 export interface Laid {
   id: string;
-  /** Millimetres, as an event says it. */
+  /** Millimetres, as in an event. */
   along: number;
   across: number;
-  /** How wide it is, metres. */
+  /** The width, metres. */
   size: number;
 }
-/** What is wrong with how things were stood up: one not wholly inside, or two that touch, with the centimetres that are missing, rounded up. */
+/**
+ * A problem with the places that a child chose: one target is not completely inside, or two touch, with the missing
+ * centimetres, rounded up.
+ */
 export type Amiss =
   | { kind: "outside"; id: string; cm: number }
   | { kind: "touch"; one: string; other: string; cm: number };

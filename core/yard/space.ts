@@ -16,7 +16,7 @@ const size = (name: string) =>
     .min(0.02, `${name} must be 0.02 m or more`)
     .max(FARTHEST, `${name} must be ${FARTHEST} m or less`);
 
-/** Where a thing stands: the near left corner of its rectangle and its size, metres from the space's own corner. */
+/** The place of an obstacle: the near left corner of its rectangle and its size, metres from the space's own corner. */
 export const obstacle = z.strictObject({
   kind: z.enum(OBSTACLES, { error: `an obstacle must be one of ${OBSTACLES.join(", ")}` }),
   x: place("x"),
@@ -26,7 +26,7 @@ export const obstacle = z.strictObject({
 });
 export type Obstacle = z.infer<typeof obstacle>;
 
-/** A part of the space with another floor than the rest: its near left corner and size, metres. */
+/** An area of the space with another floor: its near left corner and its size, metres. */
 export const floorPatch = z.strictObject({
   floor: z.enum(FLOORS, { error: `floor must be one of ${FLOORS.join(", ")}` }),
   x: place("x"),
@@ -37,7 +37,7 @@ export const floorPatch = z.strictObject({
 export type FloorPatch = z.infer<typeof floorPatch>;
 
 const point = z.strictObject({ x: place("x"), y: place("y") });
-/** The outline where it is not a plain rectangle: corners in order, metres. */
+/** The outline of a space that is not a plain rectangle: its corners in order, metres. */
 export const outline = z
   .array(point)
   .min(3, "a space needs at least 3 corners")
@@ -56,11 +56,11 @@ export const outline = z
       ctx.addIssue({ code: "custom", message: `the space must have ${MIN_AREA} square metres or more` });
   });
 
-/** A space as the fitting sees it: metres, the outline's corners in order. */
+/** A space in the shape that the fitting needs: metres, the corners of the outline in order. */
 export interface Ground {
   corners: readonly Point[];
   obstacles: readonly Obstacle[];
   indoors: boolean;
-  /** Height of the ceiling, metres; null: none, or not said. */
+  /** The height of the ceiling, metres. Null: no ceiling, or unknown. */
   ceiling: number | null;
 }

@@ -1,7 +1,7 @@
 import { type Look, type Stroke, strokesOf, writtenOn } from "./draw.ts";
 import { endOfRunOn, type Part } from "./parts.ts";
 
-/** Millimetres a metre, and room around, on the drawing. */
+/** Millimetres of the drawing per metre, and the margin. */
 const PER_METRE = 100;
 const MARGIN = 40;
 /** Dark on white, as on paper. */
@@ -18,7 +18,7 @@ const STYLES: Partial<Record<Look, string>> = {
   net: ' stroke-dasharray="4 6"',
   start: ' stroke-width="6"',
 };
-/** A thing is never drawn smaller than this, millimetres. */
+/** An item is never drawn smaller than this, millimetres. */
 const drawn = (metres: number) => Math.max(14, metres * PER_METRE);
 
 function strokeSvg(
@@ -55,8 +55,8 @@ function strokeSvg(
 }
 
 /**
- * A plan from above as an SVG document, one user unit a millimetre at 1 : 10, start line left. `drawing` gives the stroke of a target (in a
- * square of 40), `name` what is written beside it.
+ * A plan from above as an SVG document at 1 : 10, with one user unit per millimetre and the start line on the left.
+ * `drawing` returns the path of a target (in a square of 40), `name` its label.
  */
 export function planSvg(
   parts: readonly Part[],

@@ -2,7 +2,7 @@ import { random } from "../../random.ts";
 import type { Part, Place } from "../parts.ts";
 import { choice, cm, defineLayout, degrees, metres, upTo, whole } from "./layout.ts";
 
-/** A thing to aim at, touched or hit in any way. */
+/** An item to aim at, which may be touched or hit in any way. */
 const aim = (id: string, at: Place, width: number, item: string, label: string, height = 0.25): Part => ({
   kind: "target",
   id,
@@ -15,7 +15,7 @@ const aim = (id: string, at: Place, width: number, item: string, label: string, 
   rule: { kind: "touch", width },
 });
 
-/** Targets one behind the other, straight ahead or to either side in turn. */
+/** Targets one behind the other, straight ahead or alternately to either side. */
 export const row = defineLayout({
   name: "row",
   fields: { count: whole(2, 10), gap: metres(0.2, 3), aside: metres(0, 3), size: metres(0.05, 1, 0.05) },
@@ -28,10 +28,10 @@ export const row = defineLayout({
   example: { values: { count: 5, gap: 0.7, aside: 0.4, size: 0.25 }, along: 1.2 },
 });
 
-/** Tries at a free place before the best one so far is taken. */
+/** How often a free place is tried before the best one so far is taken. */
 const TRIES = 24;
 
-/** Targets scattered over a patch of floor, as far from each other as a seeded search finds. */
+/** Targets scattered over an area, as far from each other as a seeded search finds. */
 export const scattered = defineLayout({
   name: "scattered",
   fields: {
@@ -64,7 +64,7 @@ export const scattered = defineLayout({
   example: { values: { count: 6, deep: 2.4, wide: 1.8, size: 0.2, shuffle: 4 }, along: 1.2 },
 });
 
-/** Targets on a ring, or a piece of one, about the throwing spot. */
+/** Targets on a circle around the throwing spot, or on a part of it. */
 export const around = defineLayout({
   name: "around",
   fields: { count: whole(2, 12), radius: metres(0.5, 6), span: degrees(30, 360), size: metres(0.05, 1, 0.05) },
@@ -82,7 +82,10 @@ export const around = defineLayout({
   example: { values: { count: 6, radius: 1.6, span: 150, size: 0.3 }, along: 0.2 },
 });
 
-/** Numbered spots, farther ones to either side in turn; the number is the place in the row, or the half metres to it. */
+/**
+ * Numbered spots, the farther ones alternately to either side. The number is the place in the row, or the half metres
+ * to it.
+ */
 export const spots = defineLayout({
   name: "spots",
   fields: {
@@ -112,7 +115,7 @@ export const spots = defineLayout({
 
 /** A pin as wide as a bottle, metres. */
 const PIN = 0.08;
-/** Pins in a row of each shape, from the near one. */
+/** The number of pins in each row of each shape, from the near one. */
 const ROWS = {
   triangle: (count: number) => upTo(count).map((i) => i + 1),
   diamond: (count: number) => [...upTo(count).map((i) => i + 1), ...upTo(count - 1).map((i) => count - 1 - i)],
@@ -120,7 +123,7 @@ const ROWS = {
   own: (count: number) => upTo(count).map((i) => i + 1),
 } as const;
 
-/** A formation of pins that may not touch: its shape given, or the child's own inside a patch. */
+/** A formation of pins that must not touch: in a given shape, or set up by the child inside an area. */
 export const pins = defineLayout({
   name: "pins",
   fields: { rows: whole(1, 5), gap: metres(0.03, 0.6, 0.01), shape: choice("triangle", "diamond", "line", "own") },
@@ -154,7 +157,7 @@ export const pins = defineLayout({
   example: { values: { rows: 3, gap: 0.12, shape: "triangle" }, along: 3 },
 });
 
-/** A target on a wall, the mark on the floor to stand at, and the spot that the rebound should land on. */
+/** A target on a wall, the mark on the floor to stand at, and the spot where the rebound should land. */
 export const wall = defineLayout({
   name: "wall",
   fields: {
@@ -192,10 +195,10 @@ export const wall = defineLayout({
   example: { values: { distance: 2, size: 0.4, height: 0.8, landing: 1, spot: 0.5 }, along: 0.4 },
 });
 
-/** How wide a board is, metres. */
+/** The width of a board, metres. */
 const BOARD = 0.25;
 
-/** A propped ramp, its foot across the line, the way that is rolled, and where it should stop. */
+/** A propped ramp with its foot on the line, the path of the roll, and where it should stop. */
 export const ramp = defineLayout({
   name: "ramp",
   fields: { board: metres(0.3, 1.5, 0.05), rise: metres(0.05, 0.8, 0.05), roll: metres(0.5, 6), size: metres(0.2, 2) },
@@ -203,7 +206,7 @@ export const ramp = defineLayout({
   item: { use: "ramp", initial: "board" },
   parts: ({ board, rise, roll, size }, item) => {
     const long = cm(Math.sqrt(Math.max(0.01, board * board - rise * rise)));
-    // What is rolled stops beyond the ramp, never in it.
+    // A rolled object stops beyond the ramp, never in it.
     const to = cm(long + Math.max(roll, size / 2 + 0.05));
     return [
       { kind: "obstacle", id: "r1", along: cm(long / 2), across: 0, depth: long, width: BOARD, item, label: "" },

@@ -12,7 +12,7 @@ const stands = (id: string, at: Place, size: number, item: string, label: string
   label,
 });
 
-/** Markers to weave through, then a shot at a target. */
+/** Markers to weave through, followed by a shot at a target. */
 export const slalom = defineLayout({
   name: "slalom",
   fields: { markers: whole(2, 12), gap: metres(0.3, 2), aside: metres(0, 1, 0.05), shot: metres(0.5, 5) },
@@ -66,7 +66,7 @@ export const shuttle = defineLayout({
   example: { values: { apart: 2.4, wide: 0.6 }, along: 0.6 },
 });
 
-/** Two goals facing each other, with the field between. */
+/** Two goals that face each other, with the field between them. */
 export const goals = defineLayout({
   name: "goals",
   fields: { apart: metres(1, 12), mouth: metres(0.3, 3), wide: metres(0.6, 8) },
@@ -85,14 +85,15 @@ export const goals = defineLayout({
   example: { values: { apart: 4, mouth: 0.8, wide: 2 }, along: 0.2 },
 });
 
-/** Bases to run round and home again; with one base, out and back. */
+/** Bases to run round and home again. With one base, out and back. */
 export const bases = defineLayout({
   name: "bases",
   fields: { count: whole(1, 5), side: metres(1, 8), way: choice("left", "right") },
   rigid: false,
   item: { use: "marker", initial: "cushion" },
   parts: ({ count, side, way }, item) => {
-    // Corners of a regular figure with `count` + 1 corners, home at the near one; one base is straight ahead.
+    // The corners of a regular polygon with `count` + 1 corners, home at the near one. A single base is straight
+    // ahead.
     const n = count + 1;
     const r = count === 1 ? side / 2 : side / 2 / Math.sin(Math.PI / n);
     const sign = way === "left" ? -1 : 1;

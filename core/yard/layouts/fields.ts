@@ -2,7 +2,7 @@ import { random } from "../../random.ts";
 import type { Part } from "../parts.ts";
 import { cm, defineLayout, metres, upTo, whole } from "./layout.ts";
 
-/** Cells of a square grid, near row first, left to right. */
+/** Cells of a square grid, near row first, from left to right. */
 function cells(count: number, cell: number, label: (i: number) => string): Part[] {
   return upTo(count * count).map((i): Part => {
     const [r, c] = [Math.floor(i / count), i % count];
@@ -18,7 +18,7 @@ function cells(count: number, cell: number, label: (i: number) => string): Part[
   });
 }
 
-/** Bands across the floor, worth more the farther they are. */
+/** Bands across the floor, worth more the farther away they are. */
 export const bands = defineLayout({
   name: "bands",
   fields: { count: whole(1, 9), depth: metres(0.1, 2, 0.05), wide: metres(0.3, 6) },
@@ -53,9 +53,9 @@ export const grid = defineLayout({
   example: { values: { side: 3, cell: 0.5 }, along: 1.6 },
 });
 
-/** The letters that name kinds of things. */
+/** The letters that name kinds of items. */
 const KINDS = "ABCDEF";
-/** `count` of each of `count` kinds in a seeded order (Fisher and Yates). */
+/** `count` of each of `count` kinds in a random order from a seed (Fisher and Yates). */
 function shuffled(count: number, seed: number): string[] {
   const all = upTo(count * count).map((i) => KINDS[i % count]!);
   const next = random(seed);
@@ -66,7 +66,7 @@ function shuffled(count: number, seed: number): string[] {
   return all;
 }
 
-/** A square of things to put in order: n kinds, n of each, shuffled. */
+/** A square of items to put in order: n kinds, n of each, shuffled. */
 export const square = defineLayout({
   name: "square",
   fields: { kinds: whole(2, 5), cell: metres(0.15, 1, 0.05), shuffle: whole(1, 99) },

@@ -3,7 +3,7 @@ import { bases, goals, passing, shuttle, slalom } from "./courses.ts";
 import { bands, grid, net, square, tossing } from "./fields.ts";
 import type { Fields, Layout } from "./layout.ts";
 
-/** Every layout, in the order that a teacher is shown them. */
+/** Every layout, in the order in which teachers see them. */
 export const layouts = {
   row,
   scattered,
@@ -26,6 +26,6 @@ export const layouts = {
 export type LayoutName = keyof typeof layouts;
 export const layoutNames = Object.keys(layouts) as LayoutName[];
 
-/** A layout whose values are its own business. */
+/** A layout whose values are opaque. */
 export type AnyLayout = Layout<Fields>;
 export const layoutNamed = (name: LayoutName): AnyLayout => layouts[name] as unknown as AnyLayout;

@@ -3,7 +3,7 @@ import { layoutNamed, layoutNames } from "./index.ts";
 import { type Laid, MAX_SIZE, MIN_SIZE } from "./laid.ts";
 import { schemaOf } from "./layout-schema.ts";
 
-/** Nothing is laid farther from the start line, or aside, metres. */
+/** The farthest that anything is laid from the start line, or to the side, metres. */
 const FARTHEST = 30;
 
 const metres = (name: string) =>
@@ -12,7 +12,7 @@ const metres = (name: string) =>
     .min(-FARTHEST, `${name} must be -${FARTHEST} m or more`)
     .max(FARTHEST, `${name} must be ${FARTHEST} m or less`);
 const where = {
-  /** Its near middle, metres from the middle of the start line. */
+  /** The middle of its near edge, metres from the middle of the start line. */
   along: metres("along"),
   across: metres("across"),
   /** Radians, from along towards across. */
@@ -24,7 +24,7 @@ const where = {
     .number({ error: "size must be a number" })
     .min(MIN_SIZE, `size must be ${MIN_SIZE} or more`)
     .max(MAX_SIZE, `size must be ${MAX_SIZE} or less`),
-  /** The thing that stands there, where the layout has any. */
+  /** The item that stands there, if the layout has any. */
   item: z.string().min(1).max(40),
   /** Marks moved by hand, by id: metres along and across from where the layout puts them. */
   moved: z.record(z.string().min(1).max(20), z.strictObject({ along: metres("along"), across: metres("across") })),

@@ -2,10 +2,10 @@ import { own } from "../../own.ts";
 import type { Part, Place } from "../parts.ts";
 import { type LayoutName, layoutNamed, type layouts } from "./index.ts";
 
-/** A layout is laid at this share of its size at least, and at most. */
+/** The smallest and largest size of a layout, as a factor. */
 export const MIN_SIZE = 0.3;
 export const MAX_SIZE = 3;
-/** Something more that is laid out in the yard, beside what the game itself needs. */
+/** An extra layout in the yard, in addition to what the game itself needs. */
 export type Laid = {
   [K in LayoutName]: {
     name: K;
@@ -20,13 +20,13 @@ export type Laid = {
 }[LayoutName];
 const FLAT_DEPTH = 0.04;
 
-/** Parts of a laid layout are told from those of the game by this. */
+/** The prefix that distinguishes parts of an extra layout from those of the game. */
 const PREFIX = "x.";
 export const isLaid = (id: string): boolean => id.startsWith(PREFIX);
 /** The layout's own id of a part. */
 export const ownId = (id: string): string => id.slice(PREFIX.length);
 
-/** A layout as it comes: our own example, straight ahead. */
+/** A layout as it is first offered: our own example, straight ahead. */
 export function exampleOf(name: LayoutName): Laid {
   const anyLayout = layoutNamed(name);
   return {
@@ -42,8 +42,8 @@ export function exampleOf(name: LayoutName): Laid {
 }
 
 /**
- * The parts of a layout where it is laid: turned about its near middle, lines and courts at `size` times their measures, things as big as they
- * are. What it aims at stands there without counting: the game counts its own targets only.
+ * The parts of a layout at its place: turned about the middle of its near edge, lines and courts scaled by `size`,
+ * items in their real size. Its targets stand there without counting, because the game counts only its own.
  */
 export function laidParts(givenLaid: Laid): Part[] {
   const anyLayout = layoutNamed(givenLaid.name);
@@ -64,7 +64,7 @@ export function laidParts(givenLaid: Laid): Part[] {
             kind: "obstacle",
             id,
             ...put(part, part.id),
-            // What depends on a wall takes no floor to speak of.
+            // An item on a wall takes up almost no floor.
             depth: part.base === undefined ? Math.min(part.width, 0.3) : FLAT_DEPTH,
             width: part.width,
             item: part.item,
@@ -98,7 +98,7 @@ export function laidParts(givenLaid: Laid): Part[] {
     }
   });
 }
-/** The nodes of a way go with the marks that they pass. */
+/** The nodes of a path move with the marks that they pass. */
 const nodeOf = (givenLaid: Laid, path: string, i: number): string =>
   path === "w1" && givenLaid.name === "bases"
     ? `g${i}`
@@ -106,7 +106,7 @@ const nodeOf = (givenLaid: Laid, path: string, i: number): string =>
       ? `g${i + 1}`
       : "";
 
-/** The same layout with one of its marks elsewhere; all of it where its marks keep their places to each other. */
+/** The same layout with one of its marks elsewhere; or all of it, if its marks keep their places to each other. */
 export function moveLaid(givenLaid: Laid, id: string | null, to: Place): Laid {
   if (id === null || layoutNamed(givenLaid.name).rigid) return { ...givenLaid, along: to.along, across: to.across };
   const base = layoutNamed(givenLaid.name)
@@ -123,7 +123,7 @@ export function moveLaid(givenLaid: Laid, id: string | null, to: Place): Laid {
   return { ...givenLaid, moved: { ...givenLaid.moved, [id]: { along: fine(at.along), across: fine(at.across) } } };
 }
 
-/** At `k` times its distances: drawn together towards the start line, its lines shorter as well. */
+/** The layout at `k` times its distances: moved towards the start line, with shorter lines. */
 export const scaledLaid = (givenLaid: Laid, k: number): Laid => ({
   ...givenLaid,
   along: givenLaid.along * k,
@@ -134,6 +134,6 @@ export const scaledLaid = (givenLaid: Laid, k: number): Laid => ({
   ),
 });
 
-/** How many things it needs. */
+/** How many items it needs. */
 export const thingsOf = (givenLaid: Laid): number =>
   new Set(laidParts(givenLaid).flatMap((laidPart) => (laidPart.kind === "obstacle" ? [laidPart.id] : []))).size;

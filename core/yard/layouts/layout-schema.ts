@@ -1,7 +1,7 @@
 import { z } from "zod";
 import type { Fields, Values } from "./layout.ts";
 
-/** A schema for the values of some fields; a refusal names the field and what is allowed. */
+/** A schema for the values of some fields. A refusal names the field and what is allowed. */
 export function schemaOf<F extends Fields>(fields: F): z.ZodType<Values<F>> {
   const shape: Record<string, z.ZodType> = {};
   for (const [name, value] of Object.entries(fields)) {

@@ -2,17 +2,17 @@ import { cornersOf, type Place, patchOf } from "../parts.ts";
 import { layoutNamed } from "./index.ts";
 import { type Laid, laidParts } from "./laid.ts";
 
-/** One place of a layout that a child has to mark: where a thing goes, a spot, a corner of a field, a line. */
+/** One place of a layout that a child has to mark: where an item goes, a spot, a corner of a field, a line. */
 export interface Mark extends Place {
   id: string;
   what: "thing" | "spot" | "corner" | "line";
   item: string | null;
   label: string;
-  /** On a wall: how high its lower edge is, metres. */
+  /** On a wall: the height of its lower edge, metres. */
   up?: number;
 }
 
-/** Fields with an outline: corners are marked where lines alone would not show them. */
+/** The corners of fields with an outline, which lines alone would not show. */
 function cornersOfFields(laid: Laid): Place[] {
   const flat = laidParts({ ...laid, along: 0, across: 0, turn: 0 });
   const all = flat.flatMap((part) => {
@@ -62,7 +62,7 @@ export function marksOf(laid: Laid): Mark[] {
   return [...out, ...corners].sort((a, b) => a.along - b.along || a.across - b.across);
 }
 
-/** Cells along one side of a grid; null where there is none. */
+/** The number of cells along one side of a grid. Null if there is none. */
 export const cellsOf = (laid: Laid): number | null => {
   const cells = layoutNamed(laid.name)
     .parts(laid.values as never, laid.item)
