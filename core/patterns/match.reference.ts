@@ -2,21 +2,21 @@ import type { Setup } from "../contract/contract.ts";
 import type { Match } from "../contract/match.ts";
 import type { GameEvent } from "../events/events.ts";
 
-/** What a story makes of something that happened: nothing (it may not), or how it goes on. */
+/** The effect of an event on a story: not allowed, or how the story continues. */
 export type Took = "no" | "on" | "hit" | "miss" | "spent" | "pass" | "theirs" | "part" | "end";
-/** One go as it is told in a pattern's description, changed in place. */
+/** One go as a pattern's description tells it, changed in place. */
 export interface Story {
-  /** `turn`: whether it is the turn of whoever did it. `theirs`: then it is theirs, and the story goes on. */
+  /** `turn`: it was the turn of the player who did it. `theirs`: then it is their turn, and the story continues. */
   take(event: GameEvent, turn: boolean): Took;
   /** The bell. */
   rings(): Took;
-  /** Seconds until the bell of the part under way; undefined: no clock. */
+  /** The seconds until the bell of the present part. Undefined: no clock. */
   clock(): number | null | undefined;
   value(): number;
   rank(): number;
-  /** Where all play for the same things: nothing is left of them. */
+  /** For sides that play for the same targets: nothing is left of them. */
   over?(): boolean;
-  /** The goal was reached: where sides race each other, that ends it once all have had as many sends. */
+  /** The goal was reached. If sides race each other, the match ends once all have had the same number of sends. */
   finished?(): boolean;
 }
 export interface ReferenceResult {
@@ -28,8 +28,8 @@ export interface ReferenceResult {
 }
 
 /**
- * A plain reference implementation of the match around a go, for the tests only: a table with a chair for each side, and whoever sits on the chair whose turn
- * it is plays. It shares no code with the match layer.
+ * A simple reference implementation of the match around a go, for tests only: a table with a chair for each side, and
+ * the player on the chair whose turn it is plays. It shares no code with the match layer.
  */
 export function tellMatch(
   tell: () => Story,
@@ -57,7 +57,7 @@ export function tellMatch(
   const playing = () => (allAtOnce ? chairs.filter((chair) => chair.left > 0 && !chair.resting) : [chairs[now]!]);
   const accepted: boolean[] = [];
 
-  /** A chair whose go is over begins its next one, if it has one left. */
+  /** After the end of a go, the next one of that chair begins, if it has one left. */
   const finish = (c: Chair) => {
     c.past.push(c.story);
     c.left--;

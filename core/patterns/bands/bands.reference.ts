@@ -4,8 +4,8 @@ import type { GameEvent } from "../../events/events.ts";
 import type { BandsParams } from "./schema.ts";
 
 /**
- * A second, plain telling of Bands from its description, for the tests only: it keeps a scoresheet of whole rounds and reads
- * totals off it from the top each time it is asked. It shares no code with the reducer.
+ * A second, simple implementation of Bands from its description, for tests only. It keeps a scoresheet of whole
+ * rounds and adds up totals from the top each time it is asked. It shares no code with the rules.
  */
 export interface OracleBands {
   accepted: boolean[];
@@ -15,9 +15,9 @@ export interface OracleBands {
   winners: number[];
 }
 interface Sheet {
-  /** Points each side had lying, for every closed round. */
+  /** The points that each side had lying, for every closed round. */
   rounds: number[][];
-  /** Side, band number (0 short, n + 1 over) of what lies now. */
+  /** The side and the band number (0 short, n + 1 over) of each piece on the floor. */
   floor: { side: number; band: number }[];
 }
 

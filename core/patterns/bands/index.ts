@@ -17,7 +17,7 @@ function summary(params: BandsParams): Phrase {
   return { key: "bands.summary.rounds", params: { rounds: rounds!, pieces: params.pieces } };
 }
 
-/** Slide or roll so that it stops in a scoring band. */
+/** Slide or roll an object so that it stops in a scoring band. */
 export const bands: Pattern<BandsParams, BandsState> = {
   ...play,
   rank: 2,

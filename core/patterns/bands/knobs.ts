@@ -3,7 +3,7 @@ import { fieldsOf } from "../../contract/fields.ts";
 import type { BandsParams } from "./schema.ts";
 import { bandsParams } from "./schema.ts";
 
-/** What the stations offer for bands. */
+/** The settings of Bands for the stations. */
 export function knobs(params: BandsParams): Knob[] {
   const fields = fieldsOf(bandsParams, params);
   const { total, exact } = params.finish;

@@ -6,7 +6,7 @@ import type { BandsParams } from "./schema.ts";
 const MIN_DEPTH = 0.1;
 const cm = (metres: number) => Math.round(metres * 100) / 100;
 
-/** A start line, the lines across, and the band between each two of them. */
+/** A start line, the lines across, and the bands between them. */
 function parts(params: BandsParams, space: { length: number; width: number }): Part[] {
   const width = Math.min(params.width, space.width);
   return [
@@ -46,7 +46,7 @@ function movePeg(params: BandsParams, id: string, metres: number): BandsParams {
   };
 }
 
-/** Under each line but the last: the chance to stop in the band that begins there, aimed at its middle. */
+/** For each line except the last: the chance to stop in the band that begins there, when aimed at its middle. */
 const probes = (params: BandsParams): Probe[] =>
   params.points.map((_, i) => {
     const id = `z${i + 1}`;

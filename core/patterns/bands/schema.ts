@@ -9,7 +9,7 @@ const MIN_DEPTH = 0.1;
 
 export const bandsParams = z
   .strictObject({
-    /** Lines across the floor, metres from the start, rising; band n lies between line n and line n + 1. */
+    /** The lines across the floor, metres from the start, rising. Band n lies between line n and line n + 1. */
     lines: z
       .array(
         z
@@ -20,35 +20,35 @@ export const bandsParams = z
       .min(2, "bands need at least 2 lines")
       .max(MAX_BANDS + 1, `bands have at most ${MAX_BANDS + 1} lines`),
     points: z.array(whole("points", 0, 100)),
-    /** Width of the bands, metres. */
+    /** The width of the bands, metres. */
     width: z
       .number({ error: "width must be a number of metres" })
       .min(0.3, "width must be 0.3 m or more")
       .max(10, "width must be 10 m or less"),
-    /** On an inner line: the lower points count, the higher, or those where its middle is. */
+    /** On an inner line, the lower points count, the higher ones, or those where the object's middle is. */
     lineRule: z.enum(LINE_RULES),
-    /** On the last line: touching it is out, the middle decides, or only wholly past is out. */
+    /** On the last line: out if it touches the line, out if its middle is past it, or only if all of it is. */
     lastLine: z.enum(LAST_LINES).default("out"),
-    /** Past the last line: nothing, or the last band. */
+    /** Past the last line: no points, or those of the last band. */
     overshoot: z.enum(["nothing", "last"]),
-    /** Pieces that each side sends in a round. */
+    /** The pieces that each side sends in a round. */
     pieces: whole("pieces", 1, 10),
-    /** All points count, or only the round's difference, for the better side (two sides). */
+    /** All points count, or only the difference of the round, for the better side (two sides). */
     counting: z.enum(["all", "difference"]),
     finish: z.strictObject({
       rounds: whole("rounds", 1, MAX_ROUNDS).nullable(),
       total: whole("total", 1, 1000).nullable(),
-      /** The total must be met exactly: a round that goes over does not count, or drops the side back. */
+      /** The total must be reached exactly: a round that goes over does not count, or sets the side back. */
       exact: z.boolean(),
       dropTo: whole("dropTo", 0, 999).nullable(),
     }),
-    /** Before a side's last piece a blocker may be placed. */
+    /** A blocker may be placed before a side's last piece. */
     blocker: z.boolean(),
-    /** Who sends first in the next round. */
+    /** The side that sends first in the next round. */
     lead: z.enum(["alternate", "winner", "loser", "same"]),
-    /** Sides take turns piece by piece, or send all their pieces at once. */
+    /** Sides alternate piece by piece, or send all their pieces at once. */
     order: z.enum(["piece", "set"]),
-    /** Equal after the last round: shared, or one more round. */
+    /** A tie after the last round is shared, or decided by one more round. */
     tie: z.enum(["shared", "extra"]),
   })
   .superRefine((params, ctx) => {

@@ -4,7 +4,10 @@ import type { GameEvent } from "../../events/events.ts";
 import type { ReferenceResult } from "../match.reference.ts";
 import type { BasesParams } from "./schema.ts";
 
-/** A second, plain telling of Bases: people in a queue, and cushions with whoever sits on them. It shares no code with the rules. */
+/**
+ * A second, simple implementation of Bases: people in a queue, and cushions with somebody sitting on them. It shares
+ * no code with the rules.
+ */
 export function tellBases(
   params: BasesParams,
   match: Match,
@@ -20,7 +23,7 @@ export function tellBases(
       : [everybody.filter((i) => i % 2 === 0), everybody.filter((i) => i % 2 === 1)];
   const board = queues.map(() => 0);
   const home = params.bases + 1;
-  /** Farthest first; an invisible runner is "invisible". */
+  /** The farthest runner first. An invisible one is "invisible". */
   let circuit: { who: number | "invisible"; at: number }[] = [];
   let batting = 0;
   let inning = 1;
@@ -47,7 +50,7 @@ export function tellBases(
       batting = 0;
     } else over = true;
   };
-  /** Whoever batted goes to the back; everybody who stood before it in the queue does so with it. */
+  /** The batter goes to the back of the queue, together with everybody who stood before them. */
   const toTheBack = (who: number) => {
     const q = queues[batting]!;
     queues[batting] = [...q.slice(q.indexOf(who) + 1), ...q.slice(0, q.indexOf(who) + 1)];

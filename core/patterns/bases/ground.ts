@@ -5,7 +5,7 @@ import { mannerOf } from "./rules.ts";
 import type { BasesParams } from "./schema.ts";
 
 const BASE = 0.18;
-/** Home and the bases, round a circuit that is run to the right first, all as far from the next; metres from the line. */
+/** Home and the bases around a circuit that is run to the right first, at equal distances; metres from the line. */
 export function circuit({ bases, side }: Pick<BasesParams, "bases" | "side">): Place[] {
   if (bases === 1) return [0, side].map((along) => ({ along, across: 0 }));
   const corners = bases + 1;
@@ -20,11 +20,11 @@ const middleOf = (places: readonly Place[]): Place => ({
   across: cm(places.reduce((sum, place) => sum + place.across, 0) / places.length),
 });
 
-/** The spot that stops play: in the middle of the circuit, or beside the way. */
+/** The spot that stops play: in the middle of the circuit, or beside the path. */
 const stopOf = (params: BasesParams): Place =>
   params.bases === 1 ? { along: cm(params.side / 2), across: 0.6 } : middleOf(circuit(params));
 
-/** A circuit with its bases, and a spot that stops play in the middle of it. */
+/** A circuit with its bases, and the spot that stops play in the middle. */
 export const basesGround: Ground<BasesParams> = {
   parts: (params, space): Part[] => {
     const places = circuit(params);
@@ -43,7 +43,7 @@ export const basesGround: Ground<BasesParams> = {
       ...(params.stop ? [spot("stop", stopOf(params), "", 0.25)] : []),
     ];
   },
-  // The way from base to base is what moves; the bases themselves are counted out.
+  // The side of the circuit is what moves. The bases themselves are counted out.
   pegs: (params) => [{ id: "side", label: "", distance: params.side, kind: "line", drawn: true }],
   spots: (params) => [
     ...circuit(params)
@@ -51,7 +51,7 @@ export const basesGround: Ground<BasesParams> = {
       .map((at, i) => ({ id: `b${i + 1}`, ...at, label: `${i + 1}` })),
     ...(params.stop ? [{ id: "stop", ...stopOf(params), label: "" }] : []),
   ],
-  /** Whether a ball put into play is good for a base or more. */
+  /** The chance that a ball put into play is worth a base or more. */
   probes: (params): Probe[] => [
     {
       id: "good",

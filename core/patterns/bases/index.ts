@@ -46,7 +46,7 @@ function knobs(params: BasesParams): Knob[] {
   ];
 }
 
-/** A ball is hit, and a circuit run before it is back: runs, outs, innings. */
+/** A ball is hit, and a circuit is run before the ball is back: runs, outs, innings. */
 export const bases: Pattern<BasesParams, BasesState> = {
   ...play,
   rank: 17,

@@ -4,7 +4,7 @@ import type { GameEvent } from "../../events/events.ts";
 import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
 import type { BoardParams } from "./schema.ts";
 
-/** A board as a row of tallies, one a place; whoever plays says where it goes before, if it must be said. */
+/** A board as a row of tallies, one for each place. If a choice must be called, the player calls it first. */
 function story(params: BoardParams, bell: number | null): Story {
   const layout = params.layout;
   const prices = new Map(
@@ -16,7 +16,7 @@ function story(params: BoardParams, bell: number | null): Story {
   const things = layout.kind === "targets" ? [...prices.keys()] : [layout.target.id];
   const byWay = layout.kind === "targets" && params.choice === "action";
   const byThing = layout.kind === "targets" && params.choice === "thing";
-  /** What is in the basket beside the line. */
+  /** The objects in the basket beside the line. */
   const basket = new Set<string>(params.things);
   const mustSay = layout.kind === "spots" || params.choice === "called" || byWay || byThing;
   let said = "";

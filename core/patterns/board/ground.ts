@@ -30,7 +30,7 @@ export const boardGround: Ground<BoardParams> = {
       ? targetProbes(layout.targets.map((target) => target.id))
       : lineProbes(layout.target.id, distances(layout.spots)),
   moves: "each",
-  /** The one target of spots moves aside only. */
+  /** The only target of a board of spots moves sideways only. */
   move: (params, id, to) => {
     const { layout } = params;
     if (layout.kind === "targets") return { ...params, layout: { ...layout, targets: moved(layout.targets, id, to) } };

@@ -12,7 +12,7 @@ import { type BoardGo, capOf, possible } from "./rules.ts";
 import type { BoardParams } from "./schema.ts";
 import { boardParams } from "./schema.ts";
 
-/** The same board told the other way: targets before one line, or one target and spots to send from. */
+/** The same board in the other form: targets in front of one line, or one target and spots to send from. */
 function layouts({ layout }: BoardParams) {
   if (layout.kind === "targets") {
     const { distance: _, points: _p, ...first } = layout.targets[0]!;
@@ -84,7 +84,7 @@ function summary(givenParams: BoardParams): Phrase {
   return { key: `board.summary.${givenParams.layout.kind}`, params };
 }
 
-/** Things or spots with points each: the child weighs what is near against what brings more. */
+/** Targets or spots with points each. The child chooses between near ones and ones that are worth more. */
 export const board: Pattern<BoardParams, MatchState<BoardParams, BoardGo>> = {
   ...play,
   rank: 7,

@@ -1,7 +1,7 @@
 import { lineId } from "../../targets/lines.ts";
 import type { BoardParams } from "./schema.ts";
 
-/** What may be chosen, and what each brings: targets by their ids, spots as `l1`, `l2`. */
+/** What may be chosen and what each is worth: targets by their ids, spots as `l1`, `l2`. */
 export const placesOf = ({ layout: l }: BoardParams): { id: string; points: number }[] =>
   l.kind === "targets"
     ? l.targets.map(({ id, points: count }) => ({ id, points: count }))

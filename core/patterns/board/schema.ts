@@ -9,7 +9,7 @@ import { MAX_SENDS, MAX_TARGETS } from "./limits.ts";
 export const points = whole("points", 0, 100);
 
 export const layout = z.discriminatedUnion("kind", [
-  /** Several targets before one line. */
+  /** Several targets in front of one line. */
   z.strictObject({
     kind: z.literal("targets"),
     targets: z

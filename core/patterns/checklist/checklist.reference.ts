@@ -4,7 +4,7 @@ import type { GameEvent } from "../../events/events.ts";
 import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
 import type { ChecklistParams } from "./schema.ts";
 
-/** A sheet of paper with a line a task: good ones and all attempts. */
+/** A sheet of paper with one line for each task: successes and all attempts. */
 function story(params: ChecklistParams, bell: number | null, relay: boolean): Story {
   const lines = params.tasks.map((task, i) => ({ id: `k${i + 1}`, want: task.times, good: 0, all: 0 }));
   let finger: (typeof lines)[number] | undefined;
@@ -43,7 +43,7 @@ function story(params: ChecklistParams, bell: number | null, relay: boolean): St
       const line = params.order === "fixed" ? next() : finger && !closed(finger) ? finger : undefined;
       const attempts = event.n + (event.drop ? 1 : 0);
       if (!line || attempts === 0 || (relay && attempts > 1)) return "no";
-      // Nothing comes after the one that closes the line.
+      // Nothing follows the attempt that completes the line.
       const room = line.want - counts(line);
       if (params.need === "attempts" ? attempts > room : event.n > room) return "no";
       if (event.drop && event.n === room) return "no";

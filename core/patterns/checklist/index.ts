@@ -21,7 +21,7 @@ function knobs(params: ChecklistParams): Knob[] {
         "score",
         ["tasks", i],
         "knob.listTask",
-        // Tossed high enough for it.
+        // Tossed high enough for the task.
         DOINGS.map((doing) => [
           doing === task
             ? params.tasks[i]
@@ -75,7 +75,7 @@ function knobs(params: ChecklistParams): Knob[] {
   ];
 }
 
-/** A list of tasks, so many times each: ticked, or every one told. */
+/** A list of tasks, each a number of times: ticked when done, or every attempt recorded. */
 export const checklist: Pattern<ChecklistParams, MatchState<ChecklistParams, ListGo>> = {
   ...play,
   rank: 13,

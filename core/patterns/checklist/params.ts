@@ -8,8 +8,8 @@ export const doingOf = (task: ListItem): Doing =>
     : task.task === "carry"
       ? { id: task.task, metres: task.metres }
       : { id: task.task, height: task.height };
-/** The times of all tasks. */
+/** The number of repetitions of all tasks together. */
 export const allTimes = (params: ChecklistParams): number => params.tasks.reduce((sum, task) => sum + task.times, 0);
-/** One star for any, two for half of them, three for all. */
+/** One star for any success, two for half of them, three for all. */
 export const starsFor = (done: number, all: number): number =>
   done === 0 ? 0 : done === all ? 3 : 2 * done >= all ? 2 : 1;

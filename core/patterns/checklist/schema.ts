@@ -7,11 +7,11 @@ import { MAX_TASKS } from "./limits.ts";
 export const item = z.strictObject({
   task: z.enum(DOINGS, { error: `task must be one of ${DOINGS.join(", ")}` }),
   times: whole("times", 1, 30),
-  /** How high it is tossed above the hand, metres. */
+  /** The height of the toss above the hand, metres. */
   height: metres("height", 0.2, 4),
   /** How long a balance is held. */
   seconds: whole("seconds", 2, 120),
-  /** How far it is carried. */
+  /** How far the object is carried. */
   metres: metres("metres", 1, 30),
 });
 

@@ -4,8 +4,8 @@ import type { GameEvent } from "../../events/events.ts";
 import type { ClimbParams } from "./schema.ts";
 
 /**
- * A second, plain telling of Climb from its description, for the tests only: each climber is a small story that waits for what
- * happens to it, and a loop hands the turn round. It shares no code with the reducer.
+ * A second, simple implementation of Climb from its description, for tests only. Each climber is a small story that
+ * waits for events, and a loop passes the turn round. It shares no code with the rules.
  */
 interface ReferenceResult {
   gos: { rung: number; sends: number; points: number; top: boolean; ms: number }[];
@@ -90,7 +90,7 @@ export interface OracleClimb {
   player: number;
   over: boolean;
   values: number[];
-  /** Null: a total of goes not scored by points, which the description leaves open. */
+  /** Null: a total of goes without points, which the description leaves open. */
   winners: number[] | null;
 }
 
@@ -125,7 +125,7 @@ export function tellClimb(params: ClimbParams, match: Match, setup: Setup, event
     const raceOn = p.end === "first" && setup.mode === "against" && swap === "send" && p.goes.count === 1;
     if (raceOn && player <= before && told.some((eachTold) => eachTold.gos.some((go) => go.top))) over = true;
   };
-  /** Feeds the story and passes over its turn marks, handing the turn on where the rules say. */
+  /** Passes events to the story, skips its turn marks, and passes the turn on where the rules say so. */
   const feed = (came: Came) => {
     const i = mine();
     waits[i] = stories[i]!.next(came);

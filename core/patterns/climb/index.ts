@@ -18,7 +18,7 @@ function summary(params: ClimbParams): Phrase {
   return { key: `climb.summary.${params.scoring.by}`, params: { tries } };
 }
 
-/** Targets in a fixed order: a hit moves on, a miss repeats; or one target, and the line moves back. */
+/** Targets in a fixed order: a hit moves on, a miss repeats. Or one target, and the line moves back. */
 export const climb: Pattern<ClimbParams, MatchState<ClimbParams, Climber>> = {
   ...play,
   rank: 1,

@@ -6,7 +6,7 @@ import { lineIndex, linesFrom } from "../../targets/lines.ts";
 import type { ClimbParams } from "./schema.ts";
 import { climbParams } from "./schema.ts";
 
-/** What the stations offer for a climb. */
+/** The settings of Climb for the stations. */
 export function knobs(params: ClimbParams): Knob[] {
   const fields = fieldsOf(climbParams, params);
   const points = params.scoring.by === "points" ? params.scoring : { by: "points", first: 3, growth: 0 };
@@ -70,7 +70,7 @@ export function knobs(params: ClimbParams): Knob[] {
   ];
 }
 
-/** The same climb told the other way: targets at rising distances, or one target and a line that moves back. */
+/** The same climb in the other form: targets at rising distances, or one target and a line that moves back. */
 function ladders({ ladder }: ClimbParams) {
   if (ladder.kind === "targets") {
     const { distance: _, ...first } = ladder.targets[0]!;

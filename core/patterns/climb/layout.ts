@@ -16,7 +16,7 @@ import type { Part } from "../../yard/parts.ts";
 import { addPeg, removePeg } from "./pegs.ts";
 import type { ClimbParams } from "./schema.ts";
 
-/** Targets in front of one line; or, where the line moves, one target near the far end and a line a level. */
+/** Targets in front of one line; or, if the line moves, one target near the far end and a line for each level. */
 const parts = ({ ladder }: ClimbParams, space: { length: number; width: number }): Part[] =>
   ladder.kind === "targets" ? targetParts(ladder.targets, space) : lineParts(ladder.target, ladder.lines, space);
 const pegs = ({ ladder }: ClimbParams): Peg[] =>
@@ -29,7 +29,7 @@ function changeTarget(params: ClimbParams, id: string, change: <T extends Standi
   return { ...params, ladder: { ...ladder, targets: changed(ladder.targets, id, change) } };
 }
 
-/** Under each peg: the chance to hit that target, or the one target from that line. */
+/** For each peg: the chance to hit that target, or the only target from that line. */
 const probes = ({ ladder }: ClimbParams): Probe[] =>
   untilHit(
     ladder.kind === "targets"
@@ -42,7 +42,7 @@ export const climbGround: Ground<ClimbParams> = {
   pegs,
   probes,
   moves: "each",
-  /** The target of a line ladder moves aside only. */
+  /** The target of a ladder of lines moves sideways only. */
   move: (params, id, to) => {
     const { ladder } = params;
     if (ladder.kind === "targets") return { ...params, ladder: { ...ladder, targets: moved(ladder.targets, id, to) } };

@@ -5,11 +5,11 @@ import { checkTargets } from "../../targets/target.ts";
 import { target } from "../../targets/target-schema.ts";
 import { MAX_RUNGS, MAX_TRIES } from "./limits.ts";
 
-/** An exercise beside the first. */
+/** An exercise in addition to the first one. */
 const otherExercise = (name: string) => z.string().max(40, `${name} must be 40 letters or fewer`).optional();
 
 const ladder = z.discriminatedUnion("kind", [
-  /** A target a rung. */
+  /** One target for each rung. */
   z.strictObject({
     kind: z.literal("targets"),
     targets: z
@@ -18,7 +18,7 @@ const ladder = z.discriminatedUnion("kind", [
       .max(MAX_RUNGS, `a climb has at most ${MAX_RUNGS} targets`),
     order: z.enum(["nearest", "farthest", "listed"]),
   }),
-  /** One target; the line moves back a level with every hit. */
+  /** One target. The line moves back a level after every hit. */
   z.strictObject({
     kind: z.literal("line"),
     target: target.omit({ distance: true }),
@@ -32,7 +32,7 @@ const ladder = z.discriminatedUnion("kind", [
 export const climbParams = z
   .strictObject({
     ladder,
-    /** Sends allowed in a go; null: no cap. */
+    /** The attempts allowed in a go. Null: no limit. */
     tries: whole("tries", 1, MAX_TRIES).nullable(),
     scoring: z.discriminatedUnion("by", [
       /** Rung n, from 0, is worth first + n x growth. */
@@ -40,18 +40,18 @@ export const climbParams = z
       z.strictObject({ by: z.literal("tries") }),
       z.strictObject({ by: z.literal("time") }),
     ]),
-    /** After so many misses an exercise is done before play goes on; null: none. */
+    /** After this many misses an exercise is done before play goes on. Null: none. */
     forfeit: z
       .strictObject({
         misses: whole("misses", 1, 20),
         exercise: z.string().min(1, "exercise must not be empty").max(40),
         dose: whole("dose", 1, 60),
-        /** So many in a go at most; null, or absent as in documents from earlier versions: no such limit. */
+        /** The most exercises in a go. Null, or left out as in documents from earlier versions: no limit. */
         cap: whole("cap", 1, 20).nullable().optional(),
-        /** What may be done instead, as the child likes; empty or absent: nothing. */
+        /** Another exercise that the child may do instead. Empty or left out: none. */
         second: otherExercise("second"),
         third: otherExercise("third"),
-        /** The same for whoever plays sitting. */
+        /** The same for a child who plays seated. */
         seated: otherExercise("seated"),
       })
       .nullable(),

@@ -4,7 +4,10 @@ import type { GameEvent } from "../../events/events.ts";
 import type { ReferenceResult } from "../match.reference.ts";
 import type { ClosestParams } from "./schema.ts";
 
-/** A second, plain telling of Closest from its description: a chalk drawing, round by round. It shares no code with the rules. */
+/**
+ * A second, simple implementation of Closest from its description: a chalk drawing, round by round. It shares no code
+ * with the rules.
+ */
 export function tellClosest(
   field: ClosestParams,
   match: Match,

@@ -43,7 +43,7 @@ function knobs(field: ClosestParams): Knob[] {
   ];
 }
 
-/** A jack is sent first; then whoever lies nearest to it scores, round after round. */
+/** A jack is sent first. Then the side that lies nearest to it scores, round after round. */
 export const closest: Pattern<ClosestParams, ClosestState> = {
   ...play,
   rank: 10,

@@ -5,8 +5,8 @@ import type { ReferenceResult } from "../match.reference.ts";
 import type { GoalsParams } from "./schema.ts";
 
 /**
- * A second, plain telling of Goals: a referee's notebook, one line for each whistle, and somebody who holds the ball. It shares no code with the
- * rules.
+ * A second, simple implementation of Goals: a referee's notebook with one line for each whistle, and the side that
+ * has the ball. It shares no code with the rules.
  */
 export function tellGoals(
   params: GoalsParams,

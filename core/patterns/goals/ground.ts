@@ -5,11 +5,11 @@ import { mannerOf } from "./rules.ts";
 import type { GoalsParams } from "./schema.ts";
 
 const POST = 0.08;
-/** Whoever begins stands so far before the middle, metres. */
+/** The distance from the middle at which a side begins, metres. */
 const FROM_MIDDLE = 0.4;
 const HIGH = 0.25;
 const SIDES = [[0], [1]] as const;
-/** Two things a goal apart. */
+/** Two posts with a goal between them. */
 const posts = (id: string, along: number, gap: number, item: string): Part[] =>
   [-1, 1].map((side, i) => ({
     kind: "target",
@@ -24,7 +24,7 @@ const posts = (id: string, along: number, gap: number, item: string): Part[] =>
     group: "post",
   }));
 
-/** Two goals, a middle to begin from, and the field between them. */
+/** Two goals, the middle, and the field between them. */
 export const goalsGround: Ground<GoalsParams> = {
   parts: (params, space) => {
     const width = Math.min(params.width, space.width);
@@ -38,7 +38,7 @@ export const goalsGround: Ground<GoalsParams> = {
     ];
   },
   pegs: (params) => [{ id: "far", label: "", item: params.item, distance: params.length, kind: "line" }],
-  /** Whether the next goal is their own. */
+  /** The chance that the next goal is their own. */
   probes: (params): Probe[] => [
     {
       id: "next",

@@ -63,7 +63,7 @@ function knobs(params: GoalsParams): Knob[] {
   ];
 }
 
-/** Two goals and two sides: to so many, or until the bell; or a child alone, goal by goal. */
+/** Two goals and two sides: to a number of goals, or until the bell. Or a child alone, goal by goal. */
 export const goals: Pattern<GoalsParams, GoalsState> = {
   ...play,
   rank: 15,

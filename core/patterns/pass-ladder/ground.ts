@@ -10,7 +10,7 @@ import { aimAt } from "./rules.ts";
 import type { PassParams } from "./schema.ts";
 
 const MARK_WIDTH = 1;
-/** One thing that moves from mark to mark. */
+/** The target that moves from mark to mark. */
 export const CONTAINER = "container";
 
 export const passGround: Ground<PassParams> = {

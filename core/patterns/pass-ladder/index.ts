@@ -55,13 +55,13 @@ function knobs(params: PassParams): Knob[] {
   ];
 }
 
-/** Marks at growing distance: so many clean passes at one open the next. */
+/** Marks at growing distances. A number of clean passes at one mark opens the next. */
 export const passLadder: Pattern<PassParams, MatchState<PassParams, PassGo>> = {
   ...play,
   rank: 11,
   params: passParams,
   together: () => ({ key: "together.ladder" }),
-  // Whoever is to learn to catch is sent to in a way of its own.
+  // A child who should learn to catch has a way of receiving of their own.
   actions: (action) => action === "catch" || isSend(action),
   problems: (params, match) => {
     if (params.sends === null && match.seconds === null)

@@ -4,7 +4,7 @@ import type { GameEvent } from "../../events/events.ts";
 import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
 import type { PassParams } from "./schema.ts";
 
-/** Pegs in a strip of wood, one a mark: how many clean ones stand at each. */
+/** Pegs in a strip of wood, one for each mark, with the number of clean passes at each. */
 function story(params: PassParams, bell: number | null, relay: boolean): Story {
   let here = 1;
   let holes = 0;
@@ -49,7 +49,7 @@ function story(params: PassParams, bell: number | null, relay: boolean): Story {
   };
 }
 
-/** A second, plain telling of the pass ladder. It shares no code with the rules. */
+/** A second, simple implementation of the pass ladder. It shares no code with the rules. */
 export const tellPassLadder = (
   params: PassParams,
   match: Match,

@@ -7,13 +7,16 @@ import { MAX_MARKS } from "./limits.ts";
 
 export const passParams = z
   .strictObject({
-    /** From the line, growing. */
+    /** The distances from the line, growing. */
     marks: z
       .array(distance)
       .min(1, "the ladder needs at least 1 spot")
       .max(MAX_MARKS, `the ladder can have at most ${MAX_MARKS} spots`),
     way: z.discriminatedUnion("kind", [
-      /** Alone: rolled, run after and fielded while it rolls, beyond the mark before this one; a turn of so many seconds first. */
+      /**
+       * Alone: rolled, run after and fielded while it rolls, beyond the previous mark, after a turn of this many
+       * seconds.
+       */
       z.strictObject({
         kind: z.literal("chase"),
         turn: z
@@ -23,14 +26,14 @@ export const passParams = z
       }),
       /** Somebody at the mark catches. */
       z.strictObject({ kind: z.literal("pair"), bounce: z.boolean() }),
-      /** A thing at the mark catches: one that moves from mark to mark. */
+      /** An item at the mark catches. It moves from mark to mark. */
       z.strictObject({ kind: z.literal("container"), target: target.omit({ distance: true }) }),
     ]),
-    /** How it is sent at each mark, in turn; none: as the activity says. */
+    /** The action at each mark, in turn. Empty for the activity's own. */
     ways,
     /** Objects in turn; empty for always the same one. */
     things,
-    /** Clean ones at a mark before the next. */
+    /** The clean passes at a mark that open the next one. */
     passes: whole("passes", 1, 20),
     drop: z.enum(["repeat", "stay", "back"], { error: "drop must be repeat, stay or back" }),
     sends: whole("sends", 1, 200).nullable(),

@@ -5,7 +5,7 @@ import type { PinsParams } from "./schema.ts";
 
 const ROOT = Math.sqrt(3) / 2;
 
-/** Pins in each row, from the near one: so many of as many as the row has room for. */
+/** The pins in each row, from the near one: how many there are, and how many fit. */
 function rowsOf(shape: Shape, givenCount: number): { count: number; full: number }[] {
   if (shape === "row" || shape === "arc") return [{ count: givenCount, full: givenCount }];
   let k = 1;
@@ -25,10 +25,10 @@ function rowsOf(shape: Shape, givenCount: number): { count: number; full: number
   return out;
 }
 
-/** A shape of so many pins, their middles `between` metres apart, from its nearest point outwards. */
+/** A shape with this many pins, their middles `between` metres apart, from its nearest point outwards. */
 function shaped(shape: Shape, givenCount: number, between: number): Omit<Spot, "id">[] {
   if (shape === "arc") {
-    // A third of a circle, bulging away from the player.
+    // A third of a circle, curved away from the player.
     const spread = (2 * Math.PI) / 3;
     const radius = givenCount > 1 ? between / (2 * Math.sin(spread / (givenCount - 1) / 2)) : 0;
     const all = Array.from({ length: givenCount }, (_, i) =>
@@ -37,7 +37,7 @@ function shaped(shape: Shape, givenCount: number, between: number): Omit<Spot, "
     const low = radius * Math.cos(spread / 2);
     return all.map((a) => ({ along: radius * Math.cos(a) - low, across: radius * Math.sin(a) }));
   }
-  // A row that is not full keeps to the places of one that is, so that nothing stands nearer than planned.
+  // A row that is not full uses the places of a full one, so that no pin stands nearer than planned.
   return rowsOf(shape, givenCount).flatMap(({ count, full }, r) =>
     Array.from({ length: count }, (_, k) => ({
       along: r * between * ROOT,
@@ -50,7 +50,9 @@ export const idsOf = memoizeByIdentity((params: PinsParams): readonly string[] =
   Array.from({ length: params.formation.count }, (_, i) => `p${i + 1}`),
 );
 
-/** Where the pins stand: as given; or, of the child's own formation, as it is before anybody moved one. Metres. */
+/**
+ * Where the pins stand: as given or, for the child's own formation, as it is before anybody has moved a pin. Metres.
+ */
 export const spotsOf = memoizeByIdentity((params: PinsParams): readonly Spot[] => {
   const { formation: f, pin } = params;
   const ids = idsOf(params);
@@ -74,14 +76,17 @@ export const spotsOf = memoizeByIdentity((params: PinsParams): readonly Spot[] =
   });
 });
 
-/** Deep and wide from the nearest to the farthest pin's middle, metres. */
+/** The depth from the nearest to the farthest pin's middle, metres. */
 export const depthOf = memoizeByIdentity((params: PinsParams): number => {
   if (params.formation.kind === "own") return params.formation.depth;
   const along = spotsOf(params).map((spot) => spot.along);
   return Math.max(...along) - Math.min(...along);
 });
 
-/** The widest gap that is seen from the line between two neighbours, edge to edge, metres: a thing narrower than it may pass. */
+/**
+ * The widest gap between two neighbours as seen from the line, edge to edge, metres. A narrower object may pass
+ * through.
+ */
 export function widestGap(params: PinsParams): number {
   const aside = spotsOf(params)
     .map((spot) => spot.across)

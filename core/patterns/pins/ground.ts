@@ -7,7 +7,7 @@ import { FEWEST_PINS, MAX_PINS } from "./limits.ts";
 import { knocksIn } from "./rules.ts";
 import type { PinsParams } from "./schema.ts";
 
-/** The formation is one thing on the tape, and one role. */
+/** The formation is one peg on the tape, and one role. */
 export const PINS = "pins";
 const LINE_WIDTH = 1.2;
 
@@ -81,7 +81,7 @@ export const pinsGround: Ground<PinsParams> = {
     ];
   },
   moves: "each",
-  /** Whichever pin is moved, the others keep their places beside it. */
+  /** Whichever pin is moved, the others keep their places relative to it. */
   move: (params, id, { along, across }) => {
     const spot = spotsOf(params).find((eachSpot) => eachSpot.id === id) ?? {
       along: params.distance,

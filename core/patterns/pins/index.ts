@@ -10,7 +10,10 @@ import { type PinsGo, possible } from "./rules.ts";
 import type { PinsParams } from "./schema.ts";
 import { pinsParams } from "./schema.ts";
 
-/** A formation that may not touch, a few rolls a frame, points a pin, and more for all of them at once. */
+/**
+ * A formation of pins that do not touch, a few rolls in a frame, points for each pin, and a bonus for all of them at
+ * once.
+ */
 export const pins: Pattern<PinsParams, MatchState<PinsParams, PinsGo>> = {
   ...play,
   rank: 3,

@@ -4,12 +4,15 @@ import type { GameEvent } from "../../events/events.ts";
 import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
 import type { PinsParams } from "./schema.ts";
 
-/** A second, plain telling of Pins from its description: a sheet of frames, each a list of what fell. It shares no code with the rules. */
+/**
+ * A second, simple implementation of Pins from its description: a sheet of frames, each a list of what fell. It
+ * shares no code with the rules.
+ */
 function story(params: PinsParams): Story {
   const count = params.formation.count;
   const all = new Set([...Array(count).keys()].map((i) => `p${i + 1}`));
   const frames: number[][] = [[]];
-  /** Those that may stand; `sure`: that do. */
+  /** The pins that may still stand. `sure`: they certainly do. */
   let up = new Set(all);
   let sure = true;
   let many = count;
@@ -21,7 +24,7 @@ function story(params: PinsParams): Story {
         sum + rolls.reduce((eachSum, b) => eachSum + b, 0) * params.points + (rolls[0] === count ? params.bonus : 0),
       0,
     );
-  /** Whether all stand wholly inside the square and none touches another, in whole millimetres. */
+  /** True if all pins stand completely inside the square and none touches another, in whole millimetres. */
   const standsWell = (spots: readonly { id: string; along: number; across: number }[]) => {
     const formation = params.formation;
     if (formation.kind !== "own" || spots.length !== count || new Set(spots.map((spot) => spot.id)).size !== count)
@@ -68,7 +71,7 @@ function story(params: PinsParams): Story {
       if (typeof event.fell === "number") {
         fell = event.fell;
         if (fell > many) return "no";
-        // A number tells which only where it is none or all.
+        // A number says which pins fell only if it is zero or all of them.
         if (fell > 0 && fell < many) sure = false;
       } else {
         fell = new Set(event.fell).size;

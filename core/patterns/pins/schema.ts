@@ -6,7 +6,7 @@ import { FEWEST_PINS, MAX_PINS, SHAPES } from "./limits.ts";
 const count = whole("count", FEWEST_PINS, MAX_PINS);
 
 export const pinsParams = z.strictObject({
-  /** As given, edges so far apart; or the child's own, inside a field that is marked. */
+  /** The formation: as given, with this distance between edges; or the child's own, inside a marked area. */
   formation: z.discriminatedUnion("kind", [
     z.strictObject({
       kind: z.literal("given"),
@@ -22,24 +22,24 @@ export const pinsParams = z.strictObject({
     }),
   ]),
   pin,
-  /** From the line to the nearest pin, or to the field. */
+  /** From the line to the nearest pin, or to the area. */
   distance,
   across,
   rolls: whole("rolls", 1, 5),
   frames: whole("frames", 1, 10),
-  /** For each pin, and on top for all of them on the first roll of a frame. */
+  /** Points for each pin, and a bonus for all of them on the first roll of a frame. */
   points: whole("points", 1, 20),
   bonus: whole("bonus", 0, 50),
-  /** Pins are stood up again after every roll. */
+  /** True if pins are stood up again after every roll. */
   standUp: z.boolean(),
-  /** One that falls untouched counts, or is stood up again at once and helps nobody. */
+  /** A pin that falls untouched counts, or is stood up again at once without points. */
   untouched: z.enum(["counts", "stood"]),
   /**
    * Whether the forecast counts pins knocked over by other pins. Documents of earlier versions leave it out, and count only what the object
    * hits.
    */
   pinOnPin: z.boolean().optional(),
-  /** Things to roll; null: one, fetched after every roll. */
+  /** The number of objects to roll. Null: one, fetched after every roll. */
   pieces: whole("pieces", 1, 5).nullable(),
 });
 

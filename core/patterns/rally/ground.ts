@@ -6,7 +6,7 @@ import type { RallyParams } from "./schema.ts";
 const [LEAST, MOST] = [0.8, 8];
 const SIDES = [[0], [1]] as const;
 
-/** A court on either side of what it goes over; against a wall one court before it. */
+/** A court on either side of the net or line; against a wall, one court in front of it. */
 export const rallyGround: Ground<RallyParams> = {
   parts: (params, space) => {
     const wall = params.over === "wall";
@@ -56,7 +56,7 @@ export const rallyGround: Ground<RallyParams> = {
       ? []
       : [{ id: LINES[1], label: "", distance: cm(params.near.length + params.far.length), kind: "line" } as const]),
   ],
-  /** Points won on their own serve and on the other's, and one touch kept going. */
+  /** Points won on one's own serve and on the other side's, and one more touch. */
   probes: (params): Probe[] => {
     const point = (server: number): Probe => ({
       id: LINES[server]!,

@@ -5,8 +5,8 @@ import type { ReferenceResult } from "../match.reference.ts";
 import type { RallyParams } from "./schema.ts";
 
 /**
- * A second, plain telling of a Rally against each other: a strip of paper with one letter a point, read from its beginning each time. It shares no code
- * with the rules.
+ * A second, simple implementation of a Rally against each other: a strip of paper with one letter for each point,
+ * read from its beginning each time. It shares no code with the rules.
  */
 export function tellRally(
   params: RallyParams,
@@ -27,14 +27,14 @@ export function tellRally(
       ? [everybody, everybody]
       : [everybody.filter((i) => i % 2 === 0), everybody.filter((i) => i % 2 === 1)];
   const heads = [0, 1].map((i) => Math.min(params.points - 1, setup.people?.[i]?.head ?? 0));
-  /** Everything that the strip says: games, points of the one under way, and who serves. */
+  /** Everything that follows from the strip: games, points of the current one, and who serves. */
   const read = () => {
     const games = [0, 0];
     let points = [...heads];
     let opener = 0;
     let server = 0;
     let count = 0;
-    /** Everybody of a side behind each other; whoever gives the serve away goes to the back. */
+    /** The players of a side in a row. A player who loses the serve goes to the back. */
     const rows = sides.map((side) => [...side]);
     const give = (to: number) => {
       if (to !== server) rows[server]!.push(rows[server]!.shift()!);

@@ -6,33 +6,35 @@ const court = (name: string) =>
   z.strictObject({ length: metres(`${name} length`, 0.8, 8), width: metres(`${name} width`, 0.8, 8) });
 export const rallyParams = z.strictObject({
   over: z.enum(OVERS, { error: `over must be one of ${OVERS.join(", ")}` }),
-  /** How high the net or the rope is, metres. */
+  /** The height of the net or the rope, metres. */
   height: metres("height", 0, 1.6),
-  /** The court of the side at the start line, and of the other: somebody may have a smaller one to cover. Metres. */
+  /**
+   * The court of the side at the start line, and of the other one. A player may have a smaller one to cover. Metres.
+   */
   near: court("near"),
   far: court("far"),
   serve: z.strictObject({
     by: z.enum(["fixed", "alternate", "winner", "loser"], {
       error: "serve by must be fixed, alternate, winner or loser",
     }),
-    /** Points after which the serve changes, where sides alternate. */
+    /** The number of points after which the serve changes, if sides alternate. */
     every: whole("every", 1, 10),
     how: z.enum(["hand", "bounce"], { error: "serve how must be hand or bounce" }),
-    /** A fault is served once more. */
+    /** True if a fault is served once more. */
     second: z.boolean({ error: "second must be true or false" }),
   }),
-  /** Bounces on the floor that are allowed before it is sent back. */
+  /** The number of bounces on the floor that are allowed before the return. */
   bounces: whole("bounces", 0, 2),
-  /** What touches a line is in, or out. */
+  /** An object that touches a line is in, or out. */
   lines: z.enum(["in", "out"], { error: "lines must be in or out" }),
   points: whole("points", 1, MAX_POINTS),
-  /** A game is won by two at least. */
+  /** True if a game must be won by at least two points. */
   lead: z.boolean({ error: "lead must be true or false" }),
-  /** The best of so many games. */
+  /** The best of this many games. */
   games: z.union([z.literal(1), z.literal(3), z.literal(5)], { error: "games must be 1, 3 or 5" }),
-  /** Together, or alone: rallies that are begun. */
+  /** Together or alone: how many rallies are begun. */
   rallies: whole("rallies", 1, 60),
-  /** What is told of a rally: who won it, why too, or how many touches it had. */
+  /** What is recorded of a rally: who won it, also why, or the number of touches. */
   told: z.enum(["points", "why", "touches"], { error: "told must be points, why or touches" }),
 });
 

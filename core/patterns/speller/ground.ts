@@ -7,14 +7,14 @@ import { askedOf, wordsOf } from "./params.ts";
 import type { Card, SpellerParams } from "./schema.ts";
 import { cannotSpell, entriesOf, plain } from "./words.ts";
 
-/** All cards are one role: sheets of one kind. */
+/** All cards are one role: sheets of the same kind. */
 export const CARDS = "cards";
 
 const changed = (params: SpellerParams, id: string, change: (c: Card) => Card): SpellerParams => ({
   ...params,
   cards: params.cards.map((card) => (card.id === id ? change(card) : card)),
 });
-/** A letter that the list needs most and that lies least often. */
+/** The letter that the list needs most and that has the fewest cards. */
 function usefulSign(params: SpellerParams): string {
   const all = wordsOf(params).flatMap((word) => word.signs);
   const lie = params.cards.map((card) => plain(card.text));
@@ -22,11 +22,11 @@ function usefulSign(params: SpellerParams): string {
   return [...new Set(all)].sort((a, b) => times(all, b) / times(lie, b) - times(all, a) / times(lie, a))[0] ?? "a";
 }
 
-/** Cards on a wall hang so far apart, metres. */
+/** The gap between cards on a wall, metres. */
 const APART = 0.02;
-/** No card is cut smaller than this, metres. */
+/** The smallest size of a card, metres. */
 const SMALLEST = 0.05;
-/** The same cards on a wall, cut so much smaller that each hangs beside the next; cards on the floor are parted there. */
+/** The same cards on a wall, small enough to hang side by side. Cards on the floor are moved apart there. */
 function sideBySide(params: SpellerParams): SpellerParams {
   if (params.up === 0) return params;
   const at = params.cards.map((card) => card.across).sort((a, b) => a - b);

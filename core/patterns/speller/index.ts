@@ -14,15 +14,15 @@ import { possible, type SpellerGo } from "./rules.ts";
 import { type SpellerParams, spellerParams } from "./schema.ts";
 import { cannotSpell, plain } from "./words.ts";
 
-/** How wide the cards may be laid out where the stations do not know the space, metres. */
+/** How wide the cards may be laid out if a station does not know the space, metres. */
 const WIDE = 2.2;
-/** So many more words are named that the cards spell. */
+/** How many more words are listed that the cards can spell. */
 const ALSO = 8;
 
-/** Our own lists, each with the fewest cards that spell it, in the place of those that lie there. */
+/** Our own lists, each with the fewest cards that spell it, at the place of the present cards. */
 const offered = memoizeByIdentity((params: SpellerParams): (readonly [SpellerParams, string])[] =>
   WORD_LISTS.flatMap((wordList) => {
-    // A card a letter first: what the words need is counted of those.
+    // One card for each letter first, because the number needed is computed from those.
     const distance = Math.min(...params.cards.map((card) => card.distance));
     const letters = [...new Set(wordList.words.join(""))].map((text, i) => ({
       id: `c${i + 1}`,
@@ -53,7 +53,7 @@ function knobs(params: SpellerParams): Knob[] {
       ["costs", "knob.wrongCosts"],
       ["restarts", "knob.wrongRestarts"],
     ]),
-    // Only what the cards that lie there allow.
+    // Only what the present cards allow.
     fields.choice(
       "score",
       ["knock"],
@@ -119,7 +119,7 @@ function knobs(params: SpellerParams): Knob[] {
   ];
 }
 
-/** Cards with letters: words are spelled letter by letter, each sent at in its turn. */
+/** Cards with letters. Words are spelled letter by letter, and each letter is sent at in turn. */
 export const speller: Pattern<SpellerParams, MatchState<SpellerParams, SpellerGo>> = {
   ...play,
   rank: 12,

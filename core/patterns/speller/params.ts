@@ -4,7 +4,7 @@ import { type DOES, MAX_CARDS } from "./limits.ts";
 import type { Card, SpellerParams } from "./schema.ts";
 import { fewestCards, plain, type Word, wordsFrom } from "./words.ts";
 
-/** What is done with the nth word, from 0. A card from earlier versions knows only sending. */
+/** What is done with word number n, from 0. Cards from earlier versions only have sending. */
 export const doesAt = (params: SpellerParams, word: number): (typeof DOES)[number] =>
   params.does?.[word % (params.does.length || 1)] ?? "send";
 /** The words of the list, in the signs of the cards. */
@@ -14,7 +14,7 @@ export const wordsOf: (params: SpellerParams) => readonly Word[] = memoizeByIden
     params.cards.map((eachCard) => eachCard.text),
   ),
 );
-/** How often each sign is asked for in the list. */
+/** How often the list needs each sign. */
 export const askedOf: (params: SpellerParams) => ReadonlyMap<string, number> = memoizeByIdentity(
   (params: SpellerParams) => {
     const times = new Map<string, number>();
@@ -22,11 +22,12 @@ export const askedOf: (params: SpellerParams) => ReadonlyMap<string, number> = m
     return times;
   },
 );
-/** Of so many lists by difficulty at most. */
+/** The most lists by difficulty. */
 const MAX_GRADES = 5;
 /**
- * Parts of the list by difficulty, the easiest first, each about half of its words: a word is the harder the more metres all its letters are
- * sent together, its letters at the nearest card that has them. As they stand in the list, what is worked out before them as well.
+ * Parts of the list by difficulty, the easiest first, each about half of its words. A word is harder the more metres
+ * all its letters add up to, each sent at the nearest card that has it. The words keep the order of the list, as do
+ * the values computed from it.
  */
 export function wordsByEase(params: SpellerParams): string[] {
   const texts = params.cards.map((eachCard) => eachCard.text);
@@ -49,7 +50,7 @@ export function wordsByEase(params: SpellerParams): string[] {
       .join(", "),
   );
 }
-/** How many cards the list takes at least. */
+/** The least number of cards for the list. */
 export const fewestOf = (params: SpellerParams): number =>
   [
     ...fewestCards(
@@ -58,7 +59,7 @@ export const fewestOf = (params: SpellerParams): number =>
     ).values(),
   ].reduce((sum, b) => sum + b, 0);
 
-/** The fewest cards that spell the list, in rows: neighbours in a word do not stand beside each other. */
+/** The fewest cards that spell the list, in rows. Neighbours in a word are not placed side by side. */
 export function laidOut(params: SpellerParams, space: { width: number }): Card[] | null {
   const need = fewestCards(
     wordsOf(params).map((word) => word.signs),
@@ -69,7 +70,7 @@ export function laidOut(params: SpellerParams, space: { width: number }): Card[]
   const step = params.card.width + 0.15;
   const perRow = Math.max(1, Math.min(5, Math.floor((space.width - 0.2) / step)));
   const rows = Math.ceil(texts.length / perRow);
-  // One card a row in turn: the first letters are not all in front.
+  // Cards are dealt to the rows in turn, so that the first letters are not all in front.
   return texts.map((text, i) => {
     const row = i % rows;
     const column = Math.floor(i / rows);

@@ -4,7 +4,7 @@ import type { GameEvent } from "../../events/events.ts";
 import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
 import type { SpellerParams } from "./schema.ts";
 
-/** A child with a sheet: the words cut up, and what is crossed off. Cards of one letter only. */
+/** A child with a sheet of paper: the words cut up, with letters crossed off. Cards have one letter only. */
 function story(params: SpellerParams, bell: number | null): Story {
   const words = params.list.split(",").map((word) => [...word.trim().toLowerCase()]);
   const cards = new Map(

@@ -1,15 +1,15 @@
-/** Letters, and signs of several letters that are written as one card. */
+/** A word in signs: letters, and groups of letters that are written on one card. */
 export interface Word {
-  /** What the child is shown, hears or works out; the word itself where nothing else is given. */
+  /** What the child is shown, hears or works out. The word itself by default. */
   prompt: string;
   text: string;
-  /** The word as the cards write it. */
+  /** The word in the signs of the cards. */
   signs: readonly string[];
 }
-/** One way of writing for all comparisons: composed, small letters. */
+/** One spelling for all comparisons: composed characters, small letters. */
 export const plain = (text: string): string => text.normalize("NFC").toLowerCase().trim();
 
-/** The entries of a list: `cat, sun, 3 + 4 = 7`; what stands before the sign is the prompt. */
+/** The entries of a list: `cat, sun, 3 + 4 = 7`. The text before the equals sign is the prompt. */
 export function entriesOf(list: string): { prompt: string; text: string }[] {
   return list
     .split(/[,;\n]/)
@@ -23,7 +23,10 @@ export function entriesOf(list: string): { prompt: string; text: string }[] {
     });
 }
 
-/** A word in the signs of the cards: fewest signs first, so that a sign of two letters stays together. Null where they cannot write it. */
+/**
+ * A word in the signs of the cards, with as few signs as possible, so that a sign of two letters stays together. Null
+ * if the cards cannot spell it.
+ */
 export function signsOf(text: string, cards: readonly string[]): string[] | null {
   const signs = [...new Set(cards.map(plain))].filter((eachText) => eachText !== "");
   const best: (string[] | null)[] = [[]];
@@ -37,7 +40,7 @@ export function signsOf(text: string, cards: readonly string[]): string[] | null
   }
   return best[text.length] ?? null;
 }
-/** The first sign that no card writes: for a word that cannot be spelled. */
+/** The first sign without a card, for a word that cannot be spelled. */
 export function missingIn(text: string, cards: readonly string[]): string {
   const all = [...text];
   for (let n = 1; n <= all.length; n++) if (!signsOf(all.slice(0, n).join(""), cards)) return all[n - 1]!;
@@ -51,8 +54,8 @@ const counted = (signs: readonly string[]): Map<string, number> => {
   return n;
 };
 /**
- * How many cards of each sign a list takes at least: one each where a card is stood up at once, as many as its hardest word needs where they
- * are stood up after the word, as many as all words need where they stay down.
+ * The least number of cards of each sign for a list: one each if cards are stood up at once; as many as the hardest
+ * word needs if they are stood up after the word; as many as all words need if they stay down.
  */
 export function fewestCards(words: readonly (readonly string[])[], knock: Knock): Map<string, number> {
   const need = new Map<string, number>();
@@ -64,7 +67,10 @@ export function fewestCards(words: readonly (readonly string[])[], knock: Knock)
   return need;
 }
 
-/** What the cards cannot spell: the first word of the list that misses a card, and which; null where all can be spelled. */
+/**
+ * What the cards cannot spell: the first word of the list that lacks a card, and the sign. Null if all words can be
+ * spelled.
+ */
 export function cannotSpell(
   words: readonly { text: string }[],
   cards: readonly string[],
@@ -82,7 +88,7 @@ export function cannotSpell(
   return null;
 }
 
-/** Words by their texts, so that one list is read once. */
+/** The words of a list. A list is parsed once. */
 export function wordsFrom(list: string, cards: readonly string[]): Word[] {
   return entriesOf(list).flatMap((e) => {
     const signs = signsOf(e.text, cards);

@@ -8,11 +8,11 @@ import { LINES_BACK } from "./limits.ts";
 import { backOf, spotsOf } from "./params.ts";
 import type { StackParams } from "./schema.ts";
 
-/** The row is one thing on the tape, and one role. */
+/** The row is one peg on the tape, and one role. */
 export const ROW = "row";
 const LINE_WIDTH = 1.2;
 
-/** The line, or the lines that it moves back to: the first is nearest to the pins. */
+/** The line, or the lines to which it moves back. The first is nearest to the pins. */
 function lines(params: StackParams, space: { width: number }): Part[] {
   if (params.after === "stop") return startLine(space);
   const first = backOf(params);
@@ -81,7 +81,7 @@ export const stackGround: Ground<StackParams> = {
     ];
   },
   moves: "each",
-  /** Whichever pin is moved, the others keep their places beside it. */
+  /** Whichever pin is moved, the others keep their places relative to it. */
   move: (params, id, { along, across }) => {
     const spot = spotsOf(params, params.full).find((eachSpot) => eachSpot.id === id) ?? {
       along: params.distance + backOf(params),

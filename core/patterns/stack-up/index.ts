@@ -46,7 +46,7 @@ function knobs(params: StackParams): Knob[] {
   ];
 }
 
-/** A pin more for each row that falls, one fewer for each that does not. */
+/** One more pin for each row that falls, one fewer for each that does not. */
 export const stackUp: Pattern<StackParams, MatchState<StackParams, StackGo>> = {
   ...play,
   rank: 8,

@@ -3,7 +3,7 @@ import { LINES_BACK } from "./limits.ts";
 import type { StackParams } from "./schema.ts";
 
 export const idsUpTo = (count: number): string[] => Array.from({ length: count }, (_, i) => `p${i + 1}`);
-/** How far beyond the line the nearest pin stands where lines lie behind one another. */
+/** How far beyond the line the nearest pin stands, if there are several lines one behind the other. */
 export const backOf = (params: StackParams): number => (params.after === "again" ? LINES_BACK * params.back : 0);
 
 /** Where the pins of a row stand, in the order in which they are added. Metres. */
@@ -12,7 +12,7 @@ export function spotsOf(params: StackParams, count: number): Spot[] {
   const near = params.distance + backOf(params);
   return idsUpTo(count).map((id, i) => {
     if (params.grow === "beside") {
-      // The middle, one to the right, one to the left, and on.
+      // The middle, then one to the right, one to the left, and so on.
       const aside = Math.ceil(i / 2) * (i % 2 === 1 ? 1 : -1);
       return { id, along: near, across: params.across + aside * step };
     }

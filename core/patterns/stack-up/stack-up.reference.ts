@@ -4,7 +4,7 @@ import type { GameEvent } from "../../events/events.ts";
 import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
 import type { StackParams } from "./schema.ts";
 
-/** A row on the floor: pin numbers that are up, and those that may be. */
+/** A row on the floor: the numbers of pins that stand, and of those that may stand. */
 interface Floor {
   size: number;
   up: Set<string>;
@@ -42,7 +42,7 @@ function story(
   both: boolean,
 ): Story {
   let mine = 0;
-  /** Rounds played by this side. */
+  /** The rounds played by this side. */
   let own = 0;
   const value = () => {
     if (byFelled) return mine;

@@ -11,7 +11,7 @@ import { play } from "./play.ts";
 import { possible, type StreakGo } from "./rules.ts";
 import { type Stage, type StreakParams, streakParams } from "./schema.ts";
 
-/** So many stages: those there are, and the last one again a little longer. */
+/** This many stages: those that there are, then the last one again, each time a little longer. */
 function staged(params: StreakParams, count: number): Stage[] {
   const last = params.stages[params.stages.length - 1]!;
   return Array.from({ length: count }, (_, i) => {
@@ -20,7 +20,7 @@ function staged(params: StreakParams, count: number): Stage[] {
   });
 }
 
-/** Another task, tossed high enough for it. */
+/** Another task, with a toss that is high enough for it. */
 const withTask = (givenTask: Stage, task: Stage["task"]): Stage =>
   task === givenTask.task
     ? givenTask
@@ -112,7 +112,7 @@ function knobs(params: StreakParams): Knob[] {
   ];
 }
 
-/** The longest run without a drop; or so many in a row open the next stage. */
+/** The longest run without a drop; or a number in a row opens the next stage. */
 export const streak: Pattern<StreakParams, MatchState<StreakParams, StreakGo>> = {
   ...play,
   rank: 9,

@@ -1,10 +1,10 @@
 import type { Aim, Doing, Manner } from "../../asks/ask.ts";
 import type { TASKS } from "./limits.ts";
 import type { Stage } from "./schema.ts";
-/** What of a thing is thrown up. */
+/** True if the object is tossed up. */
 export const isTossed = (task: (typeof TASKS)[number]): boolean =>
   task !== "touch" && task !== "balance" && task !== "carry";
-/** A step with something in the hand, metres: an assumption. */
+/** The length of a step with something in the hand, metres: an assumption. */
 const STEP = 0.5;
 
 function doingOf({ task, height }: Stage): Doing | null {
@@ -20,7 +20,7 @@ export function aimOf(givenTask: Stage): Aim {
   const task = doingOf(givenTask);
   return task === null ? { kind: "keep" } : { kind: "skill", task };
 }
-/** How a stage's task is done. */
+/** The manner of a stage's task. */
 export const mannerOf = (task: Stage): Manner => ({
   action: task.task === "touch" ? "keepUp" : isTossed(task.task) ? "tossCatch" : (task.task as "balance" | "carry"),
   ...(task.hand !== "usual" && { hand: task.hand }),

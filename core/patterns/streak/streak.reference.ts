@@ -4,19 +4,19 @@ import type { GameEvent } from "../../events/events.ts";
 import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
 import type { StreakParams } from "./schema.ts";
 
-/** Rows of strokes, one a stage; a drop wipes some out. */
+/** Rows of strokes, one for each stage. A drop wipes some out. */
 function story(params: StreakParams, bell: number | null, relay: boolean): Story {
   const tallest: number[] = params.stages.map(() => 0);
   let at = 0;
   let strokes = 0;
   let furthest = 0;
-  /** The tallest of each stage before the run under way. */
+  /** The tallest row of each stage before the present run. */
   let sure = [...tallest];
   let fallen = 0;
   let rung = false;
   const need = () => params.stages[at]!.count;
   const most = () => need() ?? 300;
-  /** The counter moves; true where the stage is passed. */
+  /** Moves the counter. True if the stage is passed. */
   const reach = (count: number): boolean => {
     strokes = count;
     tallest[at] = Math.max(tallest[at]!, count);
@@ -27,7 +27,7 @@ function story(params: StreakParams, bell: number | null, relay: boolean): Story
     sure = [...tallest];
     return true;
   };
-  /** Said aloud at its end: whatever was drawn of this run is rubbed out. */
+  /** The number is called out at the end, and whatever was drawn of this run is wiped out. */
   const say = (count: number): boolean => {
     tallest[at] = sure[at]!;
     return reach(count);

@@ -4,11 +4,11 @@ import { startLine } from "../../targets/list.ts";
 import type { Part } from "../../yard/parts.ts";
 import type { SwapSquareParams } from "./schema.ts";
 
-/** The near edge of the square is what moves. */
+/** The near edge of the square is the peg. */
 const SQUARE = "square";
 export const cellId = (i: number): string => `s${i + 1}`;
 
-/** A line, and a square of so many places by as many. */
+/** A line, and a square grid of places. */
 export const squareGround: Ground<SwapSquareParams> = {
   parts: ({ n: count, cell, distance }, space) => [
     ...startLine(space),
@@ -27,7 +27,7 @@ export const squareGround: Ground<SwapSquareParams> = {
     ),
   ],
   pegs: (params) => [{ id: SQUARE, label: "", distance: params.distance, kind: "line" }],
-  // Nothing is sent: no chance depends on where it lies, only how long a trip takes.
+  // Nothing is sent. Where the square lies affects no chance, only how long a trip takes.
   probes: () => [],
   moves: "each",
   move: (params, id, { along }) =>

@@ -45,11 +45,14 @@ function knobs(params: SwapSquareParams): Knob[] {
   ];
 }
 
-/** Things of n kinds lie in a square: a trip each to swap two of them, until every row is of one kind. */
-/** The fewest trips that a mix of three kinds may take: to any place in line 6, to the next one 8; of more kinds about as many a kind. */
+/**
+ * The most trips that a mix of three kinds may need, with `line` 6 and with `next` 8; for more kinds about as many
+ * for each kind.
+ */
 const farthest = ({ n: count, reach }: SwapSquareParams): number =>
   Math.min(20, reach === "line" ? 2 * count : 2 * count + 2);
 
+/** Items of n kinds lie in a square. Each trip swaps two of them, until every row is of one kind. */
 export const swapSquare: Pattern<SwapSquareParams, MatchState<SwapSquareParams, SquareGo>> = {
   ...play,
   rank: 16,

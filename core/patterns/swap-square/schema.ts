@@ -4,26 +4,32 @@ import { MAX_N, MIN_N, REACHES } from "../../sorting-grid/grid.ts";
 
 export const swapSquareParams = z
   .strictObject({
-    /** So many kinds, so many of each. */
+    /** The number of kinds, and of items of each. */
     n: whole("n", MIN_N, MAX_N),
-    /** Two that lie next to each other are swapped, or any two in one row or column. */
+    /** Two neighbours are swapped, or any two in one row or column. */
     reach: z.enum(REACHES, { error: `reach must be one of ${REACHES.join(", ")}` }),
-    /** What the kinds are, by the list of things; as many as there are kinds. */
+    /** The items, by the list of items; one for each kind. */
     kinds: z
       .array(z.string().min(1).max(40))
       .min(MIN_N, `kinds: at least ${MIN_N}`)
       .max(MAX_N, `kinds: at most ${MAX_N}`),
-    /** One square of the grid, and from the line to the near row, metres. */
+    /** The side of a square of the grid, and the distance from the line to the near row, metres. */
     cell: metres("cell", 0.15, 1),
     distance: metres("distance", 0.5, 15),
-    /** Who mixes it: the tool to a wanted difficulty, the child by hand, or somebody else; and the fewest trips wanted, from and to. */
+    /**
+     * Who mixes the square: the application to a given difficulty, the child by hand, or somebody else. And the range
+     * of fewest trips.
+     */
     mix: z.enum(["app", "hand", "opponent"], { error: "mix must be app, hand or opponent" }),
     least: whole("least", 1, 20),
     most: whole("most", 1, 20),
     score: z.enum(["trips", "time"], { error: "score must be trips or time" }),
-    /** Against each other: each has a square of its own, or both take turns on one and score the rows that they complete. */
+    /**
+     * Against each other: each has a square of their own, or both take turns on one and score the rows that they
+     * complete.
+     */
     squares: z.enum(["own", "one"], { error: "squares must be own or one" }),
-    /** Done at the square before running back. */
+    /** An exercise that is done at the square before running back. */
     exercise: z
       .strictObject({
         name: z.string().trim().min(1, "exercise must not be empty").max(40),

@@ -4,7 +4,10 @@ import type { GameEvent } from "../../events/events.ts";
 import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
 import type { SwapSquareParams } from "./schema.ts";
 
-/** A second, plain telling of Swap square: rows of words on a table, the near one first. It shares no code with the rules. */
+/**
+ * A second, simple implementation of Swap square: rows of words on a table, the near one first. It shares no code
+ * with the rules.
+ */
 function story(params: SwapSquareParams, one: { table: string[][] | null } | null): Story {
   const own: { table: string[][] | null } = one ?? { table: null };
   let trips = 0;

@@ -43,7 +43,7 @@ function knobs(params: SweepParams): Knob[] {
   ];
 }
 
-/** Any order: what is hit is carried back or crossed out, until nothing stands. */
+/** Targets in any order. Whatever is hit is carried back or crossed out, until nothing stands. */
 export const sweep: Pattern<SweepParams, MatchState<SweepParams, Sweeper>> = {
   ...play,
   rank: 6,

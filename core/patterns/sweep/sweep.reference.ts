@@ -4,7 +4,7 @@ import type { GameEvent } from "../../events/events.ts";
 import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
 import type { SweepParams } from "./schema.ts";
 
-/** Things lie on a floor; each belongs to whoever hit it first. */
+/** Items lie on a floor. Each belongs to the player who hit it first. */
 type Lying = Map<string, object | null>;
 
 function story(params: SweepParams, bell: number | null, floor: Lying, pointed: boolean): Story {

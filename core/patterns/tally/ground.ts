@@ -6,20 +6,20 @@ import { courseOf, inPlace, shuttleOf, tasksOf, walled } from "./params.ts";
 import { aimOf, mannerOf } from "./rules.ts";
 import type { TallyParams } from "./schema.ts";
 
-/** Room to keep something up in, metres. */
+/** The room needed to keep something up, metres. */
 const ROOM = 1.6;
-/** How high on the wall it is aimed at, metres: between knee and chest of a child. */
+/** The height on the wall that is aimed at, metres: between a child's knee and chest. */
 const HIGH = 0.6;
 const FACE = 0.3;
 const LINE_WIDTH = 0.8;
 
-/** The thing at the other end; the one at this end stands behind the player. */
+/** The item at the other end. The one at this end stands behind the player. */
 function ends(params: TallyParams): Part[] {
   const { distance, item, width, height } = shuttleOf(params);
   const rule = { kind: "touch", width, height } as const;
   return [{ kind: "target", id: ENDS[1], along: distance, across: 0, width, height, item, label: "", rule }];
 }
-/** Where each gate ends: a mark on the floor, along the course. */
+/** The end of each gate: a mark on the floor, along the course. */
 function gateSpots(params: TallyParams): Part[] {
   let along = 0;
   return courseOf(params).gates.map((gate, i): Part => {
@@ -93,7 +93,7 @@ export const tallyGround: Ground<TallyParams> = {
         ]
       : []),
   ],
-  /** One for each way of doing it; keeping something up has a chance and no peg. */
+  /** One for each task. Keeping something up has a chance and no peg. */
   probes: (params) => {
     const seen = new Map<string, Probe>();
     for (const [i, task] of params.rounds.entries()) {

@@ -136,7 +136,7 @@ function courseKnobs(params: TallyParams, fields: ReturnType<typeof fieldsOf>): 
 const ROUND = 45;
 const REST = 20;
 
-/** How many in so many seconds: touches kept up, or sends off a wall onto a mark on the floor. */
+/** How many in a number of seconds: touches that keep something up, or sends off a wall onto a mark on the floor. */
 export const tally: Pattern<TallyParams, MatchState<TallyParams, TallyGo>> = {
   ...play,
   rank: 5,

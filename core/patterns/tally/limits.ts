@@ -1,6 +1,6 @@
 /**
- * What is counted: touches that keep a thing up, sends off a wall onto a mark, hits there and back between two things, laps of a course, things tossed up
- * and caught, or a short exercise.
+ * What is counted: touches that keep an object up, sends off a wall onto a mark, hits back and forth between two
+ * items, laps of a course, tosses that are caught, or repetitions of a short exercise.
  */
 export const TASKS = ["keepUp", "rebound", "shuttle", "course", "catch", "exercise"] as const;
 

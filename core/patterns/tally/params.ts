@@ -1,16 +1,16 @@
 import type { Round, TallyParams } from "./schema.ts";
 export const walled = (params: TallyParams): boolean => params.rounds.some((eachRound) => eachRound.task === "rebound");
 export const kept = (params: TallyParams): boolean => params.rounds.some((eachRound) => eachRound.task === "keepUp");
-/** Done in one place, so that room for it is cleared. */
+/** True if it is done in one place, so that room for it is cleared. */
 export const inPlace = (params: TallyParams): boolean =>
   params.rounds.some(
     (eachRound) => eachRound.task === "keepUp" || eachRound.task === "catch" || eachRound.task === "exercise",
   );
-/** Nothing is sent at all. */
+/** True if nothing is sent at all. */
 export const bare = (params: TallyParams): boolean => params.rounds.every((eachRound) => eachRound.task === "exercise");
 export const tasksOf = (params: TallyParams): ReadonlySet<Round["task"]> =>
   new Set(params.rounds.map((eachRound) => eachRound.task));
-/** What documents from earlier versions do not say. */
+/** The values for documents from earlier versions, which lack them. */
 export const shuttleOf = (params: TallyParams): NonNullable<TallyParams["shuttle"]> =>
   params.shuttle ?? { action: "underarmThrow", distance: 2.5, item: "bucket", width: 0.28, height: 0.28 };
 export const courseOf = (params: TallyParams): NonNullable<TallyParams["course"]> =>

@@ -4,7 +4,10 @@ import type { GameEvent } from "../../events/events.ts";
 import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
 import type { TallyParams } from "./schema.ts";
 
-/** A second, plain telling of Tally: a slip of paper for each round, with strokes on it until it is signed. It shares no code with the rules. */
+/**
+ * A second, simple implementation of Tally: a slip of paper for each round, with strokes on it until it is signed. It
+ * shares no code with the rules.
+ */
 function story(params: TallyParams): Story {
   const slips: { strokes: number; rung: boolean; late: boolean; signed: number | null }[] = [];
   const fresh = () => ({ strokes: 0, rung: false, late: false, signed: null });

@@ -33,22 +33,25 @@ export interface DuelState extends BaseState {
   sides: readonly (readonly number[])[];
   pieces: readonly Lying[];
   sends: readonly number[];
-  /** Whose turn it is, and who sent last. */
+  /** The side whose turn it is, and who sent last. */
   side: number;
   from: number;
-  /** A piece was taken up and is still to be sent. */
+  /** A piece was picked up and has not been sent yet. */
   lifted: boolean;
   carried: number;
   last: number;
   over: boolean;
   winner: number | null;
-  /** A bump made a line for the other side: whether anything else was bumped is still to be said, for a line of both is the sender's. */
+  /**
+   * A bump made a line for the other side. Whether anything else was bumped must still be reported, because if both
+   * sides have a line, the sender wins.
+   */
   bumped?: boolean;
 }
 
-/** Taking one up again, seconds. */
+/** The time to pick a piece up, seconds. */
 const LIFT = 3;
-/** Looking whether anything else was bumped, seconds. */
+/** The time to look whether anything else was bumped, seconds. */
 const LOOK = 2;
 const placesOf = (state: DuelState, side: number) =>
   state.pieces.filter((piece) => piece.side === side).map((piece) => piece.place);
@@ -73,13 +76,13 @@ const hasLine = (state: DuelState, side: number) => {
   return gridOf(state.params).lineBits.some((line) => (own & line) === line);
 };
 const longestOf = (state: DuelState, side: number) => inLine(gridOf(state.params), squaresOf(state, side));
-/** Free squares that would complete a line of a side. */
+/** The free squares that would complete a line of a side. */
 function completing(state: DuelState, side: number): number {
   const [own, free] = [squaresOf(state, side), freeOf(state)];
   let wins = 0;
   for (const line of gridOf(state.params).lineBits) {
     const rest = line & ~own;
-    // One square is left of it.
+    // One square of it is left.
     if (rest !== 0 && (rest & (rest - 1)) === 0) wins |= rest & free;
   }
   return wins;
@@ -110,7 +113,10 @@ const playerOf = (state: DuelState, side: number) =>
   state.sides[side]![state.sends[side]! % state.sides[side]!.length]!;
 const mustLift = (state: DuelState) => handOf(state, state.side) === 0;
 
-/** What sensible play wants (`winsThenBlocks`): a square that wins, else one that blocks, else any that is free, each as likely. All are offered. */
+/**
+ * The aim of sensible play (`winsThenBlocks`): a square that wins, otherwise one that blocks, otherwise any free one,
+ * each equally likely. All squares are offered.
+ */
 function aimFor(state: DuelState): AimOf<"cells"> {
   const grid = gridOf(state.params);
   const free = freeOf(state);
@@ -121,9 +127,11 @@ function aimFor(state: DuelState): AimOf<"cells"> {
   const blocked = wins || blocks;
   return { kind: "cells", want: blocked ? namesOf(grid, blocked) : open, among, free: open, alike: true };
 }
-/** Where each side lies. */
+/** Where each side's pieces lie. */
 const boardOf = (state: DuelState): string => state.sides.reduce((text, _, i) => `${text}${squaresOf(state, i)} `, "");
-/** What somebody sends at: the same board comes again and again, and is worked out once for each that plays on it. */
+/**
+ * What a player sends at. The same board occurs again and again, so this is computed once for each player and board.
+ */
 function sendOn(state: DuelState, player: number): Ask {
   const known = boards(state.setup)(state.params);
   const board = `${boardOf(state)}${state.side} ${player}`;
@@ -159,15 +167,18 @@ function asks(state: DuelState): Ask[] {
   return out;
 }
 
-/** A line ends it: of both at once it is the sender's. */
+/** A line ends the game. If both sides have one, the sender wins. */
 function settled(state: DuelState): DuelState {
   const winner = hasLine(state, state.from) ? state.from : state.sides.findIndex((_, i) => hasLine(state, i));
   return winner < 0 ? state : { ...state, over: true, winner };
 }
-/** Who sends next: whoever has a piece in the hand and a send left; then, where one may be taken up, whoever has a send left. */
+/**
+ * The player who sends next: the one with a piece in hand and a send left; otherwise, if a piece may be picked up,
+ * one with a send left.
+ */
 function handedOn(state: DuelState): DuelState {
   if (state.over) return state;
-  // On a full board nobody can lay another piece.
+  // On a full board nobody can place another piece.
   if (freeOf(state) === 0) return { ...state, over: true };
   const count = state.sides.length;
   let taking: number | null = null;
@@ -181,7 +192,10 @@ function handedOn(state: DuelState): DuelState {
   return { ...state, side: taking, lifted: false };
 }
 
-/** A line that a bump made for the sender ends it; one for the other side does once nothing else was bumped. */
+/**
+ * A line that a bump made for the sender ends the game at once. A line for the other side ends it once nothing else
+ * was bumped.
+ */
 function bumped(state: DuelState): DuelState {
   const line = settled(state);
   return line.over && line.winner !== state.from ? { ...state, bumped: true } : { ...line, bumped: false };
@@ -279,7 +293,7 @@ const progress = (state: DuelState): Progress[] =>
     finished: state.winner === i,
   }));
 
-/** One grid for two sides: in turn, taken or outside is a lost turn, the first line wins. */
+/** One grid for two sides who take turns. A taken square or the outside is a lost turn. The first line wins. */
 export const duelRules: Rules<ThreeLineParams, DuelState> = {
   start,
   asks,
@@ -302,7 +316,7 @@ export const duelRules: Rules<ThreeLineParams, DuelState> = {
       : null,
 };
 
-/** Until version 2 a line that a bump made ended it at once, whoever's it was. */
+/** Up to version 2, a line made by a bump ended the game at once, whichever side it was for. */
 export const duelRules1: Rules<ThreeLineParams, DuelState> = {
   ...duelRules,
   step: (state, event) => step(state, event, false),

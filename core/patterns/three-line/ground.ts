@@ -5,7 +5,7 @@ import type { Part } from "../../yard/parts.ts";
 import { cellId, cellsOf } from "./rules.ts";
 import type { ThreeLineParams } from "./schema.ts";
 
-/** The near edge of the grid is what moves. */
+/** The near edge of the grid is the peg. */
 const GRID = "grid";
 const LINE_WIDTH = 1.2;
 
@@ -29,7 +29,7 @@ function parts(params: ThreeLineParams, space: { length: number; width: number }
     }),
   ];
 }
-/** The square that a chance is shown for: the middle one, the nearer of two. */
+/** The square whose chance is shown: the middle one, or the nearer of two. */
 const middleOf = (params: ThreeLineParams): string => cellId(Math.ceil(params.size / 2), Math.ceil(params.size / 2));
 
 export const threeLineGround: Ground<ThreeLineParams> = {

@@ -30,7 +30,7 @@ function knobs(params: ThreeLineParams): Knob[] {
   ];
 }
 
-/** A grid of squares, one piece a square: a line of them in as few sends as can be. */
+/** A grid of squares with one piece in each: a line of pieces in as few sends as possible. */
 export const threeLine: Pattern<ThreeLineParams, State> = {
   ...play,
   rank: 4,

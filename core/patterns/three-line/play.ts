@@ -46,6 +46,7 @@ export const play: PlayPattern<ThreeLineParams, State> = {
   modes: MODES,
   ground: threeLineGround,
   matchApart: (_, setup) => setup.mode === "against",
-  // A line needs at least this many. With fewer pieces than squares, a slip of paper keeps the place of a piece that is taken up.
+  // A line needs at least this many. With fewer pieces than squares, a slip of paper marks the place of a piece that
+  // was picked up.
   needs: (params) => ({ pieces: piecesOf(params), blocker: false, apart: true, sends: params.sends }),
 };

@@ -4,10 +4,13 @@ import type { GameEvent } from "../../events/events.ts";
 import { type ReferenceResult, type Story, tellMatch } from "../match.reference.ts";
 import type { ThreeLineParams } from "./schema.ts";
 
-/** A second, plain telling of Three-line alone: a board of rows, looked through for a line after every piece. It shares no code with the rules. */
+/**
+ * A second, simple implementation of Three-line alone: a board of rows that is searched for a line after every piece.
+ * It shares no code with the rules.
+ */
 function story(params: ThreeLineParams): Story {
   const count = params.size;
-  /** Who lies where: the number of the piece, in the order they were sent. */
+  /** Where each piece lies, in the order in which they were sent. */
   let lying: [row: number, column: number][] = [];
   let sends = 0;
   const square = (id: string): [number, number] | null => {
@@ -52,7 +55,7 @@ function story(params: ThreeLineParams): Story {
   };
 }
 
-/** Two sides on one board of strings: each square says whose it is. */
+/** Two sides on one board of strings. Each square says whose it is. */
 function tellDuel(params: ThreeLineParams, match: Match, setup: Setup, events: readonly GameEvent[]): ReferenceResult {
   const count = params.size;
   const people = [...Array(setup.players).keys()];
@@ -63,7 +66,7 @@ function tellDuel(params: ThreeLineParams, match: Match, setup: Setup, events: r
   let sender = 0;
   let lifted = false;
   let result: number | "draw" | null = null;
-  /** Somebody has to say that no more was bumped. */
+  /** It must still be reported that nothing else was bumped. */
   let question = false;
   const squares = [...Array(count * count).keys()].map((i) => `c${1 + Math.floor(i / count)}${1 + (i % count)}`);
   const at = (square: string) => lying.find((runner) => runner.square === square);
