@@ -22,7 +22,7 @@ async function faults(page: Page, rules: readonly string[], within: string): Pro
           };
         }
       ).axe.run;
-      const { violations } = await run(within, { runOnly: rules, resultTypes: ["violations"] });
+      const { violations } = await run(within, { runOnly: rules, resultTypes: ["violations"], preload: false });
       return violations.map(
         (violation) =>
           `${violation.id}: ${violation.nodes

@@ -7,6 +7,7 @@ import {
   cardOf,
   changed,
   handIn,
+  itLong,
   linkOf,
   open,
   owner,
@@ -117,51 +118,54 @@ describe("levels", () => {
     await page.close();
   });
 
-  it("of one number by how often the end is reached: proposed beside the screen, kept, sent to each by that, and said so for next week", async () => {
-    const page = await teacherPage(browser);
-    const { addActivity } = await import("../server/activities/activities.ts");
-    const [record] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
-    const a = { ...fromPattern("climb"), title: title() };
-    const id = await addActivity({ teacherId: record!.id, schoolId: record!.school_id }, a);
-    await open(page, `${base}/activities/${id}?station=levels`);
-    await page.waitForSelector("option[value='params.scoring.first']");
-    const by = (await page.$$eval("select", (all) =>
-      all.findIndex((select) => [...select.options].some((option) => option.value === "params.scoring.first")),
-    ))!;
-    const choose = async (field: string) => (await page.$$("select"))[by]!.select(field);
-    await choose("params.scoring.first");
-    await press(page, "Suggest levels");
-    await sees(page, "Changing this number would make no difference to finishing");
-    await choose("params.tries");
-    // Given up, nothing comes of it.
-    await page.evaluate(async () => {
-      const button = (name: string) =>
-        [...document.querySelectorAll("button")].find((eachButton) => eachButton.textContent === name);
-      button("Suggest levels")!.click();
-      while (!button("Stop")) await new Promise(requestAnimationFrame);
-      button("Stop")!.click();
-      while (button("Stop")) await new Promise(requestAnimationFrame);
-    });
-    expect(await page.$("[data-level-rates]")).toBeNull();
-    await press(page, "Suggest levels");
-    await sees(page, "Level 3");
-    await sees(page, "finish");
-    const first = () => page.$eval("[data-level-rates]", (element) => element.textContent ?? "");
-    await expect.poll(first).toMatch(/\d+%/);
-    const kept = () => sql`select document->'levels' as levels from activity where id = ${id}`;
-    await expect.poll(async () => (await kept())[0]!.levels?.of).toBe("end");
-    const { levels } = (await kept())[0]!;
-    expect(levels.list.length).toBeGreaterThanOrEqual(3);
-    const sent = await sending(["Quill F.", "Umar Z."], { ...a, title: title(), levels });
-    const [row] = await sql`select levels from assignment where id = ${sent}`;
-    const given = Object.values(row!.levels as Record<string, number>);
-    expect(given).toHaveLength(2);
-    for (const level of given) expect(levels.list[level]).toBeDefined();
-    await open(page, `${base}/results/${sent}/next`);
-    await sees(page, "% finished goes");
-    await sees(page, /in 100 goes finish now/);
-    await page.close();
-  });
+  itLong(
+    "of one number by how often the end is reached: proposed beside the screen, kept, sent to each by that, and said so for next week",
+    async () => {
+      const page = await teacherPage(browser);
+      const { addActivity } = await import("../server/activities/activities.ts");
+      const [record] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
+      const a = { ...fromPattern("climb"), title: title() };
+      const id = await addActivity({ teacherId: record!.id, schoolId: record!.school_id }, a);
+      await open(page, `${base}/activities/${id}?station=levels`);
+      await page.waitForSelector("option[value='params.scoring.first']");
+      const by = (await page.$$eval("select", (all) =>
+        all.findIndex((select) => [...select.options].some((option) => option.value === "params.scoring.first")),
+      ))!;
+      const choose = async (field: string) => (await page.$$("select"))[by]!.select(field);
+      await choose("params.scoring.first");
+      await press(page, "Suggest levels");
+      await sees(page, "Changing this number would make no difference to finishing");
+      await choose("params.tries");
+      // Given up, nothing comes of it.
+      await page.evaluate(async () => {
+        const button = (name: string) =>
+          [...document.querySelectorAll("button")].find((eachButton) => eachButton.textContent === name);
+        button("Suggest levels")!.click();
+        while (!button("Stop")) await new Promise(requestAnimationFrame);
+        button("Stop")!.click();
+        while (button("Stop")) await new Promise(requestAnimationFrame);
+      });
+      expect(await page.$("[data-level-rates]")).toBeNull();
+      await press(page, "Suggest levels");
+      await sees(page, "Level 3");
+      await sees(page, "finish");
+      const first = () => page.$eval("[data-level-rates]", (element) => element.textContent ?? "");
+      await expect.poll(first).toMatch(/\d+%/);
+      const kept = () => sql`select document->'levels' as levels from activity where id = ${id}`;
+      await expect.poll(async () => (await kept())[0]!.levels?.of).toBe("end");
+      const { levels } = (await kept())[0]!;
+      expect(levels.list.length).toBeGreaterThanOrEqual(3);
+      const sent = await sending(["Quill F.", "Umar Z."], { ...a, title: title(), levels });
+      const [row] = await sql`select levels from assignment where id = ${sent}`;
+      const given = Object.values(row!.levels as Record<string, number>);
+      expect(given).toHaveLength(2);
+      for (const level of given) expect(levels.list[level]).toBeDefined();
+      await open(page, `${base}/results/${sent}/next`);
+      await sees(page, "% finished goes");
+      await sees(page, /in 100 goes finish now/);
+      await page.close();
+    },
+  );
 
   it("each child gets its own when it is sent; another one given in Results makes its card anew", async () => {
     const line = (count: number) => ({ ...AS_DRAWN, line: count, helper: "catches" as const });
@@ -225,7 +229,7 @@ describe("what the goes teach", () => {
     await page.close();
   });
 
-  it("where pieces came to rest tells a pull apart, on the child's page", async () => {
+  itLong("where pieces came to rest tells a pull apart, on the child's page", async () => {
     const game = fromPattern("closest");
     const activity = changed(game, title(), { jack: "placed", pieces: 6, finish: { points: null, rounds: 2 } });
     const sent = await sending(["Umar Z."], activity);
@@ -266,7 +270,7 @@ describe("what the goes teach", () => {
     await teacher.close();
   });
 
-  it("up and down while playing: the lines of the other levels, asked for after so many in a row", async () => {
+  itLong("up and down while playing: the lines of the other levels, asked for after so many in a row", async () => {
     const line = (count: number) => ({ ...AS_DRAWN, line: count, helper: "catches" as const });
     const levels = { low: 0.6, high: 0.8, list: [line(-0.5), line(0), line(0.5)], up: 2, down: 2, stop: 1 };
     const { page, card } = await sentTo(browser, "Maru K.", { ...fromPattern("climb"), title: title(), levels });
@@ -296,7 +300,7 @@ describe("what the goes teach", () => {
     await page.close();
   });
 
-  it("a time plan fills the minutes asked for, and the card says how often it is played", async () => {
+  itLong("a time plan fills the minutes asked for, and the card says how often it is played", async () => {
     const page = await teacherPage(browser);
     const { addActivity } = await import("../server/activities/activities.ts");
     const [row] = await sql`select id, school_id from teacher where email = ${inject("email")}`;

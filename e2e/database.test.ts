@@ -14,7 +14,7 @@ import { freePort } from "../scripts/lib/port.mjs";
 import { startPostgres } from "../scripts/lib/postgres.mjs";
 import { root } from "../scripts/lib/root.mjs";
 import { prepareDatabase, setUpDatabase, startWeb } from "../scripts/lib/serve.mjs";
-import { base, linkOf, owner } from "./help.ts";
+import { base, itLong, linkOf, owner } from "./help.ts";
 
 const quiet = { max: 1, onnotice: () => undefined } as const;
 let sql: ReturnType<typeof owner>;
@@ -203,7 +203,7 @@ const BEFORE = ["0000_start", "0001_security", "0002_homes", "0003_homes_securit
 const migrations = new URL("../server/db/migrations/", import.meta.url).pathname;
 
 describe("a data folder made by earlier code", () => {
-  it("keeps what is in it, belongs to the plain owner, and gives nothing away either", async () => {
+  itLong("keeps what is in it, belongs to the plain owner, and gives nothing away either", async () => {
     // The secret lies in the database, and in no environment, as it was then.
     delete process.env.YARD_SECRET;
     const dir = join(root, ".yard-test", "old");
@@ -308,7 +308,7 @@ describe("a backup", () => {
       env: { ...process.env, ...env },
     });
 
-  it("restores into an empty cluster row by row, with roles and rights, and the school signs in", async () => {
+  itLong("restores into an empty cluster row by row, with roles and rights, and the school signs in", async () => {
     chmodSync(at, 0o755);
     const file = join(at, "school.backup");
     // The database of the tests is written to by nobody meanwhile.
@@ -345,7 +345,7 @@ describe("a backup", () => {
     }
   });
 
-  it("that somebody took by plain pg_dump is mended by the next start: roles, owner and rights", async () => {
+  itLong("that somebody took by plain pg_dump is mended by the next start: roles, owner and rights", async () => {
     const bin = postgresBin()!;
     const dump = spawnSync(join(bin, "pg_dump"), ["-d", inject("ownerUrl")], { encoding: "utf8", maxBuffer: 1 << 29 });
     expect(dump.status).toBe(0);
@@ -362,7 +362,7 @@ describe("a backup", () => {
     }
   });
 
-  it("says so where the file is none of ours", () => {
+  itLong("says so where the file is none of ours", () => {
     writeFileSync(join(at, "other.backup"), "hello");
     const told = command("restore", [join(at, "other.backup")], { YARD_DATA_DIR: join(at, "other"), DATABASE_URL: "" });
     expect([told.status, told.stderr]).toEqual([1, expect.stringContaining("pg_restore failed")]);

@@ -1,6 +1,7 @@
 import type { Page } from "puppeteer-core";
 import { describe, expect, it } from "vitest";
 import { fromPattern } from "#core/formats/activity.ts";
+import { inFull } from "#core/sample-size.test-utils.ts";
 import { changed, playing, press, tabs, title } from "./help.ts";
 
 const browser = tabs();
@@ -83,7 +84,7 @@ describe("the play engine", () => {
     expect(first.shown.calls).toEqual({ add: 1 });
     expect(first.later.commits).toBe(0);
 
-    for (let i = 0; i < 60; i++) {
+    for (let i = 0; i < inFull(60, 25); i++) {
       await press(page, "MISS");
       // A second tap at the same place at once would be taken for a double tap.
       await rest(320);

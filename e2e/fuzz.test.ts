@@ -3,6 +3,7 @@ import { Agent, request } from "node:http";
 import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
 import { fromPattern } from "../core/formats/activity.ts";
 import { random } from "../core/random.ts";
+import { inFull } from "../core/sample-size.test-utils.ts";
 import { PATIENCE } from "../scripts/lib/browser.mjs";
 import { freePort } from "../scripts/lib/port.mjs";
 import { startWeb } from "../scripts/lib/serve.mjs";
@@ -11,7 +12,7 @@ import { wellFormed } from "../server/web/well-formed.ts";
 import { owner, signedIn } from "./help.ts";
 
 /** Requests of all kinds, each changed in some way, against a school of its own. None may be a failure of ours. */
-const REQUESTS = Number(process.env.YARD_FUZZ ?? 600);
+const REQUESTS = Number(process.env.YARD_FUZZ ?? inFull(600, 200));
 const AT_ONCE = 12;
 const SEED = Number(process.env.YARD_FUZZ_SEED ?? 20_261);
 

@@ -4,6 +4,7 @@ import { type Activity, fromPattern } from "../core/formats/activity.ts";
 import {
   changed,
   handIn,
+  itLong,
   keptOf,
   open,
   owner,
@@ -150,7 +151,7 @@ describe("whole games, by touch", () => {
     await two.close();
   });
 
-  it("bands: what is tapped stays where it is when more can be told than at the first piece", async () => {
+  itLong("bands: what is tapped stays where it is when more can be told than at the first piece", async () => {
     const page = await on("Rafe J.", changed(fromPattern("bands"), title(), {}));
     const lie = () =>
       page.$$eval("main button", (all) =>
@@ -208,7 +209,7 @@ describe("whole games, by touch", () => {
     await lines.close();
   });
 
-  it("the way is call the target first, and one word is thrown and the next rolled", async () => {
+  itLong("the way is call the target first, and one word is thrown and the next rolled", async () => {
     const page = await on(
       "Lorcan T.",
       changed(fromPattern("board"), title(), { choice: "action", sends: 2, bonus: 0 }),
@@ -236,7 +237,7 @@ describe("whole games, by touch", () => {
     await words.close();
   });
 
-  it("sweep where all that is touched counts: tapped together, none, or all", async () => {
+  itLong("sweep where all that is touched counts: tapped together, none, or all", async () => {
     const name = title();
     const page = await on("Caspian L.", changed(fromPattern("sweep"), name, { touching: "all" }));
     await sees(page, "4 to go.");
@@ -285,7 +286,7 @@ describe("whole games, by touch", () => {
     await page.close();
   });
 
-  it("fed by a grown-up, who has no turn; and against one with uses the other hand and a head start", async () => {
+  itLong("fed by a grown-up, who has no turn; and against one with uses the other hand and a head start", async () => {
     const name = title();
     const helped = async (page: Page) => {
       await press(page, "Make it fair");
@@ -397,7 +398,7 @@ describe("whole games, by touch", () => {
     await page.close();
   });
 
-  it("streak in seconds: they count by themselves until it drops", async () => {
+  itLong("streak in seconds: they count by themselves until it drops", async () => {
     const { stages } = fromPattern("streak").pattern.params as { stages: object[] };
     const held = { stages: [{ ...stages[0], task: "balance", count: null, inAll: false }], tries: 2, score: "run" };
     const page = await on("Vesna I.", changed(fromPattern("streak"), title(), held));

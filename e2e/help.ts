@@ -1,11 +1,14 @@
 import { randomUUID } from "node:crypto";
 import postgres from "postgres";
 import type { Browser, ElementHandle, Page } from "puppeteer-core";
-import { afterAll, afterEach, beforeAll, beforeEach, expect, inject } from "vitest";
+import { afterAll, afterEach, beforeAll, beforeEach, expect, inject, it } from "vitest";
 import type { Activity } from "../core/formats/activity.ts";
 import { open, PATIENCE, press, ready, signIn, openBrowser as startBrowser, tapOnce } from "../scripts/lib/browser.mjs";
 
 export { open, press, ready, tapOnce };
+
+/** A test of one more case of what others cover, or of an operation that seldom changes: only in `npm run test:long`. */
+export const itLong = it.runIf(process.env.YARD_LONG);
 
 /** Where tabs are opened. */
 export type Tabs = Pick<Browser, "newPage" | "createBrowserContext">;

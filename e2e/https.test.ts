@@ -7,7 +7,7 @@ import { join } from "node:path";
 import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
 import { freePort } from "../scripts/lib/port.mjs";
 import { startWeb } from "../scripts/lib/serve.mjs";
-import { cardOf, handIn, linkOf, openBrowser, phone, press, sees } from "./help.ts";
+import { cardOf, handIn, itLong, linkOf, openBrowser, phone, press, sees } from "./help.ts";
 
 /** A reverse proxy with TLS, configured as docs/running.md says, before a copy of its own. */
 let dir: string;
@@ -292,7 +292,7 @@ describe("limits before anything is read", () => {
     expect([told.status, told.headers.allow]).toEqual([405, "GET, HEAD, POST"]);
   });
 
-  it("lets what is under way end when it is told to stop, and takes no more", async () => {
+  itLong("lets what is under way end when it is told to stop, and takes no more", async () => {
     const own = await startWeb({ port: await freePort(), env: inject("webEnv") });
     const slow = send(own.url, "/sign-in", "POST", { ...form, Origin: own.url }, "email=slow%40y&password=b");
     await new Promise((resolve) => setTimeout(resolve, 5));

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
 import { fromPattern } from "../core/formats/activity.ts";
 import { behaviorProfile, playGo } from "../core/simulated-player/child.ts";
 import { tidewell } from "../server/demo/tidewell.ts";
-import { owner } from "./help.ts";
+import { itLong, owner } from "./help.ts";
 
 /** The server's own functions on the real database: two schools side by side. */
 type Who = { teacherId: string; schoolId: string };
@@ -559,7 +559,7 @@ describe("signing in is slowed, and nobody is locked out", () => {
   const right = "a long password";
   const tried = (error: Error) => (error.message.includes("do not match") ? "looked at" : "told to wait");
 
-  it("sixty at once for one address: a handful are looked at, whatever machine they say they are", async () => {
+  itLong("sixty at once for one address: a handful are looked at, whatever machine they say they are", async () => {
     const began = performance.now();
     const told = await Promise.all(
       Array.from({ length: 60 }, (_, i) =>

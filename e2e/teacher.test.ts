@@ -4,7 +4,7 @@ import { join } from "node:path";
 import type { Page } from "puppeteer-core";
 import { beforeAll, describe, expect, inject, it } from "vitest";
 import { fromPattern } from "../core/formats/activity.ts";
-import { base, drag, open, owner, press, ready, retype, sees, tabs, teacherPage, text } from "./help.ts";
+import { base, drag, itLong, open, owner, press, ready, retype, sees, tabs, teacherPage, text } from "./help.ts";
 
 const browser = tabs();
 let page: Page;
@@ -140,7 +140,7 @@ describe("the workbench", () => {
     await page.close();
   });
 
-  it("saves what was taken back while a save was still under way", async () => {
+  itLong("saves what was taken back while a save was still under way", async () => {
     const url = await fresh("Climb");
     await saved(page);
     const there = await metresOf(page, "t2");
@@ -268,7 +268,7 @@ describe("the workbench", () => {
     await expect.poll(() => metresOf(page, "t1")).toBeCloseTo(1.5, 5);
   });
 
-  it("opens a file of its own and refuses others by name", async () => {
+  itLong("opens a file of its own and refuses others by name", async () => {
     const dir = mkdtempSync(join(tmpdir(), "yard-files-"));
     const openFile = async (name: string, content: string) => {
       writeFileSync(join(dir, name), content);

@@ -1,7 +1,19 @@
 import type { Page } from "puppeteer-core";
 import { describe, expect, it } from "vitest";
 import { type Activity, fromPattern } from "../core/formats/activity.ts";
-import { base, handIn, keptOf, changed as of, playing as play, press, ready, sees, tabs, title } from "./help.ts";
+import {
+  base,
+  handIn,
+  itLong,
+  keptOf,
+  changed as of,
+  playing as play,
+  press,
+  ready,
+  sees,
+  tabs,
+  title,
+} from "./help.ts";
 
 const browser = tabs();
 
@@ -14,7 +26,7 @@ const climb = fromPattern("climb");
 const bands = fromPattern("bands");
 
 describe("variants on the play screen", () => {
-  it("a forfeit is owed after the misses, and play goes on once it is done", async () => {
+  itLong("a forfeit is owed after the misses, and play goes on once it is done", async () => {
     const page = await playing(
       "Rafe J.",
       of(climb, title(), { forfeit: { misses: 2, exercise: "star jumps", dose: 4 }, tries: 4 }),
@@ -32,7 +44,7 @@ describe("variants on the play screen", () => {
     await page.close();
   });
 
-  it("the line moves back with every hit", async () => {
+  itLong("the line moves back with every hit", async () => {
     const { distance: _, ...target } = (climb.pattern.params as { ladder: { targets: { distance: number }[] } }).ladder
       .targets[0]!;
     const page = await playing("Fenna B.", of(climb, title(), { ladder: { kind: "line", target, lines: [1, 2] } }));
@@ -45,7 +57,7 @@ describe("variants on the play screen", () => {
     await page.close();
   });
 
-  it("of three who take turns the one who is chosen starts, and the others follow in their order", async () => {
+  itLong("of three who take turns the one who is chosen starts, and the others follow in their order", async () => {
     const third = (givenPage: Page) => press(givenPage, "Player 3");
     const page = await playing("Priya G.", of(climb, title(), {}), 3, "Take turns", third);
     for (const name of ["Player 3", "Priya", "Player 2", "Player 3"]) {
@@ -55,7 +67,7 @@ describe("variants on the play screen", () => {
     await page.close();
   });
 
-  it("a relay shares one climb, and turns go round with the names of the day", async () => {
+  itLong("a relay shares one climb, and turns go round with the names of the day", async () => {
     const page = await playing("Tamsin Y.", of(climb, title(), {}), 3, "As a team");
     await sees(page, "Tamsin, your turn.");
     await press(page, "HIT");
@@ -66,7 +78,7 @@ describe("variants on the play screen", () => {
     await page.close();
   });
 
-  it("fewest tries and several goes: the best one is kept", async () => {
+  itLong("fewest tries and several goes: the best one is kept", async () => {
     const page = await playing(
       "Yara Q.",
       of(climb, title(), { scoring: { by: "tries" } }, { goes: { count: 2, keep: "best" } }),
@@ -78,7 +90,7 @@ describe("variants on the play screen", () => {
     await page.close();
   });
 
-  it("a blocker is asked for, an exact total drops back, and a match is carried to another day", async () => {
+  itLong("a blocker is asked for, an exact total drops back, and a match is carried to another day", async () => {
     const change = {
       pieces: 1,
       blocker: true,
@@ -104,7 +116,7 @@ describe("variants on the play screen", () => {
     await page.close();
   });
 
-  it("keys do what taps do: arrows for hit and miss, u to undo", async () => {
+  itLong("keys do what taps do: arrows for hit and miss, u to undo", async () => {
     const page = await playing("Quill F.", of(climb, title(), {}));
     await page.keyboard.press("ArrowLeft");
     await sees(page, "Roll 2 of 16");
@@ -149,54 +161,60 @@ describe("variants on the play screen", () => {
     expect(kept!.score).toMatchObject({ value: 17, unit: "points", better: "more", sends: 3, finished: true });
   });
 
-  it("a formation of one's own is laid by arrow keys, and one in which pins touch is refused with what is missing", async () => {
-    const formation = { kind: "own", count: 3, depth: 0.6, width: 0.6 };
-    const page = await playing("Umar Z.", of(fromPattern("pins"), title(), { formation, frames: 1, rolls: 1 }));
-    await sees(page, "Stand 3 pins where you like.");
-    const pin = (count: number) => `button[aria-label^="Pin ${count}:"]`;
-    await page.waitForSelector(pin(2));
-    await page.focus(pin(2));
-    for (let i = 0; i < 6; i++) await page.keyboard.press("ArrowLeft");
-    await press(page, "They stand like this");
-    await sees(page, /Pins 1 and 2 need \d+ cm more\./);
-    await page.focus(pin(2));
-    for (let i = 0; i < 4; i++) await page.keyboard.press("ArrowRight");
-    await press(page, "They stand like this");
-    await sees(page, "3 pins are standing.");
-    await press(page, "All of them");
-    await sees(page, "1 frame played.");
-    await page.close();
-  });
+  itLong(
+    "a formation of one's own is laid by arrow keys, and one in which pins touch is refused with what is missing",
+    async () => {
+      const formation = { kind: "own", count: 3, depth: 0.6, width: 0.6 };
+      const page = await playing("Umar Z.", of(fromPattern("pins"), title(), { formation, frames: 1, rolls: 1 }));
+      await sees(page, "Stand 3 pins where you like.");
+      const pin = (count: number) => `button[aria-label^="Pin ${count}:"]`;
+      await page.waitForSelector(pin(2));
+      await page.focus(pin(2));
+      for (let i = 0; i < 6; i++) await page.keyboard.press("ArrowLeft");
+      await press(page, "They stand like this");
+      await sees(page, /Pins 1 and 2 need \d+ cm more\./);
+      await page.focus(pin(2));
+      for (let i = 0; i < 4; i++) await page.keyboard.press("ArrowRight");
+      await press(page, "They stand like this");
+      await sees(page, "3 pins are standing.");
+      await press(page, "All of them");
+      await sees(page, "1 frame played.");
+      await page.close();
+    },
+  );
 
-  it("three in a line by touch and by arrow keys: taken and outside are counted, a bumped piece is moved", async () => {
-    const page = await playing("Kezia O.", of(fromPattern("threeLine"), title(), {}));
-    await sees(page, "Land it in a free square. Throw 1.");
-    const cell = (count: number) =>
-      page.waitForSelector(`button[aria-label^="Square ${count}"]`).then((elementHandle) => elementHandle!.click());
-    await cell(1);
-    await sees(page, "Throw 2.");
-    await press(page, "In a taken square");
-    await cell(1);
-    await sees(page, "Throw 3.");
-    await press(page, "Outside");
-    await sees(page, "Throw 4.");
-    await page.focus("button[aria-label='Square 4']");
-    await page.keyboard.press("ArrowDown");
-    await page.keyboard.press("ArrowRight");
-    await page.keyboard.press("Enter");
-    await page.waitForSelector("button[aria-label='Square 2, taken']");
-    await press(page, "A piece moved");
-    await press(page, "Piece 2, Kezia");
-    await cell(5);
-    await page.waitForSelector("button[aria-label='Square 5, taken']");
-    await cell(9);
-    await sees(page, "3 in a line!");
-    await handIn(page);
-    await sees(page, "You got 5 throws.");
-    await page.close();
-  });
+  itLong(
+    "three in a line by touch and by arrow keys: taken and outside are counted, a bumped piece is moved",
+    async () => {
+      const page = await playing("Kezia O.", of(fromPattern("threeLine"), title(), {}));
+      await sees(page, "Land it in a free square. Throw 1.");
+      const cell = (count: number) =>
+        page.waitForSelector(`button[aria-label^="Square ${count}"]`).then((elementHandle) => elementHandle!.click());
+      await cell(1);
+      await sees(page, "Throw 2.");
+      await press(page, "In a taken square");
+      await cell(1);
+      await sees(page, "Throw 3.");
+      await press(page, "Outside");
+      await sees(page, "Throw 4.");
+      await page.focus("button[aria-label='Square 4']");
+      await page.keyboard.press("ArrowDown");
+      await page.keyboard.press("ArrowRight");
+      await page.keyboard.press("Enter");
+      await page.waitForSelector("button[aria-label='Square 2, taken']");
+      await press(page, "A piece moved");
+      await press(page, "Piece 2, Kezia");
+      await cell(5);
+      await page.waitForSelector("button[aria-label='Square 5, taken']");
+      await cell(9);
+      await sees(page, "3 in a line!");
+      await handIn(page);
+      await sees(page, "You got 5 throws.");
+      await page.close();
+    },
+  );
 
-  it("touches are counted by taps and keys until the bell; the number said after it is what counts", async () => {
+  itLong("touches are counted by taps and keys until the bell; the number said after it is what counts", async () => {
     const first = { task: "keepUp", seconds: 10, rest: 0, hand: "usual", moving: false, bounce: false };
     const rounds = [first];
     const page = await playing("Priya G.", of(fromPattern("tally"), title(), { rounds }));
@@ -231,7 +249,7 @@ describe("variants on the play screen", () => {
     await page.close();
   });
 
-  it("two count at the same time, each with a counter of its own", async () => {
+  itLong("two count at the same time, each with a counter of its own", async () => {
     const rounds = [{ task: "keepUp", seconds: 10, rest: 0, hand: "usual", moving: false, bounce: false }];
     const page = await playing(
       "Nuri E.",
@@ -308,7 +326,7 @@ describe("variants on the play screen", () => {
     await page.close();
   });
 
-  it("a board's thing is called first, and each is sent once where all are fetched at the end", async () => {
+  itLong("a board's thing is called first, and each is sent once where all are fetched at the end", async () => {
     const board = fromPattern("board");
     const kit = { ...board.kit, others: ["sponge"] };
     const change = { choice: "thing", things: ["send", "other1"], fetch: "end", sends: null };
@@ -329,7 +347,7 @@ describe("variants on the play screen", () => {
     await page.close();
   });
 
-  it("letters are gone to one by one, and a word is written down", async () => {
+  itLong("letters are gone to one by one, and a word is written down", async () => {
     const speller = fromPattern("speller");
     const page = await playing("Quill F.", of(speller, title(), { does: ["travel", "write"], list: "sun, sand" }));
     await sees(page, "Word 1 of 2. Hop to S.");
@@ -342,7 +360,7 @@ describe("variants on the play screen", () => {
     await page.close();
   });
 
-  it("three or more may be two sides, chosen before play and shown", async () => {
+  itLong("three or more may be two sides, chosen before play and shown", async () => {
     const page = await playing("Lorcan T.", of(climb, title(), {}), 3, "Head to head", async (givenPage) => {
       await press(givenPage, "Two sides");
       await press(givenPage, "Player 3: side 1. Tap to change.");

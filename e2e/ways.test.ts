@@ -9,6 +9,7 @@ import {
   beginPlay,
   cardOf,
   handIn,
+  itLong,
   linkOf,
   open,
   owner,
@@ -95,7 +96,7 @@ describe("an empty school", () => {
     await page.browserContext().close();
   });
 
-  it("comes from a file by one command, and a broken one is one clear line", async () => {
+  itLong("comes from a file by one command, and a broken one is one clear line", async () => {
     const { spawnSync } = await import("node:child_process");
     const { root } = await import("../scripts/lib/root.mjs");
     const run = (content: string, command = [join(root, "node_modules/.bin/tsx"), "server/db/add-school-cli.ts"]) => {

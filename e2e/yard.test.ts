@@ -4,6 +4,7 @@ import {
   base,
   cardOf,
   drag,
+  itLong,
   linkOf,
   open,
   owner,
@@ -109,7 +110,7 @@ describe("laying out beside a game", () => {
     await page.close();
   });
 
-  it("is shown in a home where it fits badly, with what was changed or what would let it in", async () => {
+  itLong("is shown in a home where it fits badly, with what was changed or what would let it in", async () => {
     const { page } = await climb();
     const inTight = "[aria-label^='In a child'] [data-fit]";
     await page.waitForSelector(inTight);
@@ -139,35 +140,38 @@ describe("laying out beside a game", () => {
 });
 
 describe("the busiest layout on a card", () => {
-  it("is sent, set up mark by mark with its things to fetch, drawn in the home, and still prints on one sheet", async () => {
-    const { page } = await climb();
-    await retype((await page.$("input[aria-label=Title]"))!, "Long course");
-    await layOut(page, "Slalom with a shot");
-    await retype((await field(page, "Markers")) as never, "12");
-    await page.waitForFunction(() => document.querySelectorAll("[data-mark^='x.g']").length === 12);
-    await retype((await field(page, "Gap between them")) as never, "0.3");
-    await saved(page);
-    await press(page, "Send");
-    await sees(page, "Send to the class");
-    await press(page, "Send to the class");
-    await page.waitForFunction(() => location.pathname.startsWith("/results/"));
-    await page.close();
-    const small = await phone(browser);
-    const card = await cardOf(small, await linkOf("Odette R."), "Long course");
-    await open(small, card);
-    await sees(small, "For the layout");
-    await open(small, `${card}?screen=setup`);
-    await sees(small, /1 of 2\d/);
-    await small.close();
-    const sheet = await browser.newPage();
-    await sheet.goto(`${card}/sheet`, { waitUntil: "load" });
-    expect(await sheet.$$eval(".sheet-steps li", (all) => all.length)).toBeGreaterThan(18);
-    for (const format of ["A4", "Letter"] as const) {
-      const pdf = Buffer.from(await sheet.pdf({ format, preferCSSPageSize: false })).toString("latin1");
-      expect(pdf.match(/\/Type\s*\/Page[^s]/g), format).toHaveLength(1);
-    }
-    await sheet.close();
-  });
+  itLong(
+    "is sent, set up mark by mark with its things to fetch, drawn in the home, and still prints on one sheet",
+    async () => {
+      const { page } = await climb();
+      await retype((await page.$("input[aria-label=Title]"))!, "Long course");
+      await layOut(page, "Slalom with a shot");
+      await retype((await field(page, "Markers")) as never, "12");
+      await page.waitForFunction(() => document.querySelectorAll("[data-mark^='x.g']").length === 12);
+      await retype((await field(page, "Gap between them")) as never, "0.3");
+      await saved(page);
+      await press(page, "Send");
+      await sees(page, "Send to the class");
+      await press(page, "Send to the class");
+      await page.waitForFunction(() => location.pathname.startsWith("/results/"));
+      await page.close();
+      const small = await phone(browser);
+      const card = await cardOf(small, await linkOf("Odette R."), "Long course");
+      await open(small, card);
+      await sees(small, "For the layout");
+      await open(small, `${card}?screen=setup`);
+      await sees(small, /1 of 2\d/);
+      await small.close();
+      const sheet = await browser.newPage();
+      await sheet.goto(`${card}/sheet`, { waitUntil: "load" });
+      expect(await sheet.$$eval(".sheet-steps li", (all) => all.length)).toBeGreaterThan(18);
+      for (const format of ["A4", "Letter"] as const) {
+        const pdf = Buffer.from(await sheet.pdf({ format, preferCSSPageSize: false })).toString("latin1");
+        expect(pdf.match(/\/Type\s*\/Page[^s]/g), format).toHaveLength(1);
+      }
+      await sheet.close();
+    },
+  );
 });
 
 describe("several targets at once", () => {
@@ -216,24 +220,27 @@ describe("several targets at once", () => {
     await page.close();
   });
 
-  it("shows where one count ends over the class, what to keep clear, and lobs from the side under a ceiling", async () => {
-    const { page } = await climb();
-    await focus(page, "[data-mark=t3]");
-    await page.waitForSelector("[data-spread]");
-    await sees(page, /For this class, [\d½]+ steps is \d\.\d\d–\d\.\d\d m/);
-    await page.$$eval("[role=toolbar] label", (all) =>
-      all.find((element) => element.textContent?.includes("Keep clear"))!.click(),
-    );
-    await page.waitForFunction(() => /others wait \d\.\d m away/.test(document.body.textContent!));
-    await page.$$eval("nav[aria-label=Stations] a", (all) => (all[0] as HTMLElement).click());
-    await page.waitForSelector("option[value=pushThrow]");
-    await page.select("select:has(option[value=pushThrow])", "pushThrow");
-    await page.waitForSelector("svg[aria-label^='Side view']");
-    expect(await labelOf(page, "svg[aria-label^='Side view']")).toMatch(
-      /flies up to \d\.\d m under a ceiling of 2\.4 m/,
-    );
-    await page.close();
-  });
+  itLong(
+    "shows where one count ends over the class, what to keep clear, and lobs from the side under a ceiling",
+    async () => {
+      const { page } = await climb();
+      await focus(page, "[data-mark=t3]");
+      await page.waitForSelector("[data-spread]");
+      await sees(page, /For this class, [\d½]+ steps is \d\.\d\d–\d\.\d\d m/);
+      await page.$$eval("[role=toolbar] label", (all) =>
+        all.find((element) => element.textContent?.includes("Keep clear"))!.click(),
+      );
+      await page.waitForFunction(() => /others wait \d\.\d m away/.test(document.body.textContent!));
+      await page.$$eval("nav[aria-label=Stations] a", (all) => (all[0] as HTMLElement).click());
+      await page.waitForSelector("option[value=pushThrow]");
+      await page.select("select:has(option[value=pushThrow])", "pushThrow");
+      await page.waitForSelector("svg[aria-label^='Side view']");
+      expect(await labelOf(page, "svg[aria-label^='Side view']")).toMatch(
+        /flies up to \d\.\d m under a ceiling of 2\.4 m/,
+      );
+      await page.close();
+    },
+  );
 });
 
 describe("a space of any shape", () => {

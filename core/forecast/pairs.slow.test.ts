@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import type { Role } from "../contract/contract.ts";
 import { fromPattern } from "../formats/activity.ts";
 import { type PatternName, patternNames } from "../patterns/registry.ts";
+import { inFull, sampled } from "../sample-size.test-utils.ts";
 import { forecastActivity } from "./for-activity.ts";
 import { Shared, type SoFar } from "./forecast.ts";
 
@@ -96,12 +97,12 @@ describe("forecasts that have something in common", () => {
       return forecast.method === "exact" ? forecast.sides.map((side) => side.win!) : null;
     };
     let looked = 0;
-    for (const name of patternNames) {
+    for (const name of sampled(patternNames, 2)) {
       const [timed, untimed] = [exact(name, false), exact(name, true)];
       if (!timed) continue;
       looked++;
       for (const [i, value] of timed.entries()) expect(untimed![i], name).toBeCloseTo(value, 9);
     }
-    expect(looked).toBeGreaterThan(8);
+    expect(looked).toBeGreaterThan(inFull(8, 3));
   });
 });

@@ -8,10 +8,11 @@ import { fromPattern } from "../formats/activity.ts";
 import { random } from "../random.ts";
 import { possibleFromStates } from "../referee/possible.ts";
 import { bodiesOf } from "../referee/referee.ts";
+import { inFull } from "../sample-size.test-utils.ts";
 import { casesOf } from "./cases.test-utils.ts";
 import { patternNames, patternOf } from "./registry.ts";
 
-const GAMES = 240;
+const GAMES = inFull(240, 80);
 const LONGEST = 600;
 
 /** One go alone by any events that may come; `best`: whatever scores most each time. Null where it would not end. */
