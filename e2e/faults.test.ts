@@ -20,7 +20,7 @@ let card = "";
 beforeAll(async () => {
   const ready = await startTestSchool(dir);
   database = ready.database;
-  sql = postgres(database.url, { max: 1, onnotice: () => undefined });
+  sql = postgres(database.url, { max: 1, fetch_types: false, onnotice: () => undefined });
   copies = await Promise.all([1, 2].map(async () => startWeb({ port: await freePort(), env: ready.env })));
   token = ready.demo.family;
   const [row] = await sql`

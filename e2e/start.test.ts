@@ -3,6 +3,7 @@ import { chmodSync, mkdtempSync, readdirSync, readFileSync, rmSync } from "node:
 import { join } from "node:path";
 import postgres from "postgres";
 import { afterAll, describe, expect, it } from "vitest";
+import { inFull } from "../core/sample-size.test-utils.ts";
 import { PATIENCE } from "../scripts/lib/browser.mjs";
 import { freePort } from "../scripts/lib/port.mjs";
 import { startPostgres } from "../scripts/lib/postgres.mjs";
@@ -11,7 +12,7 @@ import { setUpDatabase } from "../scripts/lib/serve.mjs";
 
 /** A second start, with everything built and loaded, answers within this time, milliseconds, beside all other browser tests; where all is slow, in half the time of the first. */
 const SECOND_START = 45_000;
-/** The first one loads a school with eight weeks of a class, milliseconds. */
+/** The first one loads the demo school, at full length with eight weeks of a class, milliseconds. */
 const FIRST_START = 900_000;
 const dir = mkdtempSync("/var/tmp/yard-start-");
 chmodSync(dir, 0o755);
@@ -56,7 +57,12 @@ describe("npm start", () => {
     "prints where to go and how to sign in, stops cleanly on Ctrl-C with its database, and starts again in time",
     async () => {
       const port = await freePort();
-      const env = { YARD_DATA_DIR: dir, PORT: String(port), DATABASE_URL: "" };
+      const env = {
+        YARD_DATA_DIR: dir,
+        PORT: String(port),
+        DATABASE_URL: "",
+        YARD_DEMO_WEEKS: inFull("on", "off"),
+      };
       const begun = Date.now();
       const first = start(env);
       const lines = (await first.ready).split("\n");

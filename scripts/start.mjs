@@ -68,7 +68,7 @@ async function keepServing(env, rest = FIRST_REST) {
 }
 
 try {
-  const { env, demo, setUp } = prepareDatabase(database.url, { weeks: true, load });
+  const { env, demo, setUp } = prepareDatabase(database.url, { weeks: process.env.YARD_DEMO_WEEKS !== "off", load });
   if ((await built) !== 0) await stop(1);
   await keepServing(env);
   say(`Teacher: ${web.url}/`);
