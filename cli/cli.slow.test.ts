@@ -3,7 +3,7 @@ import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { isRefusal } from "#core/contract/contract.ts";
 import type { PlayEvent } from "#core/events/events.ts";
-import { fromPattern, gamePartOf, parseActivity } from "#core/formats/activity.ts";
+import { fromPattern, gameSettingsOf, parseActivity } from "#core/formats/activity.ts";
 import { patternNames } from "#core/patterns/registry.ts";
 import { random } from "#core/random.ts";
 import { openPlay, outlook, referee, view } from "#core/referee/referee.ts";
@@ -167,10 +167,10 @@ describe("command line", () => {
     const activity = fromPattern(name);
     const draw = random(7);
     // Plays a whole game with any events that are allowed.
-    let play = openPlay(gamePartOf(activity), { players: 1, mode: "alone", seed: 1 });
+    let play = openPlay(gameSettingsOf(activity), { players: 1, mode: "alone", seed: 1 });
     const alone = activity.players.modes.includes("alone");
     const how = alone ? {} : { players: 2, mode: "against" };
-    if (!alone) play = openPlay(gamePartOf(activity), { players: 2, mode: "against", seed: 1 });
+    if (!alone) play = openPlay(gameSettingsOf(activity), { players: 2, mode: "against", seed: 1 });
     const events: PlayEvent[] = [];
     for (let i = 0; i < 12 && view(play).ending === null; i++) {
       const next = outlook(play);

@@ -17,7 +17,7 @@ import { forecastActivity } from "#core/forecast/for-activity.ts";
 import {
   type Activity,
   fromPattern,
-  gamePartOf,
+  gameSettingsOf,
   type Problem,
   parseActivity,
   problemsOf,
@@ -355,7 +355,7 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
       const told = goes.map((go, i) => {
         if ((go.mode === "alone") !== (go.players === 1))
           bad([{ field: `goes.${i}.mode`, message: "alone is for 1 player, the others for 2 or more" }]);
-        const replayed = replay(gamePartOf(design), { players: go.players, mode: go.mode, seed: 1 }, go.events);
+        const replayed = replay(gameSettingsOf(design), { players: go.players, mode: go.mode, seed: 1 }, go.events);
         if (replayed.refused)
           bad([{ field: `goes.${i}.events.${replayed.seq}`, message: sayPhrase(replayed.refused) }]);
         return { week: go.week, evidence: evidenceOf(design, replayed.play, age) };
@@ -449,7 +449,7 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
         bad([{ field: "mode", message: "alone is for 1 player, the others for 2 or more" }]);
       const design = activityOf(activity);
       allowed(design, how.mode, how.players);
-      const told = replay(gamePartOf(design), how, events);
+      const told = replay(gameSettingsOf(design), how, events);
       const names = namesOf(design.kit.own);
       const verb = verbOf(design.aim.action);
       const text = (phrase: Phrase) => sayPhrase(phrase, names, { verb });

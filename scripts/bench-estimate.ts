@@ -5,7 +5,7 @@ import { AT } from "../core/estimate/grid.ts";
 import { KINDS, madeUp } from "../core/estimate/made-up.test-utils.ts";
 import { estimateOf, posterior } from "../core/estimate/posterior.ts";
 import { rates } from "../core/forecast/for-activity.ts";
-import { fromPattern, gamePartOf } from "../core/formats/activity.ts";
+import { fromPattern, gameSettingsOf } from "../core/formats/activity.ts";
 import { levelsNext, nextWeek } from "../core/levels/next-week.ts";
 import { normalDraw, random } from "../core/random.ts";
 import { openPlay, type Play, referee, view } from "../core/referee/referee.ts";
@@ -63,7 +63,7 @@ const byCounts = quickest(() => {
 function goesOf(): Play[] {
   const goes: Play[] = [];
   for (let sent = 0; sent < TRIES; ) {
-    let play = openPlay(gamePartOf(activity), { players: 1, mode: "alone", seed: 1 });
+    let play = openPlay(gameSettingsOf(activity), { players: 1, mode: "alone", seed: 1 });
     while (!view(play).done && sent < TRIES) {
       const ask = mainAsks(view(play).asks).find((mainAsk) => mainAsk.kind === "send")!;
       const hit = draw() < 0.6 && "want" in ask.aim ? ask.aim.want[0]! : null;

@@ -2,12 +2,12 @@ import { choosingFor } from "../core/compile/for-home.ts";
 import { rolesOf } from "../core/compile/roles.ts";
 import { type Activity, fromPattern } from "../core/formats/activity.ts";
 import { opened } from "../core/formats/opened.ts";
+import type { Item } from "../core/items/item.ts";
 import { catalogue } from "../core/kit/catalogue.ts";
 import { choose } from "../core/kit/choose.ts";
 import { listOf } from "../core/kit/items.ts";
 import { random } from "../core/random.ts";
 import { NOTHING_SAID } from "../core/records/home.ts";
-import type { Item } from "../core/things/item.ts";
 
 /**
  * Chooses items for thirty homes from the whole list, and measures how the time grows with roles, items and

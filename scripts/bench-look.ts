@@ -2,7 +2,7 @@ import { agePrior, PRIOR_SD } from "../core/aim/priors.ts";
 import { forecastActivity } from "../core/forecast/for-activity.ts";
 import { Graph } from "../core/forecast/forecast.ts";
 import { rareScore } from "../core/forecast/rare.ts";
-import { fromPattern, gamePartOf } from "../core/formats/activity.ts";
+import { fromPattern, gameSettingsOf } from "../core/formats/activity.ts";
 import { patternNames } from "../core/patterns/registry.ts";
 import { normalDraw, random } from "../core/random.ts";
 import { hurried } from "../core/referee/hurried.ts";
@@ -52,7 +52,7 @@ for (const name of patternNames) {
         setup: ALONE,
         seed: i + 1,
       });
-      const replayed = replay(gamePartOf(activity), ALONE, events);
+      const replayed = replay(gameSettingsOf(activity), ALONE, events);
       const { finished, own } = replayed.play.game.progress(
         replayed.play.standing[replayed.play.standing.length - 1]!.after,
       )[0]!;
@@ -63,8 +63,9 @@ for (const name of patternNames) {
   }
 }
 function patternBetter(activity: ReturnType<typeof fromPattern>) {
-  return replay(gamePartOf(activity), ALONE, []).play.game.score(replay(gamePartOf(activity), ALONE, []).play.begin)[0]!
-    .better;
+  return replay(gameSettingsOf(activity), ALONE, []).play.game.score(
+    replay(gameSettingsOf(activity), ALONE, []).play.begin,
+  )[0]!.better;
 }
 const of = (count: number, all: number) => Math.round((10_000 * count) / all) / 10;
 process.stdout.write(

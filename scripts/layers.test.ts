@@ -44,7 +44,7 @@ function houseOf(file: string, spec: string): string | null {
 /** The folders of the core from the bottom up. Each imports only those before it and itself. */
 const CORE = [
   "rules",
-  "things",
+  "items",
   "exercises",
   "plan",
   "letters",

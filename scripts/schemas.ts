@@ -1,7 +1,7 @@
 import { mkdirSync, writeFileSync } from "node:fs";
 import { z } from "zod";
 import { activitySchema } from "../core/formats/activity.ts";
-import { itemsFile } from "../core/things/item.ts";
+import { itemsFile } from "../core/items/item.ts";
 
 /** Writes the published JSON Schemas. A test compares them with the code. */
 const folder = new URL("../schemas/", import.meta.url);

@@ -10,21 +10,21 @@ const pictures: Record<string, string> = Object.fromEntries(
 const idOf = (heading: string) => heading.toLowerCase().replace(/[^a-z0-9]+/g, "-");
 
 /** A part of the guide, for the list at its top. */
-export interface GuidePart {
+export interface GuideSection {
   id: string;
   title: string;
 }
-let read: { html: string; parts: GuidePart[] } | undefined;
+let read: { html: string; parts: GuideSection[] } | undefined;
 /**
  * The teacher's guide, from docs/guide.md: its HTML and its sections. Pictures come from the docs. Links to other
  * pages of the docs become plain text.
  */
-export function guide(): { html: string; parts: GuidePart[] } {
+export function guide(): { html: string; parts: GuideSection[] } {
   read ??= parsed();
   return read;
 }
-function parsed(): { html: string; parts: GuidePart[] } {
-  const parts: GuidePart[] = [];
+function parsed(): { html: string; parts: GuideSection[] } {
+  const parts: GuideSection[] = [];
   const marked = new Marked({
     renderer: {
       heading({ tokens, depth, text }) {

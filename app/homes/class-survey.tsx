@@ -1,8 +1,8 @@
 import type { Problem } from "#core/formats/activity.ts";
+import type { Item } from "#core/items/item.ts";
 import { listOf } from "#core/kit/items.ts";
 import type { HomeAnswers } from "#core/records/home.ts";
 import type { SurveyPart } from "#core/records/home-fields.ts";
-import type { Item } from "#core/things/item.ts";
 import { say } from "#words/say.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
 import { SurveyForm } from "./survey-form.tsx";

@@ -1,6 +1,6 @@
 import { useRef, useState } from "react";
+import { FLOORS } from "#core/items/floors.ts";
 import { cornersFrom, standsFrom } from "#core/records/home-fields.ts";
-import { FLOORS } from "#core/things/floors.ts";
 import type { Point } from "#core/yard/geometry.ts";
 import { OBSTACLES } from "#core/yard/space-limits.ts";
 import { say } from "#words/say.ts";

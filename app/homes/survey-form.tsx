@@ -5,10 +5,10 @@ import { enHome } from "#words/en-home.ts";
 import { addWords, say } from "#words/say.ts";
 import { forget, remember, rememberedJson } from "../kept.ts";
 import { problemText } from "../ui/problem-text.ts";
+import { Items } from "./survey-items.tsx";
 import type { SurveyProps } from "./survey-part.ts";
 import { People } from "./survey-people.tsx";
 import { Space } from "./survey-space.tsx";
-import { Things } from "./survey-things.tsx";
 
 addWords(enHome);
 
@@ -124,7 +124,7 @@ export function SurveyForm(props: SurveyProps) {
       )}
       <form ref={form} method="post" key={`${part} ${kept ? "kept" : ""}`} onChange={later} onSubmit={submitNow}>
         <input type="hidden" name="part" value={part} />
-        {part === "things" && <Things {...props} typed={typed} ready={ready} changed={later} />}
+        {part === "things" && <Items {...props} typed={typed} ready={ready} changed={later} />}
         {part === "space" && <Space {...props} typed={typed} ready={ready} />}
         {part === "people" && <People {...props} typed={typed} />}
         <p role="status" data-saved={!busy && answer?.ok ? "yes" : "no"} className="mt-4 min-h-6 text-sm text-quiet">

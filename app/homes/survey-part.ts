@@ -1,7 +1,7 @@
 import type { Problem } from "#core/formats/activity.ts";
+import type { Item } from "#core/items/item.ts";
 import type { HomeAnswers } from "#core/records/home.ts";
 import type { SurveyPart } from "#core/records/home-fields.ts";
-import type { Item } from "#core/things/item.ts";
 import type { Saving } from "./saving.ts";
 
 export interface SurveyProps {

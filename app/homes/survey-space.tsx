@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { FLOORS } from "#core/items/floors.ts";
 import type { HomeSpace } from "#core/records/home.ts";
 import {
   CEILINGS,
@@ -13,7 +14,6 @@ import {
   USUAL_SPACE,
 } from "#core/records/home-fields.ts";
 import { SLOPES, SPACE_KINDS, WINDS } from "#core/records/home-limits.ts";
-import { FLOORS } from "#core/things/floors.ts";
 import { ell, rectangle } from "#core/yard/shapes.ts";
 import { say } from "#words/say.ts";
 import { OneOf, pick } from "./one-of.tsx";

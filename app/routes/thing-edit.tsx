@@ -1,9 +1,9 @@
 import { data, Form, Link, redirect } from "react-router";
+import { CAUTIONS } from "#core/items/cautions.ts";
+import type { Item } from "#core/items/item.ts";
+import { MATERIALS, MOVES, ROOMS, SOURCE_ESTIMATED, USES } from "#core/items/lists.ts";
 import { catalogueItem } from "#core/kit/catalogue.ts";
 import { listOf } from "#core/kit/items.ts";
-import { CAUTIONS } from "#core/things/cautions.ts";
-import type { Item } from "#core/things/item.ts";
-import { MATERIALS, MOVES, ROOMS, SOURCE_ESTIMATED, USES } from "#core/things/lists.ts";
 import { rowToItem, saveItem, schoolItemsFor } from "#server/kit/items.ts";
 import { NotAllowed, NotFound } from "#server/problem.ts";
 import { itemName, namesOf, say } from "#words/say.ts";

@@ -1,5 +1,5 @@
+import { ITEMS_FORMAT, ITEMS_VERSION } from "#core/items/item.ts";
 import { listOf } from "#core/kit/items.ts";
-import { ITEMS_FORMAT, ITEMS_VERSION } from "#core/things/item.ts";
 import { itemsToCsv, schoolItemsFor } from "#server/kit/items.ts";
 import { searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";

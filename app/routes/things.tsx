@@ -1,10 +1,10 @@
 import { data, Form, Link } from "react-router";
 import { problemsOf } from "#core/formats/activity.ts";
+import { type Item, itemsFile } from "#core/items/item.ts";
+import { ROOMS, USES } from "#core/items/lists.ts";
 import { catalogueItem } from "#core/kit/catalogue.ts";
 import { listOf } from "#core/kit/items.ts";
 import { SENSE } from "#core/kit/sense.ts";
-import { type Item, itemsFile } from "#core/things/item.ts";
-import { ROOMS, USES } from "#core/things/lists.ts";
 import { deleteItem, hideItem, readItemsCsv, saveItems, schoolItemsFor } from "#server/kit/items.ts";
 import { NotAllowed } from "#server/problem.ts";
 import { itemName, type Names, namesOf, sayList } from "#words/say.ts";

@@ -8,7 +8,7 @@ import { shellOf } from "#server/school/classes.ts";
 import { found, idOf } from "../answer.server.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
 import type { CardData } from "../family/card/card-data.ts";
-import { Pieces } from "../family/card/pieces.tsx";
+import { Chunks } from "../family/card/chunks.tsx";
 import { teacherOf } from "../session.server.ts";
 import type { Route } from "./+types/try-it";
 
@@ -99,13 +99,13 @@ export default function TryItPage({ loaderData }: Route.ComponentProps) {
         className="on-court flex min-h-[44rem] flex-col overflow-hidden rounded-xl border-4 border-ink bg-court text-chalk"
       >
         {there ? (
-          <Pieces>
+          <Chunks>
             <Suspense fallback={<p className="p-6">...</p>}>
               <OwnDrawings value={drawingsOf(data.card.activity.kit.own)}>
                 <TryIt data={data} speed={speed} take={take} />
               </OwnDrawings>
             </Suspense>
-          </Pieces>
+          </Chunks>
         ) : (
           <p className="p-6">...</p>
         )}

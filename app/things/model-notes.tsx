@@ -1,13 +1,13 @@
 import type { Action } from "#core/actions/actions.ts";
 import { agePrior } from "#core/aim/priors.ts";
+import { FLOORS, type Floor } from "#core/items/floors.ts";
+import type { Item } from "#core/items/item.ts";
 import { catalogueItem } from "#core/kit/catalogue.ts";
 import { ballSlows } from "#core/physics/floor.ts";
 import { fetchSeconds } from "#core/physics/landing.ts";
 import { rampDistance, rampHeightFor } from "#core/physics/ramp.ts";
 import { comesBack, farthest, pointless, runsOn, sendingOf } from "#core/physics/send.ts";
 import { falls, steadyFrom, waterFor } from "#core/physics/standing.ts";
-import { FLOORS, type Floor } from "#core/things/floors.ts";
-import type { Item } from "#core/things/item.ts";
 import { itemName } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 

@@ -107,11 +107,11 @@ export function Strokes({
               </g>
             );
           }
-          case "thing": {
+          case "item": {
             const [x, y] = to(stroke.at);
             return (
               <g key={key} transform={`translate(${px(x)} ${px(y)})`} opacity={opacity}>
-                <ThingStroke s={stroke} now={now} done={done.includes(stroke.id)} ring={ring} {...shown} />
+                <ItemStroke s={stroke} now={now} done={done.includes(stroke.id)} ring={ring} {...shown} />
               </g>
             );
           }
@@ -134,13 +134,13 @@ export function Strokes({
 }
 
 /** An item around the middle of its own group. A target is mint; anything else is chalk. */
-export function ThingStroke({
+export function ItemStroke({
   s,
   now,
   done = false,
   ring = false,
   ...shown
-}: { s: Stroke & { kind: "thing" }; now: boolean; done?: boolean; ring?: boolean } & Shown) {
+}: { s: Stroke & { kind: "item" }; now: boolean; done?: boolean; ring?: boolean } & Shown) {
   const drawing = useDrawing();
   const size = drawnSize(s.size, shown);
   return (

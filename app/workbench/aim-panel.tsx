@@ -3,7 +3,7 @@ import { ACTIONS, actionFacts } from "#core/actions/actions.ts";
 import { starters } from "#core/aim/starters.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
-import type { Item } from "#core/things/item.ts";
+import type { Item } from "#core/items/item.ts";
 import { label } from "#words/teacher.ts";
 import { useSchool } from "./items.tsx";
 import { NumberField, TextField } from "./knobs.tsx";

@@ -2,9 +2,9 @@ import { createContext, useContext } from "react";
 import type { SchoolItems } from "#core/compile/card.ts";
 import type { OwnExercise } from "#core/exercises/own.ts";
 import { type Activity, itemsIn } from "#core/formats/activity.ts";
+import type { Item } from "#core/items/item.ts";
 import { catalogueItem } from "#core/kit/catalogue.ts";
 import { listOf } from "#core/kit/items.ts";
-import type { Item } from "#core/things/item.ts";
 import { itemName, namesOf } from "#words/say.ts";
 
 /** The school's list of items, for every part of the workbench. */

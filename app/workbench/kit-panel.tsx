@@ -7,6 +7,8 @@ import { heldIn, rolesOf, targetOf } from "#core/compile/roles.ts";
 import { pegRates, sendingIn, USUAL_AGE, type Who } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
+import type { Item } from "#core/items/item.ts";
+import type { Use } from "#core/items/lists.ts";
 import { serves } from "#core/kit/candidates.ts";
 import { EXTRA_OBJECTS, extraObjectIndex, extraObjects } from "#core/kit/extra-objects.ts";
 import { faceOf } from "#core/kit/face.ts";
@@ -15,8 +17,6 @@ import type { Change } from "#core/kit/minimal-fixes.ts";
 import { type Asking, askings, limitOf, type Role, type RoleWords, wishOf, wordsOf } from "#core/kit/role.ts";
 import { farthest, pointless } from "#core/physics/send.ts";
 import { falls, waterFor } from "#core/physics/standing.ts";
-import type { Item } from "#core/things/item.ts";
-import type { Use } from "#core/things/lists.ts";
 import { partsOf } from "#core/yard/parts.ts";
 import { USUAL_CEILING } from "#core/yard/space-limits.ts";
 import { say, sayPhrase } from "#words/say.ts";
@@ -26,10 +26,10 @@ import { verbOf } from "#words/verbs.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import { useAttemptWords } from "./attempt-words.ts";
 import { countHomes, type Housed } from "./home-count.ts";
+import { ItemPicker } from "./item-picker.tsx";
 import { useSchool, withOwn } from "./items.tsx";
 import { NumberField } from "./knobs.tsx";
 import type { PanelProps } from "./stations.ts";
-import { ThingPicker } from "./thing-picker.tsx";
 
 interface Props extends Omit<PanelProps, "middle"> {
   /** The youngest, the typical and the oldest child, and their labels. */
@@ -356,7 +356,7 @@ function Effect({
 }
 
 export function changeText(change: Change, name: (id: string) => string): string {
-  if (change.kind === "thing") return `one more item at home: ${name(change.item)}`;
+  if (change.kind === "item") return `one more item at home: ${name(change.item)}`;
   if (change.kind === "leaveOut") return "one target fewer";
   return `not requiring ${say(`property.${change.property}`)}`;
 }
@@ -502,7 +502,7 @@ const Roles = ({
         )}
         {open === role.id && (
           <div className="pb-2">
-            <ThingPicker title={`${title}: item`} items={fit} is={is} pick={(item) => pick(role.id, item)} />
+            <ItemPicker title={`${title}: item`} items={fit} is={is} pick={(item) => pick(role.id, item)} />
             {target !== null && <Stands a={activity} id={target} />}
             {role.id === "send" && <Gets a={activity} />}
             {extraObjectIndex(role.id) >= 0 && (

@@ -7,8 +7,8 @@ import { faceOf } from "#core/kit/face.ts";
 import { label } from "#words/teacher.ts";
 import { problemText } from "../ui/problem-text.ts";
 import { useWords } from "./attempt-words.ts";
+import { ItemPicker } from "./item-picker.tsx";
 import { useSchool } from "./items.tsx";
-import { ThingPicker } from "./thing-picker.tsx";
 
 type Path = readonly (string | number)[];
 
@@ -425,7 +425,7 @@ function ItemPick({ value, change }: { value: { item: string }; change: (v: unkn
       <p className="text-[0.92rem]" aria-hidden="true">
         {label("knob.item")}
       </p>
-      <ThingPicker
+      <ItemPicker
         title={label("knob.item")}
         items={list.filter((item) => item.uses.includes("target"))}
         is={value.item}

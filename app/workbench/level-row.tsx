@@ -50,7 +50,7 @@ export function LevelRow({
           change={(line) => set({ line }, `level ${i}`)}
         />
         <div className="grid grid-cols-2 gap-2 py-1">
-          <ThingPicks {...row} />
+          <ItemPicks {...row} />
           <BodyPicks {...row} />
           <GamePicks {...row} />
         </div>
@@ -74,7 +74,7 @@ export function LevelRow({
 }
 
 /** Changes the object to throw and the target for this level. */
-function ThingPicks({ activity, i, setting, set }: RowProps) {
+function ItemPicks({ activity, i, setting, set }: RowProps) {
   const { list } = useSchool();
   const names = namesOf(list);
   const { things, targets } = offered(activity, list);

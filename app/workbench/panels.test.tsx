@@ -7,7 +7,7 @@ import { layoutOf, pegRates, personOf } from "#core/forecast/for-activity.ts";
 import { type Activity, activity, fromPattern, itemsIn } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import { catalogueItem } from "#core/kit/catalogue.ts";
-import { listOf, thing } from "#core/kit/items.ts";
+import { itemIn, listOf } from "#core/kit/items.ts";
 import { paces } from "#core/measures/step.ts";
 import { NOTHING_SAID } from "#core/records/home.ts";
 import { clashesOf } from "#core/yard/clashes.ts";
@@ -101,7 +101,7 @@ describe("station Kit", () => {
     expect(said).toContain("Ben C. Nothing here has enough bounce.");
     expect(said).not.toContain("Ada B.");
     expect(said).toContain("bounces");
-    expect(changeText({ kind: "thing", item: "smallBall" }, (id) => id)).toBe("one more item at home: smallBall");
+    expect(changeText({ kind: "item", item: "smallBall" }, (id) => id)).toBe("one more item at home: smallBall");
   });
   it("keeps a thing that the school deleted, and says so", () => {
     const puck = { ...catalogueItem("sockBall")!, id: "puck", name: "felt puck" };
@@ -119,7 +119,7 @@ describe("station Kit", () => {
 function drawn(givenActivity: Activity, chosen: string | null) {
   const parts = layoutOf(givenActivity);
   const scale = planScale(givenActivity.space.length, givenActivity.space.width, countedBackFrom(parts));
-  const object = { diameter: thing(givenActivity.kit, givenActivity.kit.send)!.width, inAir: false };
+  const object = { diameter: itemIn(givenActivity.kit, givenActivity.kit.send)!.width, inAir: false };
   return renderToStaticMarkup(
     <Plan
       space={givenActivity.space}
@@ -258,14 +258,14 @@ describe("the strip", () => {
     const lacks = told({
       can: false,
       lets: [
-        { kind: "thing", item: "bucket" },
+        { kind: "item", item: "bucket" },
         { kind: "leaveOut", role: "target:t2" },
       ],
     });
     expect(lacks.fits).toBe(false);
     expect(lacks.single!.words).toBe("one target fewer");
     expect(opened(lacks.single!.next!).pegs.map((peg) => peg.id)).not.toContain("t2");
-    const buy = told({ can: false, lets: [{ kind: "thing", item: "bucket" }] });
+    const buy = told({ can: false, lets: [{ kind: "item", item: "bucket" }] });
     expect(buy.single).toEqual({ words: "one more item at home: bucket", next: null });
     const tight = told({ place: { status: "none", proved: true, lets: [{ kind: "fewer", target: "t5" }], scale: 1 } });
     expect(opened(tight.single!.next!).pegs.map((peg) => peg.id)).not.toContain("t5");

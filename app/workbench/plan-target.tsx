@@ -1,7 +1,7 @@
 import { useDrag } from "@use-gesture/react";
 import { memo, useRef } from "react";
 import type { PartOf } from "#core/yard/parts.ts";
-import { ThingStroke } from "../ui/strokes.tsx";
+import { ItemStroke } from "../ui/strokes.tsx";
 import { asideText, nudged, type Snap, snapped } from "./edit.ts";
 import { type PlanScale, WIDTH } from "./scale.ts";
 
@@ -137,9 +137,9 @@ export const TargetMark = memo(function TargetMark({
           strokeWidth={wrong ? 3.5 : 2}
           strokeDasharray={wrong ? undefined : grouped ? "2 3" : "5 4"}
         />
-        <ThingStroke
+        <ItemStroke
           s={{
-            ...{ kind: "thing", id, at: { along: distance, across }, size: wide, item, wall: false, aimed: true },
+            ...{ kind: "item", id, at: { along: distance, across }, size: wide, item, wall: false, aimed: true },
             ...(sign !== undefined && { sign }),
           }}
           now={chosen || grouped}

@@ -83,7 +83,7 @@ export const Plan = memo(function Plan({
       return planScale.reversed ? `line ${line + 1}` : "start";
     };
     return strokesOf(parts, written).filter(
-      (stroke) => !(stroke.kind === "thing" && stroke.aimed) && !(stroke.kind === "text" && stroke.of === "target"),
+      (stroke) => !(stroke.kind === "item" && stroke.aimed) && !(stroke.kind === "text" && stroke.of === "target"),
     );
   }, [parts, fromId, planScale.reversed]);
   const aim =

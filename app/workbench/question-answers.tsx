@@ -1,7 +1,7 @@
 import { Plus, Trash2 } from "lucide-react";
 import type { Activity } from "#core/formats/activity.ts";
 import { type Answers, MAX_ANSWERS, PICTURES } from "#core/formats/answers.ts";
-import type { Item } from "#core/things/item.ts";
+import type { Item } from "#core/items/item.ts";
 import { label } from "#words/teacher.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import { useSchool } from "./items.tsx";

@@ -4,7 +4,7 @@ import { mainAsks } from "#core/asks/ask.ts";
 import { isRefusal } from "#core/contract/contract.ts";
 import type { GameEvent, PlayEvent } from "#core/events/events.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
-import { type Activity, gamePartOf } from "#core/formats/activity.ts";
+import { type Activity, gameSettingsOf } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import { openPlayOf, referee, type View, view } from "#core/referee/play.ts";
 import { behaviorProfile, playGo } from "#core/simulated-player/child.ts";
@@ -38,7 +38,7 @@ function stepsOf(activity: Activity, who: Who, seed: number): Step[] {
           : seenText(event as GameEvent, label);
   const age = who.age === "adult" ? 12 : who.age;
   const events = playGo(activity, { ages: [age], tempers: [behaviorProfile(seed)], setup: { ...ALONE, seed }, seed });
-  let play = openPlayOf(opened(activity).pattern, gamePartOf(activity), { ...ALONE, seed });
+  let play = openPlayOf(opened(activity).pattern, gameSettingsOf(activity), { ...ALONE, seed });
   const steps: Step[] = [{ seen: null, at: view(play) }];
   for (const event of events.slice(0, MOST)) {
     const next = referee(play, event);

@@ -1,11 +1,11 @@
 import type { Manner } from "../asks/ask.ts";
+import type { Floor } from "../items/floors.ts";
+import type { Item } from "../items/item.ts";
 import { logistic } from "../log-odds.ts";
 import type { Age } from "../measures/stature.ts";
 import { dragLength } from "../physics/air.ts";
 import { GRAVITY } from "../physics/floor.ts";
 import { PICK_UP, runAfterLanding } from "../physics/landing.ts";
-import type { Floor } from "../things/floors.ts";
-import type { Item } from "../things/item.ts";
 import { agePrior } from "./priors.ts";
 
 /** Somebody who keeps an object up, touch by touch. Each touch has a chance instead of a spread. Seconds and metres. */
@@ -76,7 +76,7 @@ function fallsAt(item: Item): number {
 const FREE = Math.sqrt(2 * GRAVITY * HIGH);
 
 /** What the object adds to the log-odds: slow and wide ones are easier, heavy ones harder. */
-export function thingOdds(item: Item): number {
+export function objectOdds(item: Item): number {
   const wide = Math.max(-WIDEST, Math.min(WIDEST, Math.log(item.width / PLAIN.width)));
   const slow = SLOW * 2 * (1 - Math.min(1, fallsAt(item) / FREE));
   return slow + WIDE * wide + HEAVY.each * Math.max(0, item.mass - HEAVY.from);
@@ -101,7 +101,7 @@ export function mannerOdds(manner: Manner): number {
  */
 export function goalkeeperOf(age: Age, item: Item, floor: Floor, manner: Manner, off = 0): Goalkeeper {
   const falls = fallsAt(item);
-  const odds = oddsAt(age) + off + thingOdds(item) + mannerOdds(manner);
+  const odds = oddsAt(age) + off + objectOdds(item) + mannerOdds(manner);
   const prior = agePrior(age);
   const up = FREE / GRAVITY;
   return {

@@ -1,10 +1,10 @@
 import type { Doing, Gate, Manner } from "../asks/ask.ts";
+import type { Floor } from "../items/floors.ts";
+import type { Item } from "../items/item.ts";
 import { logistic } from "../log-odds.ts";
 import type { Age } from "../measures/stature.ts";
 import { GRAVITY } from "../physics/floor.ts";
-import type { Floor } from "../things/floors.ts";
-import type { Item } from "../things/item.ts";
-import { type Goalkeeper, goalkeeperOf, mannerOdds, oddsAt, thingOdds } from "./goalkeeper.ts";
+import { type Goalkeeper, goalkeeperOf, mannerOdds, objectOdds, oddsAt } from "./goalkeeper.ts";
 import { agePrior } from "./priors.ts";
 
 /**
@@ -100,7 +100,7 @@ export function performerOf(
   }
   const height = task.height ?? USUAL.height;
   const spare = airTime(height) - TAKES[task.id];
-  const odds = oddsAt(age) + off + thingOdds(item) + mannerOdds(manner) - HIGHER * height + SPARE * 10 * spare;
+  const odds = oddsAt(age) + off + objectOdds(item) + mannerOdds(manner) - HIGHER * height + SPARE * 10 * spare;
   const p = spare > 0 ? logistic(odds) : 0;
   return { p, touch: airTime(height) + GATHER, failed: airTime(height), lies, restart };
 }

@@ -1,13 +1,13 @@
 import { type Action, actionFacts } from "../actions/actions.ts";
 import type { Spread } from "../actions/spread.ts";
+import type { Floor } from "../items/floors.ts";
+import type { Item } from "../items/item.ts";
 import type { Age } from "../measures/stature.ts";
 import { OFF_SPREAD, TABLE } from "../physics/bounce.ts";
 import { downRamp } from "../physics/ramp.ts";
 import { awkward, type How } from "../physics/release.ts";
 import { sendingOf } from "../physics/send.ts";
 import type { Sending } from "../physics/sending.ts";
-import type { Floor } from "../things/floors.ts";
-import type { Item } from "../things/item.ts";
 import { agePrior } from "./priors.ts";
 
 /** What an object touches first, and its height, metres. */

@@ -5,16 +5,16 @@ import { type CardExercise, cautionOf, exerciseNamed, forCard } from "../exercis
 import { layoutOf, pegRates } from "../forecast/for-activity.ts";
 import { type Activity, actionsIn } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
+import type { Caution } from "../items/cautions.ts";
+import type { Item } from "../items/item.ts";
 import { cautionsOfItem } from "../kit/choose.ts";
 import { extraObjects } from "../kit/extra-objects.ts";
 import { BARE_HAND } from "../kit/implements.ts";
-import { listOf, thing } from "../kit/items.ts";
+import { itemIn, listOf } from "../kit/items.ts";
 import { type Counted, countOut, countPlain, type Unit } from "../measures/count.ts";
 import { type Paces, paces } from "../measures/step.ts";
 import { MODEL_VERSION } from "../model.ts";
 import type { HomeSpace } from "../records/home.ts";
-import type { Caution } from "../things/cautions.ts";
-import type { Item } from "../things/item.ts";
 import { cellsOf, type Mark, marksOf } from "../yard/layouts/marks.ts";
 import { countedBackFrom, type Part, partsOf } from "../yard/parts.ts";
 import { USUAL_CEILING } from "../yard/space-limits.ts";
@@ -199,7 +199,7 @@ export function cautionsOf(activity: Activity, also: readonly string[] = []): Ca
     ...targets,
     ...also,
   ]) {
-    const item = thing(activity.kit, id);
+    const item = itemIn(activity.kit, id);
     if (!item) continue;
     for (const text of cautionsOfItem(item, activity.space.indoors)) out.add(text);
   }
@@ -397,7 +397,7 @@ function compiledFor(making: Making, at?: string, fixed?: Readonly<Record<string
   );
   const made: Record<string, NonNullable<Item["made"]>> = {};
   for (const pick of rest.picks) {
-    const how = pick.minutes > 0 ? thing(activity.kit, pick.item)?.made : null;
+    const how = pick.minutes > 0 ? itemIn(activity.kit, pick.item)?.made : null;
     if (how) made[pick.item] = how;
   }
   const where = spaceCautions(activity, home.space);

@@ -1,10 +1,10 @@
 import type { Who } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
+import type { Item } from "../items/item.ts";
 import { choose } from "../kit/choose.ts";
 import type { Unmet } from "../kit/choosing.ts";
 import { type Change, minimalFixes } from "../kit/minimal-fixes.ts";
-import type { Item } from "../things/item.ts";
 import { choosingFor, DEFAULT_PLAYERS, type Fitted, fitAsDesigned, type HomeFacts } from "./for-home.ts";
 import { rolesOf, targetOf } from "./roles.ts";
 

@@ -272,7 +272,7 @@ describe("a class of homes", () => {
     expect(first!.homes).toHaveLength(3);
     const next = withChange(asking, { kind: "limit", role: "send", property: "rebound" })!;
     expect(fitHomes(next, homes, items).every((fitHome) => fitHome.can)).toBe(true);
-    expect(withChange(asking, { kind: "thing", item: "smallBall" })).toBeNull();
+    expect(withChange(asking, { kind: "item", item: "smallBall" })).toBeNull();
     const fewer = withChange(asking, { kind: "leaveOut", role: "target:t2" })!;
     expect(rolesOf(fewer, 1).roles.map((role) => role.id)).not.toContain("target:t2");
   });

@@ -14,19 +14,19 @@ import {
 } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
+import type { Floor } from "../items/floors.ts";
+import type { Item } from "../items/item.ts";
 import { catalogueItem } from "../kit/catalogue.ts";
 import type { Choosing, Chosen, Pick } from "../kit/choosing.ts";
 import { EXTRA_OBJECTS, extraObjectIndex, extraObjects } from "../kit/extra-objects.ts";
 import { faceOf } from "../kit/face.ts";
 import { lengthOf } from "../kit/implements.ts";
-import { thing } from "../kit/items.ts";
+import { itemIn } from "../kit/items.ts";
 import { PLAINER, ROOM_FOR, type Sense } from "../kit/sense.ts";
 import { defaultStock, type Stock } from "../kit/stock.ts";
 import type { Age } from "../measures/stature.ts";
 import { runDownhill, type Slope } from "../physics/floor.ts";
 import { ceilingOf, groundOf, type HomeAnswers, type HomeSpace } from "../records/home.ts";
-import type { Floor } from "../things/floors.ts";
-import type { Item } from "../things/item.ts";
 import { sweeps, swingOf } from "../yard/clear.ts";
 import { type Fit, findPlace, fitLayout, HEADROOM, highestOf, lacksWall, type Sent } from "../yard/fit.ts";
 import { footprintOf, STAND, widthAt } from "../yard/footprint.ts";
@@ -46,7 +46,7 @@ import {
   standing,
   wantedRates,
 } from "./challenge.ts";
-import { type Picked, pickThings } from "./pick-things.ts";
+import { type Picked, pickItems } from "./pick-items.ts";
 import { heldIn, rolesOf, targetOf, targetRole, twoSets } from "./roles.ts";
 
 /** What compiling needs to know of a home. */
@@ -115,13 +115,13 @@ export type Fitted = Omit<Fit, "parts">;
 /** The length of the item that is held in an activity, metres. Undefined if unknown. */
 export function heldLength(activity: Activity): number | undefined {
   const held = heldIn(activity);
-  const is = held && thing(activity.kit, activity.kit.implement ?? held.usual);
+  const is = held && itemIn(activity.kit, activity.kit.implement ?? held.usual);
   return is ? lengthOf(is) : undefined;
 }
 
 /** What an activity sends, as the fitting sees it. */
 export function sentOf(activity: Activity, age: Age = USUAL_AGE, slope: Slope = "level"): Sent {
-  const item = thing(activity.kit, activity.kit.send)!;
+  const item = itemIn(activity.kit, activity.kit.send)!;
   const move = actionFacts[activity.aim.action].travel;
   const sending = sendingIn(activity, age);
   const { parts } = opened(activity);
@@ -292,7 +292,7 @@ function onFloor(givenActivity: Activity, as: Activity, { who, home, items, fixe
   const needs = rolesOf(as, home.players ?? DEFAULT_PLAYERS, who.age);
   const list = only ? items.filter((item) => !item.uses.includes("send") || only.includes(item.id)) : items;
   const choosing = choosingFor(as, home, list, { fixed, needs });
-  let picked = pickThings(choosing);
+  let picked = pickItems(choosing);
   const { space } = home;
   const ceiling = space ? ceilingOf(space) : givenActivity.space.indoors ? USUAL_CEILING : null;
   const reaches = space ? diameterOf(groundOf(space).corners) - STAND.depth : givenActivity.space.length;
@@ -317,7 +317,7 @@ function onFloor(givenActivity: Activity, as: Activity, { who, home, items, fixe
       const width = widths.get(role.id);
       return role.as && width !== undefined ? { ...role, as: { ...role.as, width } } : role;
     });
-    picked = pickThings({ ...choosing, roles });
+    picked = pickItems({ ...choosing, roles });
     ({ activity: stood, swapped, without } = stand());
     stood = standing(shorter(stood, scale), who, { longest: reaches * scale, ceiling });
   }
@@ -494,7 +494,7 @@ function standIn(
   home: HomeFacts,
   items: readonly Item[],
 ): { activity: Activity; swapped: Swapped[]; without: number } {
-  const known = (id: string) => items.find((item) => item.id === id) ?? thing(activity.kit, id)!;
+  const known = (id: string) => items.find((item) => item.id === id) ?? itemIn(activity.kit, id)!;
   const swapped: Swapped[] = [];
   const note = (p: Pick, as: string) => {
     if (p.item !== as) swapped.push({ item: p.item, name: known(p.item).name, as, made: p.minutes > 0 });

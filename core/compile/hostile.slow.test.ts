@@ -3,13 +3,13 @@ import { type Action, actionFacts, SENDS } from "../actions/actions.ts";
 import { layoutOf, pegRates, sendingIn, sentIn } from "../forecast/for-activity.ts";
 import { type Activity, activity, fromPattern } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
+import { FLOORS } from "../items/floors.ts";
 import { catalogue } from "../kit/catalogue.ts";
-import { listOf, thing } from "../kit/items.ts";
+import { itemIn, listOf } from "../kit/items.ts";
 import { asksAtMost, pathTo, pointless, purposeOf } from "../physics/send.ts";
 import { random } from "../random.ts";
 import { ceilingOf, groundOf, type HomeSpace, NOTHING_SAID } from "../records/home.ts";
 import { inFull } from "../sample-size.test-utils.ts";
-import { FLOORS } from "../things/floors.ts";
 import { troubleOf } from "../yard/fit.reference.ts";
 import { footprintOf } from "../yard/footprint.ts";
 import { exampleOf } from "../yard/layouts/laid.ts";
@@ -213,7 +213,7 @@ describe(`${HOMES} hostile homes`, () => {
         expect(said(fit.told), name(fit)).toContain("change.touch");
       }
       if (now.size < was.size) expect(said(fit.told), name(fit)).toContain("change.without");
-      const sent = thing(fit.told.activity.kit, fit.told.activity.kit.send)!;
+      const sent = itemIn(fit.told.activity.kit, fit.told.activity.kit.send)!;
       const limits = fit.a.kit.roles.find((role) => role.role === "send")?.limits ?? [];
       for (const limit of limits) {
         if (limit.property === "softness") expect(sent.softness, name(fit)).toBeGreaterThanOrEqual(limit.least!);

@@ -10,7 +10,7 @@ import { groundOf, type HomeSpace, NOTHING_SAID } from "../records/home.ts";
 import { troubleOf } from "../yard/fit.reference.ts";
 import { footprintOf } from "../yard/footprint.ts";
 import { type LayoutName, layoutNames } from "../yard/layouts/index.ts";
-import { exampleOf, laidParts, thingsOf } from "../yard/layouts/laid.ts";
+import { exampleOf, itemsOf, laidParts } from "../yard/layouts/laid.ts";
 import { boundsOf, partsOf } from "../yard/parts.ts";
 import { compileCard, compileFor } from "./card.ts";
 import { forHome, type HomeFacts, sentOf } from "./for-home.ts";
@@ -46,7 +46,7 @@ describe.each(layoutNames)("a climb with %s laid out beside it", (name) => {
   it("needs its things beside those of the game", () => {
     const roles = rolesOf(design, 1).roles;
     const layout = roles.find((role) => role.id === "layout");
-    expect(layout?.count ?? 0).toBe(thingsOf(design.layout!));
+    expect(layout?.count ?? 0).toBe(itemsOf(design.layout!));
     expect(itemsIn(design).has(design.layout!.item)).toBe(true);
     const lines = partsOf(layoutOf(design), "line").length;
     expect(roles.find((role) => role.id === "marker")!.count).toBe(lines);

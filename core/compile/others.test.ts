@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { askOf } from "../asks/ask.ts";
 import { isRefusal } from "../contract/contract.ts";
 import { personOf } from "../forecast/for-activity.ts";
-import { type Activity, activity, fromPattern, gamePartOf, parseActivity } from "../formats/activity.ts";
+import { type Activity, activity, fromPattern, gameSettingsOf, parseActivity } from "../formats/activity.ts";
 import { listOf } from "../kit/items.ts";
 import type { PatternName } from "../patterns/registry.ts";
 import { NOTHING_SAID } from "../records/home.ts";
@@ -28,7 +28,7 @@ const withWhat = (play: Play) => askOf(view(play).asks, "send")?.manner.thing ??
 describe("things that take turns", () => {
   it("come word by word and mark by mark, and each has its own chances", () => {
     const words = withOthers("speller", ["softBall"], { things: ["send", "other1"], list: "sun, sand" });
-    const play = openPlay(gamePartOf(words), ALONE);
+    const play = openPlay(gameSettingsOf(words), ALONE);
     expect(withWhat(play)).toBe("send");
     const next = take(play, ...["c1", "c4", "c3"].map((hit) => ({ kind: "send", hit })));
     expect(withWhat(next)).toBe("other1");
@@ -37,7 +37,7 @@ describe("things that take turns", () => {
     expect(person.sends({}).sending.item.id).toBe("sockBall");
     expect(person.sends({ thing: "other1" }).spread).not.toEqual(person.sends({}).spread);
     const marks = withOthers("passLadder", ["sockBall"], { things: ["other1", "send"], passes: 1 });
-    const game = openPlay(gamePartOf(marks), ALONE);
+    const game = openPlay(gameSettingsOf(marks), ALONE);
     expect([withWhat(game), withWhat(take(game, { kind: "send", rest: "m1" }))]).toEqual(["other1", "send"]);
   });
 
@@ -47,7 +47,7 @@ describe("things that take turns", () => {
       ...stage,
       thing: i === 0 ? "send" : "other1",
     }));
-    const play = openPlay(gamePartOf(withOthers("streak", ["balloon"], { stages })), ALONE);
+    const play = openPlay(gameSettingsOf(withOthers("streak", ["balloon"], { stages })), ALONE);
     const thing = (givenPlay: Play) => askOf(view(givenPlay).asks, "count")?.manner.thing;
     expect(thing(play)).toBeUndefined();
     const { count } = (design.pattern.params as { stages: { count: number }[] }).stages[0]!;
@@ -62,7 +62,7 @@ describe("things that take turns", () => {
       sends: null,
     });
     const call = (pick: string) => ({ kind: "choose", of: "thing", pick });
-    const play = openPlay(gamePartOf(design), ALONE);
+    const play = openPlay(gameSettingsOf(design), ALONE);
     expect(view(play).now.key).toBe("board.thing");
     const one = take(play, call("other1"));
     expect(withWhat(one)).toBe("other1");

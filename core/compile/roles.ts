@@ -4,12 +4,12 @@ import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { EXTRA_OBJECTS, extraObjects } from "../kit/extra-objects.ts";
 import { type ImplementUse, implementUseOf } from "../kit/implements.ts";
-import { thing } from "../kit/items.ts";
+import { itemIn } from "../kit/items.ts";
 import type { Coupling, Role } from "../kit/role.ts";
 import type { Age } from "../measures/stature.ts";
 import type { HitRule } from "../rules/hit-rule.ts";
 import { layoutNamed } from "../yard/layouts/index.ts";
-import { thingsOf } from "../yard/layouts/laid.ts";
+import { itemsOf } from "../yard/layouts/laid.ts";
 import { partsOf } from "../yard/parts.ts";
 
 export const targetRole = (id: string): string => `target:${id}`;
@@ -63,7 +63,7 @@ export function rolesOf(
       ...send,
       id: EXTRA_OBJECTS[i]!,
       ...asked(EXTRA_OBJECTS[i]!),
-      as: thing(activity.kit, id) ?? null,
+      as: itemIn(activity.kit, id) ?? null,
       optional: true,
     }),
   );
@@ -79,7 +79,7 @@ export function rolesOf(
   for (const [name, all] of groups) {
     const target = all.reduce((eachTarget, aim) => (aim.along > eachTarget.along ? aim : eachTarget));
     const id = targetRole(name);
-    const known = thing(activity.kit, target.item);
+    const known = itemIn(activity.kit, target.item);
     const as = known ? { ...known, width: target.width, height: target.height } : null;
     const rules = singles(target.rule);
     const upright = rules.every((rule) => rule.kind === "touch" || rule.kind === "topple" || rule.kind === "through");
@@ -124,7 +124,7 @@ export function rolesOf(
       count: 1,
       held,
       ...asked("implement"),
-      as: thing(activity.kit, activity.kit.implement ?? held.usual) ?? null,
+      as: itemIn(activity.kit, activity.kit.implement ?? held.usual) ?? null,
       optional: false,
     });
   const stands = activity.layout && layoutNamed(activity.layout.name).item;
@@ -133,9 +133,9 @@ export function rolesOf(
       id: "layout",
       use: stands.use,
       move: null,
-      count: thingsOf(activity.layout),
+      count: itemsOf(activity.layout),
       ...asked("layout"),
-      as: thing(activity.kit, activity.layout.item) ?? null,
+      as: itemIn(activity.kit, activity.layout.item) ?? null,
       optional: false,
     });
   if (activity.ramp)
@@ -145,10 +145,10 @@ export function rolesOf(
       move: null,
       count: 1,
       ...asked("ramp"),
-      as: thing(activity.kit, "cardboard") ?? null,
+      as: itemIn(activity.kit, "cardboard") ?? null,
       optional: false,
     });
-  const marker = thing(activity.kit, activity.kit.marker) ?? null;
+  const marker = itemIn(activity.kit, activity.kit.marker) ?? null;
   const lines = partsOf(parts, "line").length;
   roles.push({
     id: "marker",
@@ -160,7 +160,7 @@ export function rolesOf(
     optional: false,
   });
   if (needs.blocker) {
-    const as = thing(activity.kit, activity.kit.blocker) ?? null;
+    const as = itemIn(activity.kit, activity.kit.blocker) ?? null;
     roles.push({ id: "blocker", use: "blocker", move: null, count: 1, ...asked("blocker"), as, optional: true });
   }
   return { roles, couplings };

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { rates } from "../forecast/for-activity.ts";
-import { type Activity, activity, fromPattern, gamePartOf } from "../formats/activity.ts";
+import { type Activity, activity, fromPattern, gameSettingsOf } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { rateIn as shareIn } from "../levels/rate-in.ts";
 import { patternNames } from "../patterns/registry.ts";
@@ -19,7 +19,7 @@ describe("support", () => {
         const s = supported(design, [id]);
         expect(activity.safeParse(s.activity).success, id).toBe(true);
         const people = s.self ? [{ role: "plays" as const, ...s.self }] : undefined;
-        openPlay(gamePartOf(s.activity), { players: 1, mode: "alone", seed: 1, ...(people && { people }) });
+        openPlay(gameSettingsOf(s.activity), { players: 1, mode: "alone", seed: 1, ...(people && { people }) });
         // One that changes nothing does not say that it fits.
         if (s.fits.length > 0) expect(s.activity !== design || s.self !== null || s.notes.length > 0, id).toBe(true);
       }

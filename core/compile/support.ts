@@ -4,7 +4,7 @@ import { lineRange, standingKnobs, TARGETS_FIELD } from "../contract/standing.ts
 import type { Activity } from "../formats/activity.ts";
 import { adjusted } from "../formats/change.ts";
 import { opened } from "../formats/opened.ts";
-import { thing } from "../kit/items.ts";
+import { itemIn } from "../kit/items.ts";
 
 /** The same goal with help: an accommodation. Another goal: a modification. More of the same: an extension. */
 export const SUPPORT_KINDS = ["accommodation", "modification", "extension"] as const;
@@ -100,8 +100,8 @@ const EFFECT: Record<
           },
         },
   slower: (activity) => {
-    const is = thing(activity.kit, SLOW);
-    const now = thing(activity.kit, activity.kit.send);
+    const is = itemIn(activity.kit, SLOW);
+    const now = itemIn(activity.kit, activity.kit.send);
     const can = is && now && is.id !== now.id && now.moves.includes("air") && opened(activity).needs.pieces > 0;
     return can ? { activity: { ...activity, kit: { ...activity.kit, send: SLOW } } } : null;
   },

@@ -7,7 +7,7 @@ import {
   type AnyPattern,
   type AnyPlayPattern,
   type BaseState,
-  type GamePart,
+  type GameSettings,
   refuse,
   SET_OUT_FIELD,
   type SetOut,
@@ -43,7 +43,7 @@ const LAY = 6;
  */
 export function beforePlay(
   game: Game & { pattern: AnyPattern },
-  { family, setOut }: { family: NonNullable<GamePart["family"]>; setOut: SetOut | null },
+  { family, setOut }: { family: NonNullable<GameSettings["family"]>; setOut: SetOut | null },
   start: (params: unknown, match: Match, setup: Setup) => BaseState,
 ): Game {
   /** States before anything has happened, each with the game as it is set. */

@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { askOf } from "../asks/ask.ts";
 import { mean } from "../forecast/distribution.ts";
 import { forecastActivity } from "../forecast/for-activity.ts";
-import { activity, fromPattern, gamePartOf, parseActivity } from "../formats/activity.ts";
+import { activity, fromPattern, gameSettingsOf, parseActivity } from "../formats/activity.ts";
 import { type PatternName, patternNames } from "../patterns/registry.ts";
 import { refusalOf, take } from "../referee/playing.test-utils.ts";
 import { openPlay, view } from "../referee/referee.ts";
@@ -16,7 +16,7 @@ const miss = { kind: "send", hit: null };
 
 describe("an exercise between sends", () => {
   it("is owed after every so many, comes before anything else, and counts for nothing", () => {
-    const play = take(openPlay(gamePartOf(having("climb")), ALONE), miss);
+    const play = take(openPlay(gameSettingsOf(having("climb")), ALONE), miss);
     expect(askOf(view(play).asks, "task")).toBeUndefined();
     const owed = take(play, miss);
     expect(view(owed).asks[0]).toMatchObject({ kind: "task", exercise: "star jumps", dose: 4 });
@@ -32,7 +32,7 @@ describe("an exercise between sends", () => {
 
   it("is each player's own", () => {
     const two: Setup = { players: 2, mode: "against", seed: 1 };
-    const play = take(openPlay(gamePartOf(having("climb")), two), miss, miss);
+    const play = take(openPlay(gameSettingsOf(having("climb")), two), miss, miss);
     expect(view(play).asks[0]!.kind).toBe("send");
     const owed = take(play, miss);
     expect(view(owed).asks[0]).toMatchObject({ kind: "task", player: 0 });
@@ -42,7 +42,7 @@ describe("an exercise between sends", () => {
 
   it("does not hold up the bell, nor the end", () => {
     const bell = having("sweep", { ...BETWEEN, every: 1 }, { match: { ...fromPattern("sweep").match, seconds: 20 } });
-    const play = take(openPlay(gamePartOf(bell), ALONE), { kind: "ready" }, miss);
+    const play = take(openPlay(gameSettingsOf(bell), ALONE), { kind: "ready" }, miss);
     expect(view(play).asks.map((ask) => ask.kind)).toEqual(["task", "bell"]);
     expect(view(take(play, { kind: "bell", at: 20_000 })).done).toBe("over");
     const climb = having(
@@ -50,7 +50,7 @@ describe("an exercise between sends", () => {
       { ...BETWEEN, every: 1 },
       { family: [{ field: "standing.targets", values: [1, 2] }] },
     );
-    const one = take(openPlay(gamePartOf(climb), ALONE), { kind: "set", field: "standing.targets", value: 1 });
+    const one = take(openPlay(gameSettingsOf(climb), ALONE), { kind: "set", field: "standing.targets", value: 1 });
     expect(view(take(one, { kind: "send", hit: "t1" })).done).toBe("over");
   });
 

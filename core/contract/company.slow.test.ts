@@ -1,13 +1,13 @@
 import { describe, expect, it } from "vitest";
 import { mainAsks } from "../asks/ask.ts";
-import { fromPattern, gamePartOf } from "../formats/activity.ts";
+import { fromPattern, gameSettingsOf } from "../formats/activity.ts";
 import { type PatternName, patternNames, patternOf } from "../patterns/registry.ts";
 import { bodiesOf, openPlay, type Play, referee, view } from "../referee/referee.ts";
 import { isRefusal, type Mode, type Setup } from "./contract.ts";
 
 const opened = (name: PatternName, setup: Setup, more: object = {}) => {
   const doc = fromPattern(name);
-  return openPlay(gamePartOf({ ...doc, match: { ...doc.match, ...more } }), setup);
+  return openPlay(gameSettingsOf({ ...doc, match: { ...doc.match, ...more } }), setup);
 };
 const take = (play: Play, ...bodies: object[]) =>
   bodies.reduce<Play>((eachPlay, body) => {

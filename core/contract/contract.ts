@@ -2,9 +2,9 @@ import type { z } from "zod";
 import type { Action } from "../actions/actions.ts";
 import type { Ask } from "../asks/ask.ts";
 import type { Body, GameEvent } from "../events/events.ts";
+import type { Floor } from "../items/floors.ts";
 import type { Face } from "../kit/face.ts";
 import type { Posture } from "../physics/release.ts";
-import type { Floor } from "../things/floors.ts";
 import type { Part } from "../yard/parts.ts";
 import type { Match, MatchField } from "./match.ts";
 import type { Setting } from "./setting.ts";
@@ -250,7 +250,7 @@ export interface Rules<P = unknown, S extends BaseState = BaseState> {
 }
 
 /** The settings that an opened game runs with. */
-export interface GamePart {
+export interface GameSettings {
   name: string;
   params: unknown;
   match?: Match;

@@ -1,7 +1,7 @@
 import { beforePlay } from "./before-play.ts";
 import { withBetween } from "./between.ts";
 import { withCompany } from "./company.ts";
-import { type AnyPlayPattern, type GamePart, isWhole, type Setup } from "./contract.ts";
+import { type AnyPlayPattern, type GameSettings, isWhole, type Setup } from "./contract.ts";
 import type { Match } from "./match.ts";
 import type { Game } from "./opened-game.ts";
 import { ownWay } from "./people.ts";
@@ -10,7 +10,7 @@ import { ownWay } from "./people.ts";
  * Opens a game of a pattern. `version` is the rules version that a play began with; the current one by default. Throws RangeError if that
  * version does not exist, or if something is set before play and the pattern comes without its schema.
  */
-export function openGame(pattern: AnyPlayPattern, part: Omit<GamePart, "name">, version?: number): Game {
+export function openGame(pattern: AnyPlayPattern, part: Omit<GameSettings, "name">, version?: number): Game {
   const { params, match = pattern.match.initial, family = [], setOut = null, between = null } = part;
   const current = version === undefined || version === pattern.rulesVersion;
   const rules = current ? pattern.rules : pattern.earlier?.[version];
@@ -48,7 +48,7 @@ export function openGame(pattern: AnyPlayPattern, part: Omit<GamePart, "name">, 
 }
 
 /** True if a family may set something before play. The pattern's schema then checks it. */
-export const setBeforePlay = ({ family = [], setOut = null }: Pick<GamePart, "family" | "setOut">): boolean =>
+export const setBeforePlay = ({ family = [], setOut = null }: Pick<GameSettings, "family" | "setOut">): boolean =>
   family.length > 0 || setOut !== null;
 
 /** True if a pattern still has the rules of a version. */

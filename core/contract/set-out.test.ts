@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { arranged, askOf, mainAsks } from "../asks/ask.ts";
 import { mean } from "../forecast/distribution.ts";
 import { forecastActivity } from "../forecast/for-activity.ts";
-import { type Activity, activity, canSetOut, fromPattern, gamePartOf, parseActivity } from "../formats/activity.ts";
+import { type Activity, activity, canSetOut, fromPattern, gameSettingsOf, parseActivity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { type PatternName, patternNames } from "../patterns/registry.ts";
 import { settingOf } from "../records/rank.ts";
@@ -13,7 +13,7 @@ const alone = { players: 1, mode: "alone", seed: 1 } as const;
 const FIELD = { near: 0.8, far: 3.2, width: 2.4, farther: false };
 const game = (name: PatternName, over: Partial<Activity> = {}): Activity =>
   activity.parse({ ...fromPattern(name), setOut: FIELD, ...over });
-const begin = (givenActivity: Activity) => openPlay(gamePartOf(givenActivity), alone);
+const begin = (givenActivity: Activity) => openPlay(gameSettingsOf(givenActivity), alone);
 
 describe("targets that the child sets out", () => {
   const play = begin(game("board"));

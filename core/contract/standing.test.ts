@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { askOf } from "../asks/ask.ts";
 import { mean } from "../forecast/distribution.ts";
 import { forecastActivity } from "../forecast/for-activity.ts";
-import { type Activity, activity, fromPattern, gamePartOf, parseActivity } from "../formats/activity.ts";
+import { type Activity, activity, fromPattern, gameSettingsOf, parseActivity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { type PatternName, patternNames, patternOf } from "../patterns/registry.ts";
 import { playSetup } from "../records/play.ts";
@@ -80,7 +80,7 @@ describe("a line of one's own", () => {
   it("is somebody's own, is kept with the child's score, and another's is not", () => {
     const design = fromPattern("climb");
     const begin = (people: Setup["people"]) =>
-      openPlay(gamePartOf(design), { players: 2, mode: "against", seed: 1, people: people! });
+      openPlay(gameSettingsOf(design), { players: 2, mode: "against", seed: 1, people: people! });
     const play = begin([{ role: "plays" }, { role: "plays", nearer: -1, otherHand: true }]);
     expect(nearer(play)).toBe(0);
     const theirs = take(play, { kind: "send", hit: null });
@@ -96,7 +96,7 @@ describe("a line of one's own", () => {
 
 describe("easier and harder, left to the family", () => {
   const design = leaving("climb", [{ field: LINE_FIELD, values: LINES }]);
-  const begin = (setup = ALONE) => openPlay(gamePartOf(design), setup);
+  const begin = (setup = ALONE) => openPlay(gameSettingsOf(design), setup);
 
   it("is chosen before play, and compares with goes from that line", () => {
     const play = take(begin(), at(0.5));
@@ -120,7 +120,7 @@ describe("easier and harder, left to the family", () => {
     expect(settingOf(view(back))).toBe("");
     expect(refusedBy(play, at(2))).toBe("refused.notAllowed");
     expect(refusedBy(play, { ...at(0.5), by: 7 })).toBe("refused.notTheirTurn");
-    expect(refusedBy(openPlay(gamePartOf(fromPattern("climb")), ALONE), at(0.5))).toBe("refused.notInGame");
+    expect(refusedBy(openPlay(gameSettingsOf(fromPattern("climb")), ALONE), at(0.5))).toBe("refused.notInGame");
   });
 
   it("is a move within what the document may say", () => {
@@ -130,7 +130,7 @@ describe("easier and harder, left to the family", () => {
     expect(of([-3.5, 0])).toBe(false);
     expect(of([0, 3.5])).toBe(false);
     // What there is no room for in a home is not offered there.
-    const play = openPlay(gamePartOf(leaving("climb", [{ field: LINE_FIELD, values: [0, 0.5, 2.5] }])), ALONE);
+    const play = openPlay(gameSettingsOf(leaving("climb", [{ field: LINE_FIELD, values: [0, 0.5, 2.5] }])), ALONE);
     expect(askOf(view(play).asks, "set")!.fields[LINE_FIELD]).toEqual([0, 0.5]);
     expect(refusedBy(play, at(2.5))).toBe("refused.notAllowed");
     expect(of([0, 0.5], "tally")).toBe(false);
@@ -145,7 +145,7 @@ describe("how many targets are played", () => {
     )!;
     expect(knob).toMatchObject({ kind: "number", least: 1, most: opened(design).pegs.length });
     const set = (value: number) => ({ kind: "set", field: TARGETS_FIELD, value });
-    const play = openPlay(gamePartOf(design), ALONE);
+    const play = openPlay(gameSettingsOf(design), ALONE);
     const two = take(play, set(2));
     expect(view(two).progress[0]!.stages).toBe(2);
     expect(settingOf(view(two))).toBe("standing.targets=2");
@@ -159,7 +159,7 @@ describe("how many targets are played", () => {
   it("are set out again where another number of them is chosen after that", () => {
     const setOut = { near: 0.8, far: 3.2, width: 2.4, farther: false };
     const design = leaving("board", [{ field: TARGETS_FIELD, values: [2, 3] }], { setOut });
-    const play = openPlay(gamePartOf(design), ALONE);
+    const play = openPlay(gameSettingsOf(design), ALONE);
     const spots = [1.2, 2.2, 2.9].map((m, i) => ({ id: `t${i + 1}`, along: m * 1000, across: 0 }));
     const laid = take(play, { kind: "arrange", spots });
     expect(view(laid).laid).toHaveLength(3);

@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { mainAsks } from "../asks/ask.ts";
 import { isRefusal, type Setup } from "../contract/contract.ts";
 import { rates } from "../forecast/for-activity.ts";
-import { fromPattern, gamePartOf } from "../formats/activity.ts";
+import { fromPattern, gameSettingsOf } from "../formats/activity.ts";
 import { patternNames } from "../patterns/registry.ts";
 import { random } from "../random.ts";
 import { take } from "../referee/playing.test-utils.ts";
@@ -13,7 +13,8 @@ import { AT, POINTS } from "./grid.ts";
 import { estimateOf, posterior, unsteady } from "./posterior.ts";
 
 const ALONE: Setup = { players: 1, mode: "alone", seed: 1 };
-const opened = (name: (typeof patternNames)[number], setup = ALONE) => openPlay(gamePartOf(fromPattern(name)), setup);
+const opened = (name: (typeof patternNames)[number], setup = ALONE) =>
+  openPlay(gameSettingsOf(fromPattern(name)), setup);
 const of = (play: Play, name: (typeof patternNames)[number]) => evidenceOf(fromPattern(name), play, 8);
 
 describe("what tries say", () => {
@@ -51,7 +52,7 @@ describe("what tries say", () => {
   it("what is seen ten times says ten times as much, in whichever go; other goes of the document change nothing", () => {
     const activity = fromPattern("tally");
     const go = (count: number) =>
-      take(openPlay(gamePartOf(activity), ALONE), { kind: "ready" }, ...Array(count).fill({ kind: "count", n: 1 }));
+      take(openPlay(gameSettingsOf(activity), ALONE), { kind: "ready" }, ...Array(count).fill({ kind: "count", n: 1 }));
     const [once] = evidenceOf(activity, go(1), 8);
     const [often] = evidenceOf(activity, go(10), 8);
     const [fresh] = evidenceOf({ ...activity }, go(10), 8);

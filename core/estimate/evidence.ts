@@ -5,7 +5,7 @@ import { optionsOf, type Play as Scene, waysFrom } from "../chances/outcomes.ts"
 import type { Body, GameEvent } from "../events/events.ts";
 import { layoutOf, personOf, type Who } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
-import { thing } from "../kit/items.ts";
+import { itemIn } from "../kit/items.ts";
 import type { Age } from "../measures/stature.ts";
 import type { Play } from "../referee/play.ts";
 import { AT, AXES, type Axis, POINTS, SENT_AT, WILD } from "./grid.ts";
@@ -142,7 +142,7 @@ class Tables {
 
   /** The same activity with another object. */
   private sending(item: string | undefined): Activity {
-    if (item === undefined || item === this.a.kit.send || !thing(this.a.kit, item)) return this.a;
+    if (item === undefined || item === this.a.kit.send || !itemIn(this.a.kit, item)) return this.a;
     const known = this.activities.get(item) ?? { ...this.a, kit: { ...this.a.kit, send: item } };
     this.activities.set(item, known);
     return known;

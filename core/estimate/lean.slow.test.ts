@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { PlayEvent } from "../events/events.ts";
-import { fromPattern, gamePartOf } from "../formats/activity.ts";
+import { fromPattern, gameSettingsOf } from "../formats/activity.ts";
 import { random } from "../random.ts";
 import { replay } from "../referee/referee.ts";
 import { leanOf, MIN_PIECES, pulls, type Resting, restingOf } from "./lean.ts";
@@ -68,7 +68,7 @@ describe("a pull to one side, and wild sends", () => {
     const told = (players: number) => {
       const setup = players === 1 ? { players, mode: "alone", seed: 1 } : { players, mode: "against", seed: 1 };
       const all = events.map((event, i) => ({ at: 5000 * (i + 1), ...event }) as PlayEvent);
-      const { play, refused } = replay(gamePartOf(activity), setup as never, all);
+      const { play, refused } = replay(gameSettingsOf(activity), setup as never, all);
       expect(refused).toBeNull();
       return restingOf(activity, play).map((r) => r.at);
     };

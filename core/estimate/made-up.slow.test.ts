@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { fromPattern, gamePartOf } from "../formats/activity.ts";
+import { fromPattern, gameSettingsOf } from "../formats/activity.ts";
 import { replay } from "../referee/referee.ts";
 import { inFull } from "../sample-size.test-utils.ts";
 import { behaviorProfile, playGo } from "../simulated-player/child.ts";
@@ -52,7 +52,7 @@ describe("the demo school's children", () => {
             setup,
             seed: 1000 * k + 10 * week + go,
           });
-          for (const evidence of evidenceOf(activity, replay(gamePartOf(activity), setup, events).play, age))
+          for (const evidence of evidenceOf(activity, replay(gameSettingsOf(activity), setup, events).play, age))
             goes.push({ ...evidence, child: `${k} ${evidence.action}`, age, week });
         }
       }

@@ -1,6 +1,6 @@
 import { below } from "../aim/normal.ts";
 import { rates } from "../forecast/for-activity.ts";
-import { type Activity, fromPattern, gamePartOf } from "../formats/activity.ts";
+import { type Activity, fromPattern, gameSettingsOf } from "../formats/activity.ts";
 import { normalDraw, random } from "../random.ts";
 import { take } from "../referee/playing.test-utils.ts";
 import { openPlay } from "../referee/referee.ts";
@@ -44,7 +44,7 @@ function targetAt(distance: number): Activity {
 const DISTANCES = [1.5, 2.5, 3.5, 5] as const;
 /** What a hit and a miss at it say; how far its edge lies from its middle, in standard deviations of a child of that age; its share of hits by the law. */
 function settingOf(activity: Activity) {
-  const begun = openPlay(gamePartOf(activity), { players: 1, mode: "alone", seed: 1 });
+  const begun = openPlay(gameSettingsOf(activity), { players: 1, mode: "alone", seed: 1 });
   const [hit, miss] = ["t1", null].map(
     (is) => evidenceOf(activity, take(begun, { kind: "send", hit: is }), AGE)[0]!,
   ) as [ReturnType<typeof evidenceOf>[number], ReturnType<typeof evidenceOf>[number]];

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { fromPattern, gamePartOf } from "../formats/activity.ts";
+import { fromPattern, gameSettingsOf } from "../formats/activity.ts";
 import { random } from "../random.ts";
 import { replay } from "../referee/referee.ts";
 import { inFull } from "../sample-size.test-utils.ts";
@@ -92,7 +92,7 @@ describe("goes that hit more often than a child's earlier ones let expect", () =
             seed: 1000 * k + go,
           });
           const week = Math.floor(go / 2);
-          return evidenceOf(activity, replay(gamePartOf(activity), setup, events).play, age).map((evidence) => {
+          return evidenceOf(activity, replay(gameSettingsOf(activity), setup, events).play, age).map((evidence) => {
             return { ...evidence, play: `${go}`, child: "one", age, week };
           });
         }).flat();

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { compileCard } from "../compile/card.ts";
 import { activity, fromPattern, parseActivity } from "../formats/activity.ts";
-import { CAUTIONS } from "../things/cautions.ts";
+import { CAUTIONS } from "../items/cautions.ts";
 import { doseAt, exerciseNamed, exerciseOf, exercises, forCard, KINDS, secondsAt, timeOf } from "./library.ts";
 import { ownExercise } from "./own.ts";
 

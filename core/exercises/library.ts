@@ -1,4 +1,4 @@
-import type { Caution } from "../things/cautions.ts";
+import type { Caution } from "../items/cautions.ts";
 
 /**
  * Our own short exercises: for warm-up and cool-down, for forfeits, and as the version of a game without equipment.

@@ -12,8 +12,9 @@ import type { Mode, Probe, Role, Setup } from "../contract/contract.ts";
 import { asTheyPlay } from "../contract/people.ts";
 import type { Activity } from "../formats/activity.ts";
 import { openedPlay } from "../formats/opened-play.ts";
+import type { Item } from "../items/item.ts";
 import { extraObjectIndex, extraObjects } from "../kit/extra-objects.ts";
-import { thing } from "../kit/items.ts";
+import { itemIn } from "../kit/items.ts";
 import type { Age } from "../measures/stature.ts";
 import { downRamp } from "../physics/ramp.ts";
 import { awkward, type How } from "../physics/release.ts";
@@ -21,7 +22,6 @@ import { sendingOf } from "../physics/send.ts";
 import type { Sending } from "../physics/sending.ts";
 import type { HitRule, SingleRule } from "../rules/hit-rule.ts";
 import { SMALLEST } from "../rules/limits.ts";
-import type { Item } from "../things/item.ts";
 import { laidParts } from "../yard/layouts/laid.ts";
 import { asSeen } from "../yard/off-wall.ts";
 import { type Part, reachOfLayout } from "../yard/parts.ts";
@@ -40,7 +40,7 @@ export interface Who {
 
 /** The object that an activity sends. A document that was read always has it. */
 export function sentIn(activity: Activity): Item {
-  const item = thing(activity.kit, activity.kit.send);
+  const item = itemIn(activity.kit, activity.kit.send);
   if (!item) throw new RangeError(`kit.send: "${activity.kit.send}" is not in the list of items`);
   return item;
 }
@@ -74,7 +74,7 @@ const layouts = new WeakMap<Activity, Part[]>();
 /** A target as deep as the item that stands there. An item without an opening or a gap lets nothing in or through. */
 function deep(activity: Activity, part: Part): Part {
   if (part.kind !== "target") return part;
-  const is = thing(activity.kit, part.item);
+  const is = itemIn(activity.kit, part.item);
   if (!is) return part;
   const rules = (part.rule.kind === "anyOf" ? part.rule.rules : [part.rule]).map((eachRule): SingleRule => {
     if (eachRule.kind === "into" && is.opening === null) return { ...eachRule, opening: SMALLEST };
@@ -119,7 +119,7 @@ export function personOf(activity: Activity, who: Who): Person {
   const actionOf = (manner: Manner) => manner.action ?? activity.aim.action;
   const itemOf = (manner: Manner) => {
     const other = extraObjectIndex(manner.thing);
-    return (other >= 0 && thing(activity.kit, extraObjects(activity)[other] ?? "")) || sentIn(activity);
+    return (other >= 0 && itemIn(activity.kit, extraObjects(activity)[other] ?? "")) || sentIn(activity);
   };
   // If the hands alternate, the weaker one decides.
   const howOf = ({ posture, hand }: Manner): How => ({

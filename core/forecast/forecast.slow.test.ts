@@ -4,7 +4,7 @@ import { total, waysFrom } from "../chances/outcomes.ts";
 import { openGame } from "../contract/game.ts";
 import type { Match } from "../contract/match.ts";
 import { USUAL_MATCH } from "../contract/match.ts";
-import { type Activity, activity, fromPattern, gamePartOf } from "../formats/activity.ts";
+import { type Activity, activity, fromPattern, gameSettingsOf } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { patternNames, patterns } from "../patterns/registry.ts";
 import { asksAtMost } from "../physics/send.ts";
@@ -110,7 +110,7 @@ describe("forecast", () => {
       };
       const design = sure(20);
       const play = { parts: layoutOf(design), people: [personOf(design, { age: 8 })], policy: "middle" as const };
-      const game = openGame(patterns.board as never, gamePartOf(design));
+      const game = openGame(patterns.board as never, gameSettingsOf(design));
       const state = game.start(alone);
       const ask = game
         .asks(game.step(state, { kind: "ready", at: 0 }) as typeof state)

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { isRefusal } from "../contract/contract.ts";
-import { fromPattern, gamePartOf } from "../formats/activity.ts";
+import { fromPattern, gameSettingsOf } from "../formats/activity.ts";
 import { hurried } from "../referee/hurried.ts";
 import { openPlay, referee } from "../referee/referee.ts";
 import { quantile } from "./distribution.ts";
@@ -34,7 +34,7 @@ describe("a score worth a look", () => {
 
 describe("a go faster than fetching allows", () => {
   const play = (seconds: number, count = 6) => {
-    let game = openPlay(gamePartOf(fromPattern("sweep")), ALONE);
+    let game = openPlay(gameSettingsOf(fromPattern("sweep")), ALONE);
     for (let i = 0; i < count; i++) {
       const next = referee(game, { kind: "send", hit: i % 2 ? "t1" : null, at: Math.round(i * seconds * 1000) });
       if (isRefusal(next)) break;

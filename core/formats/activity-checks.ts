@@ -8,8 +8,8 @@ import { hasField, withSetting } from "../contract/settings.ts";
 import { LINE_FIELD, standingKnobs } from "../contract/standing.ts";
 import { inTwoHomes } from "../contract/two-homes.ts";
 import { exerciseOf } from "../exercises/library.ts";
-import { EXTRA_OBJECTS, type ThingRole } from "../kit/extra-objects.ts";
-import { thing } from "../kit/items.ts";
+import { EXTRA_OBJECTS, type ObjectRole } from "../kit/extra-objects.ts";
+import { itemIn } from "../kit/items.ts";
 import { laidParts } from "../yard/layouts/laid.ts";
 import { boundsOf, partsOf, reachOfLayout } from "../yard/parts.ts";
 import { type Activity, BEHIND_START, EXERCISE_LISTS } from "./activity-shape.ts";
@@ -26,7 +26,7 @@ export const sendsOneByOne = (a: Pick<Activity, "pattern">): boolean =>
   opened(a as Activity).probes.some((probe) => probe.ask.kind === "send" && !FOUGHT.has(probe.ask.aim.kind));
 
 /** The roles of the objects that take turns in the game, or are called. */
-function turnsIn({ pattern: { params } }: Pick<Activity, "pattern">): readonly ThingRole[] {
+function turnsIn({ pattern: { params } }: Pick<Activity, "pattern">): readonly ObjectRole[] {
   if ("stages" in params) return params.stages.map((stage) => stage.thing ?? "send");
   if (!("things" in params) || !Array.isArray(params.things)) return [];
   return "choice" in params && params.choice !== "thing" ? [] : params.things;
@@ -67,12 +67,12 @@ export function checkActivity(activity: Activity, ctx: z.RefinementCtx): void {
 
 /** The objects exist and can be thrown, rolled or kicked. False: without one, nothing else can be checked. */
 function checkKit(activity: Activity, report: Report): boolean {
-  if (!thing(activity.kit, activity.kit.send)?.uses.includes("send")) {
+  if (!itemIn(activity.kit, activity.kit.send)?.uses.includes("send")) {
     report(["kit", "send"], "choose an object from the list that can be thrown, rolled or kicked");
     return false;
   }
   activity.kit.others.forEach((id, i) => {
-    if (!thing(activity.kit, id)?.uses.includes("send"))
+    if (!itemIn(activity.kit, id)?.uses.includes("send"))
       report(
         ["kit", "others", i],
         `object ${i + 2} must be an item from the list that can be thrown, rolled or kicked`,
@@ -100,7 +100,7 @@ function checkQuestion(activity: Activity, report: Report): void {
   if (activity.answers && activity.question === "")
     report(["question"], "the question needs a text, because it has answers");
   activity.answers?.list.forEach(({ picture }, i) => {
-    if (!thing(activity.kit, picture) && !(PICTURES as readonly string[]).includes(picture))
+    if (!itemIn(activity.kit, picture) && !(PICTURES as readonly string[]).includes(picture))
       report(
         ["answers", "list", i, "picture"],
         `there is no picture "${picture}". Use an item from the list, or one of ${PICTURES.join(", ")}.`,
@@ -176,7 +176,7 @@ function checkSettings(activity: Activity, { pattern }: Opened, report: Report):
     const tell = (field: string, message: string) => report(["levels", "list", i, field], `level ${i + 1}: ${message}`);
     const mustBe = (field: "thing" | "target", use: "send" | "target") => {
       const id = setting[field];
-      if (id !== null && !thing(activity.kit, id)?.uses.includes(use))
+      if (id !== null && !itemIn(activity.kit, id)?.uses.includes(use))
         tell(
           field,
           `${field} must be an item from the list that can be ${use === "send" ? "thrown, rolled or kicked" : "a target"}`,

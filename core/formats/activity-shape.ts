@@ -6,13 +6,13 @@ import { match } from "../contract/match-schema.ts";
 import { FAIR_KNOBS } from "../contract/people.ts";
 import { whole } from "../contract/schema.ts";
 import { MAX_IN_ACTIVITY, ownExercise } from "../exercises/own.ts";
+import { FLOORS } from "../items/floors.ts";
+import { item } from "../items/item.ts";
 import { EXTRA_OBJECTS } from "../kit/extra-objects.ts";
 import { roleWords } from "../kit/role.ts";
 import { COUNTED } from "../measures/count.ts";
 import { type PatternName, patternNames, patterns } from "../patterns/registry.ts";
 import { MAX_ROUNDS } from "../plan/plan.ts";
-import { FLOORS } from "../things/floors.ts";
-import { item } from "../things/item.ts";
 import { laid } from "../yard/layouts/laid-schema.ts";
 import { answers } from "./answers.ts";
 

@@ -1,8 +1,8 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { z } from "zod";
+import { itemsFile } from "../items/item.ts";
 import { catalogueItem } from "../kit/catalogue.ts";
-import { itemsFile } from "../things/item.ts";
 import { activitySchema, fromPattern, parseActivity } from "./activity.ts";
 
 const climb = () =>

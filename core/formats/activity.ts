@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { GamePart } from "../contract/contract.ts";
+import type { GameSettings } from "../contract/contract.ts";
 import { matchSettingsOf } from "../contract/match-settings.ts";
 import { extraObjects } from "../kit/extra-objects.ts";
 import { type PatternName, patternOf } from "../patterns/registry.ts";
@@ -126,7 +126,7 @@ export function itemsIn(givenActivity: Activity): Set<string> {
 }
 
 /** The part of an activity that the rules need. */
-export const gamePartOf = (givenActivity: Activity): GamePart => ({
+export const gameSettingsOf = (givenActivity: Activity): GameSettings => ({
   ...givenActivity.pattern,
   ...matchSettingsOf(givenActivity),
 });

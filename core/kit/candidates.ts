@@ -1,7 +1,7 @@
+import type { Floor } from "../items/floors.ts";
+import type { Item } from "../items/item.ts";
 import { own } from "../own.ts";
 import { asksAtMost, pointless, sendingOf } from "../physics/send.ts";
-import type { Floor } from "../things/floors.ts";
-import type { Item } from "../things/item.ts";
 import type { Choosing } from "./choosing.ts";
 import { lengthOf } from "./implements.ts";
 import { propertyOf, sendsAt, type Where } from "./property.ts";

@@ -1,6 +1,6 @@
-import type { Caution } from "../things/cautions.ts";
-import type { Item } from "../things/item.ts";
-import { type Material, type Move, type Room, SOURCE_ESTIMATED, type Use } from "../things/lists.ts";
+import type { Caution } from "../items/cautions.ts";
+import type { Item } from "../items/item.ts";
+import { type Material, type Move, type Room, SOURCE_ESTIMATED, type Use } from "../items/lists.ts";
 
 type Size = readonly [width: number, depth: number, height: number];
 type More = Partial<Omit<Item, "id" | "name" | "uses" | "moves" | "width" | "depth" | "height" | "mass">>;
@@ -9,7 +9,7 @@ type More = Partial<Omit<Item, "id" | "name" | "uses" | "moves" | "width" | "dep
  * One row: uses and moves as words separated by spaces, size in metres, mass in kilograms, and everything that is not
  * as usual.
  */
-function thing(id: string, room: Room, words: string, size: Size, mass: number, more: More = {}): Item {
+function item(id: string, room: Room, words: string, size: Size, mass: number, more: More = {}): Item {
   const all = words.split(" ");
   const moves = all.filter((word): word is Move => word === "ground" || word === "slide" || word === "air");
   const uses = all.filter((word): word is Use => !(moves as string[]).includes(word));
@@ -60,7 +60,7 @@ const step = (text: string, drawing: string, grownUp = false) => ({ text: `make.
  */
 export const catalogue: readonly Item[] = [
   // Objects that are soft and stay where they land.
-  thing("sockBall", "bedroom", "send ground slide air token", [0.08, 0.08, 0.08], 0.07, {
+  item("sockBall", "bedroom", "send ground slide air token", [0.08, 0.08, 0.08], 0.07, {
     ...soft,
     drag: 7.5,
     homes: 0.97,
@@ -73,7 +73,7 @@ export const catalogue: readonly Item[] = [
       steps: [step("sockBall.roll", "sock"), step("sockBall.tuck", "sockBall")],
     },
   }),
-  thing("shirtRoll", "bedroom", "send ground slide air blocker padding", [0.13, 0.13, 0.13], 0.16, {
+  item("shirtRoll", "bedroom", "send ground slide air blocker padding", [0.13, 0.13, 0.13], 0.16, {
     ...soft,
     drag: 8,
     handling: 1.06,
@@ -82,7 +82,7 @@ export const catalogue: readonly Item[] = [
     kinds: true,
     always: true,
   }),
-  thing("paperBall", "made", "send ground air token", [0.07, 0.07, 0.07], 0.02, {
+  item("paperBall", "made", "send ground air token", [0.07, 0.07, 0.07], 0.02, {
     ...paper,
     softness: 0.9,
     rebound: 0.1,
@@ -102,7 +102,7 @@ export const catalogue: readonly Item[] = [
       ],
     },
   }),
-  thing("softToy", "bedroom", "send ground air blocker target", [0.18, 0.14, 0.2], 0.18, {
+  item("softToy", "bedroom", "send ground air blocker target", [0.18, 0.14, 0.2], 0.18, {
     ...soft,
     drag: 12,
     handling: 1.15,
@@ -110,7 +110,7 @@ export const catalogue: readonly Item[] = [
     count: 3,
     kinds: true,
   }),
-  thing("sponge", "kitchen", "send slide air token", [0.11, 0.07, 0.04], 0.02, {
+  item("sponge", "kitchen", "send slide air token", [0.11, 0.07, 0.04], 0.02, {
     ...soft,
     material: "rubber",
     handling: 1.1,
@@ -118,7 +118,7 @@ export const catalogue: readonly Item[] = [
     count: 2,
     kinds: true,
   }),
-  thing("glove", "hall", "send ground air marker", [0.09, 0.09, 0.07], 0.05, {
+  item("glove", "hall", "send ground air marker", [0.09, 0.09, 0.07], 0.05, {
     ...soft,
     drag: 9,
     handling: 1.05,
@@ -126,7 +126,7 @@ export const catalogue: readonly Item[] = [
     count: 2,
     kinds: true,
   }),
-  thing("hat", "hall", "send ground air target marker", [0.22, 0.22, 0.12], 0.08, {
+  item("hat", "hall", "send ground air target marker", [0.22, 0.22, 0.12], 0.08, {
     ...soft,
     drag: 10,
     handling: 1.12,
@@ -135,7 +135,7 @@ export const catalogue: readonly Item[] = [
     kinds: true,
     opening: 0.17,
   }),
-  thing("scarfKnot", "hall", "send ground air", [0.12, 0.12, 0.12], 0.14, {
+  item("scarfKnot", "hall", "send ground air", [0.12, 0.12, 0.12], 0.14, {
     ...soft,
     drag: 8,
     handling: 1.04,
@@ -143,14 +143,14 @@ export const catalogue: readonly Item[] = [
     count: 2,
     kinds: true,
   }),
-  thing("woolBall", "living", "send ground air", [0.09, 0.09, 0.09], 0.1, {
+  item("woolBall", "living", "send ground air", [0.09, 0.09, 0.09], 0.1, {
     ...soft,
     drag: 4,
     homes: 0.35,
     count: 2,
     kinds: true,
   }),
-  thing("riceSock", "made", "send slide air prop token", [0.09, 0.09, 0.05], 0.22, {
+  item("riceSock", "made", "send slide air prop token", [0.09, 0.09, 0.05], 0.22, {
     ...soft,
     softness: 0.85,
     handling: 0.95,
@@ -170,7 +170,7 @@ export const catalogue: readonly Item[] = [
       ],
     },
   }),
-  thing("balloon", "living", "send air", [0.26, 0.26, 0.28], 0.004, {
+  item("balloon", "living", "send air", [0.26, 0.26, 0.28], 0.004, {
     softness: 1,
     rebound: 0.4,
     noise: 1,
@@ -182,14 +182,14 @@ export const catalogue: readonly Item[] = [
     kinds: true,
     cautions: ["smallParts"],
   }),
-  thing("hairTie", "bathroom", "send slide air sides token", [0.06, 0.06, 0.01], 0.004, {
+  item("hairTie", "bathroom", "send slide air sides token", [0.06, 0.06, 0.01], 0.004, {
     ...soft,
     handling: 1.25,
     homes: 0.7,
     count: 4,
     kinds: true,
   }),
-  thing("ropeRing", "made", "send slide air", [0.16, 0.16, 0.02], 0.06, {
+  item("ropeRing", "made", "send slide air", [0.16, 0.16, 0.02], 0.06, {
     ...soft,
     handling: 1.02,
     homes: 0.55,
@@ -203,7 +203,7 @@ export const catalogue: readonly Item[] = [
     },
   }),
   // Objects that run on.
-  thing("softBall", "outside", "send ground air", [0.12, 0.12, 0.12], 0.09, {
+  item("softBall", "outside", "send ground air", [0.12, 0.12, 0.12], 0.09, {
     softness: 0.8,
     rebound: 0.5,
     drag: 1,
@@ -212,7 +212,7 @@ export const catalogue: readonly Item[] = [
     homes: 0.5,
     kinds: true,
   }),
-  thing("smallBall", "outside", "send ground air", [0.065, 0.065, 0.065], 0.058, {
+  item("smallBall", "outside", "send ground air", [0.065, 0.065, 0.065], 0.058, {
     softness: 0.35,
     rebound: 0.73,
     drag: 1,
@@ -224,7 +224,7 @@ export const catalogue: readonly Item[] = [
     noise: 2,
     source: "size and mass as of a common felt ball of 6.5 cm; the rest estimated",
   }),
-  thing("largeBall", "outside", "send ground", [0.2, 0.2, 0.2], 0.25, {
+  item("largeBall", "outside", "send ground", [0.2, 0.2, 0.2], 0.25, {
     softness: 0.3,
     rebound: 0.7,
     drag: 1,
@@ -235,7 +235,7 @@ export const catalogue: readonly Item[] = [
     outdoorsOnly: true,
     cautions: ["outdoorsOnly"],
   }),
-  thing("beachBall", "outside", "send ground air", [0.35, 0.35, 0.35], 0.08, {
+  item("beachBall", "outside", "send ground air", [0.35, 0.35, 0.35], 0.08, {
     softness: 1,
     rebound: 0.5,
     drag: 1.8,
@@ -243,7 +243,7 @@ export const catalogue: readonly Item[] = [
     homes: 0.3,
     kinds: true,
   }),
-  thing("hollowBall", "living", "send ground air", [0.04, 0.04, 0.04], 0.003, {
+  item("hollowBall", "living", "send ground air", [0.04, 0.04, 0.04], 0.003, {
     ...hard,
     noise: 1,
     rebound: 0.85,
@@ -254,7 +254,7 @@ export const catalogue: readonly Item[] = [
     kinds: true,
     source: "size and mass as of a common hollow ball of 4 cm; the rest estimated",
   }),
-  thing("bouncyBall", "bedroom", "send ground air", [0.03, 0.03, 0.03], 0.015, {
+  item("bouncyBall", "bedroom", "send ground air", [0.03, 0.03, 0.03], 0.015, {
     softness: 0.3,
     rebound: 0.9,
     drag: 1,
@@ -265,7 +265,7 @@ export const catalogue: readonly Item[] = [
     kinds: true,
     cautions: ["smallParts"],
   }),
-  thing("marble", "bedroom", "send ground token", [0.016, 0.016, 0.016], 0.005, {
+  item("marble", "bedroom", "send ground token", [0.016, 0.016, 0.016], 0.005, {
     ...hard,
     rebound: 0.6,
     drag: 0.8,
@@ -277,7 +277,7 @@ export const catalogue: readonly Item[] = [
     cautions: ["smallParts"],
     source: "mass from glass at 2500 kg per cubic metre",
   }),
-  thing("orange", "kitchen", "send ground", [0.08, 0.08, 0.08], 0.2, {
+  item("orange", "kitchen", "send ground", [0.08, 0.08, 0.08], 0.2, {
     softness: 0.1,
     rebound: 0.2,
     drag: 1.6,
@@ -286,7 +286,7 @@ export const catalogue: readonly Item[] = [
     count: 3,
     ...kitchen,
   }),
-  thing("potato", "kitchen", "send ground", [0.07, 0.1, 0.06], 0.17, {
+  item("potato", "kitchen", "send ground", [0.07, 0.1, 0.06], 0.17, {
     ...hard,
     rebound: 0.1,
     drag: 3.5,
@@ -295,7 +295,7 @@ export const catalogue: readonly Item[] = [
     count: 4,
     ...kitchen,
   }),
-  thing("toyCar", "bedroom", "send ground", [0.04, 0.07, 0.03], 0.04, {
+  item("toyCar", "bedroom", "send ground", [0.04, 0.07, 0.03], 0.04, {
     ...hard,
     drag: 1.5,
     handling: 1.1,
@@ -304,7 +304,7 @@ export const catalogue: readonly Item[] = [
     kinds: true,
     cautions: ["smallParts"],
   }),
-  thing("toiletRoll", "bathroom", "send ground target token blocker", [0.11, 0.11, 0.1], 0.12, {
+  item("toiletRoll", "bathroom", "send ground target token blocker", [0.11, 0.11, 0.1], 0.12, {
     ...paper,
     softness: 0.8,
     drag: 2.5,
@@ -313,7 +313,7 @@ export const catalogue: readonly Item[] = [
     count: 4,
   }),
   // Objects that slide.
-  thing("jarLid", "kitchen", "send slide token", [0.08, 0.08, 0.015], 0.012, {
+  item("jarLid", "kitchen", "send slide token", [0.08, 0.08, 0.015], 0.012, {
     ...hard,
     material: "metal",
     handling: 1.05,
@@ -322,21 +322,21 @@ export const catalogue: readonly Item[] = [
     kinds: true,
     ...kitchen,
   }),
-  thing("coaster", "living", "send slide token", [0.1, 0.1, 0.008], 0.05, {
+  item("coaster", "living", "send slide token", [0.1, 0.1, 0.008], 0.05, {
     softness: 0.1,
     material: "wood",
     homes: 0.6,
     count: 4,
     kinds: true,
   }),
-  thing("foldedCloth", "kitchen", "send slide air blocker", [0.12, 0.12, 0.03], 0.08, {
+  item("foldedCloth", "kitchen", "send slide air blocker", [0.12, 0.12, 0.03], 0.08, {
     ...soft,
     handling: 1.08,
     homes: 0.97,
     count: 4,
     kinds: true,
   }),
-  thing("plasticLid", "kitchen", "send slide token", [0.12, 0.12, 0.01], 0.02, {
+  item("plasticLid", "kitchen", "send slide token", [0.12, 0.12, 0.01], 0.02, {
     softness: 0.2,
     handling: 1.02,
     homes: 0.9,
@@ -344,33 +344,33 @@ export const catalogue: readonly Item[] = [
     kinds: true,
     ...kitchen,
   }),
-  thing("slipper", "bedroom", "send slide blocker marker implement", [0.1, 0.26, 0.08], 0.15, {
+  item("slipper", "bedroom", "send slide blocker marker implement", [0.1, 0.26, 0.08], 0.15, {
     softness: 0.7,
     material: "rubber",
     handling: 1.12,
     homes: 0.8,
     count: 2,
   }),
-  thing("littleBox", "living", "send slide target token blocker", [0.1, 0.06, 0.04], 0.02, {
+  item("littleBox", "living", "send slide target token blocker", [0.1, 0.06, 0.04], 0.02, {
     ...paper,
     handling: 1.06,
     homes: 0.75,
     count: 2,
     kinds: true,
   }),
-  thing("cardPack", "living", "send slide token blocker", [0.065, 0.09, 0.02], 0.09, {
+  item("cardPack", "living", "send slide token blocker", [0.065, 0.09, 0.02], 0.09, {
     ...paper,
     handling: 1.04,
     homes: 0.6,
   }),
-  thing("soap", "bathroom", "send slide token", [0.06, 0.09, 0.03], 0.09, {
+  item("soap", "bathroom", "send slide token", [0.06, 0.09, 0.03], 0.09, {
     ...hard,
     noise: 1,
     handling: 1.06,
     homes: 0.7,
     count: 1,
   }),
-  thing("beanCup", "made", "send slide target token", [0.08, 0.08, 0.1], 0.1, {
+  item("beanCup", "made", "send slide target token", [0.08, 0.08, 0.1], 0.1, {
     softness: 0.3,
     noise: 2,
     handling: 1,
@@ -386,7 +386,7 @@ export const catalogue: readonly Item[] = [
     },
   }),
   // Implements.
-  thing("bareHand", "hall", "implement", [0.08, 0.18, 0.03], 0.4, {
+  item("bareHand", "hall", "implement", [0.08, 0.18, 0.03], 0.4, {
     softness: 0.9,
     noise: 0,
     handling: 1,
@@ -394,7 +394,7 @@ export const catalogue: readonly Item[] = [
     count: 2,
     always: true,
   }),
-  thing("woodenSpoon", "kitchen", "implement token", [0.06, 0.3, 0.02], 0.05, {
+  item("woodenSpoon", "kitchen", "implement token", [0.06, 0.3, 0.02], 0.05, {
     ...hard,
     material: "wood",
     handling: 1.3,
@@ -402,7 +402,7 @@ export const catalogue: readonly Item[] = [
     count: 2,
     ...kitchen,
   }),
-  thing("paperback", "living", "implement target prop tee", [0.12, 0.19, 0.025], 0.25, {
+  item("paperback", "living", "implement target prop tee", [0.12, 0.19, 0.025], 0.25, {
     ...paper,
     softness: 0.4,
     noise: 1,
@@ -411,7 +411,7 @@ export const catalogue: readonly Item[] = [
     count: 3,
     cautions: ["steady"],
   }),
-  thing("newsRoll", "made", "implement marker", [0.05, 0.5, 0.05], 0.06, {
+  item("newsRoll", "made", "implement marker", [0.05, 0.5, 0.05], 0.06, {
     ...paper,
     softness: 0.7,
     handling: 1.12,
@@ -424,7 +424,7 @@ export const catalogue: readonly Item[] = [
       steps: [step("newsRoll.roll", "newsRoll"), step("newsRoll.tape", "tape")],
     },
   }),
-  thing("platePaddle", "made", "implement", [0.23, 0.35, 0.02], 0.05, {
+  item("platePaddle", "made", "implement", [0.23, 0.35, 0.02], 0.05, {
     ...paper,
     handling: 1.05,
     homes: 0.5,
@@ -443,7 +443,7 @@ export const catalogue: readonly Item[] = [
       ],
     },
   }),
-  thing("smallBat", "outside", "implement", [0.15, 0.28, 0.02], 0.18, {
+  item("smallBat", "outside", "implement", [0.15, 0.28, 0.02], 0.18, {
     ...hard,
     material: "wood",
     handling: 1,
@@ -451,7 +451,7 @@ export const catalogue: readonly Item[] = [
     count: 2,
     cautions: ["keepLow"],
   }),
-  thing("racket", "outside", "implement", [0.24, 0.6, 0.03], 0.24, {
+  item("racket", "outside", "implement", [0.24, 0.6, 0.03], 0.24, {
     ...hard,
     handling: 1.05,
     homes: 0.3,
@@ -459,28 +459,28 @@ export const catalogue: readonly Item[] = [
     outdoorsOnly: true,
     cautions: ["outdoorsOnly", "keepLow"],
   }),
-  thing("broom", "kitchen", "implement marker net", [0.3, 1.35, 0.08], 0.7, {
+  item("broom", "kitchen", "implement marker net", [0.3, 1.35, 0.08], 0.7, {
     softness: 0.4,
     material: "wood",
     handling: 1.15,
     homes: 0.85,
     cautions: ["keepLow"],
   }),
-  thing("mop", "kitchen", "implement marker net", [0.25, 1.25, 0.1], 0.8, {
+  item("mop", "kitchen", "implement marker net", [0.25, 1.25, 0.1], 0.8, {
     softness: 0.6,
     material: "wood",
     handling: 1.2,
     homes: 0.7,
     cautions: ["keepLow"],
   }),
-  thing("umbrella", "hall", "implement marker", [0.06, 0.85, 0.06], 0.45, {
+  item("umbrella", "hall", "implement marker", [0.06, 0.85, 0.06], 0.45, {
     softness: 0.4,
     material: "fabric",
     handling: 1.15,
     homes: 0.85,
     cautions: ["keepLow"],
   }),
-  thing("stick", "outside", "implement marker", [0.03, 0.9, 0.03], 0.4, {
+  item("stick", "outside", "implement marker", [0.03, 0.9, 0.03], 0.4, {
     ...hard,
     material: "wood",
     handling: 1.2,
@@ -489,25 +489,25 @@ export const catalogue: readonly Item[] = [
     outdoorsOnly: true,
     cautions: ["outdoorsOnly", "keepLow"],
   }),
-  thing("longTube", "living", "implement target", [0.06, 0.75, 0.06], 0.12, {
+  item("longTube", "living", "implement target", [0.06, 0.75, 0.06], 0.12, {
     ...paper,
     handling: 1.15,
     homes: 0.35,
     cautions: ["keepLow"],
   }),
-  thing("pillow", "bedroom", "padding target implement blocker", [0.65, 0.2, 0.45], 0.7, {
+  item("pillow", "bedroom", "padding target implement blocker", [0.65, 0.2, 0.45], 0.7, {
     ...soft,
     homes: 0.97,
     count: 2,
   }),
   // Containers whose opening can face the player.
-  thing("bucket", "bathroom", "target", [0.28, 0.28, 0.28], 0.6, {
+  item("bucket", "bathroom", "target", [0.28, 0.28, 0.28], 0.6, {
     opening: 0.26,
     contents: 10,
     noise: 2,
     homes: 0.75,
   }),
-  thing("box", "living", "target prop", [0.3, 0.25, 0.22], 0.25, {
+  item("box", "living", "target prop", [0.3, 0.25, 0.22], 0.25, {
     ...paper,
     noise: 1,
     opening: 0.28,
@@ -516,7 +516,7 @@ export const catalogue: readonly Item[] = [
     homes: 0.75,
     count: 2,
   }),
-  thing("shoebox", "bedroom", "target prop", [0.33, 0.2, 0.12], 0.2, {
+  item("shoebox", "bedroom", "target prop", [0.33, 0.2, 0.12], 0.2, {
     ...paper,
     noise: 1,
     opening: 0.31,
@@ -525,7 +525,7 @@ export const catalogue: readonly Item[] = [
     homes: 0.7,
     count: 2,
   }),
-  thing("saucepan", "kitchen", "target", [0.2, 0.2, 0.12], 0.9, {
+  item("saucepan", "kitchen", "target", [0.2, 0.2, 0.12], 0.9, {
     ...hard,
     noise: 3,
     material: "metal",
@@ -535,8 +535,8 @@ export const catalogue: readonly Item[] = [
     count: 2,
     ...kitchen,
   }),
-  thing("washBowl", "kitchen", "target", [0.36, 0.32, 0.15], 0.5, { opening: 0.32, contents: 9, noise: 2, homes: 0.8 }),
-  thing("mixingBowl", "kitchen", "target", [0.26, 0.26, 0.12], 0.4, {
+  item("washBowl", "kitchen", "target", [0.36, 0.32, 0.15], 0.5, { opening: 0.32, contents: 9, noise: 2, homes: 0.8 }),
+  item("mixingBowl", "kitchen", "target", [0.26, 0.26, 0.12], 0.4, {
     opening: 0.25,
     contents: 3,
     noise: 2,
@@ -544,14 +544,14 @@ export const catalogue: readonly Item[] = [
     count: 2,
     ...kitchen,
   }),
-  thing("basket", "bathroom", "target", [0.38, 0.3, 0.45], 0.9, { opening: 0.36, contents: 8, homes: 0.8 }),
-  thing("wasteBin", "bathroom", "target", [0.24, 0.24, 0.28], 0.4, {
+  item("basket", "bathroom", "target", [0.38, 0.3, 0.45], 0.9, { opening: 0.36, contents: 8, homes: 0.8 }),
+  item("wasteBin", "bathroom", "target", [0.24, 0.24, 0.28], 0.4, {
     opening: 0.22,
     contents: 8,
     homes: 0.9,
     count: 2,
   }),
-  thing("cup", "kitchen", "target tee token", [0.09, 0.09, 0.1], 0.32, {
+  item("cup", "kitchen", "target tee token", [0.09, 0.09, 0.1], 0.32, {
     ...hard,
     material: "ceramic",
     breakable: true,
@@ -562,7 +562,7 @@ export const catalogue: readonly Item[] = [
     kinds: true,
     ...kitchen,
   }),
-  thing("plasticCup", "kitchen", "target tee token", [0.08, 0.08, 0.1], 0.03, {
+  item("plasticCup", "kitchen", "target tee token", [0.08, 0.08, 0.1], 0.03, {
     opening: 0.075,
     contents: 0.25,
     homes: 0.75,
@@ -570,7 +570,7 @@ export const catalogue: readonly Item[] = [
     kinds: true,
     ...kitchen,
   }),
-  thing("colander", "kitchen", "target", [0.24, 0.24, 0.12], 0.35, {
+  item("colander", "kitchen", "target", [0.24, 0.24, 0.12], 0.35, {
     ...hard,
     noise: 3,
     material: "metal",
@@ -578,21 +578,21 @@ export const catalogue: readonly Item[] = [
     homes: 0.8,
     ...kitchen,
   }),
-  thing("backpack", "hall", "target prop blocker", [0.3, 0.18, 0.42], 0.6, {
+  item("backpack", "hall", "target prop blocker", [0.3, 0.18, 0.42], 0.6, {
     ...soft,
     opening: 0.22,
     contents: 6,
     homes: 0.97,
     count: 2,
   }),
-  thing("suitcase", "bedroom", "target prop", [0.45, 0.28, 0.65], 3, {
+  item("suitcase", "bedroom", "target prop", [0.45, 0.28, 0.65], 3, {
     softness: 0.3,
     opening: 0.4,
     openingDepth: 0.24,
     contents: 12,
     homes: 0.7,
   }),
-  thing("drawer", "bedroom", "target", [0.4, 0.4, 0.15], 2.5, {
+  item("drawer", "bedroom", "target", [0.4, 0.4, 0.15], 2.5, {
     ...hard,
     material: "wood",
     opening: 0.36,
@@ -602,14 +602,14 @@ export const catalogue: readonly Item[] = [
     ask: true,
     cautions: ["grownUpYes"],
   }),
-  thing("flowerPot", "outside", "target", [0.18, 0.18, 0.17], 0.25, {
+  item("flowerPot", "outside", "target", [0.18, 0.18, 0.17], 0.25, {
     opening: 0.16,
     contents: 3,
     homes: 0.5,
     count: 2,
   }),
-  thing("wateringCan", "outside", "target", [0.3, 0.16, 0.26], 0.5, { opening: 0.11, contents: 5, homes: 0.45 }),
-  thing("crate", "outside", "target prop", [0.4, 0.3, 0.24], 1.1, {
+  item("wateringCan", "outside", "target", [0.3, 0.16, 0.26], 0.5, { opening: 0.11, contents: 5, homes: 0.45 }),
+  item("crate", "outside", "target prop", [0.4, 0.3, 0.24], 1.1, {
     opening: 0.29,
     contents: 10,
     noise: 2,
@@ -617,7 +617,7 @@ export const catalogue: readonly Item[] = [
     count: 2,
   }),
   // Items that stand and can fall.
-  thing("bottle", "kitchen", "target blocker prop marker", [0.08, 0.08, 0.28], 0.03, {
+  item("bottle", "kitchen", "target blocker prop marker", [0.08, 0.08, 0.28], 0.03, {
     softness: 0.4,
     contents: 1.5,
     homes: 0.9,
@@ -625,14 +625,14 @@ export const catalogue: readonly Item[] = [
     kinds: true,
     source: "water weighs 1 kg a litre; the rest estimated",
   }),
-  thing("rollTube", "bathroom", "target tee token send ground", [0.05, 0.05, 0.1], 0.006, {
+  item("rollTube", "bathroom", "target tee token send ground", [0.05, 0.05, 0.1], 0.006, {
     ...paper,
     drag: 3,
     handling: 1.15,
     homes: 0.9,
     count: 3,
   }),
-  thing("paperCup", "kitchen", "target token", [0.08, 0.08, 0.09], 0.008, {
+  item("paperCup", "kitchen", "target token", [0.08, 0.08, 0.09], 0.008, {
     ...paper,
     opening: 0.075,
     contents: 0.2,
@@ -640,20 +640,20 @@ export const catalogue: readonly Item[] = [
     count: 6,
     ...kitchen,
   }),
-  thing("cerealBox", "kitchen", "target blocker", [0.2, 0.06, 0.3], 0.08, {
+  item("cerealBox", "kitchen", "target blocker", [0.2, 0.06, 0.3], 0.08, {
     ...paper,
     contents: 0.4,
     homes: 0.85,
     ask: true,
     cautions: ["grownUpYes"],
   }),
-  thing("milkCarton", "kitchen", "target blocker", [0.07, 0.07, 0.24], 0.035, {
+  item("milkCarton", "kitchen", "target blocker", [0.07, 0.07, 0.24], 0.035, {
     ...paper,
     contents: 1,
     homes: 0.85,
     count: 2,
   }),
-  thing("tin", "kitchen", "target token tee", [0.08, 0.08, 0.11], 0.06, {
+  item("tin", "kitchen", "target token tee", [0.08, 0.08, 0.11], 0.06, {
     ...hard,
     noise: 3,
     material: "metal",
@@ -662,27 +662,27 @@ export const catalogue: readonly Item[] = [
     count: 3,
     ...kitchen,
   }),
-  thing("yogurtPot", "kitchen", "target token", [0.07, 0.07, 0.08], 0.008, {
+  item("yogurtPot", "kitchen", "target token", [0.07, 0.07, 0.08], 0.008, {
     contents: 0.15,
     opening: 0.065,
     homes: 0.8,
     count: 4,
     ...kitchen,
   }),
-  thing("shampoo", "bathroom", "target blocker", [0.07, 0.05, 0.2], 0.05, {
+  item("shampoo", "bathroom", "target blocker", [0.07, 0.05, 0.2], 0.05, {
     softness: 0.3,
     contents: 0.3,
     homes: 0.95,
     count: 2,
   }),
-  thing("brickTower", "bedroom", "target", [0.06, 0.06, 0.18], 0.06, {
+  item("brickTower", "bedroom", "target", [0.06, 0.06, 0.18], 0.06, {
     ...hard,
     homes: 0.6,
     count: 3,
     cautions: ["smallParts"],
     kinds: true,
   }),
-  thing("paperCone", "made", "target marker", [0.14, 0.14, 0.2], 0.01, {
+  item("paperCone", "made", "target marker", [0.14, 0.14, 0.2], 0.01, {
     ...paper,
     homes: 0.9,
     count: 6,
@@ -699,7 +699,7 @@ export const catalogue: readonly Item[] = [
     },
   }),
   // Items that stand firmly.
-  thing("chair", "kitchen", "target net prop", [0.42, 0.42, 0.45], 4, {
+  item("chair", "kitchen", "target net prop", [0.42, 0.42, 0.45], 4, {
     ...hard,
     material: "wood",
     gap: 0.36,
@@ -707,13 +707,13 @@ export const catalogue: readonly Item[] = [
     count: 4,
     cautions: ["steady"],
   }),
-  thing("stool", "bathroom", "target prop tee", [0.32, 0.3, 0.25], 1.2, {
+  item("stool", "bathroom", "target prop tee", [0.32, 0.3, 0.25], 1.2, {
     ...hard,
     gap: 0.22,
     homes: 0.6,
     cautions: ["steady"],
   }),
-  thing("table", "kitchen", "target net", [1.2, 0.75, 0.73], 20, {
+  item("table", "kitchen", "target net", [1.2, 0.75, 0.73], 20, {
     ...hard,
     material: "wood",
     gap: 1.0,
@@ -721,7 +721,7 @@ export const catalogue: readonly Item[] = [
     ask: true,
     cautions: ["grownUpYes"],
   }),
-  thing("doorway", "hall", "target", [0.76, 0.1, 2], 20, {
+  item("doorway", "hall", "target", [0.76, 0.1, 2], 20, {
     ...hard,
     material: "wood",
     gap: 0.74,
@@ -730,20 +730,20 @@ export const catalogue: readonly Item[] = [
     always: true,
     cautions: ["doorShut"],
   }),
-  thing("cushion", "living", "target blocker padding prop", [0.4, 0.15, 0.35], 0.5, {
+  item("cushion", "living", "target blocker padding prop", [0.4, 0.15, 0.35], 0.5, {
     ...soft,
     homes: 0.95,
     count: 2,
     kinds: true,
   }),
-  thing("book", "living", "target prop blocker ramp", [0.2, 0.03, 0.27], 0.9, {
+  item("book", "living", "target prop blocker ramp", [0.2, 0.03, 0.27], 0.9, {
     ...hard,
     material: "paper",
     homes: 0.9,
     count: 3,
     cautions: ["steady"],
   }),
-  thing("shoe", "hall", "target blocker marker", [0.1, 0.26, 0.1], 0.3, {
+  item("shoe", "hall", "target blocker marker", [0.1, 0.26, 0.1], 0.3, {
     softness: 0.5,
     material: "rubber",
     homes: 1,
@@ -751,14 +751,14 @@ export const catalogue: readonly Item[] = [
     kinds: true,
     always: true,
   }),
-  thing("boot", "hall", "target blocker prop", [0.11, 0.28, 0.25], 0.6, {
+  item("boot", "hall", "target blocker prop", [0.11, 0.28, 0.25], 0.6, {
     softness: 0.4,
     material: "rubber",
     opening: 0.1,
     homes: 0.7,
     count: 2,
   }),
-  thing("stone", "outside", "prop marker blocker", [0.12, 0.1, 0.07], 1.2, {
+  item("stone", "outside", "prop marker blocker", [0.12, 0.1, 0.07], 1.2, {
     ...hard,
     material: "ceramic",
     homes: 0.5,
@@ -766,7 +766,7 @@ export const catalogue: readonly Item[] = [
     outdoorsOnly: true,
     cautions: ["outdoorsOnly"],
   }),
-  thing("waterBottle", "made", "prop target marker", [0.08, 0.08, 0.28], 1.53, {
+  item("waterBottle", "made", "prop target marker", [0.08, 0.08, 0.28], 1.53, {
     softness: 0.2,
     homes: 0.9,
     count: 2,
@@ -778,7 +778,7 @@ export const catalogue: readonly Item[] = [
       steps: [step("waterBottle.fill", "bottle"), step("waterBottle.lid", "waterBottle")],
     },
   }),
-  thing("riceBag", "kitchen", "prop token", [0.13, 0.08, 0.2], 1, {
+  item("riceBag", "kitchen", "prop token", [0.13, 0.08, 0.2], 1, {
     softness: 0.7,
     material: "plastic",
     homes: 0.9,
@@ -787,51 +787,51 @@ export const catalogue: readonly Item[] = [
     source: "as printed on a common bag",
   }),
   // Flat items.
-  thing("towel", "bathroom", "target marker padding net", [0.5, 1, 0.01], 0.4, {
+  item("towel", "bathroom", "target marker padding net", [0.5, 1, 0.01], 0.4, {
     ...soft,
     homes: 0.99,
     count: 3,
     kinds: true,
   }),
-  thing("doormat", "hall", "target", [0.6, 0.4, 0.015], 1.2, { softness: 0.5, material: "rubber", homes: 0.85 }),
-  thing("newspaper", "living", "target marker", [0.58, 0.4, 0.002], 0.03, { ...paper, homes: 0.6, count: 4 }),
-  thing("paperSheet", "living", "target marker token letters", [0.21, 0.297, 0.001], 0.005, {
+  item("doormat", "hall", "target", [0.6, 0.4, 0.015], 1.2, { softness: 0.5, material: "rubber", homes: 0.85 }),
+  item("newspaper", "living", "target marker", [0.58, 0.4, 0.002], 0.03, { ...paper, homes: 0.6, count: 4 }),
+  item("paperSheet", "living", "target marker token letters", [0.21, 0.297, 0.001], 0.005, {
     ...paper,
     homes: 0.95,
     count: 10,
     source: "A4, ISO 216, 80 g a square metre",
   }),
-  thing("tray", "kitchen", "target ramp net", [0.45, 0.32, 0.03], 0.8, {
+  item("tray", "kitchen", "target ramp net", [0.45, 0.32, 0.03], 0.8, {
     ...hard,
     noise: 3,
     material: "metal",
     homes: 0.8,
     ...kitchen,
   }),
-  thing("placeMat", "kitchen", "target token", [0.4, 0.3, 0.004], 0.15, {
+  item("placeMat", "kitchen", "target token", [0.4, 0.3, 0.004], 0.15, {
     softness: 0.4,
     homes: 0.6,
     count: 4,
     kinds: true,
   }),
-  thing("paperPlate", "kitchen", "target send slide air token", [0.23, 0.23, 0.02], 0.015, {
+  item("paperPlate", "kitchen", "target send slide air token", [0.23, 0.23, 0.02], 0.015, {
     ...paper,
     handling: 1.18,
     homes: 0.4,
     count: 6,
     kinds: true,
   }),
-  thing("cardboard", "living", "target ramp letters", [0.5, 0.4, 0.004], 0.2, { ...paper, homes: 0.7, count: 2 }),
-  thing("blanket", "bedroom", "net padding target", [1.4, 1.8, 0.02], 1.4, {
+  item("cardboard", "living", "target ramp letters", [0.5, 0.4, 0.004], 0.2, { ...paper, homes: 0.7, count: 2 }),
+  item("blanket", "bedroom", "net padding target", [1.4, 1.8, 0.02], 1.4, {
     ...soft,
     homes: 0.97,
     count: 2,
     kinds: true,
   }),
-  thing("bedSheet", "bedroom", "net", [1.5, 2.2, 0.003], 0.7, { ...soft, homes: 0.97, count: 2 }),
-  thing("mat", "bedroom", "padding target", [0.6, 1.8, 0.006], 1, { softness: 0.8, material: "rubber", homes: 0.35 }),
+  item("bedSheet", "bedroom", "net", [1.5, 2.2, 0.003], 0.7, { ...soft, homes: 0.97, count: 2 }),
+  item("mat", "bedroom", "padding target", [0.6, 1.8, 0.006], 1, { softness: 0.8, material: "rubber", homes: 0.35 }),
   // Lines and grids.
-  thing("floorSpot", "hall", "target marker", [0.2, 0.2, 0.01], 1, {
+  item("floorSpot", "hall", "target marker", [0.2, 0.2, 0.01], 1, {
     softness: 0.5,
     noise: 0,
     homes: 1,
@@ -839,8 +839,8 @@ export const catalogue: readonly Item[] = [
     always: true,
     endless: true,
   }),
-  thing("string", "living", "marker net", [2, 0.003, 0.003], 0.01, { ...soft, endless: true, homes: 0.7, count: 2 }),
-  thing("tape", "living", "marker letters", [2, 0.02, 0.001], 0.05, {
+  item("string", "living", "marker net", [2, 0.003, 0.003], 0.01, { ...soft, endless: true, homes: 0.7, count: 2 }),
+  item("tape", "living", "marker letters", [2, 0.02, 0.001], 0.05, {
     ...paper,
     endless: true,
     material: "plastic",
@@ -848,7 +848,7 @@ export const catalogue: readonly Item[] = [
     count: 1,
     ask: true,
   }),
-  thing("chalk", "outside", "marker letters", [0.02, 0.1, 0.02], 0.02, {
+  item("chalk", "outside", "marker letters", [0.02, 0.1, 0.02], 0.02, {
     ...hard,
     endless: true,
     noise: 0,
@@ -858,30 +858,30 @@ export const catalogue: readonly Item[] = [
     kinds: true,
     cautions: ["outdoorsOnly"],
   }),
-  thing("skippingRope", "outside", "marker net", [2.2, 0.01, 0.01], 0.12, { ...soft, homes: 0.55 }),
-  thing("wool", "living", "marker sides net", [2, 0.004, 0.004], 0.03, {
+  item("skippingRope", "outside", "marker net", [2.2, 0.01, 0.01], 0.12, { ...soft, homes: 0.55 }),
+  item("wool", "living", "marker sides net", [2, 0.004, 0.004], 0.03, {
     ...soft,
     endless: true,
     homes: 0.4,
     kinds: true,
   }),
-  thing("shoelace", "hall", "marker sides", [1, 0.008, 0.003], 0.006, { ...soft, homes: 0.95, count: 2, kinds: true }),
-  thing("belt", "bedroom", "marker sides", [0.9, 0.03, 0.01], 0.15, {
+  item("shoelace", "hall", "marker sides", [1, 0.008, 0.003], 0.006, { ...soft, homes: 0.95, count: 2, kinds: true }),
+  item("belt", "bedroom", "marker sides", [0.9, 0.03, 0.01], 0.15, {
     softness: 0.6,
     material: "plastic",
     homes: 0.85,
     count: 2,
     kinds: true,
   }),
-  thing("scarf", "hall", "marker net sides", [1.5, 0.25, 0.02], 0.14, { ...soft, homes: 0.85, count: 2, kinds: true }),
-  thing("sock", "bedroom", "marker token sides", [0.1, 0.25, 0.03], 0.035, {
+  item("scarf", "hall", "marker net sides", [1.5, 0.25, 0.02], 0.14, { ...soft, homes: 0.85, count: 2, kinds: true }),
+  item("sock", "bedroom", "marker token sides", [0.1, 0.25, 0.03], 0.035, {
     ...soft,
     homes: 0.99,
     count: 8,
     kinds: true,
   }),
-  thing("ruler", "living", "marker ramp", [0.03, 0.31, 0.003], 0.03, { ...hard, noise: 1, homes: 0.8, count: 2 }),
-  thing("hose", "outside", "marker", [3, 0.02, 0.02], 1.5, {
+  item("ruler", "living", "marker ramp", [0.03, 0.31, 0.003], 0.03, { ...hard, noise: 1, homes: 0.8, count: 2 }),
+  item("hose", "outside", "marker", [3, 0.02, 0.02], 1.5, {
     softness: 0.6,
     material: "rubber",
     homes: 0.35,
@@ -889,14 +889,14 @@ export const catalogue: readonly Item[] = [
     cautions: ["outdoorsOnly"],
   }),
   // Ramps, and items to put under them.
-  thing("board", "outside", "ramp target", [0.3, 1, 0.02], 3, {
+  item("board", "outside", "ramp target", [0.3, 1, 0.02], 3, {
     ...hard,
     material: "wood",
     homes: 0.35,
     ask: true,
     cautions: ["grownUpYes", "steady"],
   }),
-  thing("cardRamp", "made", "ramp", [0.4, 0.5, 0.12], 0.25, {
+  item("cardRamp", "made", "ramp", [0.4, 0.5, 0.12], 0.25, {
     ...paper,
     homes: 0.6,
     cautions: ["steady"],
@@ -916,7 +916,7 @@ export const catalogue: readonly Item[] = [
       ],
     },
   }),
-  thing("broomNet", "made", "net", [1.35, 0.3, 0.45], 9, {
+  item("broomNet", "made", "net", [1.35, 0.3, 0.45], 9, {
     softness: 0.3,
     material: "wood",
     homes: 0.7,
@@ -932,7 +932,7 @@ export const catalogue: readonly Item[] = [
     },
   }),
   // Items to count with, to spell with, or to tell two sides apart.
-  thing("button", "bedroom", "token sides send slide", [0.02, 0.02, 0.004], 0.001, {
+  item("button", "bedroom", "token sides send slide", [0.02, 0.02, 0.004], 0.001, {
     ...hard,
     noise: 1,
     handling: 1.4,
@@ -941,7 +941,7 @@ export const catalogue: readonly Item[] = [
     kinds: true,
     cautions: ["smallParts"],
   }),
-  thing("pasta", "kitchen", "token", [0.01, 0.04, 0.01], 0.001, {
+  item("pasta", "kitchen", "token", [0.01, 0.04, 0.01], 0.001, {
     ...hard,
     noise: 1,
     homes: 0.9,
@@ -949,7 +949,7 @@ export const catalogue: readonly Item[] = [
     kinds: false,
     ...kitchen,
   }),
-  thing("pebble", "outside", "token send slide", [0.03, 0.03, 0.02], 0.02, {
+  item("pebble", "outside", "token send slide", [0.03, 0.03, 0.02], 0.02, {
     ...hard,
     handling: 1.3,
     homes: 0.6,
@@ -957,34 +957,34 @@ export const catalogue: readonly Item[] = [
     outdoorsOnly: true,
     cautions: ["outdoorsOnly"],
   }),
-  thing("peg", "outside", "token sides marker", [0.01, 0.08, 0.02], 0.008, {
+  item("peg", "outside", "token sides marker", [0.01, 0.08, 0.02], 0.008, {
     ...hard,
     noise: 1,
     homes: 0.8,
     count: 12,
     kinds: true,
   }),
-  thing("teaspoon", "kitchen", "token", [0.03, 0.14, 0.01], 0.02, {
+  item("teaspoon", "kitchen", "token", [0.03, 0.14, 0.01], 0.02, {
     ...hard,
     material: "metal",
     homes: 0.98,
     count: 6,
     ...kitchen,
   }),
-  thing("stickers", "bedroom", "sides letters token", [0.02, 0.02, 0.001], 0.001, {
+  item("stickers", "bedroom", "sides letters token", [0.02, 0.02, 0.001], 0.001, {
     ...paper,
     homes: 0.5,
     count: 20,
     kinds: true,
   }),
-  thing("ribbon", "bedroom", "sides marker", [0.6, 0.02, 0.001], 0.005, { ...soft, homes: 0.5, count: 2, kinds: true }),
-  thing("stickyNotes", "living", "letters sides target token", [0.076, 0.076, 0.008], 0.05, {
+  item("ribbon", "bedroom", "sides marker", [0.6, 0.02, 0.001], 0.005, { ...soft, homes: 0.5, count: 2, kinds: true }),
+  item("stickyNotes", "living", "letters sides target token", [0.076, 0.076, 0.008], 0.05, {
     ...paper,
     homes: 0.5,
     count: 20,
     kinds: true,
   }),
-  thing("letterCards", "made", "letters token", [0.07, 0.1, 0.001], 0.02, {
+  item("letterCards", "made", "letters token", [0.07, 0.1, 0.001], 0.02, {
     ...paper,
     homes: 0.9,
     made: {
@@ -998,7 +998,7 @@ export const catalogue: readonly Item[] = [
       ],
     },
   }),
-  thing("numberCards", "made", "letters token", [0.07, 0.1, 0.001], 0.02, {
+  item("numberCards", "made", "letters token", [0.07, 0.1, 0.001], 0.02, {
     ...paper,
     homes: 0.9,
     made: {
@@ -1012,7 +1012,7 @@ export const catalogue: readonly Item[] = [
       ],
     },
   }),
-  thing("magnets", "kitchen", "letters sides", [0.03, 0.03, 0.005], 0.005, {
+  item("magnets", "kitchen", "letters sides", [0.03, 0.03, 0.005], 0.005, {
     ...hard,
     noise: 1,
     homes: 0.35,

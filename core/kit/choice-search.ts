@@ -1,6 +1,6 @@
+import type { Item } from "../items/item.ts";
 import { sendingOf } from "../physics/send.ts";
 import { falls } from "../physics/standing.ts";
-import type { Item } from "../things/item.ts";
 import { assign } from "./assign.ts";
 import { FINE, needed, type Option, SAME } from "./candidates.ts";
 import type { Choosing } from "./choosing.ts";

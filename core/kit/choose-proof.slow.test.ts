@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
+import type { Item } from "../items/item.ts";
 import { random } from "../random.ts";
 import { inFull } from "../sample-size.test-utils.ts";
-import type { Item } from "../things/item.ts";
 import { catalogue } from "./catalogue.ts";
 import { CLEARANCE } from "./choice-search.ts";
 import { choose } from "./choose.ts";

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import type { Item } from "../things/item.ts";
+import type { Item } from "../items/item.ts";
 import { catalogue, catalogueItem } from "./catalogue.ts";
 import { CLEARANCE } from "./choice-search.ts";
 import { choose } from "./choose.ts";
@@ -234,9 +234,9 @@ describe("a home that cannot do it", () => {
     const c = choosing({ roles, stock: { sock: 2, bucket: 1 } });
     const changes = minimalFixes(c);
     expect(changes).toContainEqual({ kind: "limit", role: "send", property: "rebound" });
-    expect(changes).toContainEqual({ kind: "thing", item: "smallBall" });
-    expect(changes).not.toContainEqual({ kind: "thing", item: "bucket" });
-    for (const change of changes.filter((eachChange) => eachChange.kind === "thing"))
+    expect(changes).toContainEqual({ kind: "item", item: "smallBall" });
+    expect(changes).not.toContainEqual({ kind: "item", item: "bucket" });
+    for (const change of changes.filter((eachChange) => eachChange.kind === "item"))
       expect(choose({ ...c, stock: { ...c.stock, [change.item]: it_(change.item).count } }).unmet).toEqual([]);
   });
 });

@@ -1,6 +1,6 @@
+import type { Caution } from "../items/cautions.ts";
+import type { Item } from "../items/item.ts";
 import { own } from "../own.ts";
-import type { Caution } from "../things/cautions.ts";
-import type { Item } from "../things/item.ts";
 import { FINE, needed, optionsFor, whereOf } from "./candidates.ts";
 import { ChoiceSearch } from "./choice-search.ts";
 import type { Choosing, Chosen, Pick, Unmet } from "./choosing.ts";

@@ -1,6 +1,6 @@
-import type { Caution } from "../things/cautions.ts";
-import type { Floor } from "../things/floors.ts";
-import type { Item } from "../things/item.ts";
+import type { Caution } from "../items/cautions.ts";
+import type { Floor } from "../items/floors.ts";
+import type { Item } from "../items/item.ts";
 import type { Coupling, Role } from "./role.ts";
 import type { Stock } from "./stock.ts";
 

@@ -1,4 +1,4 @@
-import type { Item } from "../things/item.ts";
+import type { Item } from "../items/item.ts";
 
 /**
  * An item as a target: its name (empty: the item's own name), its size, opening or gap in metres, and its mass in

@@ -1,5 +1,5 @@
 import type { Action } from "../actions/actions.ts";
-import type { Item } from "../things/item.ts";
+import type { Item } from "../items/item.ts";
 
 /** How an item is held and used to strike, push or carry. Lengths and widths in metres, mass in kilograms. */
 export interface ImplementUse {

@@ -1,8 +1,8 @@
-import type { Item } from "../things/item.ts";
+import type { Item } from "../items/item.ts";
 import { catalogue, catalogueItem } from "./catalogue.ts";
 
 /** An item that a document can mention: one of the list, or its own. */
-export function thing(kit: { own: readonly Item[] }, id: string): Item | undefined {
+export function itemIn(kit: { own: readonly Item[] }, id: string): Item | undefined {
   return kit.own.find((item) => item.id === id) ?? catalogueItem(id);
 }
 

@@ -1,5 +1,5 @@
+import type { Item } from "../items/item.ts";
 import { own } from "../own.ts";
-import type { Item } from "../things/item.ts";
 import { endsOf } from "./choice-search.ts";
 import { choose } from "./choose.ts";
 import type { Choosing } from "./choosing.ts";
@@ -9,7 +9,7 @@ import type { Property } from "./property.ts";
 export type Change =
   | { kind: "limit"; role: string; property: Property }
   | { kind: "leaveOut"; role: string }
-  | { kind: "thing"; item: string };
+  | { kind: "item"; item: string };
 
 const meets = (choosing: Choosing) => choose(choosing).unmet.every((unmet) => unmet.optional);
 /** The most items to look for that are tried, commonest first. */
@@ -53,6 +53,6 @@ export function minimalFixes(choosing: Choosing): Change[] {
     if (
       meets({ ...choosing, stock: { ...choosing.stock, [item.id]: (own(choosing.stock, item.id) ?? 0) + item.count } })
     )
-      out.push({ kind: "thing", item: item.id });
+      out.push({ kind: "item", item: item.id });
   return out;
 }

@@ -1,10 +1,10 @@
 import type { Action } from "../actions/actions.ts";
+import type { Floor } from "../items/floors.ts";
+import type { Item } from "../items/item.ts";
+import type { Move } from "../items/lists.ts";
 import type { Age } from "../measures/stature.ts";
 import { slideKeeps } from "../physics/floor.ts";
 import { runsOn, sendingOf, USUAL_ACTION } from "../physics/send.ts";
-import type { Floor } from "../things/floors.ts";
-import type { Item } from "../things/item.ts";
-import type { Move } from "../things/lists.ts";
 
 /**
  * The properties that limits and wishes can use, each a number: metres, kilograms, shares 0 to 1, yes (1) or no (0).

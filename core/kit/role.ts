@@ -1,6 +1,6 @@
 import { z } from "zod";
-import type { Item } from "../things/item.ts";
-import type { Move, Use } from "../things/lists.ts";
+import type { Item } from "../items/item.ts";
+import type { Move, Use } from "../items/lists.ts";
 import type { ImplementUse } from "./implements.ts";
 import { PROPERTIES, type Property, propertyOf, type Sends, type Where } from "./property.ts";
 

@@ -1,6 +1,6 @@
 import type { Action } from "../actions/actions.ts";
-import type { Floor } from "../things/floors.ts";
-import type { Item } from "../things/item.ts";
+import type { Floor } from "../items/floors.ts";
+import type { Item } from "../items/item.ts";
 import { doesFor } from "./implements.ts";
 import type { Role } from "./role.ts";
 

@@ -1,4 +1,4 @@
-import type { Item } from "../things/item.ts";
+import type { Item } from "../items/item.ts";
 
 /** How many of each item a home has, by id. */
 export type Stock = Readonly<Record<string, number>>;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { PlayEvent } from "../events/events.ts";
-import { fromPattern, gamePartOf } from "../formats/activity.ts";
+import { fromPattern, gameSettingsOf } from "../formats/activity.ts";
 import { replay } from "../referee/referee.ts";
 import { levelPromptOf } from "./level-prompt.ts";
 import { AS_DRAWN, onLevel } from "./levels.ts";
@@ -11,7 +11,7 @@ const climb = { ...fromPattern("climb"), levels };
 const on = onLevel(climb, 1);
 const told = (...events: object[]) => {
   const all = events.map((event, i) => ({ at: 1000 * (i + 1), ...event }) as PlayEvent);
-  const { play, refused } = replay(gamePartOf(on), { players: 1, mode: "alone", seed: 1 }, all);
+  const { play, refused } = replay(gameSettingsOf(on), { players: 1, mode: "alone", seed: 1 }, all);
   expect(refused).toBeNull();
   return levelPromptOf(play, levels);
 };

@@ -9,11 +9,11 @@ import type { Who } from "../forecast/for-activity.ts";
 import { type Activity, LOW_POSTURES, MAX_FAMILY, parseActivity } from "../formats/activity.ts";
 import { adjusted } from "../formats/change.ts";
 import { opened } from "../formats/opened.ts";
+import type { Item } from "../items/item.ts";
 import { faceOf } from "../kit/face.ts";
-import { thing } from "../kit/items.ts";
+import { itemIn } from "../kit/items.ts";
 import { logistic, logit } from "../log-odds.ts";
 import { paces } from "../measures/step.ts";
-import type { Item } from "../things/item.ts";
 import { endIn } from "./ends.ts";
 import { rateIn } from "./rate-in.ts";
 import { supportFor } from "./support-for.ts";
@@ -66,8 +66,8 @@ export interface Level {
 export function atLevel(activity: Activity, setting: LevelSetting): Activity {
   let now = setting.settings.length > 0 ? adjusted(activity, setting.settings) : activity;
   if (setting.action) now = { ...now, aim: { ...now.aim, action: setting.action } };
-  if (setting.thing && thing(activity.kit, setting.thing)) now = { ...now, kit: { ...now.kit, send: setting.thing } };
-  const is = setting.target ? thing(activity.kit, setting.target) : undefined;
+  if (setting.thing && itemIn(activity.kit, setting.thing)) now = { ...now, kit: { ...now.kit, send: setting.thing } };
+  const is = setting.target ? itemIn(activity.kit, setting.target) : undefined;
   if (is) for (const peg of opened(now).pegs) if (peg.kind === "target") now = opened(now).swap(peg.id, faceOf(is));
   return setting.line === 0 ? now : shifted(now, setting.line);
 }
@@ -112,7 +112,7 @@ export function spaced({ low, high }: { low: number; high: number }, count: numb
 
 /** Items that could replace one, commonest first. */
 function others(activity: Activity, list: readonly string[], is: string): string[] {
-  return list.filter((id) => id !== is && thing(activity.kit, id)).slice(0, MAX_TRIED);
+  return list.filter((id) => id !== is && itemIn(activity.kit, id)).slice(0, MAX_TRIED);
 }
 
 /** The most items of a school's list that are tried, commonest in homes first. */

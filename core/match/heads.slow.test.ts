@@ -3,7 +3,7 @@ import { mainAsks } from "../asks/ask.ts";
 import { isRefusal, type Role, type Setup } from "../contract/contract.ts";
 import { mean } from "../forecast/distribution.ts";
 import { forecastActivity } from "../forecast/for-activity.ts";
-import { fromPattern, gamePartOf } from "../formats/activity.ts";
+import { fromPattern, gameSettingsOf } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { patternNames } from "../patterns/registry.ts";
 import { random } from "../random.ts";
@@ -27,7 +27,7 @@ describe("a head start, where sides do not meet", () => {
     expect(alone.length).toBeGreaterThan(2);
   });
   it.each(alone)("%s: only add to the score: the same things are asked and taken to the end", (name) => {
-    const part = gamePartOf(fromPattern(name));
+    const part = gameSettingsOf(fromPattern(name));
     let [plain, ahead]: Play[] = [openPlay(part, against(0)), openPlay(part, against(HEAD))];
     const next = random(11);
     let taken = 0;

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { compileFor } from "../compile/card.ts";
 import { forecastActivity, pegRates } from "../forecast/for-activity.ts";
-import { type Activity, activity, fromPattern, gamePartOf } from "../formats/activity.ts";
+import { type Activity, activity, fromPattern, gameSettingsOf } from "../formats/activity.ts";
 import { NOTHING_SAID } from "../records/home.ts";
 import { aimedBy } from "../referee/aimed.ts";
 import { replay, view } from "../referee/referee.ts";
@@ -60,7 +60,7 @@ describe("things on the ground called as objects' own properties are", () => {
     if (!plain.players.modes.includes("alone")) return;
     const goOf = (givenActivity: Activity) => {
       const events = playGo(givenActivity, { ages: [8], tempers: [behaviorProfile(1)], setup, seed: 5 });
-      const done = replay(gamePartOf(givenActivity), setup, events);
+      const done = replay(gameSettingsOf(givenActivity), setup, events);
       expect(done.refused).toBeNull();
       return { aimed: aimedBy(done.play, 0), score: view(done.play).score };
     };

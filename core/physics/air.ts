@@ -1,4 +1,4 @@
-import type { Item } from "../things/item.ts";
+import type { Item } from "../items/item.ts";
 
 /**
  * The density of air (kg/m^3), the drag coefficient of a rough object, and the share of its box that an object fills

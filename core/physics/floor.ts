@@ -1,6 +1,6 @@
-import type { Floor } from "../things/floors.ts";
-import type { Item } from "../things/item.ts";
-import type { Material } from "../things/lists.ts";
+import type { Floor } from "../items/floors.ts";
+import type { Item } from "../items/item.ts";
+import type { Material } from "../items/lists.ts";
 
 export const GRAVITY = 9.81;
 /** Rolling resistance of a ball by floor, dimensionless: assumptions, see docs/model.md. */

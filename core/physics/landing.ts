@@ -1,5 +1,5 @@
-import type { Floor } from "../things/floors.ts";
-import type { Item } from "../things/item.ts";
+import type { Floor } from "../items/floors.ts";
+import type { Item } from "../items/item.ts";
 import { decelerationOf, GRAVITY, stopsAfter } from "./floor.ts";
 
 /** The share of its speed with which a solid ball that lands sliding rolls off. */

@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { actionFacts, SENDS } from "../actions/actions.ts";
+import { FLOORS, type Floor } from "../items/floors.ts";
 import { catalogue, catalogueItem } from "../kit/catalogue.ts";
 import { inFull } from "../sample-size.test-utils.ts";
-import { FLOORS, type Floor } from "../things/floors.ts";
 import { dragLength } from "./air.ts";
 import { ballSlows, decelerationOf, runDownhill, slideKeeps, stopsAfter } from "./floor.ts";
 import { fetchSeconds, runAfterLanding } from "./landing.ts";

@@ -1,9 +1,9 @@
 import { type Action, actionFacts } from "../actions/actions.ts";
+import type { Floor } from "../items/floors.ts";
+import type { Item } from "../items/item.ts";
+import type { Move } from "../items/lists.ts";
 import type { Age } from "../measures/stature.ts";
 import type { HitRule } from "../rules/hit-rule.ts";
-import type { Floor } from "../things/floors.ts";
-import type { Item } from "../things/item.ts";
-import type { Move } from "../things/lists.ts";
 import { dragLength, farOf, throughAir } from "./air.ts";
 import { bounceFarthest, bouncePath } from "./bounce.ts";
 import { decelerationOf, GRAVITY, stopsAfter } from "./floor.ts";

@@ -1,6 +1,6 @@
 import type { Travel } from "../actions/actions.ts";
-import type { Floor } from "../things/floors.ts";
-import type { Item } from "../things/item.ts";
+import type { Floor } from "../items/floors.ts";
+import type { Item } from "../items/item.ts";
 
 /**
  * The physics of a send. A person, an action, an object and a floor give one range of release speeds (release.ts) and

@@ -1,4 +1,4 @@
-import type { Item } from "../things/item.ts";
+import type { Item } from "../items/item.ts";
 import { GRAVITY } from "./floor.ts";
 import { pathTo } from "./send.ts";
 import type { Sending } from "./sending.ts";

@@ -1,6 +1,6 @@
 import type { Action } from "../actions/actions.ts";
+import type { Floor } from "../items/floors.ts";
 import type { PatternName } from "../patterns/registry.ts";
-import type { Floor } from "../things/floors.ts";
 
 /** One target of a starter: the item, its distance from the middle, and what counts. */
 export interface Aimed {

@@ -1,5 +1,5 @@
+import { FLOORS, type Floor } from "../items/floors.ts";
 import { paces } from "../measures/step.ts";
-import { FLOORS, type Floor } from "../things/floors.ts";
 import type { Point } from "../yard/geometry.ts";
 import { ell } from "../yard/shapes.ts";
 import type { FloorPatch, Obstacle } from "../yard/space.ts";

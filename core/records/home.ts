@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { MAX_PLAYERS } from "../contract/contract.ts";
-import { FLOORS } from "../things/floors.ts";
-import { MAX_OF_ONE } from "../things/lists.ts";
+import { FLOORS } from "../items/floors.ts";
+import { MAX_OF_ONE } from "../items/lists.ts";
 import { outlineOf } from "../yard/shapes.ts";
 import { floorPatch, type Ground, obstacle, outline } from "../yard/space.ts";
 import { MAX_OBSTACLES, MAX_PATCHES, USUAL_CEILING } from "../yard/space-limits.ts";

@@ -1,14 +1,14 @@
 import { describe, expect, it } from "vitest";
 import { mainAsks } from "../asks/ask.ts";
 import { isRefusal } from "../contract/contract.ts";
-import { fromPattern, gamePartOf } from "../formats/activity.ts";
+import { fromPattern, gameSettingsOf } from "../formats/activity.ts";
 import { normalDraw, random } from "../random.ts";
 import { even } from "./even.ts";
 import { openPlay, type Play, referee, view } from "./referee.ts";
 
 /** A go of a Climb that hits and misses by turns, with so much time between throws. */
 function go(after: (i: number) => number, throws = 14, players = 1): Play {
-  let play = openPlay(gamePartOf(fromPattern("climb")), {
+  let play = openPlay(gameSettingsOf(fromPattern("climb")), {
     players,
     mode: players === 1 ? "alone" : "turns",
     seed: 1,

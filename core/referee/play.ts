@@ -4,7 +4,7 @@ import {
   type AnyPlayPattern,
   type BaseState,
   type Ending,
-  type GamePart,
+  type GameSettings,
   isRefusal,
   type Phrase,
   type Progress,
@@ -53,7 +53,7 @@ export interface Play {
 /** Opens a play of a pattern. `version`: the rules version that it began with; the current one unless given. */
 export function openPlayOf(
   pattern: AnyPlayPattern,
-  part: Omit<GamePart, "name">,
+  part: Omit<GameSettings, "name">,
   setup: Setup,
   version?: number,
 ): Play {
@@ -201,7 +201,7 @@ export type Replayed = { play: Play; refused: null } | { play: Play; refused: Ph
  */
 export function replayOf(
   pattern: AnyPlayPattern,
-  part: Omit<GamePart, "name">,
+  part: Omit<GameSettings, "name">,
   { setup, events, version }: { setup: Setup; events: readonly RecordedEvent[]; version?: number | undefined },
 ): Replayed {
   let play = openPlayOf(pattern, part, setup, version);

@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { isRefusal } from "../contract/contract.ts";
 import type { Match } from "../contract/match.ts";
 import type { PlayEvent } from "../events/events.ts";
-import { fromPattern, gamePartOf } from "../formats/activity.ts";
+import { fromPattern, gameSettingsOf } from "../formats/activity.ts";
 import { patternNames, patterns } from "../patterns/registry.ts";
 import { bodiesOf, missOf } from "./play.ts";
 import { bellAt, openPlay, outlook, type Play, referee, replay, view } from "./referee.ts";
@@ -124,7 +124,7 @@ describe("referee", () => {
         ? alone
         : ({ players: 2, mode: "against", seed: 1 } as const);
       const begun = (foot: Match["foot"]) => {
-        let play = openPlay(gamePartOf({ ...activity, match: { ...activity.match, foot } }), setup);
+        let play = openPlay(gameSettingsOf({ ...activity, match: { ...activity.match, foot } }), setup);
         // As far as the first send.
         for (let i = 0; i < 3 && !view(play).asks.some((ask) => missOf(ask)); i++) {
           const next = outlook(play)[0];

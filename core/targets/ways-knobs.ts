@@ -1,15 +1,15 @@
 import type { Knob } from "../contract/contract.ts";
-import { THING_ROLES } from "../kit/extra-objects.ts";
+import { OBJECT_ROLES } from "../kit/extra-objects.ts";
 import { BARE, MAX_WAYS } from "./bare-ways.ts";
 
 /** A field for the list of objects that take turns. */
-export const thingsKnob = (each: string, of: { least: number } = { least: 0 }): Knob => ({
+export const objectsKnob = (each: string, of: { least: number } = { least: 0 }): Knob => ({
   kind: "turns",
   station: "score",
   path: ["things"],
   label: "knob.things",
   hint: each,
-  options: THING_ROLES.map((value) => ({ value, label: `thing.${value}` })),
+  options: OBJECT_ROLES.map((value) => ({ value, label: `thing.${value}` })),
   more: "knob.thingsMore",
   least: of.least,
   most: MAX_WAYS,

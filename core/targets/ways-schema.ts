@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { THING_ROLES } from "../kit/extra-objects.ts";
+import { OBJECT_ROLES } from "../kit/extra-objects.ts";
 import { BARE, MAX_WAYS } from "./bare-ways.ts";
 
 /** Actions that take turns, word by word or mark by mark. Empty means the activity's own action. */
@@ -7,6 +7,6 @@ export const ways = z
   .array(z.enum(BARE, { error: `a way must be one of ${BARE.join(", ")}` }))
   .max(MAX_WAYS, `at most ${MAX_WAYS} actions`)
   .default([]);
-export const thingRole = z.enum(THING_ROLES, { error: `thing must be one of ${THING_ROLES.join(", ")}` });
+export const objectRole = z.enum(OBJECT_ROLES, { error: `thing must be one of ${OBJECT_ROLES.join(", ")}` });
 /** Objects that take turns, word by word or mark by mark. Empty means always the same object. */
-export const things = z.array(thingRole).max(MAX_WAYS, `at most ${MAX_WAYS} objects`).default([]);
+export const things = z.array(objectRole).max(MAX_WAYS, `at most ${MAX_WAYS} objects`).default([]);

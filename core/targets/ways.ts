@@ -1,5 +1,5 @@
 import { type Manner, PLAIN } from "../asks/ask.ts";
-import type { ThingRole } from "../kit/extra-objects.ts";
+import type { ObjectRole } from "../kit/extra-objects.ts";
 import { BARE, type Bare } from "./bare-ways.ts";
 
 /** One object for each action, so that equal manners are identical. */
@@ -11,13 +11,13 @@ export function wayOf(list: readonly Bare[] | undefined, count: number): Manner 
   return action ? MANNERS[action] : PLAIN;
 }
 
-const WITH: Readonly<Record<ThingRole, Manner>> = {
+const WITH: Readonly<Record<ObjectRole, Manner>> = {
   send: PLAIN,
   other1: { thing: "other1" },
   other2: { thing: "other2" },
   other3: { thing: "other3" },
 };
-export const mannerWith = (role: ThingRole): Manner => WITH[role];
+export const mannerWith = (role: ObjectRole): Manner => WITH[role];
 const both = new Map<string, Manner>();
 /**
  * The manner and the object of attempt number n, from 0. Equal ones are identical objects. Cards from earlier
@@ -25,7 +25,7 @@ const both = new Map<string, Manner>();
  */
 export function mannerOfTurn(
   ways: readonly Bare[] | undefined,
-  list: readonly ThingRole[] | undefined,
+  list: readonly ObjectRole[] | undefined,
   count: number,
 ): Manner {
   const way = wayOf(ways, count);

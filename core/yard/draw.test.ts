@@ -86,8 +86,8 @@ describe("strokes", () => {
         expect(drawn.has(part.id), `${name} ${part.id}`).toBe(!aside && !edge);
       }
       const kinds = list.map((stroke) => stroke.kind);
-      expect(kinds.lastIndexOf("poly")).toBeLessThan(Math.max(kinds.indexOf("thing"), kinds.indexOf("text")));
-      expect(list.filter((stroke) => stroke.kind === "thing" && stroke.aimed)).toHaveLength(
+      expect(kinds.lastIndexOf("poly")).toBeLessThan(Math.max(kinds.indexOf("item"), kinds.indexOf("text")));
+      expect(list.filter((stroke) => stroke.kind === "item" && stroke.aimed)).toHaveLength(
         partsOf(parts, "target").length,
       );
       for (const stroke of list) if (stroke.kind === "text") expect(stroke.text).toBe(stroke.id);
@@ -101,7 +101,7 @@ describe("strokes", () => {
     expect(strokesOf([start])).toMatchObject([{ kind: "poly", id: "start", look: "start" }]);
     const looks = (name: "net" | "wall") => strokesOf(laidParts(exampleOf(name)));
     expect(looks("net").some((look) => look.kind === "poly" && look.look === "net")).toBe(true);
-    expect(looks("wall").filter((look) => look.kind === "thing")).toMatchObject([{ wall: true }]);
+    expect(looks("wall").filter((look) => look.kind === "item")).toMatchObject([{ wall: true }]);
   });
 });
 

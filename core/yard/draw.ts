@@ -19,7 +19,7 @@ export type Stroke =
   | { kind: "poly"; id: string; look: Look; points: readonly Place[]; closed: boolean; worth?: number }
   | { kind: "disc"; id: string; look: Look; at: Place; radius: number }
   /** `aimed`: something is sent at it. `sign`: it is drawn as a card with this on it. */
-  | { kind: "thing"; id: string; at: Place; size: number; item: string; wall: boolean; aimed: boolean; sign?: string }
+  | { kind: "item"; id: string; at: Place; size: number; item: string; wall: boolean; aimed: boolean; sign?: string }
   | { kind: "person"; id: string; at: Place }
   /** Centred on its place unless `beside` is given. `of`: what it names. */
   | { kind: "text"; id: string; at: Place; text: string; beside?: Beside; of: Part["kind"] };
@@ -28,7 +28,7 @@ const LOOK_OF_WAY = { run: "run", weave: "run", roll: "roll" } as const;
 /** What lies flat comes first, then lines, then what stands there, then words. */
 function layer(stroke: Stroke): number {
   if (stroke.kind === "poly") return stroke.look === "zone" ? 0 : stroke.look === "start" ? 2 : 1;
-  return { disc: 1, thing: 3, person: 3, text: 4 }[stroke.kind];
+  return { disc: 1, item: 3, person: 3, text: 4 }[stroke.kind];
 }
 /**
  * The words of a part if the renderer has none of its own: its label, or what a band or target is worth. What a
@@ -99,7 +99,7 @@ export function strokesOf(parts: readonly Part[], written: (part: Part) => strin
       case "target":
         return [
           {
-            ...{ kind: "thing", id: part.id, at: part, size: part.width, item: part.item, wall: false, aimed: true },
+            ...{ kind: "item", id: part.id, at: part, size: part.width, item: part.item, wall: false, aimed: true },
             ...(part.sign !== undefined && { sign: part.sign }),
           },
           ...text(part, { side: "over", size: part.width }),
@@ -107,7 +107,7 @@ export function strokesOf(parts: readonly Part[], written: (part: Part) => strin
       case "obstacle": {
         const size = Math.max(part.width, part.depth);
         return [
-          { kind: "thing", id: part.id, at: part, size, item: part.item, wall: part.base !== undefined, aimed: false },
+          { kind: "item", id: part.id, at: part, size, item: part.item, wall: part.base !== undefined, aimed: false },
           ...text({ along: part.along, across: part.across }, { side: "under", size }),
         ];
       }

@@ -1,5 +1,5 @@
 import type { Trouble } from "./fit.ts";
-import type { Piece } from "./footprint.ts";
+import type { FloorArea } from "./footprint.ts";
 import { boxInside, overlap } from "./geometry.ts";
 import { type Placement, placed } from "./placement.ts";
 import { keepsClear, OVERLAP_ALLOWED, THIN } from "./placement-search.ts";
@@ -10,7 +10,7 @@ import type { Ground } from "./space.ts";
  * A second, simple implementation of what a placement must satisfy, for tests only: every piece is checked against
  * the whole space, without turning.
  */
-export function troubleOf(pieces: readonly Piece[], ground: Ground, at: Placement): Trouble | null {
+export function troubleOf(pieces: readonly FloorArea[], ground: Ground, at: Placement): Trouble | null {
   for (const piece of pieces) {
     const box = placed(piece, at);
     const thin = piece.kind === "lane" && !piece.run;

@@ -1,6 +1,6 @@
 import { pathTo, purposeOf } from "../physics/send.ts";
 import type { Sending } from "../physics/sending.ts";
-import { footprintOf, NARROWEST, type Piece, scaledParts } from "./footprint.ts";
+import { type FloorArea, footprintOf, NARROWEST, scaledParts } from "./footprint.ts";
 import { cornersOfBox, diameterOf, inside, overlap } from "./geometry.ts";
 import type { Part, PartOf } from "./parts.ts";
 import { type Placement, placed, pointIn } from "./placement.ts";
@@ -94,7 +94,7 @@ export function highestOf(parts: readonly Part[], sending: Sending): number {
 }
 
 /** True if something that runs on would leave the space. Indoors the walls stop it. */
-export function needsBackstop(pieces: readonly Piece[], ground: Ground, at: Placement): boolean {
+export function needsBackstop(pieces: readonly FloorArea[], ground: Ground, at: Placement): boolean {
   if (ground.indoors) return false;
   return pieces.some((piece) => {
     if (piece.kind !== "runOut") return false;
@@ -108,7 +108,7 @@ export function needsBackstop(pieces: readonly Piece[], ground: Ground, at: Plac
  * True if something that depends on a wall has none behind it: neither a wall that stands there nor, indoors, a side
  * of the space.
  */
-export function lacksWall(pieces: readonly Piece[], ground: Ground, at: Placement): boolean {
+export function lacksWall(pieces: readonly FloorArea[], ground: Ground, at: Placement): boolean {
   return pieces.some((piece) => {
     if (!piece.wall) return false;
     const behind = pointIn(
@@ -124,13 +124,13 @@ export function lacksWall(pieces: readonly Piece[], ground: Ground, at: Placemen
     return !stands && (!ground.indoors || inside(ground.corners, behind));
   });
 }
-const reach = (piece: Piece) => piece.halfAlong + WALL_BEHIND;
+const reach = (piece: FloorArea) => piece.halfAlong + WALL_BEHIND;
 
 /** A place for a layout in a space. Null if there is none. Deterministic. */
-export const findPlace = (pieces: readonly Piece[], ground: Ground): Placement | null =>
+export const findPlace = (pieces: readonly FloorArea[], ground: Ground): Placement | null =>
   new PlacementSearch(ground).find(pieces);
 
-const lengthOf = (pieces: readonly Piece[]) => {
+const lengthOf = (pieces: readonly FloorArea[]) => {
   const must = pieces.filter((piece) => piece.kind !== "runOut" && piece.kind !== "lane");
   return (
     Math.max(...must.map((piece) => piece.along + piece.halfAlong)) -
@@ -262,7 +262,7 @@ const rid = (ground: Ground, kinds: readonly string[]): Ground => ({
 });
 const IN_THE_WAY = ["furniture", "breakable", "door", "stairs"] as const;
 /** The kind of obstacle that is in the way: without it, the layout fits. */
-function worstOf(pieces: readonly Piece[], ground: Ground): Trouble {
+function worstOf(pieces: readonly FloorArea[], ground: Ground): Trouble {
   const there = IN_THE_WAY.filter((kind) => ground.obstacles.some((obstacle) => obstacle.kind === kind));
   // If it fits nowhere even with all of them gone, none of them alone keeps it out.
   if (there.length > 1 && !findPlace(pieces, rid(ground, there))) return "outside";

@@ -11,7 +11,7 @@ const RUN_MARGIN = 0.25;
 export const NARROWEST = 0.05;
 
 /** A rectangle of the layout in its own coordinates: its middle, half extents, and the `angle` it is turned by. */
-export interface Piece {
+export interface FloorArea {
   id: string;
   /**
    * `stand`, `target`, `zone`, `line`, `mark`: must lie in the space. `lane`: the object, or somebody, passes here.
@@ -36,8 +36,8 @@ export interface Piece {
 export function footprintOf(
   parts: readonly Part[],
   object: { diameter: number; runOn: number; swing?: number },
-): Piece[] {
-  const out: Piece[] = [];
+): FloorArea[] {
+  const out: FloorArea[] = [];
   const starts = partsOf(parts, "line").filter((line) => line.role === "start");
   for (const part of parts) {
     // If somebody stands there, the start line lies within the floor they take up.
@@ -80,9 +80,9 @@ export function footprintOf(
 }
 const hangs = (part: Part) =>
   (part.kind === "target" || part.kind === "obstacle") && part.base !== undefined ? { wall: true } : null;
-const KIND: Partial<Record<Part["kind"], Piece["kind"]>> = { line: "line", target: "target", zone: "zone" };
+const KIND: Partial<Record<Part["kind"], FloorArea["kind"]>> = { line: "line", target: "target", zone: "zone" };
 /** Where somebody stands: `back` metres behind the point. */
-const standAt = (id: string, at: Place, back: number): Piece => ({
+const standAt = (id: string, at: Place, back: number): FloorArea => ({
   id,
   kind: "stand",
   along: at.along - back,
@@ -94,7 +94,7 @@ const standAt = (id: string, at: Place, back: number): Piece => ({
 /**
  * The floor that a path takes: a strip from point to point. A rolling object needs less room than somebody who runs.
  */
-function runOf(p: PartOf<"path">): Piece[] {
+function runOf(p: PartOf<"path">): FloorArea[] {
   const ends = p.closed ? [...p.points, p.points[0]!] : p.points;
   return ends.slice(1).map((to, i) => {
     const from = ends[i]!;

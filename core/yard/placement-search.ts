@@ -1,5 +1,5 @@
 import { upright } from "./canonical-orientation.ts";
-import type { Piece } from "./footprint.ts";
+import type { FloorArea } from "./footprint.ts";
 import { areaOf, type Box, between, inside, type Point } from "./geometry.ts";
 import type { Placement } from "./placement.ts";
 import { boxOf } from "./shapes.ts";
@@ -27,7 +27,7 @@ export const WALL_BEHIND = 0.15;
 export const THIN = 0.02;
 
 /** Whether a kind of piece must keep clear of a kind of obstacle. A wall stops objects, but nothing may stand in it. */
-export function keepsClear(piece: Piece["kind"], option: Obstacle["kind"]): boolean {
+export function keepsClear(piece: FloorArea["kind"], option: Obstacle["kind"]): boolean {
   if (piece === "runOut") return option === "breakable" || option === "stairs" || option === "door";
   return true;
 }
@@ -207,7 +207,7 @@ interface View {
 
 /** One piece of a layout seen from the front, not yet shifted. */
 interface Seen {
-  kind: Piece["kind"];
+  kind: FloorArea["kind"];
   /** The outline that must keep clear of obstacles, and the one that must lie in the space. */
   whole: Figure;
   thin: Figure;
@@ -286,7 +286,7 @@ export class PlacementSearch {
    * looks where something touches and every 12 cm (24 places at most); across, everywhere. What depends on a wall
    * must have one behind it; if there is no such place, any place will do.
    */
-  find(pieces: readonly Piece[]): Placement | null {
+  find(pieces: readonly FloorArea[]): Placement | null {
     return this.longest(() => pieces, 1, 1, 1)?.placement ?? null;
   }
 
@@ -296,7 +296,7 @@ export class PlacementSearch {
    * a direction is assumed to fit there shorter too, so a direction is only tried for more than was found already.
    * The first direction in which all of it fits is taken.
    */
-  longest(at: (k: number) => readonly Piece[] | null, from: number, to: number, step: number): Longest | null {
+  longest(at: (k: number) => readonly FloorArea[] | null, from: number, to: number, step: number): Longest | null {
     const known = new Map<number, Side[]>();
     const sidesAt = (k: number) => {
       let sides = known.get(k);
@@ -371,7 +371,7 @@ interface Side {
   mirrored: boolean;
   seen: Seen[];
 }
-function sidesOf(pieces: readonly Piece[]): Side[] {
+function sidesOf(pieces: readonly FloorArea[]): Side[] {
   const near = (one: number, other: number) => Math.abs(one - other) < 1e-9;
   const own = pieces.every((piece) =>
     pieces.some(
@@ -385,13 +385,13 @@ function sidesOf(pieces: readonly Piece[]): Side[] {
     ),
   );
   // The largest first, and run-outs last.
-  const size = (piece: Piece) => (piece.kind === "runOut" ? 0 : piece.halfAlong * piece.halfAcross);
+  const size = (piece: FloorArea) => (piece.kind === "runOut" ? 0 : piece.halfAlong * piece.halfAcross);
   const sorted = [...pieces].sort((a, b) => size(b) - size(a));
   return (own ? [false] : [false, true]).map((mirrored) => ({ mirrored, seen: seenOf(sorted, mirrored) }));
 }
 
 /** The pieces seen from the front: x is along, y is across. */
-function seenOf(pieces: readonly Piece[], mirrored: boolean): Seen[] {
+function seenOf(pieces: readonly FloorArea[], mirrored: boolean): Seen[] {
   const way = mirrored ? -1 : 1;
   return pieces.map((piece) => {
     const box = {

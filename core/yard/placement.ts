@@ -1,4 +1,4 @@
-import type { Piece } from "./footprint.ts";
+import type { FloorArea } from "./footprint.ts";
 import type { Box, Point } from "./geometry.ts";
 
 /**
@@ -19,7 +19,7 @@ export function pointIn(p: { along: number; across: number }, at: Placement): Po
   return { x: at.x + p.along * c - across * s, y: at.y + p.along * s + across * c };
 }
 /** A piece of the layout in the space. */
-export const placed = (piece: Piece, at: Placement): Box => ({
+export const placed = (piece: FloorArea, at: Placement): Box => ({
   ...pointIn(piece, at),
   hx: piece.halfAlong,
   hy: piece.halfAcross,

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { FLOORS } from "../things/floors.ts";
+import { FLOORS } from "../items/floors.ts";
 import { areaOf, cleanCorners, crossingSides, diameterOf, type Point } from "./geometry.ts";
 import { MAX_CORNERS, MIN_AREA, OBSTACLES, SHORTEST_LINE } from "./space-limits.ts";
 

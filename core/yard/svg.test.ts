@@ -42,7 +42,7 @@ describe.each(layoutNames)("the plan with %s laid out", (name) => {
     });
     const strokes = strokesOf(laidParts(a.layout));
     const count = (kind: string) => strokes.filter((stroke) => stroke.kind === kind).length;
-    expect(svg.match(/scale\(/g)).toHaveLength(5 + count("thing"));
+    expect(svg.match(/scale\(/g)).toHaveLength(5 + count("item"));
     expect(svg.match(/<circle/g)?.length ?? 0).toBe(count("disc") + count("person"));
     expect(svg).not.toMatch(/NaN|undefined/);
     expect(strokes.filter((stroke) => stroke.kind !== "text").length).toBeGreaterThan(0);

@@ -34,7 +34,7 @@ function strokeSvg(
       return `<circle cx="${x(stroke.at.along)}" cy="${y(stroke.at.across)}" r="${mm(stroke.radius)}"/>`;
     case "person":
       return `<circle cx="${x(stroke.at.along)}" cy="${y(stroke.at.across)}" r="15" stroke-dasharray="4 4"/>`;
-    case "thing":
+    case "item":
       if (stroke.sign !== undefined) {
         const weight = drawn(stroke.size);
         const [cx, cy] = [Number(x(stroke.at.along)), Number(y(stroke.at.across))];

@@ -13,7 +13,7 @@ import { likelyRange, quantile } from "#core/forecast/distribution.ts";
 import { forecastActivity, type Who } from "#core/forecast/for-activity.ts";
 import { Graph } from "#core/forecast/forecast.ts";
 import { rareScore } from "#core/forecast/rare.ts";
-import { type Activity, gamePartOf } from "#core/formats/activity.ts";
+import { type Activity, gameSettingsOf } from "#core/formats/activity.ts";
 import { type Levels, levelsOf, rateWith } from "#core/levels/levels.ts";
 import { levelsNext, nextWeek, type Played, type Proposal } from "#core/levels/next-week.ts";
 import { supportFor } from "#core/levels/support-for.ts";
@@ -135,7 +135,7 @@ export const computeTasks = {
    */
   leans(goes: readonly Pick<GoTold, "activity" | "setup" | "events" | "version">[]): Partial<Record<Action, Lean>> {
     const all = goes.flatMap(({ activity, setup, events, version }) => {
-      const { refused, play } = replay(gamePartOf(activity), setup, events, version);
+      const { refused, play } = replay(gameSettingsOf(activity), setup, events, version);
       return refused ? [] : restingOf(activity, play);
     });
     const actions = [...new Set(all.map((r) => r.action))];
@@ -167,7 +167,7 @@ export interface GoSays {
 }
 /** Every try of a go or, if only its score is known, that. */
 function says({ activity, setup, events, version, age, score }: GoTold): GoSays {
-  const { refused, play } = replay(gamePartOf(activity), setup, events, version);
+  const { refused, play } = replay(gameSettingsOf(activity), setup, events, version);
   const tries = refused ? [] : evidenceOf(activity, play, age);
   const plain = setup.players === 1 && score !== null && settingOf(score) === "";
   const told = tries.length > 0 || !plain ? tries : evidenceOfScore(activity, age, score!);

@@ -26,9 +26,9 @@ import type { RecordedEvent } from "#core/events/events.ts";
 import type { OwnExercise } from "#core/exercises/own.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { cardNow, documentNow, playedNow } from "#core/formats/before.ts";
+import type { Item } from "#core/items/item.ts";
 import type { HomeAnswers, HomeKit, HomeSpace } from "#core/records/home.ts";
 import type { PlayedGame, PlayScore, PlaySetup, Reflection } from "#core/records/play.ts";
-import type { Item } from "#core/things/item.ts";
 
 /** A time in UTC. */
 const instant = (name: string) => timestamp(name, { withTimezone: true, mode: "date" });

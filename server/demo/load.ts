@@ -19,7 +19,7 @@ import { askFamilies } from "../homes/ask.ts";
 import { saveItem } from "../kit/items.ts";
 import { linkToken } from "../links/token.ts";
 import { acceptSubmission } from "../submissions/accept.ts";
-import { DEMO_CHILD, DEMO_EMAIL, DEMO_PASSWORD, DEMO_SCHOOL, ownThing, tidewell } from "./tidewell.ts";
+import { DEMO_CHILD, DEMO_EMAIL, DEMO_PASSWORD, DEMO_SCHOOL, ownItem, tidewell } from "./tidewell.ts";
 
 /**
  * Loads Tidewell Bridge School into an empty database: two classes and three assignments of two activities, two
@@ -222,7 +222,7 @@ const UNFINISHED = `${DEMO_SCHOOL} (being set up)`;
 async function load(owner: postgres.Sql): Promise<void> {
   const { schoolId, teacherId } = await addSchool(owner, { ...tidewell(), school: UNFINISHED });
   const who = { schoolId, teacherId };
-  await saveItem(who, ownThing, true);
+  await saveItem(who, ownItem, true);
   const climbBase = fromPattern("climb");
   const climb = withTexts({ ...climbBase, title: "Hallway climb" }, {});
   const bandsBase = fromPattern("bands");

@@ -1,7 +1,7 @@
+import type { Item } from "#core/items/item.ts";
 import { catalogue, catalogueItem } from "#core/kit/catalogue.ts";
 import { random } from "#core/random.ts";
 import type { HomeKit, HomeSpace } from "#core/records/home.ts";
-import type { Item } from "#core/things/item.ts";
 import type { SchoolFile } from "../db/school-file.ts";
 
 export const DEMO_EMAIL = "noor.fenwick@tidewell.example";
@@ -153,7 +153,7 @@ const ONLY_SPACE = 0.08;
 const DISC = "foamDisc";
 
 /** An item of the school's own, lent out before the roof leaked. */
-export const ownThing: Item = {
+export const ownItem: Item = {
   ...catalogueItem("coaster")!,
   id: DISC,
   name: "foam disc",

@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { beforeAll, describe, expect, it, vi } from "vitest";
+import { item } from "#core/items/item.ts";
 import { catalogue } from "#core/kit/catalogue.ts";
 import { listOf } from "#core/kit/items.ts";
-import { item } from "#core/things/item.ts";
 
 let items: typeof import("./items.ts");
 beforeAll(async () => {

@@ -1,10 +1,10 @@
 import { expect, it } from "vitest";
 import type { RecordedEvent } from "#core/events/events.ts";
-import { fromPattern, gamePartOf } from "#core/formats/activity.ts";
+import { fromPattern, gameSettingsOf } from "#core/formats/activity.ts";
 import { NotAllowed } from "../problem.ts";
 import { scoreOf } from "./accept.ts";
 
-const climb = gamePartOf(fromPattern("climb"));
+const climb = gameSettingsOf(fromPattern("climb"));
 const alone = { players: 1, mode: "alone", seed: 1 } as const;
 const sends = (hits: readonly (string | null)[]): RecordedEvent[] =>
   hits.map((hit, i) => ({ kind: "send", hit, at: (i + 1) * 1000 })) as RecordedEvent[];
@@ -16,7 +16,7 @@ it("a go is scored by its events alone, whatever a device says", () => {
 });
 
 it("of a match it is the child's own side, and whether it won", () => {
-  const goals = gamePartOf(fromPattern("goals"));
+  const goals = gameSettingsOf(fromPattern("goals"));
   const two = { players: 2, mode: "against", seed: 1 } as const;
   const scored = [0, 1, 1].map((side, i) => ({ kind: "point", side, at: (i + 1) * 5000 })) as RecordedEvent[];
   const ready = { kind: "ready", at: 1 } as RecordedEvent;

@@ -2,9 +2,9 @@ import { and, asc, desc, eq, gt, or, sql } from "drizzle-orm";
 import { BARE_FIELD, UNIT_FIELD } from "#core/compile/bare.ts";
 import type { Card } from "#core/compile/card.ts";
 import type { Decided } from "#core/compile/swap.ts";
-import type { GamePart, Unit } from "#core/contract/contract.ts";
+import type { GameSettings, Unit } from "#core/contract/contract.ts";
 import type { RecordedEvent } from "#core/events/events.ts";
-import { gamePartOf } from "#core/formats/activity.ts";
+import { gameSettingsOf } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import type { HandIn, HandInSent, PlayedGame, PlayScore, Receipt } from "#core/records/play.ts";
 import { rankOf } from "#core/records/rank.ts";
@@ -177,7 +177,7 @@ interface Handed {
   kept: typeof play.$inferSelect;
   closesAt: Date;
   age: number;
-  games: readonly GamePart[];
+  games: readonly GameSettings[];
   usual: Unit;
   now: Date;
 }
@@ -235,9 +235,9 @@ function asPlayed(playScore: PlayScore, decided: Decided | null, usual: Unit): P
 }
 
 /** The games under which a go is replayed: as this home played it, otherwise as its card was compiled. */
-function gamesOf(kept: typeof play.$inferSelect, compiled: Card): GamePart[] {
-  const sent = gamePartOf(compiled.activity);
-  return kept.game ? [kept.game.pattern as GamePart, sent] : [sent];
+function gamesOf(kept: typeof play.$inferSelect, compiled: Card): GameSettings[] {
+  const sent = gameSettingsOf(compiled.activity);
+  return kept.game ? [kept.game.pattern as GameSettings, sent] : [sent];
 }
 
 const hasDecided = (decided: Decided | null): decided is Decided =>
@@ -292,7 +292,7 @@ async function playedCard(
 
 /** The score of the child's own side. The child is always the first player. */
 export function scoreOf(
-  games: readonly GamePart[],
+  games: readonly GameSettings[],
   setup: HandIn["setup"],
   events: readonly RecordedEvent[],
   version?: number,

@@ -12,9 +12,9 @@ import { HandInScreen } from "../screens/hand-in-screen.tsx";
 import { LookScreen } from "../screens/look-screen.tsx";
 import { ScreenLink, useQuery, visit } from "./address.tsx";
 import { type CardData, STEPS, type Step, stepOf, type Ticks } from "./card-data.ts";
+import { Chunks } from "./chunks.tsx";
 import { MemoryNote } from "./memory-note.tsx";
 import { type OwnCard, useOwnCard } from "./own-card.ts";
-import { Pieces } from "./pieces.tsx";
 import { useHeading } from "./use-heading.ts";
 import { useWaiting } from "./waiting.ts";
 
@@ -153,21 +153,21 @@ function CardScreens({ data, own }: { data: CardData; own: OwnCard }) {
           <FetchScreen data={data} own={own} ticks={ticks} setTicks={setTicks} locked={underWay !== null} />
         )}
         {step === "setup" && (
-          <Pieces>
+          <Chunks>
             <Suspense fallback={<p className="text-lg">{say("play.loading")}</p>}>
               <SetUpScreen data={data} ticks={ticks} setTicks={setTicks} asked={asked.at} />
             </Suspense>
-          </Pieces>
+          </Chunks>
         )}
         {step === "look" && <LookScreen data={data} ticks={ticks} setTicks={setTicks} />}
         {step === "handin" && <HandInScreen data={data} plays={plays} again={again} go={go} />}
         {playing && !ready && !underWay && <NotReady data={data} ticks={ticks} go={go} />}
         {playing && (ready || underWay) && plays && (
-          <Pieces>
+          <Chunks>
             <Suspense fallback={<p className="p-6 text-lg">{say("play.loading")}</p>}>
               <PlayScreen data={data} own={own} underWay={underWay} again={again} go={go} />
             </Suspense>
-          </Pieces>
+          </Chunks>
         )}
         {playing && <WithoutScript data={data} />}
         {at < 3 && (

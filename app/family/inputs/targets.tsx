@@ -21,12 +21,12 @@ const nameOf = (data: CardData, part: Reachable | undefined, id: string): string
         ? say(`way.${id}`)
         : sentAs(data, id);
 /** The item that serves as one of the objects that take turns, by its role. */
-function thingAs(data: CardData, role: string): string | null {
+function objectFor(data: CardData, role: string): string | null {
   const { kit } = data.card.activity;
   return role === "send" ? kit.send : (extraObjects(data.card.activity)[extraObjectIndex(role)] ?? null);
 }
 function sentAs(data: CardData, role: string): string {
-  const item = thingAs(data, role);
+  const item = objectFor(data, role);
   return item === null ? role : itemName(item, namesOf(data.card.activity.kit.own));
 }
 
@@ -79,7 +79,7 @@ export default function Targets({
           const part = toldPart(data, id);
           // If all are worth the same, the worth is not shown.
           const points = part?.points === undefined ? undefined : (own(worth, id) ?? part.points);
-          const drawn = part?.kind === "target" ? part.item : part ? null : thingAs(data, id);
+          const drawn = part?.kind === "target" ? part.item : part ? null : objectFor(data, id);
           const price = points === undefined ? "" : say("play.points", { points });
           return (
             <button

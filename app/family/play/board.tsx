@@ -10,8 +10,8 @@ import { useHeading } from "../card/use-heading.ts";
 import { guardSecondTaps } from "../device/second-tap.ts";
 import { changePlay, dropPractice, type LocalPlay } from "../device/store.ts";
 import { Big } from "../inputs/big.tsx";
+import { chunk } from "../inputs/chunk.ts";
 import { Inputs } from "../inputs/inputs.tsx";
-import { piece } from "../inputs/piece.ts";
 import { YardMap } from "../screens/yard-map.tsx";
 import { Clock } from "./clock.tsx";
 import { Finished } from "./finished.tsx";
@@ -25,11 +25,11 @@ import { Toolbar } from "./toolbar.tsx";
 import { useSession } from "./use-session.ts";
 
 /** Panels that are seldom needed are loaded separately. */
-const CallCode = piece(async () => ({ default: (await import("./call.tsx")).CallCode }));
-const CompanyPanel = piece(async () => ({ default: (await import("./company.tsx")).CompanyPanel }));
-const FixPanel = piece(async () => ({ default: (await import("./fix-panel.tsx")).FixPanel }));
-const StorageTrouble = piece(async () => ({ default: (await import("./storage-trouble.tsx")).StorageTrouble }));
-const SwapInPlay = piece(async () => ({ default: (await import("./swap-in-play.tsx")).SwapInPlay }));
+const CallCode = chunk(async () => ({ default: (await import("./call.tsx")).CallCode }));
+const CompanyPanel = chunk(async () => ({ default: (await import("./company.tsx")).CompanyPanel }));
+const FixPanel = chunk(async () => ({ default: (await import("./fix-panel.tsx")).FixPanel }));
+const StorageTrouble = chunk(async () => ({ default: (await import("./storage-trouble.tsx")).StorageTrouble }));
+const SwapInPlay = chunk(async () => ({ default: (await import("./swap-in-play.tsx")).SwapInPlay }));
 const loading = <p role="status">{say("play.loading")}</p>;
 
 interface Props {

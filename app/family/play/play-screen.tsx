@@ -8,7 +8,7 @@ import type { CardData, Step } from "../card/card-data.ts";
 import type { OwnCard } from "../card/own-card.ts";
 import { useHeading } from "../card/use-heading.ts";
 import { changePlay, type LocalPlay } from "../device/store.ts";
-import { piece } from "../inputs/piece.ts";
+import { chunk } from "../inputs/chunk.ts";
 import { toAsk } from "./answered.ts";
 import { Board } from "./board.tsx";
 import { type LoadedGame, loadGame } from "./load-game.ts";
@@ -17,7 +17,7 @@ import { Who } from "./who.tsx";
 
 addWords(enGame);
 
-const Question = piece(async () => ({ default: (await import("./question.tsx")).Question }));
+const Question = chunk(async () => ({ default: (await import("./question.tsx")).Question }));
 
 interface Props {
   data: CardData;

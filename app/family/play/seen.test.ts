@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { compileFor } from "#core/compile/card.ts";
 import { isRefusal } from "#core/contract/contract.ts";
-import { fromPattern, gamePartOf } from "#core/formats/activity.ts";
+import { fromPattern, gameSettingsOf } from "#core/formats/activity.ts";
 import { patternNames } from "#core/patterns/registry.ts";
 import { NOTHING_SAID } from "#core/records/home.ts";
 import { openPlay, referee, view } from "#core/referee/referee.ts";
@@ -30,7 +30,7 @@ describe("what is read out", () => {
     for (const seed of [1, 2, 3]) {
       const setup = { players, mode, seed } as const;
       const tempers = Array.from({ length: players }, (_, i) => behaviorProfile(seed + i));
-      let play = openPlay(gamePartOf(card.activity), setup);
+      let play = openPlay(gameSettingsOf(card.activity), setup);
       for (const event of playGo(card.activity, { ages: [8, 9], tempers, setup, seed })) {
         const after = referee(play, event);
         if (isRefusal(after)) break;
@@ -53,7 +53,7 @@ describe("what is read out", () => {
       homes: [{ ...NOTHING_SAID, id: "h", label: "home" }],
       items: { own: [], hidden: [] },
     });
-    const play = openPlay(gamePartOf(card.activity), { players: 2, mode: "against", seed: 1 });
+    const play = openPlay(gameSettingsOf(card.activity), { players: 2, mode: "against", seed: 1 });
     const event = { kind: "pause", at: 0 } as const;
     const after = referee(play, event);
     if (isRefusal(after)) throw new Error(after.refused.key);

@@ -2,11 +2,11 @@ import { type ReactNode, Suspense, useState } from "react";
 import { say, sayPhrase } from "#words/say.ts";
 import { attemptWords } from "#words/verbs.ts";
 import type { CardData } from "../card/card-data.ts";
-import { piece } from "../inputs/piece.ts";
+import { chunk } from "../inputs/chunk.ts";
 import type { Company } from "./use-company.ts";
 
 /** Loaded only when needed, because it brings the worker that computes fair matches. */
-const MakeItFair = piece(async () => ({ default: (await import("./make-it-fair.tsx")).MakeItFair }));
+const MakeItFair = chunk(async () => ({ default: (await import("./make-it-fair.tsx")).MakeItFair }));
 
 export const Tick = ({ text, is, turn }: { text: string; is: boolean; turn: () => void }) => (
   <label className="flex min-h-12 items-center gap-3 rounded-md border-2 border-chalk/50 px-3 font-semibold">

@@ -4,15 +4,15 @@ import { say } from "#words/say.ts";
 import { attemptWords } from "#words/verbs.ts";
 import type { CardData } from "../card/card-data.ts";
 import type { OwnCard } from "../card/own-card.ts";
-import { piece } from "../inputs/piece.ts";
+import { chunk } from "../inputs/chunk.ts";
 import { beginPlay } from "./begin-play.ts";
 import type { Choosable, SetValue, SetValues } from "./choosable.ts";
 import { useCompany } from "./use-company.ts";
 import { Fairness, HowMany, HowTogether, Names, Tick, WhoStarts } from "./who-choices.tsx";
 
-const FollowCall = piece(async () => ({ default: (await import("./call.tsx")).FollowCall }));
-const OverACall = piece(async () => ({ default: (await import("./over-a-call.tsx")).OverACall }));
-const FamilySet = piece(async () => ({ default: (await import("./family-set.tsx")).FamilySet }));
+const FollowCall = chunk(async () => ({ default: (await import("./call.tsx")).FollowCall }));
+const OverACall = chunk(async () => ({ default: (await import("./over-a-call.tsx")).OverACall }));
+const FamilySet = chunk(async () => ({ default: (await import("./family-set.tsx")).FamilySet }));
 
 /** Who plays, in which way, and the players' names for the day. */
 export function Who({

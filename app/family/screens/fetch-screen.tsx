@@ -2,9 +2,9 @@ import { Check, RefreshCw } from "lucide-react";
 import { useEffect, useState } from "react";
 import { mirrored } from "#core/aim/mirrored.ts";
 import type { Card } from "#core/compile/card.ts";
+import type { Item } from "#core/items/item.ts";
 import { EXTRA_OBJECTS, extraObjects } from "#core/kit/extra-objects.ts";
 import { own as heldAt } from "#core/own.ts";
-import type { Item } from "#core/things/item.ts";
 import { itemName, type Names, namesOf, say, sayPhrase, targetName } from "#words/say.ts";
 import { attemptWords } from "#words/verbs.ts";
 import { ItemDrawing } from "../../drawings/items.tsx";
@@ -12,7 +12,7 @@ import type { CardData, Ticks } from "../card/card-data.ts";
 import type { OwnCard } from "../card/own-card.ts";
 import { useHeading } from "../card/use-heading.ts";
 
-interface Thing {
+interface ToFetch {
   /** The role that the item is fetched for, by which it is also ticked. */
   id: string;
   item: string;
@@ -25,10 +25,10 @@ interface Thing {
 }
 
 /** The items to get ready, grouped by their purpose. */
-function groups({ card }: CardData, names: Names): { title: string; list: Thing[] }[] {
+function groups({ card }: CardData, names: Names): { title: string; list: ToFetch[] }[] {
   const activity = card.activity;
   const picks = card.home?.picks ?? [];
-  const thing = (role: string, id: string, item: string, name = itemName(item, names)): Thing => {
+  const thing = (role: string, id: string, item: string, name = itemName(item, names)): ToFetch => {
     const p = picks.find((pick) => pick.role === role);
     const why =
       p && p.why.key !== "why.designed" ? sayPhrase({ key: p.why.key, params: p.why.params }, names) : undefined;
@@ -37,7 +37,7 @@ function groups({ card }: CardData, names: Names): { title: string; list: Thing[
   const targets = card.parts.flatMap((part) =>
     part.kind === "target" ? [thing(`target:${part.id}`, part.id, part.item, targetName(part, names))] : [],
   );
-  const each = (givenThing: Thing) => ({
+  const each = (givenThing: ToFetch) => ({
     ...givenThing,
     note:
       card.needs.pieces > 1
@@ -101,7 +101,7 @@ function groups({ card }: CardData, names: Names): { title: string; list: Thing[
   ].filter((g) => g.list.length > 0);
 }
 
-const roleOf = (thing: Thing) =>
+const roleOf = (thing: ToFetch) =>
   ["send", "send2", "implement", ...EXTRA_OBJECTS, "layout", "marker", "blocker"].includes(thing.id)
     ? thing.id
     : `target:${thing.id}`;
@@ -122,7 +122,7 @@ export function FetchScreen({
 }) {
   const { card } = data;
   const names = namesOf(card.activity.kit.own);
-  const [swapping, setSwapping] = useState<Thing | null>(null);
+  const [swapping, setSwapping] = useState<ToFetch | null>(null);
   const has = (id: string) => ticks.have.includes(id);
   const turn = (id: string) =>
     setTicks({ ...ticks, have: has(id) ? ticks.have.filter((text) => text !== id) : [...ticks.have, id] });
@@ -173,7 +173,7 @@ export function FetchScreen({
       {card.making && card.making.homes.length > 1 && (
         <WhichHome can={can} homes={card.making.homes} card={card} own={own} />
       )}
-      <ThingList list={list} has={has} turn={turn} can={can} setSwapping={setSwapping} />
+      <FetchList list={list} has={has} turn={turn} can={can} setSwapping={setSwapping} />
       {can && !own.decided.bare && (card.needs.pieces > 0 || card.needs.kinds) && (
         <p className="mb-4">
           <button
@@ -219,7 +219,7 @@ function Effect({ data, own }: { data: CardData; own: OwnCard }) {
 }
 
 /** How to make an item, with a drawing for each step. */
-function Make({ thing, made }: { thing: Thing; made: Item["made"] }) {
+function Make({ thing, made }: { thing: ToFetch; made: Item["made"] }) {
   if (!made) return null;
   return (
     <section className="mb-4 rounded-md border-2 border-hair p-3">
@@ -251,7 +251,7 @@ function SwapPanel({
 }: {
   data: CardData;
   own: OwnCard;
-  thing: Thing;
+  thing: ToFetch;
   names: Names;
   close: (changed: boolean) => void;
 }) {
@@ -348,18 +348,18 @@ const WhichHome = ({
 );
 
 /** Lists everything to get ready. Each item can be ticked or swapped. */
-const ThingList = ({
+const FetchList = ({
   list,
   has,
   turn,
   can,
   setSwapping,
 }: {
-  list: { title: string; list: Thing[] }[];
+  list: { title: string; list: ToFetch[] }[];
   has: (id: string) => boolean;
   turn: (id: string) => void;
   can: boolean;
-  setSwapping: (value: Thing | null) => void;
+  setSwapping: (value: ToFetch | null) => void;
 }) => (
   <ul className="mb-4 grid grid-cols-2 gap-2.5">
     {list.flatMap((g) =>

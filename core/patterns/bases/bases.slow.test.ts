@@ -5,7 +5,7 @@ import { match as matchSchema } from "../../contract/match-schema.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { mean } from "../../forecast/distribution.ts";
 import { forecastActivity } from "../../forecast/for-activity.ts";
-import { fromPattern, gamePartOf, parseActivity } from "../../formats/activity.ts";
+import { fromPattern, gameSettingsOf, parseActivity } from "../../formats/activity.ts";
 import { stateOf } from "../../referee/play.ts";
 import { having, refusedBy, take } from "../../referee/playing.test-utils.ts";
 import { openPlay, type Play, view } from "../../referee/referee.ts";
@@ -20,7 +20,7 @@ const TWO: Setup = { players: 2, mode: "against", seed: 1 };
 const ALONE: Setup = { players: 1, mode: "alone", seed: 1 };
 const THREE: Setup = { players: 3, mode: "relay", seed: 1 };
 const begin = (change: object = {}, setup = THREE, match = {}) =>
-  openPlay(gamePartOf(having("bases", change, match)), setup);
+  openPlay(gameSettingsOf(having("bases", change, match)), setup);
 const ran = (...reached: number[]) => ({ kind: "run", reached });
 const call = (pick: string) => ({ kind: "choose", of: "waiting", pick });
 const runners = (play: Play) => {

@@ -6,7 +6,7 @@ import { cm } from "../../contract/round.ts";
 import type { MatchState } from "../../match/match-state.ts";
 import { distanceKnob, targetKnobs } from "../../targets/knobs.ts";
 import { lineIndex, linesFrom } from "../../targets/lines.ts";
-import { thingsKnob, waysKnob } from "../../targets/ways-knobs.ts";
+import { objectsKnob, waysKnob } from "../../targets/ways-knobs.ts";
 import { play } from "./play.ts";
 import { type BoardGo, capOf, possible } from "./rules.ts";
 import type { BoardParams } from "./schema.ts";
@@ -49,7 +49,7 @@ function knobs(params: BoardParams): Knob[] {
             ["thing", "knob.choiceThing"],
           ]),
           ...(params.choice === "action" ? [waysKnob("knob.waysCalled", { least: 2 })] : []),
-          ...(params.choice === "thing" ? [thingsKnob("knob.thingsCalled", { least: 2 })] : []),
+          ...(params.choice === "thing" ? [objectsKnob("knob.thingsCalled", { least: 2 })] : []),
         ]
       : []),
     fields.choice("yard", ["fetch"], "knob.fetched", [

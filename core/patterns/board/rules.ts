@@ -2,7 +2,7 @@ import { type AimOf, type Ask, type AskOf, PLAIN } from "../../asks/ask.ts";
 import { type Phrase, type Possible, type Refusal, refuse } from "../../contract/contract.ts";
 import type { Match } from "../../contract/match.ts";
 import type { GameEvent } from "../../events/events.ts";
-import type { ThingRole } from "../../kit/extra-objects.ts";
+import type { ObjectRole } from "../../kit/extra-objects.ts";
 import { sumOfMany } from "../../match/end.ts";
 import type { GoRules, StepResult, Sum } from "../../match/go-rules.ts";
 import { memoizeByIdentity } from "../../memoize.ts";
@@ -80,7 +80,7 @@ function sendAsk(params: BoardParams, go: BoardGo, at: string | null, player: nu
     const among = spots ? [layout.target.id] : layout.targets.map((target) => target.id);
     const aim: AimOf<"any"> = { kind: "any", want, among, worth };
     const from = spots ? at! : "start";
-    const manner = !by ? PLAIN : of === "action" ? mannerBy(by as Bare) : mannerWith(by as ThingRole);
+    const manner = !by ? PLAIN : of === "action" ? mannerBy(by as Bare) : mannerWith(by as ObjectRole);
     ask = { kind: "send", player, from, manner, aim, fetch: params.fetch === "each" };
     kept.set(key, ask);
   }

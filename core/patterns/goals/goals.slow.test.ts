@@ -4,7 +4,7 @@ import { match as matchSchema } from "../../contract/match-schema.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { mean } from "../../forecast/distribution.ts";
 import { forecastActivity } from "../../forecast/for-activity.ts";
-import { fromPattern, gamePartOf, parseActivity } from "../../formats/activity.ts";
+import { fromPattern, gameSettingsOf, parseActivity } from "../../formats/activity.ts";
 import { having, refusedBy, take } from "../../referee/playing.test-utils.ts";
 import { openPlay, view } from "../../referee/referee.ts";
 import { type Draw, type Drawn, run, SEQUENCES } from "../reference.test-utils.ts";
@@ -15,7 +15,8 @@ import { type GoalsParams, goalsParams } from "./schema.ts";
 
 const TWO: Setup = { players: 2, mode: "against", seed: 1 };
 const ALONE: Setup = { players: 1, mode: "alone", seed: 1 };
-const begin = (change: object, match = {}, setup = TWO) => openPlay(gamePartOf(having("goals", change, match)), setup);
+const begin = (change: object, match = {}, setup = TWO) =>
+  openPlay(gameSettingsOf(having("goals", change, match)), setup);
 const goal = (side: number) => ({ kind: "point", side });
 const stop = (why: string, by?: number) => ({ kind: "point", side: null, why, ...(by !== undefined && { by }) });
 

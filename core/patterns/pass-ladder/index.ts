@@ -5,7 +5,7 @@ import { USUAL_MATCH } from "../../contract/match.ts";
 import type { MatchState } from "../../match/match-state.ts";
 import { distanceKnob, targetKnobs } from "../../targets/knobs.ts";
 import { lineIndex } from "../../targets/lines.ts";
-import { thingsKnob, waysKnob } from "../../targets/ways-knobs.ts";
+import { objectsKnob, waysKnob } from "../../targets/ways-knobs.ts";
 import { play } from "./play.ts";
 import { type PassGo, possible } from "./rules.ts";
 import type { PassParams } from "./schema.ts";
@@ -36,7 +36,7 @@ function knobs(params: PassParams): Knob[] {
       : []),
     ...(way.kind === "pair" ? [fields.toggle("score", ["way", "bounce"], "knob.bounceCatch")] : []),
     waysKnob("knob.waysMark"),
-    thingsKnob("knob.thingsMark"),
+    objectsKnob("knob.thingsMark"),
     fields.number("score", ["passes"], "knob.passes"),
     fields.choice("score", ["drop"], "knob.drop", [
       ["repeat", "knob.passRepeat"],

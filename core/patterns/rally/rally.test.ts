@@ -5,7 +5,7 @@ import { match as matchSchema } from "../../contract/match-schema.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { mean } from "../../forecast/distribution.ts";
 import { forecastActivity } from "../../forecast/for-activity.ts";
-import { fromPattern, gamePartOf, parseActivity } from "../../formats/activity.ts";
+import { fromPattern, gameSettingsOf, parseActivity } from "../../formats/activity.ts";
 import { having, refusedBy, take } from "../../referee/playing.test-utils.ts";
 import { openPlay, outlook, view } from "../../referee/referee.ts";
 import { type Draw, type Drawn, run, SEQUENCES } from "../reference.test-utils.ts";
@@ -17,7 +17,8 @@ import { rallyParams } from "./schema.ts";
 const TWO: Setup = { players: 2, mode: "against", seed: 1 };
 const serve = (by: string, every = 1, second = false) => ({ serve: { by, every, how: "hand", second } });
 const point = (side: number | null, more = {}) => ({ kind: "point", side, ...more });
-const begin = (change: object, setup = TWO, match = {}) => openPlay(gamePartOf(having("rally", change, match)), setup);
+const begin = (change: object, setup = TWO, match = {}) =>
+  openPlay(gameSettingsOf(having("rally", change, match)), setup);
 
 describe("Rally: a second telling agrees", () => {
   const paramsOf = (draws: Draw): Drawn<RallyParams> => ({

@@ -6,7 +6,7 @@ import { catalogueItem } from "../../kit/catalogue.ts";
 import { spelledBy, WORD_LISTS } from "../../letters/lists.ts";
 import type { MatchState } from "../../match/match-state.ts";
 import { memoizeByIdentity } from "../../memoize.ts";
-import { thingsKnob, waysKnob } from "../../targets/ways-knobs.ts";
+import { objectsKnob, waysKnob } from "../../targets/ways-knobs.ts";
 import { DOES, MAX_DOES, TRAVELS } from "./limits.ts";
 import { doesAt, fewestOf, laidOut, wordsByEase, wordsOf } from "./params.ts";
 import { play } from "./play.ts";
@@ -96,7 +96,7 @@ function knobs(params: SpellerParams): Knob[] {
         ]
       : []),
     waysKnob("knob.waysWord"),
-    thingsKnob("knob.thingsWord"),
+    objectsKnob("knob.thingsWord"),
     fields.number("score", ["sends"], "knob.sendsAll", {
       off: { label: "knob.noCap", initial: 30 },
       family: { key: "set.sends" },

@@ -3,7 +3,7 @@ import { leastToss } from "../../aim/performer.ts";
 import type { Knob, Pattern } from "../../contract/contract.ts";
 import { fieldsOf } from "../../contract/fields.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
-import { THING_ROLES } from "../../kit/extra-objects.ts";
+import { OBJECT_ROLES } from "../../kit/extra-objects.ts";
 import type { MatchState } from "../../match/match-state.ts";
 import { MAX_STAGES } from "./limits.ts";
 import { isTossed } from "./params.ts";
@@ -74,7 +74,7 @@ function knobs(params: StreakParams): Knob[] {
         "score",
         at("thing"),
         "knob.thing",
-        THING_ROLES.map((role) => [role, `thing.${role}`]),
+        OBJECT_ROLES.map((role) => [role, `thing.${role}`]),
       ),
       ...(s.task === "touch"
         ? [fields.toggle("score", at("bounce"), "knob.bounce"), fields.toggle("score", at("moving"), "knob.moving")]

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { canToss } from "../../aim/performer.ts";
 import { metres, whole } from "../../contract/schema.ts";
-import { thingRole } from "../../targets/ways-schema.ts";
+import { objectRole } from "../../targets/ways-schema.ts";
 import { MAX_STAGES, TASKS } from "./limits.ts";
 
 export const stage = z.strictObject({
@@ -17,7 +17,7 @@ export const stage = z.strictObject({
   /** One bounce on the floor is allowed between two touches. */
   bounce: z.boolean(),
   /** The object. */
-  thing: thingRole.default("send"),
+  thing: objectRole.default("send"),
   /** How high it is tossed above the hand, metres. */
   height: metres("height", 0.2, 4),
 });

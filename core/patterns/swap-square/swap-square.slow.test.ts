@@ -4,7 +4,7 @@ import { match as matchSchema } from "../../contract/match-schema.ts";
 import type { GameEvent } from "../../events/events.ts";
 import { mean } from "../../forecast/distribution.ts";
 import { forecastActivity } from "../../forecast/for-activity.ts";
-import { fromPattern, gamePartOf, parseActivity } from "../../formats/activity.ts";
+import { fromPattern, gameSettingsOf, parseActivity } from "../../formats/activity.ts";
 import { having, refusedBy, take } from "../../referee/playing.test-utils.ts";
 import { openPlay, view } from "../../referee/referee.ts";
 import { type Draw, type Drawn, run, SEQUENCES } from "../reference.test-utils.ts";
@@ -16,7 +16,7 @@ import { tellSwapSquare } from "./swap-square.reference.ts";
 const ALONE: Setup = { players: 1, mode: "alone", seed: 1 };
 const TWO: Setup = { players: 2, mode: "against", seed: 1 };
 const begin = (change: object = {}, setup = ALONE, match = {}) =>
-  openPlay(gamePartOf(having("swapSquare", change, match)), setup);
+  openPlay(gameSettingsOf(having("swapSquare", change, match)), setup);
 const mix = (text: string, fewest?: number) => ({
   kind: "mix",
   cells: [...text].map(Number),
@@ -122,7 +122,7 @@ describe("Swap square", () => {
   it("a race by time is over when somebody is done; before version 2 it went on, and nobody had won once the other left", () => {
     const change = { n: 2, least: 1, most: 2, score: "time" };
     const race = (version?: number) => {
-      let play = openPlay(gamePartOf(having("swapSquare", change, { swap: "once" })), TWO, version);
+      let play = openPlay(gameSettingsOf(having("swapSquare", change, { swap: "once" })), TWO, version);
       const mixes = [0, 1].map((by) => ({ ...mix("0110"), by }));
       play = take(
         play,

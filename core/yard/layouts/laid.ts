@@ -135,5 +135,5 @@ export const scaledLaid = (givenLaid: Laid, k: number): Laid => ({
 });
 
 /** How many items it needs. */
-export const thingsOf = (givenLaid: Laid): number =>
+export const itemsOf = (givenLaid: Laid): number =>
   new Set(laidParts(givenLaid).flatMap((laidPart) => (laidPart.kind === "obstacle" ? [laidPart.id] : []))).size;

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { boundsOf, type Part, partsOf, pointsOf } from "../parts.ts";
 import { layoutNamed, layoutNames, layouts } from "./index.ts";
-import { exampleOf, isLaid, type Laid, laidParts, moveLaid, ownId, scaledLaid, thingsOf } from "./laid.ts";
+import { exampleOf, isLaid, itemsOf, type Laid, laidParts, moveLaid, ownId, scaledLaid } from "./laid.ts";
 import { laid } from "./laid-schema.ts";
 import type { Field, Fields } from "./layout.ts";
 import { schemaOf } from "./layout-schema.ts";
@@ -107,9 +107,9 @@ describe("layouts", () => {
   it("tells its parts from those of the game, and counts its things", () => {
     for (const name of layoutNames)
       for (const laidPart of laidParts(exampleOf(name))) expect(isLaid(laidPart.id)).toBe(true);
-    expect(thingsOf(exampleOf("slalom"))).toBe(6);
-    expect(thingsOf(exampleOf("goals"))).toBe(4);
-    expect(thingsOf(exampleOf("grid"))).toBe(0);
+    expect(itemsOf(exampleOf("slalom"))).toBe(6);
+    expect(itemsOf(exampleOf("goals"))).toBe(4);
+    expect(itemsOf(exampleOf("grid"))).toBe(0);
   });
   it("never lets pins touch, in any shape", () => {
     for (const shape of ["triangle", "diamond", "line", "own"] as const)

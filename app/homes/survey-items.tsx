@@ -1,7 +1,7 @@
 import { Minus, Search } from "lucide-react";
 import { useMemo, useState } from "react";
-import type { Item } from "#core/things/item.ts";
-import { MAX_OF_ONE, ROOMS } from "#core/things/lists.ts";
+import type { Item } from "#core/items/item.ts";
+import { MAX_OF_ONE, ROOMS } from "#core/items/lists.ts";
 import { itemName, namesOf, say } from "#words/say.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import type { PartProps } from "./survey-part.ts";
@@ -10,7 +10,7 @@ import type { PartProps } from "./survey-part.ts";
 const FIRST = 18;
 
 /** The commonest items first, the others by room or by their first letters. A tap adds one. */
-export function Things({ answers, items, typed, ready, changed }: PartProps) {
+export function Items({ answers, items, typed, ready, changed }: PartProps) {
   const names = useMemo(() => namesOf(items), [items]);
   const begin = () => {
     const out: Record<string, string> = {};

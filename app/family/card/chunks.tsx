@@ -10,7 +10,7 @@ if (!import.meta.env.SSR) window.addEventListener("vite:preloadError", (event) =
  * Wraps code that is loaded separately. If it cannot be loaded, this says so and offers to try again. Any other error
  * is thrown on.
  */
-export class Pieces extends Component<{ children: ReactNode }, { error: Error | null }> {
+export class Chunks extends Component<{ children: ReactNode }, { error: Error | null }> {
   override state = { error: null as Error | null };
   static getDerivedStateFromError(error: Error) {
     return { error };

@@ -1,5 +1,5 @@
 import { useId, useState } from "react";
-import type { Item } from "#core/things/item.ts";
+import type { Item } from "#core/items/item.ts";
 import { tell } from "#words/tell.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import { useSchool } from "./items.tsx";
@@ -12,7 +12,7 @@ const SORTS = ["homes", "name"] as const;
  * Items as pictures with their names. They are found by their letters. Those that most homes of the class have come
  * first, with their count.
  */
-export function ThingPicker({
+export function ItemPicker({
   title,
   items,
   is,

@@ -1,8 +1,8 @@
 import { z } from "zod";
 import { CAUTIONS } from "./cautions.ts";
 import {
-  HEAVIEST_THING,
-  LARGEST_THING,
+  HEAVIEST_ITEM,
+  LARGEST_ITEM,
   MATERIALS,
   MAX_MINUTES_TO_MAKE,
   MAX_OF_ONE,
@@ -22,7 +22,7 @@ const number = (name: string, least: number, most: number, unit = "") => {
     .min(least, `${name} must be ${least}${url} or more`)
     .max(most, `${name} must be ${most}${url} or less`);
 };
-const metres = (name: string) => number(name, 0.001, LARGEST_THING, "m");
+const metres = (name: string) => number(name, 0.001, LARGEST_ITEM, "m");
 const share = (name: string) => number(name, 0, 1);
 
 /**
@@ -72,7 +72,7 @@ export const item = z.strictObject({
   depth: metres("depth"),
   height: metres("height"),
   /** The mass when empty. */
-  mass: number("mass", 0.001, HEAVIEST_THING, "kg"),
+  mass: number("mass", 0.001, HEAVIEST_ITEM, "kg"),
   /** From 0 (hard) to 1 (as soft as a sock). */
   softness: share("softness"),
   /** The share of its speed that a dropped item keeps after hitting a hard floor. */
@@ -90,7 +90,7 @@ export const item = z.strictObject({
   /** The gap through which something can pass, such as between a chair's legs. Null without one. */
   gap: metres("gap").nullable(),
   /** The water or filling it holds when full. Null if nothing can be filled in. */
-  contents: number("contents", 0, HEAVIEST_THING, "kg").nullable(),
+  contents: number("contents", 0, HEAVIEST_ITEM, "kg").nullable(),
   /** The spread of a player with it, compared with an easy item. */
   handling: number("handling", 0.5, 3),
   /** The share of homes that have it, and how many those usually have. */

@@ -27,8 +27,8 @@ export type Material = (typeof MATERIALS)[number];
 export const SOURCE_ESTIMATED = "estimated";
 
 /** The limits of a household item: metres, kilograms. */
-export const LARGEST_THING = 5;
-export const HEAVIEST_THING = 80;
+export const LARGEST_ITEM = 5;
+export const HEAVIEST_ITEM = 80;
 /** The most of one item that a home can have. */
 export const MAX_OF_ONE = 99;
 export const MAX_MINUTES_TO_MAKE = 120;

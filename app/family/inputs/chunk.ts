@@ -6,7 +6,7 @@ const ahead: (() => Promise<unknown>)[] = [];
  * Like React's `lazy`, for a part of the play screen. Once loaded, it renders without a promise. With a promise, React would show the fallback
  * for a moment and everything around it would jump.
  */
-export const piece: typeof lazy = (load) => {
+export const chunk: typeof lazy = (load) => {
   type Loaded = Awaited<ReturnType<typeof load>>;
   let loaded: Loaded | null = null;
   const fetched = async () => {
@@ -22,6 +22,6 @@ export const piece: typeof lazy = (load) => {
 };
 
 /** Loads what a go may need later while there is still a network. A piece that fails to load is tried again when it is needed. */
-export function loadPieces(): void {
+export function loadChunks(): void {
   for (const load of ahead) void load().catch(() => undefined);
 }

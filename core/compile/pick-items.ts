@@ -52,7 +52,7 @@ const forSafety = (role: Role, limit: Limit) =>
  * Chooses the items of a home for all roles. If a role cannot be filled, limits are dropped, then the way it counts,
  * then the number of pieces.
  */
-export function pickThings(choosing: Choosing): Picked {
+export function pickItems(choosing: Choosing): Picked {
   const first = choose(choosing);
   const missingIn = (chosen: Chosen) => chosen.unmet.filter((unmet) => !unmet.optional).map((unmet) => unmet.role);
   const missing = missingIn(first);
