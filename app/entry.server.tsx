@@ -50,17 +50,17 @@ export default function handleRequest(request: Request, status: number, headers:
       onShellError: fail,
       onError(error: unknown) {
         answer = 500;
-        if (begun) told(error, request);
+        if (begun) logError(error, request);
       },
     });
     setTimeout(abort, GIVE_UP);
   });
 }
 
-const told = (error: unknown, request: Request) =>
+const logError = (error: unknown, request: Request) =>
   log.error({ id: request.headers.get("x-request-id"), error: plainError(error) }, "failed");
 
 /** Logs the stack of every failure that a person sees as "That did not work". */
 export const handleError: HandleErrorFunction = (error, { request }) => {
-  if (!request.signal.aborted) told(error, request);
+  if (!request.signal.aborted) logError(error, request);
 };

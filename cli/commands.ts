@@ -260,9 +260,9 @@ const summary = (distribution: Distribution) => ({
  * spent. Null if it seldom settles within one go.
  */
 function ladderOf(rates: readonly number[], up: number, down: number) {
-  const told = settles(rates, up, down);
-  const begin = told.shares.indexOf(Math.max(...told.shares));
-  return { ...told, sends: sendsUntil(rates, { up, down, begin, turns: USUAL_TURNS }) };
+  const settled = settles(rates, up, down);
+  const begin = settled.shares.indexOf(Math.max(...settled.shares));
+  return { ...settled, sends: sendsUntil(rates, { up, down, begin, turns: USUAL_TURNS }) };
 }
 
 const commands: Record<string, { about: string; run: (json: unknown) => unknown }> = {
@@ -352,7 +352,7 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
     run: (json) => {
       const { activity, age, goes } = read(estimateInput, json);
       const design = activityOf(activity);
-      const told = goes.map((go, i) => {
+      const evidence = goes.map((go, i) => {
         if ((go.mode === "alone") !== (go.players === 1))
           bad([{ field: `goes.${i}.mode`, message: "alone is for 1 player, the others for 2 or more" }]);
         const replayed = replay(gameSettingsOf(design), { players: go.players, mode: go.mode, seed: 1 }, go.events);
@@ -361,11 +361,11 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
         return { week: go.week, evidence: evidenceOf(design, replayed.play, age) };
       });
       const keys = [
-        ...new Set(told.flatMap((g) => g.evidence.map((evidence) => `${evidence.action} ${evidence.axis}`))),
+        ...new Set(evidence.flatMap((g) => g.evidence.map((evidence) => `${evidence.action} ${evidence.axis}`))),
       ];
       return {
         known: keys.map((key) => {
-          const list = told.flatMap((g) =>
+          const list = evidence.flatMap((g) =>
             g.evidence
               .filter((evidence) => `${evidence.action} ${evidence.axis}` === key)
               .map((evidence) => ({ ...evidence, week: g.week })),
@@ -449,18 +449,18 @@ const commands: Record<string, { about: string; run: (json: unknown) => unknown 
         bad([{ field: "mode", message: "alone is for 1 player, the others for 2 or more" }]);
       const design = activityOf(activity);
       allowed(design, how.mode, how.players);
-      const told = replay(gameSettingsOf(design), how, events);
+      const replayed = replay(gameSettingsOf(design), how, events);
       const names = namesOf(design.kit.own);
       const verb = verbOf(design.aim.action);
       const text = (phrase: Phrase) => sayPhrase(phrase, names, { verb });
-      if (told.refused) bad([{ field: `events.${told.seq}`, message: text(told.refused) }]);
-      const now = view(told.play);
+      if (replayed.refused) bad([{ field: `events.${replayed.seq}`, message: text(replayed.refused) }]);
+      const now = view(replayed.play);
       return {
         ...now,
         now: { ...now.now, text: text(now.now) },
         score: now.score.map((score) => ({ ...score, working: sayWorking(score.working) })),
         ending: now.ending && { ...now.ending, text: text(now.ending.reason) },
-        outlook: outlook(told.play).map((eachOutlook) => ({
+        outlook: outlook(replayed.play).map((eachOutlook) => ({
           ...eachOutlook,
           working: sayWorking(eachOutlook.working),
           turn: { ...eachOutlook.turn, now: { ...eachOutlook.turn.now, text: text(eachOutlook.turn.now) } },

@@ -54,10 +54,10 @@ export function changesOf(
 export function moodOf(
   goes: readonly Pick<ChildGo, "reflection">[],
 ): { before: number; after: number; goes: number } | null {
-  const told = goes.flatMap(({ reflection: { before, after } }) =>
+  const feelings = goes.flatMap(({ reflection: { before, after } }) =>
     before !== null && after !== null ? [{ before, after }] : [],
   );
-  if (told.length === 0) return null;
-  const mean = (of: "before" | "after") => told.reduce((sum, r) => sum + r[of], 0) / told.length;
-  return { before: mean("before"), after: mean("after"), goes: told.length };
+  if (feelings.length === 0) return null;
+  const mean = (of: "before" | "after") => feelings.reduce((sum, r) => sum + r[of], 0) / feelings.length;
+  return { before: mean("before"), after: mean("after"), goes: feelings.length };
 }

@@ -110,14 +110,14 @@ export function SurveyForm(props: SurveyProps) {
   const at = SURVEY_PARTS.indexOf(part);
   const next = SURVEY_PARTS[at + 1] ?? "done";
   const { form, ready, kept, failed, later, submitNow } = useKeptAnswers({ part, to, keepAs, next, saving });
-  const told = [...problems, ...(answer && !answer.ok ? answer.problems : [])];
+  const all = [...problems, ...(answer && !answer.ok ? answer.problems : [])];
   const typed = kept ?? props.typed;
   return (
     <>
       <SurveyParts to={to} part={part} at={at} />
-      {told.length > 0 && (
+      {all.length > 0 && (
         <ul role="alert" className="note problem mb-3">
-          {[...new Set(told.map(toldOf))].map((mode) => (
+          {[...new Set(all.map(toldOf))].map((mode) => (
             <li key={mode}>{mode}</li>
           ))}
         </ul>

@@ -80,13 +80,13 @@ export function Items({ answers, items, typed, ready, changed }: PartProps) {
           <ul className={GRID}>{first.map(tile)}</ul>
           {ROOMS.filter((room) => room !== "made").map((room) => {
             const list = rest.filter((item) => item.room === room);
-            const said = list.filter((item) => (counts[item.id] ?? "") !== "" && counts[item.id] !== "0").length;
+            const count = list.filter((item) => (counts[item.id] ?? "") !== "" && counts[item.id] !== "0").length;
             return (
               list.length > 0 && (
-                <details key={room} className="row-line py-1" open={(typed !== null && said > 0) || undefined}>
+                <details key={room} className="row-line py-1" open={(typed !== null && count > 0) || undefined}>
                   <summary className="flex min-h-12 items-center gap-2 text-lg font-semibold text-teal">
                     {say("survey.moreFrom", { room: say(`room.${room}`), count: list.length })}
-                    {said > 0 && <span className="tag border-teal">{said}</span>}
+                    {count > 0 && <span className="tag border-teal">{count}</span>}
                   </summary>
                   <ul className={`${GRID} pb-2`}>{list.map(tile)}</ul>
                 </details>

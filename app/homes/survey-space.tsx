@@ -34,7 +34,7 @@ export function Space({ answers, typed, ready, changed }: PartProps) {
   const [corners, setCorners] = useState(typed?.corners ?? cornersText(was?.outline ?? []));
   const [stands, setStands] = useState(typed?.stands ?? standsText(was ?? {}));
   const [size, setSize] = useState({ long: typed?.longSteps, wide: typed?.wideSteps });
-  const told = (set: (text: string) => void) => (text: string) => {
+  const noting = (set: (text: string) => void) => (text: string) => {
     set(text);
     changed?.();
   };
@@ -66,7 +66,7 @@ export function Space({ answers, typed, ready, changed }: PartProps) {
             if (text.trim().split("\n").length > 2) changed?.();
           }}
           stands={stands}
-          setStands={told(setStands)}
+          setStands={noting(setStands)}
         />
       )}
       <details open={!ready || undefined}>
@@ -117,13 +117,13 @@ function Steps({
   title,
   metres,
   typed,
-  told,
+  changed: told,
 }: {
   name: string;
   title: string;
   metres: number | null;
   typed?: string;
-  told?: (text: string) => void;
+  changed?: (text: string) => void;
 }) {
   const [text, setText] = useState(typed ?? (metres === null ? "" : String(toSteps(metres))));
   const count = Number(text.replace(",", "."));
@@ -212,14 +212,14 @@ const LongAndWide = ({
       title={say("survey.long")}
       metres={like?.length ?? null}
       typed={size.long}
-      told={(text) => setSize({ ...size, long: text })}
+      changed={(text) => setSize({ ...size, long: text })}
     />
     <Steps
       name="wideSteps"
       title={say("survey.wide")}
       metres={like?.width ?? null}
       typed={size.wide}
-      told={(text) => setSize({ ...size, wide: text })}
+      changed={(text) => setSize({ ...size, wide: text })}
     />
   </div>
 );
@@ -238,14 +238,14 @@ const CutOut = ({
       title={say("survey.cutLong")}
       metres={null}
       typed={cut.long}
-      told={(text) => setCut({ ...cut, long: text })}
+      changed={(text) => setCut({ ...cut, long: text })}
     />
     <Steps
       name="cutWide"
       title={say("survey.cutWide")}
       metres={null}
       typed={cut.wide}
-      told={(text) => setCut({ ...cut, wide: text })}
+      changed={(text) => setCut({ ...cut, wide: text })}
     />
   </div>
 );

@@ -19,8 +19,8 @@ export async function post(url: string, fields: Record<string, string>, signal?:
       ...(signal && { signal }),
     });
     if (GONE.includes(answer.status)) location.reload();
-    const said = (await answer.json()) as Partial<SaveAnswer>;
-    return typeof said.ok === "boolean" ? { ok: said.ok, problems: said.problems ?? [] } : UNSENT;
+    const body = (await answer.json()) as Partial<SaveAnswer>;
+    return typeof body.ok === "boolean" ? { ok: body.ok, problems: body.problems ?? [] } : UNSENT;
   } catch {
     return UNSENT;
   }
@@ -37,10 +37,10 @@ export function usePosting(url: string): Saving {
       const mine = new AbortController();
       running.current = mine;
       setBusy(true);
-      void post(url, fields, mine.signal).then((said) => {
+      void post(url, fields, mine.signal).then((saved) => {
         if (running.current !== mine) return;
         setBusy(false);
-        setAnswer(said);
+        setAnswer(saved);
       });
     },
     [url],

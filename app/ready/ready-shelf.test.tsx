@@ -10,7 +10,7 @@ const classes = [
   { id: "b2", name: "Otter class", ages: { from: 9, to: 11 } },
 ];
 const html = (query: string) => {
-  const { told, wanted } = wishOf(new URLSearchParams(query), classes, THINGS);
+  const { wish: told, wanted } = wishOf(new URLSearchParams(query), classes, THINGS);
   const found = find(wanted).map(({ id, activity, youngest }) => ({ id, youngest, document: activity }));
   const router = createMemoryRouter([
     { path: "/", element: <ReadyShelf wish={told} classes={classes} things={THINGS} found={found} /> },
@@ -38,7 +38,7 @@ it("finds by what it is played with", () => {
 it("says where nothing is ready, and knows only what it knows", () => {
   expect(html("skill=catching&place=out-alone")).toContain("Nothing ready-made fits all of that.");
   expect(
-    wishOf(new URLSearchParams("skill=flying&place=moon&minutes=9&class=x&thing=moon"), classes, THINGS).told,
+    wishOf(new URLSearchParams("skill=flying&place=moon&minutes=9&class=x&thing=moon"), classes, THINGS).wish,
   ).toEqual({
     skill: null,
     place: null,

@@ -24,10 +24,10 @@ export function wishOf(
   asked: { get: (name: string) => string | null },
   classes: readonly { id: string; ages: { from: number; to: number } | null }[],
   things: readonly string[],
-): { told: Wish; wanted: Wanted } {
+): { wish: Wish; wanted: Wanted } {
   const named = asked.get("class");
   const one = classes.find((c) => c.id === named) ?? (named === "all" ? null : classes.find((c) => c.ages));
-  const told: Wish = {
+  const wish: Wish = {
     skill: oneOf(Object.keys(SKILLS) as Skill[], asked.get("skill")),
     place: oneOf(PLACES, asked.get("place")),
     class: named === "all" ? "all" : (one?.id ?? null),
@@ -35,9 +35,9 @@ export function wishOf(
     length: oneOf(LENGTHS, asked.get("length")),
     thing: oneOf(things, asked.get("thing")),
   };
-  const { skill, place, minutes, length, thing } = told;
+  const { skill, place, minutes, length, thing } = wish;
   return {
-    told,
+    wish: wish,
     wanted: {
       ...(skill && { skill }),
       ...(one?.ages && { ages: one.ages }),

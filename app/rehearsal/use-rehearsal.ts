@@ -10,7 +10,7 @@ const seedOf = (seed: number, child: number) => seed * 10_000 + 2 * child;
 
 /** Every child's go in one draw, as each gets ready; null: not yet. A change of the seed draws them all again. */
 export function useGoes(children: readonly Rehearsing[], seed: number): { goes: (Run | null)[]; failed: boolean } {
-  const [told, tell] = useState<{ seed: number; goes: (Run | null)[]; failed: boolean }>({
+  const [played, setPlayed] = useState<{ seed: number; goes: (Run | null)[]; failed: boolean }>({
     seed,
     goes: [],
     failed: false,
@@ -25,23 +25,23 @@ export function useGoes(children: readonly Rehearsing[], seed: number): { goes: 
         const go = await api.rehearse(rehearsing, seedOf(seed, i));
         if (ended) return;
         goes[i] = runOf(go);
-        tell({ seed, goes: [...goes], failed: false });
+        setPlayed({ seed, goes: [...goes], failed: false });
       }
     })().catch(() => {
-      if (!ended) tell({ seed, goes, failed: true });
+      if (!ended) setPlayed({ seed, goes, failed: true });
     });
     return () => {
       ended = true;
       worker.terminate();
     };
   }, [children, seed]);
-  const now = told.seed === seed;
-  return { goes: now ? told.goes : [], failed: now && told.failed };
+  const now = played.seed === seed;
+  return { goes: now ? played.goes : [], failed: now && played.failed };
 }
 
 /** What the forecast says of each child, one after the other beside the screen; children and cards alike once. */
 export function useForeseen(children: readonly Rehearsing[]): (Foreseen | null)[] {
-  const [told, tell] = useState<(Foreseen | null)[]>([]);
+  const [foreseen, setForeseen] = useState<(Foreseen | null)[]>([]);
   useEffect(() => {
     const worker = start();
     const api = Comlink.wrap<RehearsalWorker>(worker);
@@ -55,7 +55,7 @@ export function useForeseen(children: readonly Rehearsing[]): (Foreseen | null)[
         if (ended) return;
         known.set(key, is);
         out[i] = is;
-        tell([...out]);
+        setForeseen([...out]);
       }
     })().catch(() => undefined);
     return () => {
@@ -63,5 +63,5 @@ export function useForeseen(children: readonly Rehearsing[]): (Foreseen | null)[
       worker.terminate();
     };
   }, [children]);
-  return told;
+  return foreseen;
 }

@@ -11,12 +11,12 @@ interface Props {
   skill: Action;
   free: readonly { id: string; name: string }[];
   problems: readonly Problem[];
-  told: string;
+  message: string;
   open: boolean;
 }
 
 /** Two homes in one match: who plays against whom, how far they are, and pairing more of them. */
-export function HomeMatches({ matches, skill, free, problems, told, open }: Props) {
+export function HomeMatches({ matches, skill, free, problems, message: told, open }: Props) {
   const busy = useNavigation().state !== "idle";
   const pick = (name: string, hint: string) => (
     <label className="field">

@@ -15,7 +15,7 @@ interface Props {
 /** What can still be done about something that is out: close it, let it close later, take it back, give it to one more child. */
 export function Sending({ state, closes, closesLocal, zone, without, problems }: Props) {
   const busy = useNavigation().state !== "idle";
-  const told = (field: string) => {
+  const problemOf = (field: string) => {
     const problem = problems.find((eachProblem) => eachProblem.field === field);
     return (
       problem && (
@@ -58,7 +58,7 @@ export function Sending({ state, closes, closesLocal, zone, without, problems }:
             Close now
           </button>
         )}
-        {told("closesAt")}
+        {problemOf("closesAt")}
       </Form>
       <Form method="post">
         <button type="submit" name="intent" value="takeBack" className="btn btn-quiet btn-small" disabled={busy}>
@@ -80,7 +80,7 @@ export function Sending({ state, closes, closesLocal, zone, without, problems }:
           <button type="submit" name="intent" value="oneMore" className="btn btn-small" disabled={busy}>
             {busy ? "Sending …" : "Send"}
           </button>
-          {told("childId")}
+          {problemOf("childId")}
         </Form>
       )}
     </div>

@@ -23,7 +23,7 @@ export function setWords(activity: Activity, score: Pick<PlayScore, "set">): str
     if (field === "laid" || field === "company") return label(`set.${field}`);
     if (field === "hand" || field === "nearer" || field === "posture" || field === "wider" || field === "court")
       return `${label(`set.${field}`)}: ${value}`;
-    const told = typeof value === "boolean" ? (value ? "yes" : "no") : String(value);
-    return `${names.get(field) ?? field}: ${told}`;
+    const text = typeof value === "boolean" ? (value ? "yes" : "no") : String(value);
+    return `${names.get(field) ?? field}: ${text}`;
   });
 }

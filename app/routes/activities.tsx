@@ -50,7 +50,7 @@ export async function loader({ request }: Route.LoaderArgs) {
     justAway: asked.get("away"),
     find,
     sort,
-    wish: wish.told,
+    wish: wish.wish,
     things: THINGS,
     classes: classes.flatMap((c) => (c.ages ? [{ id: c.id, name: c.name }] : [])),
     ready: suiting.map(({ id, activity, youngest }) => ({ id, youngest, document: activity })),

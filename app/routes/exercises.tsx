@@ -96,9 +96,9 @@ export default function Exercises({ loaderData: d, actionData: a }: Route.Compon
   const fits = (exercise: Exercise) => (!d.kind || exercise.kind === d.kind) && (!d.quiet || exercise.quiet);
   const typed = a && "typed" in a ? (a.typed as Record<string, string>) : undefined;
   // The result of a form far down the page is shown at its top.
-  const told = useRef<HTMLDivElement>(null);
+  const result = useRef<HTMLDivElement>(null);
   useEffect(() => {
-    if (a) told.current?.focus();
+    if (a) result.current?.focus();
   }, [a]);
   return (
     <main className="mx-auto w-full max-w-7xl p-6">
@@ -112,7 +112,7 @@ export default function Exercises({ loaderData: d, actionData: a }: Route.Compon
         For warm-ups and cool-downs, after too many misses, between attempts, and for homes with nothing to play with. A
         child's care plan comes first.
       </p>
-      <div ref={told} tabIndex={-1}>
+      <div ref={result} tabIndex={-1}>
         {a && !a.ok && (
           <ul role="alert" className="note problem mb-3">
             {a.problems.map((problem) => (

@@ -20,16 +20,16 @@ export const handle = { ownScript: true };
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const link = await familyOf(params.token);
-  const told = await found(familyHomes(link));
+  const answers = await found(familyHomes(link));
   const search = searchOf(request);
   // Looking creates nothing: a child without a home gets the first one when something is saved.
-  const home = told.homes.find((eachHome) => eachHome.id === search.get("home")) ??
-    told.homes[0] ?? { ...NOTHING_SAID, id: "", label: "" };
+  const home = answers.homes.find((eachHome) => eachHome.id === search.get("home")) ??
+    answers.homes[0] ?? { ...NOTHING_SAID, id: "", label: "" };
   return {
     another: crypto.randomUUID(),
-    name: told.name,
-    school: told.school,
-    familyNote: told.familyNote,
+    name: answers.name,
+    school: answers.school,
+    familyNote: answers.familyNote,
     part: partOf(search.get("part")),
     home: (({ id, label, kit, space, players, quiet, noBallsIndoors }) => ({
       id,
@@ -40,7 +40,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       quiet,
       noBallsIndoors,
     }))(home),
-    homes: told.homes.map(({ id, label }) => ({ id, label })),
+    homes: answers.homes.map(({ id, label }) => ({ id, label })),
     items: await schoolItemsIn(link.schoolId),
     joined: search.has("joined"),
     scripts: familyScripts.survey,

@@ -15,12 +15,12 @@ export const handle = { ownScript: true };
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const link = await familyOf(params.token);
-  const told = await found(stepOf(link));
+  const step = await found(stepOf(link));
   const search = searchOf(request);
   return {
-    name: told.name,
-    step: told.step,
-    guess: paces(told.age).step,
+    name: step.name,
+    step: step.step,
+    guess: paces(step.age).step,
     card: search.get("card"),
     done: search.has("done"),
     scripts: familyScripts.step,

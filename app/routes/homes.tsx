@@ -56,11 +56,11 @@ type Filter = keyof typeof FILTERS;
 const BALLS = ["softBall", "smallBall", "largeBall", "beachBall", "hollowBall", "bouncyBall"];
 
 type Row = Route.ComponentProps["loaderData"]["rows"][number];
-const said = (h: Row["homes"][number]) => [h.kit, h.space, h.players].filter((x) => x !== null).length;
+const answersIn = (h: Row["homes"][number]) => [h.kit, h.space, h.players].filter((x) => x !== null).length;
 const KEEPS: Record<Filter, (row: Row) => boolean> = {
   all: () => true,
-  silent: (row) => row.homes.every((home) => said(home) === 0),
-  part: (row) => row.homes.some((home) => said(home) > 0 && said(home) < 3),
+  silent: (row) => row.homes.every((home) => answersIn(home) === 0),
+  part: (row) => row.homes.some((home) => answersIn(home) > 0 && answersIn(home) < 3),
   indoors: (row) =>
     row.homes.some((home) => home.space) && row.homes.every((home) => !home.space || home.space.indoors),
   short: (row) => row.homes.some((home) => home.space && home.space.length < 3),
@@ -175,14 +175,14 @@ export default function Homes({ loaderData: d, actionData }: Route.ComponentProp
   const find = d.find.trim().toLowerCase();
   const rows = mine.filter((row) => KEEPS[d.filter](row) && (find === "" || row.child.toLowerCase().includes(find)));
   const answeredBy = mine.filter((row) => row.homes.some((home) => home.answeredAt)).length;
-  const told = actionData && "told" in actionData ? actionData.told : "";
+  const message = actionData && "told" in actionData ? actionData.told : "";
   return (
     <OwnDrawings value={drawingsOf(d.own)}>
       <main className="mx-auto w-full max-w-7xl p-6">
         <HomesHead answeredBy={answeredBy} mine={mine} d={d} />
-        {(told || (actionData && !actionData.ok)) && (
+        {(message || (actionData && !actionData.ok)) && (
           <p role="status" className={`note mb-3 ${actionData?.ok ? "note-good" : "problem"}`}>
-            {actionData?.ok ? told : actionData?.problems.map((problem) => problemText(problem.message)).join(" ")}
+            {actionData?.ok ? message : actionData?.problems.map((problem) => problemText(problem.message)).join(" ")}
           </p>
         )}
         <Filter d={d} mine={mine} />
@@ -403,7 +403,7 @@ function AddChild({
   again: boolean;
   problems: readonly { field: string; message: string }[];
 }) {
-  const told = (field: string) => problems.find((problem) => problem.field === field);
+  const problemOf = (field: string) => problems.find((problem) => problem.field === field);
   const first = useRef<HTMLInputElement>(null);
   const bad = problems.find((problem) => problem.field === "name" || problem.field === "age")?.field;
   // After a child was added, the next one can be typed at once. After a refusal, the focus stays where the problem
@@ -424,7 +424,7 @@ function AddChild({
           <span>
             Name <span className="hint">first name and an initial, or a nickname</span>
           </span>
-          <input name="name" required maxLength={30} aria-invalid={told("name") ? true : undefined} ref={first} />
+          <input name="name" required maxLength={30} aria-invalid={problemOf("name") ? true : undefined} ref={first} />
         </label>
         <label className="field">
           <span>
@@ -435,7 +435,7 @@ function AddChild({
             inputMode="numeric"
             required
             className="w-20"
-            aria-invalid={told("age") ? true : undefined}
+            aria-invalid={problemOf("age") ? true : undefined}
           />
         </label>
         <button type="submit" name="intent" value="add" className="btn btn-main">

@@ -66,7 +66,7 @@ export default function NextWeekPage({ loaderData: d, actionData, params }: Rout
   const problems = actionData && "problems" in actionData ? actionData.problems : [];
   const of = (name: "stuck" | "bored" | "absent") => d.rows.filter((row) => row.notice === name);
   const byEnd = d.levels.of === "end";
-  const said = (name: "up" | "down" | "stay" | "none") =>
+  const sentence = (name: "up" | "down" | "stay" | "none") =>
     byEnd && name !== "none" ? (`next.end.${name}` as const) : (`next.${name}` as const);
   const percent = (x: number | null) => Math.round(100 * (x ?? 0));
   return (
@@ -121,7 +121,7 @@ export default function NextWeekPage({ loaderData: d, actionData, params }: Rout
           <Heads of={["Child", "Suggestion", "Level"]} />
           <tbody>
             {d.rows.map((row) => (
-              <Proposal key={row.childId} row={row} said={said} percent={percent} d={d} />
+              <Proposal key={row.childId} row={row} sentence={sentence} percent={percent} d={d} />
             ))}
           </tbody>
         </table>
@@ -157,12 +157,12 @@ export default function NextWeekPage({ loaderData: d, actionData, params }: Rout
 /** Shows the suggestion for a child, and the reason. */
 const Proposal = ({
   row,
-  said,
+  sentence: said,
   percent,
   d,
 }: {
   row: Route.ComponentProps["loaderData"]["rows"][number];
-  said: (name: "up" | "down" | "stay" | "none") => Parameters<typeof tell>[0];
+  sentence: (name: "up" | "down" | "stay" | "none") => Parameters<typeof tell>[0];
   percent: (x: number | null) => number;
   d: Route.ComponentProps["loaderData"];
 }) => (

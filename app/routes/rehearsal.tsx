@@ -151,7 +151,7 @@ function Played({
 
   useEffect(() => {
     if (!ready || still || !playing) return;
-    let [last, told, frames, since] = [performance.now(), 0, 0, performance.now()];
+    let [last, worded, frames, since] = [performance.now(), 0, 0, performance.now()];
     let asked = 0;
     // A page that was hidden rendered nothing in the meantime, which does not mean that the device is slow.
     const seenAgain = () => {
@@ -166,8 +166,8 @@ function Played({
         if (canvas && run) drawSeen(canvas, seenAt(run, stopped[i] ?? time.current), children[i]!.activity.space);
       }
       frames++;
-      if (now - told > WORDS_EVERY) {
-        told = now;
+      if (now - worded > WORDS_EVERY) {
+        worded = now;
         setMs(time.current);
       }
       // If the device cannot keep up, fewer pictures move. The others continue in words.
@@ -284,20 +284,20 @@ function Together({
   goes: readonly { value: number; finished: boolean }[];
   foreseen: ReturnType<typeof useForeseen>;
 }) {
-  const told = foreseen.filter((eachForeseen) => eachForeseen !== null);
-  if (told.length < goes.length)
+  const known = foreseen.filter((eachForeseen) => eachForeseen !== null);
+  if (known.length < goes.length)
     return (
       <p role="status" className="mb-3 text-quiet">
-        {tell("rehearsal.foreseeing", { n: told.length, of: goes.length })}
+        {tell("rehearsal.foreseeing", { n: known.length, of: goes.length })}
       </p>
     );
-  const inside = goes.filter((go, i) => go.value >= told[i]!.low && go.value <= told[i]!.high).length;
+  const inside = goes.filter((go, i) => go.value >= known[i]!.low && go.value <= known[i]!.high).length;
   return (
     <p className="mb-3">
       {tell("rehearsal.finish", {
         n: goes.filter((go) => go.finished).length,
         of: goes.length,
-        about: Math.round(told.reduce((sum, f) => sum + f.finish, 0)),
+        about: Math.round(known.reduce((sum, f) => sum + f.finish, 0)),
       })}{" "}
       {tell("rehearsal.inside", { n: inside, of: goes.length })}
     </p>

@@ -154,15 +154,15 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
   const skill = r.activity.aim.action;
   const show = (value: number) => (r.unit === "tenths" ? tellScore(value, r.unit, skill) : String(value));
   const problems = actionData && !actionData.ok ? actionData.problems : [];
-  const told = actionData?.ok ? actionData : null;
+  const saved = actionData?.ok ? actionData : null;
   useWorkingOut(r);
   return (
     <main className="mx-auto w-full max-w-7xl p-6">
       <Head data={loaderData} id={params.id} />
-      {loaderData.sent && !told && <SentNote data={loaderData} />}
-      {told?.told && told.intent !== "pair" && (
+      {loaderData.sent && !saved && <SentNote data={loaderData} />}
+      {saved?.told && saved.intent !== "pair" && (
         <p role="status" className="note note-good mb-3">
-          {told.told}
+          {saved.told}
         </p>
       )}
       <section aria-label="This activity" className="mb-4">
@@ -180,7 +180,7 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
             skill={skill}
             free={loaderData.pairs.free}
             problems={problems}
-            told={told?.intent === "pair" ? told.told : ""}
+            message={saved?.intent === "pair" ? saved.told : ""}
             open={state === "open" || state === "opens"}
           />
         )}
@@ -205,7 +205,7 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
       />
       <Chosen activity={r.activity} rows={r.rows} />
       <ByTarget activity={r.activity} rows={r.rows} />
-      <ByHand data={loaderData} problems={problems} told={told} />
+      <ByHand data={loaderData} problems={problems} told={saved} />
     </main>
   );
 }
@@ -371,7 +371,7 @@ function Children({ data, problems }: { data: Data; problems: ProblemList }) {
 }
 
 /** Adds results from paper, or from the code that a device shows when it cannot hand in. */
-function ByHand({ data, problems, told }: { data: Data; problems: ProblemList; told: Told }) {
+function ByHand({ data, problems, told: saved }: { data: Data; problems: ProblemList; told: Told }) {
   const { results: r } = data;
   return (
     <section className="mt-8 max-w-3xl">
@@ -382,16 +382,16 @@ function ByHand({ data, problems, told }: { data: Data; problems: ProblemList; t
         possible={r.possible}
         orderId={data.orderId}
         problems={problems.filter((problem) => ["value", "stage", "cardId", "orderId"].includes(problem.field))}
-        added={told?.intent === "paper"}
+        added={saved?.intent === "paper"}
       />
       <h3 className="mt-5 mb-1 text-lg">Add a result by code</h3>
       <p className="text-sm text-quiet">
         A device that cannot save a game or hand it in shows a code. Type the code here to add the score.
       </p>
       <Problems list={problems.filter((problem) => problem.field === "code")} />
-      {told?.intent === "code" && (
+      {saved?.intent === "code" && (
         <p role="status" className="note note-good">
-          {told.told}
+          {saved.told}
         </p>
       )}
       <Form method="post" className="mt-2 flex flex-wrap items-end gap-3">

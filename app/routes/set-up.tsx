@@ -20,8 +20,8 @@ export async function action({ request, params }: Route.ActionArgs) {
   const { password: typedPassword = "", ...typed } = await fieldsOf(request);
   const done = await answered(async () => {
     const made = await makeFirstSchool(params.token, { ...typed, password: typedPassword });
-    const told = await signInWith(request, made.email, made.password);
-    throw redirect(told.ok ? "/week" : "/sign-in", told.ok ? { headers: told.cookies } : {});
+    const signedIn = await signInWith(request, made.email, made.password);
+    throw redirect(signedIn.ok ? "/week" : "/sign-in", signedIn.ok ? { headers: signedIn.cookies } : {});
   });
   return data({ problems: done.data.problems, typed }, { status: 422 });
 }
@@ -38,7 +38,7 @@ const FIELDS = [
 export default function SetUp({ loaderData: d, actionData }: Route.ComponentProps) {
   const busy = useNavigation().state !== "idle";
   const problem = (field: string) => actionData?.problems.find((eachProblem) => eachProblem.field === field)?.message;
-  const told = (field: string) =>
+  const problemOf = (field: string) =>
     problem(field) && (
       <span role="alert" id={`${field}-problem`} className="problem">
         {problem(field)}
@@ -66,7 +66,7 @@ export default function SetUp({ loaderData: d, actionData }: Route.ComponentProp
                 defaultValue={field.name === "password" ? "" : (actionData?.typed[field.name] ?? "")}
                 {...described(field.name)}
               />
-              {told(field.name)}
+              {problemOf(field.name)}
             </label>
           ))}
           <label className="field">
@@ -76,7 +76,7 @@ export default function SetUp({ loaderData: d, actionData }: Route.ComponentProp
                 <option key={zone}>{zone}</option>
               ))}
             </select>
-            {told("zone")}
+            {problemOf("zone")}
           </label>
           <button className="btn btn-main mt-2" type="submit" disabled={busy}>
             {busy ? "Setting up …" : "Set up the school"}

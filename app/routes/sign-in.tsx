@@ -17,9 +17,9 @@ export async function loader({ request }: Route.LoaderArgs) {
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const told = await signInFrom(request);
-  if (!told.ok) return data(told, { status: 422 });
-  throw redirect(safe(searchOf(request).get("to")), { headers: told.cookies });
+  const result = await signInFrom(request);
+  if (!result.ok) return data(result, { status: 422 });
+  throw redirect(safe(searchOf(request).get("to")), { headers: result.cookies });
 }
 
 export default function SignIn({ actionData }: Route.ComponentProps) {

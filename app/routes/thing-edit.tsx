@@ -87,7 +87,7 @@ export default function ThingEdit({ loaderData: { item, own }, actionData }: Rou
   const is: Partial<Item> = item ?? BLANK;
   const typed = actionData?.typed;
   const problems = actionData?.problems ?? [];
-  const told = (field: string) =>
+  const problemOf = (field: string) =>
     problems.find((problem) => problem.field === field || problem.field.startsWith(`${field}.`));
   const of = (count: number | null | undefined, by: number) =>
     count === null || count === undefined ? "" : String(Math.round(count * by * 1000) / 1000);
@@ -96,10 +96,10 @@ export default function ThingEdit({ loaderData: { item, own }, actionData }: Rou
       <span>
         {title} <span className="hint">{hint}</span>
       </span>
-      <input name={name} defaultValue={typed?.[name] ?? value} aria-invalid={told(name) ? true : undefined} />
-      {told(name) && (
+      <input name={name} defaultValue={typed?.[name] ?? value} aria-invalid={problemOf(name) ? true : undefined} />
+      {problemOf(name) && (
         <span role="alert" className="problem">
-          {problemText(told(name)!.message)}
+          {problemText(problemOf(name)!.message)}
         </span>
       )}
     </label>
@@ -145,9 +145,9 @@ export default function ThingEdit({ loaderData: { item, own }, actionData }: Rou
           </label>
         ))}
       </div>
-      {told(name) && (
+      {problemOf(name) && (
         <p role="alert" className="problem">
-          {problemText(told(name)!.message)}
+          {problemText(problemOf(name)!.message)}
         </p>
       )}
     </fieldset>

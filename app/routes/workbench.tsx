@@ -160,7 +160,7 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
   // The unit on the screen, saved or not: after a change of scoring, the score to beat is asked for again.
   const scoreUnit = opened(activity).possible.unit;
   const [shown, show] = useState(1);
-  const [told, setTold] = useState(true);
+  const [noted, setNoted] = useState(true);
   const people = useMemo(() => shownOf(group?.children ?? []), [group]);
 
   // The extra layout beside the game does not affect any forecast.
@@ -237,10 +237,10 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
               setSearch={setSearch}
               send={() => open("send")}
             />
-            {draft.broughtBack && told && (
+            {draft.broughtBack && noted && (
               <p className="note note-good mx-6 mb-2 flex items-center justify-between gap-3">
                 We have restored what you typed here before.
-                <button type="button" className="underline" onClick={() => setTold(false)}>
+                <button type="button" className="underline" onClick={() => setNoted(false)}>
                   Close message
                 </button>
               </p>

@@ -26,23 +26,23 @@ async function copied(text: string): Promise<boolean> {
 
 /** A button that copies a text and says so. `of`: what the text belongs to, for people who hear the page. */
 export function CopyButton({ text, words, of, small }: { text: string; words: string; of?: string; small?: boolean }) {
-  const [told, tell] = useState<"" | "copied" | "could not copy">("");
+  const [status, setStatus] = useState<"" | "copied" | "could not copy">("");
   return (
     <button
       type="button"
       className={`btn ${small ? "btn-quiet btn-small" : ""}`}
       aria-label={of ? `${words}: ${of}` : undefined}
       onClick={async () => {
-        tell((await copied(text)) ? "copied" : "could not copy");
-        setTimeout(() => tell(""), TOLD);
+        setStatus((await copied(text)) ? "copied" : "could not copy");
+        setTimeout(() => setStatus(""), TOLD);
       }}
     >
-      {told === "copied" ? (
+      {status === "copied" ? (
         <Check size={small ? 15 : 17} aria-hidden="true" />
       ) : (
         <Copy size={small ? 15 : 17} aria-hidden="true" />
       )}
-      <span aria-live="polite">{told || words}</span>
+      <span aria-live="polite">{status || words}</span>
     </button>
   );
 }

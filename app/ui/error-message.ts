@@ -12,9 +12,9 @@ interface ErrorMessage {
 /** What an error page says about an error. */
 export function troubleOf(error: unknown): ErrorMessage {
   const answer = isRouteErrorResponse(error) ? error : null;
-  const said: unknown = answer?.data;
-  if (typeof said === "object" && said !== null && "title" in said && "text" in said)
-    return { known: true, dead: "dead" in said, title: String(said.title), text: String(said.text) };
+  const data: unknown = answer?.data;
+  if (typeof data === "object" && data !== null && "title" in data && "text" in data)
+    return { known: true, dead: "dead" in data, title: String(data.title), text: String(data.text) };
   if (answer?.status === 404)
     return {
       known: true,

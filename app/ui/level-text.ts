@@ -46,8 +46,13 @@ export function levelText(
     const name = knob ? knobName(knob, knobs, attemptWordsForTeacher(activity.aim.action)) : field;
     return `${name}: ${typeof value === "boolean" ? (value ? "yes" : "no") : value}`;
   });
-  const said = levelWords(setting, step).map((levelWord) => sayPhrase(levelWord, names));
-  return [...said.slice(0, 1), ...(setting.action ? [label(`action.${setting.action}`)] : []), ...said.slice(1), ...set]
+  const words = levelWords(setting, step).map((levelWord) => sayPhrase(levelWord, names));
+  return [
+    ...words.slice(0, 1),
+    ...(setting.action ? [label(`action.${setting.action}`)] : []),
+    ...words.slice(1),
+    ...set,
+  ]
     .filter((text) => text !== "")
     .join(", ");
 }

@@ -5,7 +5,7 @@ import { problemText } from "./problem-text.ts";
 /** Lists what cannot be accepted, and what is allowed. Screen readers announce it as soon as it appears. */
 export function Problems({ list, title }: { list: readonly Problem[]; title?: string }) {
   // The focus moves to the first field with a problem, so that it can be corrected at once.
-  const told = list.map((problem) => `${problem.field} ${problemText(problem.message)}`).join("; ");
+  const text = list.map((problem) => `${problem.field} ${problemText(problem.message)}`).join("; ");
   // biome-ignore lint/correctness/useExhaustiveDependencies: once for what is said, however often it is drawn
   useEffect(() => {
     for (const { field } of list) {
@@ -14,7 +14,7 @@ export function Problems({ list, title }: { list: readonly Problem[]; title?: st
       of.focus();
       return;
     }
-  }, [told]);
+  }, [text]);
   if (list.length === 0) return null;
   return (
     <div role="alert" className="note">

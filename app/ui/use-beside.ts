@@ -4,7 +4,7 @@ import { useCallback, useEffect, useRef, useState } from "react";
 export interface Beside<W> {
   state: "idle" | "working" | "failed";
   /** Asks the worker. An earlier question is given up. */
-  ask: <T>(call: (worker: Remote<W>) => Promise<T>, done: (told: T) => void) => void;
+  ask: <T>(call: (worker: Remote<W>) => Promise<T>, done: (result: T) => void) => void;
   stop: () => void;
 }
 
@@ -30,12 +30,12 @@ export function useBeside<W>(make: () => Worker): Beside<W> {
       // Comlink is loaded with the first question.
       import("comlink")
         .then(({ wrap }) => call(wrap<W>(made)))
-        .then((told) => {
+        .then((result) => {
           if (worker.current !== made) return;
           made.terminate();
           worker.current = null;
           set("idle");
-          done(told);
+          done(result);
         })
         .catch(() => {
           if (worker.current === made) set("failed");

@@ -1,11 +1,11 @@
 import { useSyncExternalStore } from "react";
 
-function listen(told: () => void): () => void {
-  addEventListener("online", told);
-  addEventListener("offline", told);
+function listen(listener: () => void): () => void {
+  addEventListener("online", listener);
+  addEventListener("offline", listener);
   return () => {
-    removeEventListener("online", told);
-    removeEventListener("offline", told);
+    removeEventListener("online", listener);
+    removeEventListener("offline", listener);
   };
 }
 /** True if the device says that it has a network. */

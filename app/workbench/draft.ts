@@ -96,9 +96,9 @@ export class DraftStore {
   readonly past = (): readonly Activity[] => this.h.past;
   readonly canUndo = (): boolean => this.h.past.length > 0;
   readonly canRedo = (): boolean => this.h.future.length > 0;
-  readonly subscribe = (told: () => void): (() => void) => {
-    this.listeners.add(told);
-    return () => this.listeners.delete(told);
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
   };
   readonly move = (move: Move): void => {
     const next = history(this.h, move);
@@ -107,11 +107,11 @@ export class DraftStore {
     clearTimeout(this.timer);
     if (next.key?.startsWith("drag")) this.timer = setTimeout(this.settle, DRAG_PAUSE);
     else this.calm = next.now;
-    for (const told of this.listeners) told();
+    for (const listener of this.listeners) listener();
   };
   private readonly settle = (): void => {
     this.calm = this.h.now;
-    for (const told of this.listeners) told();
+    for (const listener of this.listeners) listener();
   };
 }
 /** The activity as it is at this moment. */
@@ -209,17 +209,17 @@ export function useDraft(id: string, kept: { document: Activity; version: number
           headers: { "Content-Type": "application/json" },
           body: JSON.stringify({ version: version.current, document }),
         });
-        const told = (await response.json()) as Answer;
-        if ("signedOut" in told) setState({ at: "signedOut" });
-        else if ("problems" in told) setState({ at: "mend", problems: told.problems });
-        else if (told.saved) {
-          version.current = told.version;
+        const answer = (await response.json()) as Answer;
+        if ("signedOut" in answer) setState({ at: "signedOut" });
+        else if ("problems" in answer) setState({ at: "mend", problems: answer.problems });
+        else if (answer.saved) {
+          version.current = answer.version;
           saved.current = document;
-          savedAt.current = told.updatedAt;
-          setState({ at: "saved", when: told.updatedAt });
+          savedAt.current = answer.updatedAt;
+          setState({ at: "saved", when: answer.updatedAt });
           // What was changed or undone in the meantime is not part of this save.
           if (latest.current !== document) setTries((count) => count + 1);
-        } else setState({ at: "clash", theirs: told.theirs });
+        } else setState({ at: "clash", theirs: answer.theirs });
       } catch {
         setState({ at: "offline" });
       } finally {

@@ -24,9 +24,9 @@ export function FairHere({
   const [other, setOther] = useState<number | "adult">("adult");
   const [found, setFound] = useState<{ of: Activity; fair: Fair } | null>(null);
   const fair = useFair();
-  const told = found && found.of === activity ? found.fair : null;
+  const result = found && found.of === activity ? found.fair : null;
   const step = paces(18).step;
-  const changes = (told?.people ?? []).flatMap((person, i) => {
+  const changes = (result?.people ?? []).flatMap((person, i) => {
     const who =
       i === 0
         ? tell("fairHere.child", { age: String(middle.age) })
@@ -84,19 +84,19 @@ export function FairHere({
       <div role="status" className="text-sm">
         {fair.state === "working" && "Playing it many times …"}
         {fair.state === "failed" && "This game could not be worked out. Change it, then try again."}
-        {told && (
+        {result && (
           <>
             <p>
-              Wins in 100 games: {percent(told.before)} before, <strong>{percent(told.after)}</strong> after
-              {told.standardError > 0 && `, give or take ${Math.ceil(200 * told.standardError)}`}.
+              Wins in 100 games: {percent(result.before)} before, <strong>{percent(result.after)}</strong> after
+              {result.standardError > 0 && `, give or take ${Math.ceil(200 * result.standardError)}`}.
             </p>
-            {told.ties >= MANY_TIES && <p>{tell("fairHere.ties", { ties: Math.round(100 * told.ties) })}</p>}
-            {told.starter !== null && <p>{tell("fairHere.starter", { wins: Math.round(100 * told.starter) })}</p>}
+            {result.ties >= MANY_TIES && <p>{tell("fairHere.ties", { ties: Math.round(100 * result.ties) })}</p>}
+            {result.starter !== null && <p>{tell("fairHere.starter", { wins: Math.round(100 * result.starter) })}</p>}
             {changes.map((text) => (
               <p key={text}>{text}</p>
             ))}
             {changes.length === 0 && <p>It is fair already.</p>}
-            {!told.fair && <p>Nothing allowed brings it within 3 points. This is the nearest.</p>}
+            {!result.fair && <p>Nothing allowed brings it within 3 points. This is the nearest.</p>}
           </>
         )}
       </div>

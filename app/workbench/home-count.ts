@@ -18,9 +18,9 @@ export interface HomeCount {
 export function countHomes(children: readonly Housed[], says: (home: string) => boolean | null): HomeCount {
   const out = { can: 0, cannot: 0, silent: 0, all: children.length };
   for (const child of children) {
-    const told = child.homes.map(says);
-    if (told.includes(true)) out.can++;
-    else if (told.includes(false)) out.cannot++;
+    const answers = child.homes.map(says);
+    if (answers.includes(true)) out.can++;
+    else if (answers.includes(false)) out.cannot++;
     else out.silent++;
   }
   return out;

@@ -51,17 +51,17 @@ export function fitOf(
   name: (item: string) => string,
 ): HomeFit {
   const fits = home.homes.flatMap((eachHome) => kit.get(eachHome.id) ?? []);
-  const told = fits.filter((fit) => fit.place !== null || !fit.guessed);
+  const known = fits.filter((fit) => fit.place !== null || !fit.guessed);
   const of = (fit: boolean | null, why: string, single: HomeFit["single"] = null): HomeFit => ({
     name: home.child,
     fits: fit,
     why,
     single,
   });
-  if (told.length === 0) return of(null, "no answer");
+  if (known.length === 0) return of(null, "no answer");
   const rank = (fit: KitFit) =>
     (fit.can ? 4 : 0) + { designed: 2, adapted: 1, none: 0 }[fit.place?.status ?? "designed"];
-  const best = told.reduce((fit, f) => (rank(f) > rank(fit) ? f : fit));
+  const best = known.reduce((fit, f) => (rank(f) > rank(fit) ? f : fit));
   const { place } = best;
   if (!best.can)
     return of(false, best.missing.map((unmet) => sayPhrase(unmet.why)).join(" "), singleFor(activity, best, name));

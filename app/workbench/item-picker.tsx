@@ -23,7 +23,7 @@ export function ItemPicker({
   is: string;
   pick: (item: Item) => void;
 }) {
-  const { name, had, told } = useSchool();
+  const { name, had, answered: told } = useSchool();
   const [wanted, setWanted] = useState("");
   const [sort, setSort] = useState<(typeof SORTS)[number]>("homes");
   const group = useId();

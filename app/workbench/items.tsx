@@ -12,7 +12,7 @@ export interface School {
   items: SchoolItems;
   list: readonly Item[];
   /** How many homes of the class have listed their items, and how many of those have each one. */
-  told: number;
+  answered: number;
   had: ReadonlyMap<string, number>;
   /** The school's own exercises. */
   exercises: readonly OwnExercise[];
@@ -23,11 +23,11 @@ export function schoolOf(
   kits: readonly (Readonly<Record<string, number>> | null)[] = [],
   exercises: readonly OwnExercise[] = [],
 ): School {
-  const told = kits.filter((kit) => kit !== null);
+  const known = kits.filter((kit) => kit !== null);
   const had = new Map<string, number>();
-  for (const kit of told)
+  for (const kit of known)
     for (const [id, value] of Object.entries(kit)) if (value > 0) had.set(id, (had.get(id) ?? 0) + 1);
-  return { items, list: listOf(items.own, items.hidden), told: told.length, had, exercises };
+  return { items, list: listOf(items.own, items.hidden), answered: known.length, had, exercises };
 }
 export const SchoolContext = createContext<School>(schoolOf({ own: [], hidden: [] }));
 

@@ -389,9 +389,9 @@ function ClassFit({
     const fit = of.get(id);
     return !fit || fit.guessed ? null : fit.can;
   });
-  const told = fits.filter((fit) => !fit.guessed);
-  const out = told.filter((fit) => !fit.can);
-  const ranked = rankedChanges(told).slice(0, 4);
+  const answered = fits.filter((fit) => !fit.guessed);
+  const out = answered.filter((fit) => !fit.can);
+  const ranked = rankedChanges(answered).slice(0, 4);
   return (
     <details className="mb-1 min-h-16 rounded-sm border-2 border-hair px-2.5 py-1.5" aria-label="Homes">
       <summary className="font-semibold">

@@ -52,7 +52,7 @@ export function NumberField({ name, value, least, most, step, unit, hint, proble
       : count < least || count > most
         ? `from ${least} to ${most}${unit ? ` ${unit}` : ""}`
         : null;
-  const told = bad ? `${name} must be ${bad}.` : problem;
+  const message = bad ? `${name} must be ${bad}.` : problem;
   return (
     <div className="row-line grid grid-cols-[1fr_auto] items-center gap-x-3 py-2">
       <label htmlFor={id} className="text-[0.92rem]">
@@ -65,8 +65,8 @@ export function NumberField({ name, value, least, most, step, unit, hint, proble
           inputMode="decimal"
           className="w-20 text-right font-bold"
           value={text}
-          aria-invalid={told ? true : undefined}
-          aria-describedby={told ? `${id}-told` : undefined}
+          aria-invalid={message ? true : undefined}
+          aria-describedby={message ? `${id}-told` : undefined}
           onChange={(event) => {
             setTyped(event.target.value);
             const v = Number(event.target.value.replace(",", "."));
@@ -85,9 +85,9 @@ export function NumberField({ name, value, least, most, step, unit, hint, proble
         />
         <span className="w-5 text-sm text-quiet">{unit}</span>
       </span>
-      {told && (
+      {message && (
         <p id={`${id}-told`} role="alert" className="problem col-span-2">
-          {told}
+          {message}
         </p>
       )}
     </div>

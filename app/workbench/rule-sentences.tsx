@@ -18,18 +18,18 @@ export function RuleSentences({
   one: (knob: Knob) => React.ReactNode;
 }) {
   const [open, setOpen] = useState<string | null>(null);
-  const told = list.flatMap((knob) => {
+  const sentences = list.flatMap((knob) => {
     const text = ruleOf(knob, valueAt(knob), action);
     const id = fieldOf(knob);
     const part = knob.path.find((x): x is number => typeof x === "number");
     return text === null ? [] : [{ k: knob, id, text, part }];
   });
-  if (told.length === 0) return null;
+  if (sentences.length === 0) return null;
   return (
     <section aria-label="Rules in sentences" className="mb-3">
       <h3 className="mb-1 text-base">Rules</h3>
       <ul className="grid gap-0.5 text-[0.95rem] leading-snug">
-        {told.map(({ k: knob, id, text, part }) => {
+        {sentences.map(({ k: knob, id, text, part }) => {
           const [before = "", what = "", after = ""] = text.split("*");
           return (
             <li key={id}>

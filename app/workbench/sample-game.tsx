@@ -28,7 +28,7 @@ interface Step {
 /** A whole go of a simulated child, step by step, as the referee recorded it. */
 function stepsOf(activity: Activity, who: Who, seed: number): Step[] {
   const label = labelAmong(opened(activity).parts);
-  const said = (event: PlayEvent) =>
+  const describe = (event: PlayEvent) =>
     event.kind === "count"
       ? say(event.drop ? "play.dropped" : "play.counted", { count: event.n })
       : event.kind === "bell"
@@ -44,7 +44,7 @@ function stepsOf(activity: Activity, who: Who, seed: number): Step[] {
     const next = referee(play, event);
     if (isRefusal(next)) break;
     play = next;
-    steps.push({ seen: said(event), at: view(play) });
+    steps.push({ seen: describe(event), at: view(play) });
   }
   return steps;
 }

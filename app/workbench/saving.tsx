@@ -83,7 +83,7 @@ export function Clash({ draft, zone }: { draft: Draft; zone: string }) {
 
 /** The session ended while something was unsaved. The teacher signs in here and the work continues. */
 export function SignInAgain({ draft }: { draft: Draft }) {
-  const [told, setTold] = useState("");
+  const [message, setMessage] = useState("");
   if (draft.state.at !== "signedOut") return null;
   return (
     <Dialog.Root open>
@@ -100,12 +100,12 @@ export function SignInAgain({ draft }: { draft: Draft }) {
               const response = await fetch("/sign-in-here", { method: "POST", body });
               const answer = (await response.json()) as { ok: boolean; problems: { message: string }[] };
               if (answer.ok) draft.retry();
-              else setTold(answer.problems.map((problem) => problemText(problem.message)).join(" "));
+              else setMessage(answer.problems.map((problem) => problemText(problem.message)).join(" "));
             }}
           >
-            {told && (
+            {message && (
               <p role="alert" className="problem">
-                {told}
+                {message}
               </p>
             )}
             <label className="field">

@@ -56,11 +56,11 @@ export function SendPanel(props: Props) {
     const [first] = problems;
     if (first) form.current?.querySelector<HTMLElement>(`[name="${CSS.escape(first.field)}"]`)?.focus();
   }, [problems]);
-  const told = (field: string) => problems.find((problem) => problem.field === field);
+  const problemOf = (field: string) => problems.find((problem) => problem.field === field);
   const line = (field: string) =>
-    told(field) && (
+    problemOf(field) && (
       <p role="alert" className="problem" id={`send-${field}`}>
-        {problemText(told(field)!.message)}
+        {problemText(problemOf(field)!.message)}
       </p>
     );
   return (
@@ -84,10 +84,10 @@ export function SendPanel(props: Props) {
             key={`other ${group.id}`}
             others={others}
             ages={group.children.map((child) => child.age)}
-            told={told}
+            problemOf={problemOf}
           />
         )}
-        <TimesAndTries zone={zone} times={times} told={told} line={line} unit={unit} tried={tried} />
+        <TimesAndTries zone={zone} times={times} problemOf={problemOf} line={line} unit={unit} tried={tried} />
         {held && <p className="problem">{held}</p>}
         <button
           type="submit"
@@ -131,11 +131,11 @@ export function SendPanel(props: Props) {
 function OtherGame({
   others,
   ages,
-  told,
+  problemOf: told,
 }: {
   others: Props["others"];
   ages: readonly number[];
-  told: (field: string) => Problem | undefined;
+  problemOf: (field: string) => Problem | undefined;
 }) {
   const problem = ["other.activityId", "other.from", "other.to"]
     .map(told)
@@ -248,14 +248,14 @@ const TimeField = ({
   label,
   hint,
   value,
-  told,
+  problemOf: told,
   line,
 }: {
   name: "opensAt" | "closesAt";
   label: string;
   hint?: string;
   value: string;
-  told: (field: string) => Problem | undefined;
+  problemOf: (field: string) => Problem | undefined;
   line: (field: string) => React.ReactNode;
 }) => (
   <label className="field">
@@ -283,21 +283,21 @@ const TimeField = ({
 const TimesAndTries = ({
   zone,
   times,
-  told,
+  problemOf: told,
   line,
   unit,
   tried,
 }: {
   zone: Props["zone"];
   times: Props["times"];
-  told: (field: string) => Problem | undefined;
+  problemOf: (field: string) => Problem | undefined;
   line: (field: string) => React.JSX.Element | undefined;
   unit: Props["unit"];
   tried: string | null;
 }) => (
   <>
-    <TimeField name="opensAt" label="Opens" hint={zone} value={times.opens} told={told} line={line} />
-    <TimeField name="closesAt" label="Closes" value={times.closes} told={told} line={line} />
+    <TimeField name="opensAt" label="Opens" hint={zone} value={times.opens} problemOf={told} line={line} />
+    <TimeField name="closesAt" label="Closes" value={times.closes} problemOf={told} line={line} />
     <label className="field">
       <span>
         How many goes count? <span className="hint">1–20</span>

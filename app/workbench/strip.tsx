@@ -85,10 +85,10 @@ function Ends({
   who: Who;
   of: (forecast: Forecast) => number;
 }) {
-  const told = useSetOutEnds(ends, who);
+  const forecasts = useSetOutEnds(ends, who);
   return (
-    <p className="text-[13px]" data-ends={told ? "ready" : "waiting"}>
-      {told ? tell("strip.ends", { near: of(told[0]), far: of(told[1]) }) : "…"}
+    <p className="text-[13px]" data-ends={forecasts ? "ready" : "waiting"}>
+      {forecasts ? tell("strip.ends", { near: of(forecasts[0]), far: of(forecasts[1]) }) : "…"}
     </p>
   );
 }

@@ -46,11 +46,14 @@ export function TimePlanFields({
   own: readonly Exercise[];
 }) {
   const people = useMemo(() => [middle], [middle]);
-  const [told] = useForecast(activity, people) ?? [];
+  const [forecast] = useForecast(activity, people) ?? [];
   const [asked, setAsked] = useState(activity.minutes);
   const age = middle.age === "adult" ? 18 : middle.age;
-  const go: GoTimes | null = told
-    ? { minutes: Math.max(0.1, quantile(told.time, 0.5) / 600), moving: told.share.acting + told.share.fetching }
+  const go: GoTimes | null = forecast
+    ? {
+        minutes: Math.max(0.1, quantile(forecast.time, 0.5) / 600),
+        moving: forecast.share.acting + forecast.share.fetching,
+      }
     : null;
   const plan = go && Number.isFinite(go.minutes) ? planOf(activity, age, go, own) : null;
   const days = (goal: number) => (plan && plan.active > 0 ? Math.ceil(goal / plan.active) : Number.POSITIVE_INFINITY);

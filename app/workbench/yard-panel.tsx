@@ -79,12 +79,12 @@ export function YardPanel({ activity, problems, change, chosen, choose, middle }
   const peg = pegs.find((eachPeg) => eachPeg.id === chosen);
   const longer = game.add();
   const advice = game.pattern.advice?.(activity.pattern.params, sentIn(activity).width) ?? [];
-  const told = problems.filter((problem) =>
+  const shown = problems.filter((problem) =>
     ["pattern.params.peg", "space", "layout", "off", "ramp"].some((field) => problem.field.startsWith(field)),
   );
   return (
     <>
-      {told.map((problem) => (
+      {shown.map((problem) => (
         <p key={problem.message} role="alert" className="note problem mb-2">
           {problemText(problem.message)}
         </p>

@@ -10,9 +10,9 @@ const PATIENCE = 6000;
 const LOOKS = { small: 120_000, five: 150 } as const;
 
 const squares = {
-  mix(order: MixOrder, told: (tried: number) => void): Mixed {
+  mix(order: MixOrder, onTry: (tried: number) => void): Mixed {
     const until = performance.now() + PATIENCE;
-    return mixed(order, told, () => performance.now() > until);
+    return mixed(order, onTry, () => performance.now() > until);
   },
   fewest: (cells: Cells, count: number, reach: Reach): Fewest =>
     fewestTrips(cells, count, reach, { budget: count >= 5 ? LOOKS.five : LOOKS.small }),

@@ -9,6 +9,6 @@ export function brings(ask: AskOf<"send" | "count">, seen: Body | GameEvent): bo
   if (seen.kind !== "send") return false;
   const { hit = null, rest, away, fell } = seen;
   if (Array.isArray(fell) ? fell.length > 0 : (fell ?? 0) > 0) return true;
-  const told = rest === undefined ? { hit, kept: hit === "kept" } : { rest, ...(away !== undefined && { away }) };
-  return worthTo(ask.aim, told as Seen) > 0;
+  const outcome = rest === undefined ? { hit, kept: hit === "kept" } : { rest, ...(away !== undefined && { away }) };
+  return worthTo(ask.aim, outcome as Seen) > 0;
 }

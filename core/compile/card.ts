@@ -305,9 +305,9 @@ export function compileCard(activity: Activity, child: CardChild, also: readonly
     forCard(ids, child.age, activity.exercises),
   );
   const extra = activity.between && exerciseNamed(activity.between.exercise, activity.exercises);
-  const said = extra && cautionOf(extra);
+  const caution = extra && cautionOf(extra);
   const cautions = [
-    ...new Set([...cautionsOf(activity, also), ...before!.cautions, ...after!.cautions, ...(said ? [said] : [])]),
+    ...new Set([...cautionsOf(activity, also), ...before!.cautions, ...after!.cautions, ...(caution ? [caution] : [])]),
   ];
   const notes = notesOf(activity, game.setUp);
   const together = togetherOf(activity, null);

@@ -261,8 +261,8 @@ export function holdChallenge(
   const edge = Math.min(longest, ...limits.values());
   const begin = standing(now, who, { longest, ceiling });
   const before = rates(now, who);
-  const told = opened(begin).probes.filter((probe) => wanted.has(probe.id) && before.has(probe.id));
-  const off = (of: ReadonlyMap<string, number>) => told.map((probe) => of.get(probe.id)! - wanted.get(probe.id)!);
+  const probes = opened(begin).probes.filter((probe) => wanted.has(probe.id) && before.has(probe.id));
+  const off = (of: ReadonlyMap<string, number>) => probes.map((probe) => of.get(probe.id)! - wanted.get(probe.id)!);
   let activity = begin;
   if (pegsOf(begin).length > 0 && off(rates(begin, who)).some((d) => Math.abs(d) > NEAR_ENOUGH)) {
     const moved =
@@ -276,7 +276,7 @@ export function holdChallenge(
   const pegs = new Map(pegsOf(activity).map((peg) => [peg.id, peg]));
   return {
     activity,
-    held: told.map((probe) => {
+    held: probes.map((probe) => {
       const peg = probe.peg === null ? undefined : pegs.get(probe.peg);
       const at = peg?.distance ?? 0;
       return {

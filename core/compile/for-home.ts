@@ -191,22 +191,22 @@ export function forHome(
   let first: ForHome | null = null;
   for (const action of [own, ...(activity.aim.also ?? [])]) {
     const no = noRoomFor(action, activity, home);
-    const told = no ? null : inHome(activity, action, { who, home, items, fixed });
+    const here = no ? null : inHome(activity, action, { who, home, items, fixed });
     const trouble = no
       ? ("noRoom" as const)
-      : told!.idle
+      : here!.idle
         ? ("pointless" as const)
-        : told!.unmet.some((unmet) => unmet.role === "implement")
+        : here!.unmet.some((unmet) => unmet.role === "implement")
           ? ("notForThis" as const)
-          : lowFor(told!)
+          : lowFor(here!)
             ? ("ceiling" as const)
             : // Nobody is asked to swing where the swing's circle does not fit, in length or in width.
-              sweeps(action) && told!.place?.status === "none"
+              sweeps(action) && here!.place?.status === "none"
               ? ("noRoom" as const)
               : null;
-    if (trouble === null) return action === own ? told! : otherwise(told!, action, own, why!);
+    if (trouble === null) return action === own ? here! : otherwise(here!, action, own, why!);
     why ??= trouble;
-    first ??= told;
+    first ??= here;
   }
   const plain = PLAINER[own];
   const unheld = { ...activity, kit: { ...activity.kit, implement: null } };
@@ -230,11 +230,11 @@ const lowFor = (givenForHome: ForHome) =>
 /** The same, preceded by what is done instead and why. */
 function otherwise(givenForHome: ForHome, action: Action, was: Action, why: Sense | "ceiling"): ForHome {
   if (action === was) return givenForHome;
-  const said = { key: "change.action", params: { action, was, why } };
+  const change = { key: "change.action", params: { action, was, why } };
   return {
     ...givenForHome,
     status: givenForHome.status === "designed" ? "adapted" : givenForHome.status,
-    changes: [said, ...givenForHome.changes],
+    changes: [change, ...givenForHome.changes],
   };
 }
 

@@ -95,8 +95,8 @@ export function beforePlay(
     const laid = inMetres(list);
     const checked = pattern.params.safeParse(placed(now.params, laid));
     if (!checked.success) return refuse("refused.notAllowed", { field: SET_OUT_FIELD });
-    const told: SetState["set"] = asDrawn ? {} : { laid: laid.map((x) => `${x.along},${x.across}`).join(" ") };
-    const set = { ...setIn(state), ...told };
+    const setting: SetState["set"] = asDrawn ? {} : { laid: laid.map((x) => `${x.along},${x.across}`).join(" ") };
+    const set = { ...setIn(state), ...setting };
     const begun: SetState = {
       ...start(checked.data, now.match, state.setup),
       ...(Object.keys(set).length > 0 && { set }),
@@ -122,8 +122,12 @@ export function beforePlay(
     };
     const { [LINE_FIELD]: before, ...others } = setIn(state) ?? {};
     // A change in the middle of a go is compared only with the same change.
-    const told = !who.includes(0) ? before : !now ? "changed" : lines[0] === 0 ? undefined : lines[0];
-    const next: SetState = { ...state, lines, set: { ...others, ...(told !== undefined && { [LINE_FIELD]: told }) } };
+    const ownLine = !who.includes(0) ? before : !now ? "changed" : lines[0] === 0 ? undefined : lines[0];
+    const next: SetState = {
+      ...state,
+      lines,
+      set: { ...others, ...(ownLine !== undefined && { [LINE_FIELD]: ownLine }) },
+    };
     if (now) fresh.set(next, now);
     return next;
   }
@@ -206,8 +210,8 @@ export function beforePlay(
     },
     key: (state) => {
       const { lines } = state as SetState;
-      const told = [setIn(state), lines].flatMap((x) => (x ? [` ${JSON.stringify(x)}`] : []));
-      return `${toLay(state) ? "lay " : ""}${game.key(state)}${told.join("")}`;
+      const suffixes = [setIn(state), lines].flatMap((x) => (x ? [` ${JSON.stringify(x)}`] : []));
+      return `${toLay(state) ? "lay " : ""}${game.key(state)}${suffixes.join("")}`;
     },
   };
 }

@@ -40,7 +40,7 @@ export function companyOf(
 
 /** The same game, in which a player may leave at any time, and join between goes. */
 export function withCompany(game: Omit<Game, "company">, rules: Rules<unknown, BaseState>): Game {
-  const told = (state: BaseState): BaseState =>
+  const marked = (state: BaseState): BaseState =>
     state.setup.mode === "relay"
       ? ({ ...state, set: { ...set(state), [COMPANY_FIELD]: "changed" } } as BaseState)
       : state;
@@ -56,11 +56,11 @@ export function withCompany(game: Omit<Game, "company">, rules: Rules<unknown, B
       const may = companyOf(rules, game, state);
       if (event.kind === "join") {
         if (!may.join.includes(event.side)) return refuse("refused.joinLater");
-        return told(seen(joined(rules, state, event.side)!, event.at));
+        return marked(seen(joined(rules, state, event.side)!, event.at));
       }
       if (event.who === 0) return refuse("refused.childLeaves");
       if (!may.leave.includes(event.who)) return refuse("refused.notPlaying");
-      return told(seen(rules.leave(seen(state, event.at), event.who), event.at));
+      return marked(seen(rules.leave(seen(state, event.at), event.who), event.at));
     },
   };
 }

@@ -240,19 +240,19 @@ export function evidenceOf(activity: Activity, play: Play, age: Age): Evidence[]
   const sums = new Map<string, Said & Pick<Evidence, "action" | "axis">>();
   for (const [says, { action, times }] of seen)
     for (const axis of AXES) {
-      const said = says[axis];
-      if (said.flat) continue;
+      const onAxis = says[axis];
+      if (onAxis.flat) continue;
       const key = `${action} ${axis}`;
       let sum = sums.get(key);
       if (!sum) {
         sum = { action, axis, ...NOTHING, ll: new Float64Array(POINTS), means: new Float64Array(POINTS) };
         sums.set(key, sum);
       }
-      sum.tries += times * said.tries;
-      sum.hits += times * said.hits;
+      sum.tries += times * onAxis.tries;
+      sum.hits += times * onAxis.hits;
       for (let i = 0; i < POINTS; i++) {
-        sum.ll[i]! += times * said.ll[i]!;
-        sum.means[i]! += times * said.means[i]!;
+        sum.ll[i]! += times * onAxis.ll[i]!;
+        sum.means[i]! += times * onAxis.means[i]!;
       }
     }
   return [...sums.values()].map(({ action, axis, tries, hits, ll, means }) => {

@@ -38,18 +38,18 @@ export function evidenceOfScore(activity: Activity, age: Age, score: PlayScore):
   const graph = new Graph();
   return AXES.flatMap((axis): Evidence[] => {
     const points = AT[axis].filter((_, i) => i % EVERY === 0);
-    const told = points.map((point) =>
+    const forecasts = points.map((point) =>
       forecastActivity(activity, [whoAt(axis, point, age)], ALONE, "middle", { graph, samples: GAMES }),
     );
-    const ll = told.map((forecast) => Math.log(LEAST + (1 - LEAST) * chanceOf(forecast.sides[0]!, score)));
+    const ll = forecasts.map((forecast) => Math.log(LEAST + (1 - LEAST) * chanceOf(forecast.sides[0]!, score)));
     if (Math.max(...ll) - Math.min(...ll) < 1e-6) return [];
     // A forecast that does not change along the axis says nothing about it, whatever its sampled games happen to
     // show.
-    const means = told.map((forecast) =>
+    const means = forecasts.map((forecast) =>
       forecast.sides[0]!.points.at.reduce((sum, at, i) => sum + at * forecast.sides[0]!.points.p[i]!, 0),
     );
     const moved = Math.max(...means) - Math.min(...means);
-    if (told.every((forecast) => forecast.method === "sampled") && moved < 1e-9) return [];
+    if (forecasts.every((forecast) => forecast.method === "sampled") && moved < 1e-9) return [];
     return [{ action: activity.aim.action, axis, tries: score.sends, ll: finer(ll, EVERY), hits: 0, means: [] }];
   });
 }

@@ -92,8 +92,8 @@ export function leanOf(all: readonly Resting[]): Lean | null {
       );
     }
   }
-  const told = (key: (typeof axes)[number]) => ({ by: middle[key], sure: sd[key] / Math.sqrt(count) });
-  return { pieces: count, along: told("along"), across: told("across"), wild: wild.reduce((sum, y) => sum + y, 0) };
+  const meanOf = (key: (typeof axes)[number]) => ({ by: middle[key], sure: sd[key] / Math.sqrt(count) });
+  return { pieces: count, along: meanOf("along"), across: meanOf("across"), wild: wild.reduce((sum, y) => sum + y, 0) };
 }
 /** True if a pull is beyond chance: two standard errors. */
 export const pulls = ({ by, sure }: Lean["along"]): boolean => Math.abs(by) > 2 * sure;

@@ -134,12 +134,12 @@ function quantileAt({ axis, shares }: Posterior, share: number): number {
   }
   return at[at.length - 1]!;
 }
-const told = (axis: Axis, x: number) => (axis === "spread" ? Math.exp(x) : x);
+const shown = (axis: Axis, x: number) => (axis === "spread" ? Math.exp(x) : x);
 
 /** The median and the 80% interval. */
 export const estimateOf = (givenPosterior: Posterior): Estimate => ({
   axis: givenPosterior.axis,
-  middle: told(givenPosterior.axis, quantileAt(givenPosterior, 0.5)),
-  low: told(givenPosterior.axis, quantileAt(givenPosterior, 0.1)),
-  high: told(givenPosterior.axis, quantileAt(givenPosterior, 0.9)),
+  middle: shown(givenPosterior.axis, quantileAt(givenPosterior, 0.5)),
+  low: shown(givenPosterior.axis, quantileAt(givenPosterior, 0.1)),
+  high: shown(givenPosterior.axis, quantileAt(givenPosterior, 0.9)),
 });

@@ -95,12 +95,12 @@ function chanceOf(some: readonly GoSeen[], before: readonly GoSeen[]) {
  * against misses reported as hits if all tries are alike.
  */
 export function unlikelyOf(goes: readonly GoReported[], which: (play: string) => boolean = () => true): Unlikely[] {
-  const told = goes.filter((go) => go.tries > 0 && Math.max(0, ...go.means) >= CAN_HIT * go.tries);
-  return told.flatMap((go, i) => {
+  const usable = goes.filter((go) => go.tries > 0 && Math.max(0, ...go.means) >= CAN_HIT * go.tries);
+  return usable.flatMap((go, i) => {
     if (!which(go.play)) return [];
     for (const n of TOGETHER.filter((n) => n <= i + 1)) {
-      const some = told.slice(i + 1 - n, i + 1);
-      const { chance, expected, hits } = chanceOf(some, told.slice(0, i + 1 - n));
+      const some = usable.slice(i + 1 - n, i + 1);
+      const { chance, expected, hits } = chanceOf(some, usable.slice(0, i + 1 - n));
       if (chance < RARE)
         return [{ play: go.play, goes: n, tries: some.reduce((sum, round) => sum + round.tries, 0), hits, expected }];
     }

@@ -693,13 +693,13 @@ export function forecast(given: ForecastInput): Forecast {
   const { method } = given;
   if (method !== "sampled") {
     // If one starting order cannot be followed exactly, all of them are sampled.
-    const told: Forecast[] = [];
+    const forecasts: Forecast[] = [];
     for (const input of inputs) {
-      const exact = apart(input) ? joined(input, expand) : (expand(input)?.told ?? null);
+      const exact = apart(input) ? joined(input, expand) : (expand(input)?.forecast ?? null);
       if (!exact) break;
-      told.push(exact);
+      forecasts.push(exact);
     }
-    if (told.length === inputs.length) return overStarts(told, orders);
+    if (forecasts.length === inputs.length) return overStarts(forecasts, orders);
   }
   if (method === "exact")
     throw new RangeError(
@@ -711,7 +711,7 @@ export function forecast(given: ForecastInput): Forecast {
     const drawn = ({ enough: _, shared: __, ...side }: ForecastInput) => sample([side], all);
     return joined(first!, (side) => (method === "sampled" ? null : expand(side)) ?? drawn(side))!;
   }
-  return sample(inputs, orders).told;
+  return sample(inputs, orders).forecast;
 }
 
 /** Adds what other forecasts have found, and takes how people play out of the setup. */
@@ -814,7 +814,7 @@ function joined(input: ForecastInput, by: (side: ForecastInput) => Expanded | nu
       graph,
     };
     const one = by(own);
-    if (!one || (one.told.method === "exact" && one.told.cut > 0)) return null;
+    if (!one || (one.forecast.method === "exact" && one.forecast.cut > 0)) return null;
     known.set(as, one);
     each.push(one);
   }
@@ -833,24 +833,25 @@ function joined(input: ForecastInput, by: (side: ForecastInput) => Expanded | nu
   const all = race ? add(total) / spent.length : once ? Math.max(...spent.map(total)) : add(total);
   const busy = (x: number) => x / (all || 1) / setup.players;
   return {
-    ...(each.find((expanded) => expanded.told.method === "sampled") ?? each[0]!).told,
-    choice: each.find((expanded) => expanded.told.choice === "mostPoints")?.told.choice ?? each[0]!.told.choice,
-    leftOut: [...new Set(each.flatMap((expanded) => expanded.told.leftOut))].sort(),
+    ...(each.find((expanded) => expanded.forecast.method === "sampled") ?? each[0]!).forecast,
+    choice:
+      each.find((expanded) => expanded.forecast.choice === "mostPoints")?.forecast.choice ?? each[0]!.forecast.choice,
+    leftOut: [...new Set(each.flatMap((expanded) => expanded.forecast.leftOut))].sort(),
     tie: contest ? shareOfTies(ranks) : null,
-    size: each.reduce((sum, expanded) => sum + expanded.told.size, 0),
+    size: each.reduce((sum, expanded) => sum + expanded.forecast.size, 0),
     sides: each.map((expanded, i) => {
-      const one = expanded.told.sides[0]!;
+      const one = expanded.forecast.sides[0]!;
       const points = raised(one.points, scores[i]!.value - without[i]!.value);
       return { ...one, ...(race && { finish: wins[i]! }), players: sides[i]!, points, win: contest ? wins[i]! : null };
     }),
-    rounds: each.map((expanded) => expanded.told.rounds).reduce(atMost),
-    time: each.map((expanded) => expanded.told.time).reduce(race ? atLeast : once ? atMost : convolved),
+    rounds: each.map((expanded) => expanded.forecast.rounds).reduce(atMost),
+    time: each.map((expanded) => expanded.forecast.time).reduce(race ? atLeast : once ? atMost : convolved),
     share: { acting: busy(acting), fetching: busy(fetching), waiting: 1 - busy(acting) - busy(fetching) },
   };
 }
 
 interface Expanded {
-  told: Forecast;
+  forecast: Forecast;
   sums: Sums;
 }
 
@@ -977,9 +978,9 @@ const grownBy = (counts: readonly Times[], to: Step, share: number): readonly Ti
 /** Follows a game to its end. Null if that is too much. */
 function expand(input: ForecastInput): Expanded | null {
   const counters = counted(input);
-  const told = follow(input, counters);
+  const followed = follow(input, counters);
   // If the rules read a counter after all, it becomes part of the state.
-  return told === "limit" ? (follow(input, null) as Expanded | null) : told;
+  return followed === "limit" ? (follow(input, null) as Expanded | null) : followed;
 }
 const counted = ({ game, setup }: ForecastInput) => (game.clock(setup) === "none" ? game.counters(setup) : null);
 function follow(input: ForecastInput, counters: Counters<BaseState> | null): Expanded | "limit" | null {
@@ -1115,7 +1116,7 @@ function follow(input: ForecastInput, counters: Counters<BaseState> | null): Exp
     if (cost + (AT_LEAST * following.size * cost) / gone > budget) return null;
     front = following;
   }
-  return { told: sums.result(input, book, chooser.choice, met, "end"), sums };
+  return { forecast: sums.result(input, book, chooser.choice, met, "end"), sums };
 }
 /** How the time of a throw is spent that had landed by the bell, some quanta after it began. Fetching is cut off. */
 function untilBell({ spent, landed }: NamedWay, quanta: number): Cost {
@@ -1317,7 +1318,7 @@ function sample(inputs: readonly ForecastInput[], orders: readonly Order[]): Exp
     }
     return { told: sums.result(of, dealer.book, dealer.chooser.choice, counted.length, stoppedBy), sums };
   });
-  const told =
+  const sampledForecast =
     played.length === dealers.length
       ? overStarts(
           each.map((e) => e.told),
@@ -1325,7 +1326,7 @@ function sample(inputs: readonly ForecastInput[], orders: readonly Order[]): Exp
         )
       : each[0]!.told;
   return {
-    told: enough ? { ...told, standardError: pairs.soFar.standardError } : told,
+    forecast: enough ? { ...sampledForecast, standardError: pairs.soFar.standardError } : sampledForecast,
     sums: each[0]!.sums,
   };
 }

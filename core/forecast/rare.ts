@@ -38,10 +38,16 @@ export function rareScore(activity: Activity, age: Age): number | null {
   const graph = new Graph();
   const all = new Map<number, number>();
   for (const [better, share] of KINDS_OF_CHILD) {
-    const told = forecastActivity(activity, [childAt(age, better)], { players: 1, mode: "alone", seed: 1 }, "middle", {
-      graph,
-    });
-    const { at, p } = told.sides[0]!.points;
+    const forecast = forecastActivity(
+      activity,
+      [childAt(age, better)],
+      { players: 1, mode: "alone", seed: 1 },
+      "middle",
+      {
+        graph,
+      },
+    );
+    const { at, p } = forecast.sides[0]!.points;
     for (const [i, value] of at.entries()) all.set(value, (all.get(value) ?? 0) + share * p[i]!);
   }
   // Starting with the best score, as long as all scores so far are rare.

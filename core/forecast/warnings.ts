@@ -163,11 +163,11 @@ export function skillOf(activity: Activity, who: Who): { more: number; level: nu
     { age, multiplier: multiplier / 2 },
     { age: who.age, multiplier },
   ];
-  const told = forecastActivity(activity, pair, { players: 2, mode: "against", seed: 1 }, "middle", {
+  const match = forecastActivity(activity, pair, { players: 2, mode: "against", seed: 1 }, "middle", {
     samples: GAMES,
     sampleBudget: STEPS,
   });
-  const [one, other] = told.sides;
+  const [one, other] = match.sides;
   if (!one || !other || one.win === null) return null;
   const level = one.points.at.reduce((sum, v, i) => {
     const index = other.points.at.indexOf(v);
@@ -203,8 +203,8 @@ function kept<T>(work: (activity: Activity, who: Who) => T): (activity: Activity
   };
 }
 const endsFor = kept((activity, who) => {
-  const told = forecastActivity(activity, [who], ALONE, "middle", { graph: new Graph() });
-  return { ...told, stuck: endless(statesOf(activity, who), told.cut) };
+  const alone = forecastActivity(activity, [who], ALONE, "middle", { graph: new Graph() });
+  return { ...alone, stuck: endless(statesOf(activity, who), alone.cut) };
 });
 const skillFor = kept(skillOf);
 /** The minutes that half of all games take, with everything done around them. */

@@ -359,9 +359,9 @@ export function levelFor(
   if (all.some((r) => r === null)) return { level: byAge(all.map((_, i) => i)), rates: [] };
   const middle = (logit(levels.low) + logit(levels.high)) / 2;
   const off = (r: number) => Math.abs(logit(Math.min(0.999, Math.max(0.001, r))) - middle);
-  const told = all as number[];
-  const best = told.reduce((b, r, i) => (off(r) < off(told[b]!) - 1e-9 ? i : b), 0);
-  return { level: byAge(told.flatMap((r, i) => (Math.abs(r - told[best]!) < ALIKE ? [i] : []))), rates: told };
+  const shares = all as number[];
+  const best = shares.reduce((b, r, i) => (off(r) < off(shares[b]!) - 1e-9 ? i : b), 0);
+  return { level: byAge(shares.flatMap((r, i) => (Math.abs(r - shares[best]!) < ALIKE ? [i] : []))), rates: shares };
 }
 
 /** The level of each person, from 0. People who are alike are worked out once. */
@@ -399,11 +399,11 @@ export function onLevel(activity: Activity, level: number): Activity {
   const at = levelOf(activity, level);
   const on: Activity = { ...atLevel(activity, at), levels: null };
   const values = linesBeside(activity.levels.list, at);
-  const said =
+  const lines =
     activity.family.some((eachRange) => eachRange.field === LINE_FIELD) || activity.family.length >= MAX_FAMILY;
   const range = lineRange(opened(on).pattern, on.pattern.params);
   const fit = values.filter((value) => range && value >= range.least && value <= range.most);
-  return said || fit.length < 2 ? on : { ...on, family: [...on.family, { field: LINE_FIELD, values: fit }] };
+  return lines || fit.length < 2 ? on : { ...on, family: [...on.family, { field: LINE_FIELD, values: fit }] };
 }
 /** How it is played on a level, beside the game itself. */
 export const selfOn = (activity: Activity, level: number): Omit<Role, "role"> | null =>

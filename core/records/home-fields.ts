@@ -191,14 +191,14 @@ export function spaceFrom(fields: Fields, before: HomeSpace | null): HomeSpace |
       ? usual.outline && { outline: usual.outline, length: usual.length, width: usual.width }
       : outlineFrom(fields, length, width);
   const same = (fields.stands ?? "").replaceAll("\r", "").trim() === standsText(usual);
-  const told = fields.stands === undefined || same ? usual : standsFrom(fields.stands);
+  const answered = fields.stands === undefined || same ? usual : standsFrom(fields.stands);
   return {
     kind,
     length: shaped?.length ?? length,
     width: shaped?.width ?? width,
     ...(shaped && { outline: shaped.outline }),
-    ...(told.obstacles?.length && { obstacles: told.obstacles }),
-    ...(told.floors?.length && { floors: told.floors }),
+    ...(answered.obstacles?.length && { obstacles: answered.obstacles }),
+    ...(answered.floors?.length && { floors: answered.floors }),
     ...slopeAndWind(fields, usual),
     floor: (fields.floor as Floor | undefined) || usual.floor,
     indoors: fields.indoorsAsked ? fields.indoors === "yes" : usual.indoors,

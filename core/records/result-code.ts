@@ -52,13 +52,13 @@ export function resultCode(r: {
   stage: number;
 }): string | null {
   if (!Number.isInteger(r.value) || r.value < 0 || r.value > MAX_CODE_VALUE) return null;
-  const said = [
+  const content = [
     ...bytesOf(r.card, CARD),
     ...bytesOf(r.play, PLAY),
     ...numberBytes(r.value, VALUE),
     (r.finished ? 128 : 0) + Math.min(MAX_STAGE, Math.max(0, r.stage)),
   ];
-  const bits = [...said, ...checkOf(said)].map((b) => b.toString(2).padStart(8, "0")).join("");
+  const bits = [...content, ...checkOf(content)].map((b) => b.toString(2).padStart(8, "0")).join("");
   const letters = (bits.match(/.{1,5}/g) ?? []).map((five) => ALPHABET[Number.parseInt(five.padEnd(5, "0"), 2)]!);
   return letters.join("").replace(new RegExp(`(.{${GROUP}})(?=.)`, "g"), "$1-");
 }
@@ -78,13 +78,13 @@ export function readResultCode(typed: string): CodedResult | null {
   const bits = values.map((value) => value.toString(2).padStart(5, "0")).join("");
   if (bits.slice(8 * BYTES).includes("1")) return null;
   const bytes = Array.from({ length: BYTES }, (_, i) => Number.parseInt(bits.slice(8 * i, 8 * i + 8), 2));
-  const said = bytes.slice(0, BYTES - CHECK);
-  if (hex(checkOf(said)) !== hex(bytes.slice(BYTES - CHECK))) return null;
-  const far = said[BYTES - CHECK - 1]!;
+  const content = bytes.slice(0, BYTES - CHECK);
+  if (hex(checkOf(content)) !== hex(bytes.slice(BYTES - CHECK))) return null;
+  const far = content[BYTES - CHECK - 1]!;
   return {
-    card: hex(said.slice(0, CARD)),
-    play: hex(said.slice(CARD, CARD + PLAY)),
-    value: said.slice(CARD + PLAY, CARD + PLAY + VALUE).reduce((sum, b) => 256 * sum + b, 0),
+    card: hex(content.slice(0, CARD)),
+    play: hex(content.slice(CARD, CARD + PLAY)),
+    value: content.slice(CARD + PLAY, CARD + PLAY + VALUE).reduce((sum, b) => 256 * sum + b, 0),
     finished: far >= 128,
     stage: far % 128,
   };

@@ -403,8 +403,8 @@ export function outlook(play: Play): Outlook[] {
       const after = play.game.step(state, event);
       if (isRefusal(after)) return [];
       const { soFar, working } = play.game.score(after)[side]!;
-      const told = { ...event, at: at + play.paused.all };
-      return [{ event: told, score: soFar, working, turn: play.game.turn(after), ending: play.game.ending(after) }];
+      const later = { ...event, at: at + play.paused.all };
+      return [{ event: later, score: soFar, working, turn: play.game.turn(after), ending: play.game.ending(after) }];
     });
 }
 

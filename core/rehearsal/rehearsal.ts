@@ -42,10 +42,11 @@ const SAID_SD = 0.1;
 export function knownChild(
   age: Age,
   estimates: Partial<Record<Axis, Estimate>>,
-  said: { multiplier?: number | undefined } = {},
+  teacherSays: { multiplier?: number | undefined } = {},
 ): KnownChild {
   const of = (axis: Axis): KnownAxis => {
-    if (axis === "spread" && said.multiplier !== undefined) return { middle: Math.log(said.multiplier), sd: SAID_SD };
+    if (axis === "spread" && teacherSays.multiplier !== undefined)
+      return { middle: Math.log(teacherSays.multiplier), sd: SAID_SD };
     const estimate = estimates[axis];
     if (!estimate) return priorAt(axis, age);
     const at = (x: number) => (axis === "spread" ? Math.log(x) : x);
@@ -260,7 +261,7 @@ const POINTS: readonly (readonly [z: number, weight: number])[] = [
  * and the chance to finish.
  */
 export function foresee(rehearsing: Rehearsing, stop?: () => boolean): Foreseen {
-  const told = POINTS.map(([z, weight]) => {
+  const atPoints = POINTS.map(([z, weight]) => {
     const who = whoOff(
       rehearsing.age,
       rehearsing.known,
@@ -271,13 +272,13 @@ export function foresee(rehearsing: Rehearsing, stop?: () => boolean): Foreseen 
       ...forecastActivity(rehearsing.activity, [who], setupOf(rehearsing, 1), "middle", { ...(stop && { stop }) }),
     };
   });
-  const of = (pick: (t: (typeof told)[number]) => Distribution) => mixed(told.map((t) => [pick(t), t.weight]));
+  const of = (pick: (t: (typeof atPoints)[number]) => Distribution) => mixed(atPoints.map((t) => [pick(t), t.weight]));
   const points = of((t) => t.sides[0]!.points);
   const most = points.at[points.at.length - 1] ?? 0;
   return {
     ...likelyRange(points),
     middle: Math.min(most, quantile(points, 0.5)),
-    finish: told.reduce((sum, t) => sum + t.weight * t.sides[0]!.finish, 0),
+    finish: atPoints.reduce((sum, t) => sum + t.weight * t.sides[0]!.finish, 0),
     minutes:
       quantile(
         of((t) => t.time),

@@ -58,12 +58,12 @@ const farOff = ({ lower, upper }: Fewest, { least, most }: MixOrder) =>
  * far. If stopped, or after too many tries, returns the nearest one with its bounds. The same seed gives the same
  * square.
  */
-export function mixed(order: MixOrder, told?: (tried: number) => void, stop?: () => boolean): Mixed {
+export function mixed(order: MixOrder, onTry?: (tried: number) => void, stop?: () => boolean): Mixed {
   const { n: count, reach, least, most, seed } = order;
   const draw = random(seed);
   let best: Mixed | null = null;
   for (let i = 0; i < MAX_TRIES; i++) {
-    told?.(i + 1);
+    onTry?.(i + 1);
     // A few swaps give easy squares, a shuffle gives the others.
     const swaps = draw() < 0.5 ? least + Math.floor(draw() * (most - least + 2)) : null;
     const cells = stirred(count, reach, swaps, draw);

@@ -57,11 +57,11 @@ export function paperScore(
       "stage",
       `Type how many targets were reached (0–${Math.max(0, can.stages - 1)}), or tick “finished”.`,
     );
-  const told = { value, unit: can.unit, better: can.better, finished, stage: far };
+  const score = { value, unit: can.unit, better: can.better, finished, stage: far };
   return {
-    ...told,
+    ...score,
     match: null,
-    rank: rankOf(told),
+    rank: rankOf(score),
     working: "",
     sends: can.unit === "sends" ? value : 0,
     stages: can.stages,

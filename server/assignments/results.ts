@@ -83,10 +83,10 @@ export function assignmentsFor(who: SignedIn, zone: string): Promise<AssignmentR
       .groupBy(sql`grouping sets ((1, 2), (1))`);
     const byId = new Map<string, { all: number; byDay: Record<string, number> }>();
     for (const p of played) {
-      const told = byId.get(p.assignmentId) ?? { all: 0, byDay: {} };
-      if (p.day === null) told.all = p.children;
-      else told.byDay[p.day] = p.children;
-      byId.set(p.assignmentId, told);
+      const counts = byId.get(p.assignmentId) ?? { all: 0, byDay: {} };
+      if (p.day === null) counts.all = p.children;
+      else counts.byDay[p.day] = p.children;
+      byId.set(p.assignmentId, counts);
     }
     return rows.map(({ assignment: row, ...r }) => ({
       id: row.id,

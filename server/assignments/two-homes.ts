@@ -129,11 +129,11 @@ export function pairHomes(who: SignedIn, id: string, two: readonly [string, stri
       return pair.map((row) => ({ schoolId: who.schoolId, assignmentId: id, matchId, cardId: row.cardId }));
     });
     await tx.insert(matchSeat).values(seats);
-    const told = pairs.flat().map((pair) => ({ id: pair.childId, name: pair.name }));
+    const cards = pairs.flat().map((pair) => ({ id: pair.childId, name: pair.name }));
     await invite(tx, who.schoolId, {
       assignmentId: id,
       activity: own.revision.document,
-      children: told,
+      children: cards,
       letter: challenge,
     });
     return pairs.length;

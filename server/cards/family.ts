@@ -41,11 +41,11 @@ function stateOf(a: { opensAt: Date; closesAt: Date; withdrawnAt: Date | null },
 
 /** Reads a child's cards, after compiling again those that need it, if that does not take too long. */
 async function settled<T>(link: OpenLink, read: (tx: Tx) => Promise<T>): Promise<T> {
-  const told = await withTenant(link.schoolId, async (tx) => {
+  const done = await withTenant(link.schoolId, async (tx) => {
     if (await isQueued(tx, "cards", link.childId)) return null;
     return { read: await read(tx) };
   });
-  if (told) return told.read;
+  if (done) return done.read;
   await runNow(link.schoolId, "cards", link.childId, PATIENCE);
   return withTenant(link.schoolId, read);
 }

@@ -38,7 +38,7 @@ export function makingFor(
     level?: number | undefined;
   },
 ): Making {
-  const told = homes.length > 0 ? homes.map(factsOf) : [UNKNOWN_HOME];
+  const facts = homes.length > 0 ? homes.map(factsOf) : [UNKNOWN_HOME];
   const { age, step, leftHanded, adjust } = k;
   const who = whoOf(k, known, designed.aim.action);
   // Rounded, because the device needs no more.
@@ -68,7 +68,7 @@ export function makingFor(
       }),
       ...(may.length > 0 && { may }),
     },
-    homes: told,
-    items: itemsForCard(items, told),
+    homes: facts,
+    items: itemsForCard(items, facts),
   };
 }

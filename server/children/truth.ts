@@ -25,7 +25,7 @@ export interface ClassTruth extends Omit<Truth, "goes"> {
  * stored for each child.
  */
 export async function truthOfClass(who: SignedIn, classId: string): Promise<ClassTruth> {
-  const told = await withTenant(who.schoolId, async (tx) => {
+  const stored = await withTenant(who.schoolId, async (tx) => {
     const { name } = await ownClass(tx, who.teacherId, classId);
     const ids = (await tx.select({ id: child.id }).from(child).where(eq(child.classId, classId))).map((k) => k.id);
     const kept = await tx
@@ -50,6 +50,6 @@ export async function truthOfClass(who: SignedIn, classId: string): Promise<Clas
       working: missing.length > 0,
     };
   });
-  if (told.working) wakeJobRunner();
-  return told;
+  if (stored.working) wakeJobRunner();
+  return stored;
 }

@@ -4,7 +4,7 @@ import { type ComputeTasks, computeTasks, type WorkName } from "./work.ts";
 type Args<K extends WorkName> = Parameters<ComputeTasks[K]>;
 type Reply<K extends WorkName> = ReturnType<ComputeTasks[K]>;
 interface Waiting {
-  done: (told: never) => void;
+  done: (result: never) => void;
   fail: (error: Error) => void;
 }
 

@@ -15,9 +15,9 @@ it("a go that cannot be read says so, and holds up none of those read with it", 
   } as never;
   const broken = { ...good, activity: { ...activity, pattern: { ...activity.pattern, params: null } } } as never;
   const [first, second, third] = computeTasks.evidence([good, broken, good]);
-  expect(first!.told[0]!.tries).toBe(3);
+  expect(first!.evidence[0]!.tries).toBe(3);
   expect(third).toEqual(first);
-  expect(second!.told).toEqual([]);
+  expect(second!.evidence).toEqual([]);
   expect(second!.broke!.frames.length).toBeGreaterThan(0);
   expect(first!.broke).toBeNull();
 });

@@ -94,8 +94,10 @@ export const computeTasks = {
     const graph = new Graph();
     const out: Record<number, Expected> = {};
     for (const age of new Set(ages)) {
-      const told = forecastActivity(activity, [{ age }], { players: 1, mode: "alone", seed: 1 }, "middle", { graph });
-      const distribution = told.sides[0]!.points;
+      const forecast = forecastActivity(activity, [{ age }], { players: 1, mode: "alone", seed: 1 }, "middle", {
+        graph,
+      });
+      const distribution = forecast.sides[0]!.points;
       // If so many are cut off that half have no score, the farthest that anybody gets is shown.
       const most = distribution.at[distribution.at.length - 1] ?? 0;
       out[age] = { ...likelyRange(distribution), middle: Math.min(most, quantile(distribution, 0.5)) };
@@ -155,13 +157,13 @@ export const computeTasks = {
       try {
         return says(go);
       } catch (error) {
-        return { told: [], refused: false, broke: plainError(error) };
+        return { evidence: [], refused: false, broke: plainError(error) };
       }
     }),
 };
 /** What a go says. Empty if the rules refuse its events, or if it cannot be read. */
 export interface GoSays {
-  told: Evidence[];
+  evidence: Evidence[];
   refused: boolean;
   broke: PlainError | null;
 }
@@ -170,8 +172,8 @@ function says({ activity, setup, events, version, age, score }: GoTold): GoSays 
   const { refused, play } = replay(gameSettingsOf(activity), setup, events, version);
   const tries = refused ? [] : evidenceOf(activity, play, age);
   const plain = setup.players === 1 && score !== null && settingOf(score) === "";
-  const told = tries.length > 0 || !plain ? tries : evidenceOfScore(activity, age, score!);
-  return { told, refused: refused !== null, broke: null };
+  const evidence = tries.length > 0 || !plain ? tries : evidenceOfScore(activity, age, score!);
+  return { evidence: evidence, refused: refused !== null, broke: null };
 }
 export type ComputeTasks = typeof computeTasks;
 export type WorkName = keyof ComputeTasks;

@@ -193,13 +193,13 @@ export function tidewell(): SchoolFile {
     const like = LIKES[homes.length % LIKES.length]!;
     const kit = kitOf(like, draw);
     if (draw() < 0.2) kit[DISC] = 3;
-    const said = homes.length === 0 ? 1 : draw();
+    const answered = homes.length === 0 ? 1 : draw();
     const players = 1 + Math.floor(draw() * 5);
-    const silent = said < SILENT;
+    const silent = answered < SILENT;
     homes.push({
       label,
       space: silent ? null : like.space,
-      kit: said < SILENT + ONLY_SPACE ? null : kit,
+      kit: answered < SILENT + ONLY_SPACE ? null : kit,
       players: silent || draw() < 0.06 ? null : players,
       quiet: !silent && (like.quiet ?? false),
       noBallsIndoors: !silent && (like.noBallsIndoors ?? false),

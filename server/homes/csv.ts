@@ -54,8 +54,8 @@ export function homesCsv(who: SignedIn): Promise<string> {
     for (const eachRow of classes)
       for (const eachChild of eachRow.children) {
         const me = all.find((record) => record.id === eachChild.id)!;
-        const told = homes.get(eachChild.id)!;
-        for (const home of told.length > 0 ? told.map(factsOf) : [null])
+        const homesOfChild = homes.get(eachChild.id)!;
+        for (const home of homesOfChild.length > 0 ? homesOfChild.map(factsOf) : [null])
           rows.push({
             class: eachRow.name,
             child: me.name,
@@ -303,25 +303,25 @@ export function readHomes(
   const bad: BadRow[] = [];
   const full: ReadCsv["full"] = [];
   const seen = new Map<string, number>();
-  const told = new Map<string, { line: number; says: string }>();
+  const firstRow = new Map<string, { line: number; says: string }>();
   parsed.data.forEach((raw, i) => {
     const line = i + 2;
     try {
       if (parsed.errors.some((error) => error.row === i && error.code === "TooManyFields"))
         throw new Error("This row has more cells than there are columns.");
-      const said = readRow(raw, { columns, classes, known, shorten, full: (name) => full.push({ line, ...name }) });
-      const { className, child, age, facts, childId, homeId, home } = said;
+      const read = readRow(raw, { columns, classes, known, shorten, full: (name) => full.push({ line, ...name }) });
+      const { className, child, age, facts, childId, homeId, home } = read;
       const who = childId || `${className}|${child.toLowerCase()}`;
       const key = `${who}|${homeId || home.toLowerCase()}`;
       const before = seen.get(key);
       if (before) throw new Error(`This is the same child and home as in row ${before}.`);
-      const same = told.get(who);
+      const same = firstRow.get(who);
       const says = JSON.stringify([className, child, age, facts]);
       if (same && same.says !== says)
         throw new Error(`Row ${same.line} says something different about the same child.`);
       seen.set(key, line);
-      told.set(who, { line, says });
-      good.push({ line, ...said });
+      firstRow.set(who, { line, says });
+      good.push({ line, ...read });
     } catch (error) {
       bad.push({ line, reason: (error as Error).message });
     }

@@ -59,7 +59,7 @@ export function homesFor(who: SignedIn): Promise<HomeRow[]> {
       const me = named.get(childId)!;
       const own = links.find((eachLink) => eachLink.childId === childId);
       const row = children.find((eachChild) => eachChild.id === childId)!;
-      const told = asked.filter((m) => m.childId === childId);
+      const asks = asked.filter((m) => m.childId === childId);
       return {
         childId,
         child: me.name,
@@ -75,8 +75,8 @@ export function homesFor(who: SignedIn): Promise<HomeRow[]> {
           siblings: livesIn(eachHome.id, childId),
         })),
         token: own && !own.withdrawnAt ? linkToken(own.id, own.version) : null,
-        askedAt: told[0]?.at ?? null,
-        asked: told.length,
+        askedAt: asks[0]?.at ?? null,
+        asked: asks.length,
       };
     });
   });

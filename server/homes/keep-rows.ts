@@ -54,8 +54,8 @@ export interface Looked {
 
 type Kept = Record<string, unknown>;
 /** The fields in which a row differs from what is stored. A field that the row leaves out does not differ. */
-function changesOf(kept: Kept, said: Kept): Change[] {
-  return Object.entries(said)
+function changesOf(kept: Kept, row: Kept): Change[] {
+  return Object.entries(row)
     .filter(([key, value]) => value !== undefined && contentHash(value) !== contentHash(kept[key] ?? null))
     .map(([field, to]) => ({ field: field as Change["field"], from: kept[field] ?? null, to }));
 }
@@ -130,10 +130,10 @@ async function plan(
     }
     const place = at ? { id: at.id, label: at.label } : (made ?? null);
     if (place && label !== "" && !inFile.has(label)) inFile.set(label, place);
-    const said: Kept = { name: row.child, class: row.className, age: row.age, ...row.facts };
+    const ofRow: Kept = { name: row.child, class: row.className, age: row.age, ...row.facts };
     const kept: Kept = me ? { ...me, class: classes.find((eachChild) => eachChild.id === me.classId)!.name } : {};
     // A child's own data is listed once, however many homes the child has.
-    const ofChild = me && !changed.has(childId) ? changesOf(kept, said) : [];
+    const ofChild = me && !changed.has(childId) ? changesOf(kept, ofRow) : [];
     changed.add(childId);
     if (!me) added.set(newKey, childId);
     planned.push({
@@ -167,7 +167,7 @@ async function look(tx: Tx, who: SignedIn, text: string, shorten: boolean) {
   return {
     classes,
     rows: read.good.filter((goodRow) => !lines.has(goodRow.line)),
-    told: {
+    preview: {
       seen: contentHash([text, shorten]),
       planned,
       bad: [...read.bad, ...bad].sort((a, b) => a.line - b.line),
@@ -179,7 +179,7 @@ async function look(tx: Tx, who: SignedIn, text: string, shorten: boolean) {
 
 /** Compares a file with what is stored and returns what saving it would do. Changes nothing. */
 export const lookAtRows = (who: SignedIn, text: string, shorten: boolean): Promise<Looked> =>
-  withTenant(who.schoolId, async (tx) => (await look(tx, who, text, shorten)).told);
+  withTenant(who.schoolId, async (tx) => (await look(tx, who, text, shorten)).preview);
 
 export interface KeptRows {
   added: number;
@@ -198,7 +198,7 @@ export async function keepRows(
 ): Promise<{ kept: KeptRows; told: Looked } | null> {
   const done = await withTenant(who.schoolId, async (tx) => {
     await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`rows ${who.schoolId}`}, 0))`);
-    const { classes, rows, told } = await look(tx, who, text, shorten);
+    const { classes, rows, preview: told } = await look(tx, who, text, shorten);
     if (told.seen !== seen) return null;
     const out: KeptRows = { added: 0, changed: 0, homes: 0 };
     const touched = new Set<string>();

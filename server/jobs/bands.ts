@@ -36,7 +36,7 @@ async function expectedAt(
   document: Activity,
   ages: readonly number[],
 ): Promise<void> {
-  const told = await compute("expected", document, ages);
+  const expected = await compute("expected", document, ages);
   await withTenant(schoolId, async (tx) => {
     // Results of an earlier model are replaced.
     for (const age of ages)
@@ -45,7 +45,7 @@ async function expectedAt(
       .insert(expectedBand)
       .values(
         ages.map((age) => {
-          const { low, middle, high, holds } = told[age]!;
+          const { low, middle, high, holds } = expected[age]!;
           return { schoolId, assignmentId, age, model: MODEL_VERSION, low, middle, high, holds };
         }),
       )

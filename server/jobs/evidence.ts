@@ -68,12 +68,12 @@ export async function evidenceOfChild(schoolId: string, childId: string): Promis
         : []
       ).map((r) => [r.play_id, r.n]),
     );
-    const told = goes.map((go) => {
+    const played = goes.map((go) => {
       const is = corrected.get(go.play.id);
       const paperGo = go.play.source === "paper";
       return { ...go, knows: paperGo ? (counts.get(go.play.id) ?? 0) : go.n, score: is ? is.score : go.score };
     });
-    const open = told.filter((g) => g.known !== g.knows || g.model !== MODEL_VERSION);
+    const open = played.filter((g) => g.known !== g.knows || g.model !== MODEL_VERSION);
     const some = [];
     for (const g of open.slice(0, AT_ONCE)) {
       const rows = await tx
@@ -98,16 +98,16 @@ export async function evidenceOfChild(schoolId: string, childId: string): Promis
   if (!asked) return false;
   const played = await asPlayed(asked.goes);
   const known = asked.goes.flatMap((go, i) => (played[i] ? [{ ...go, activity: played[i].activity }] : []));
-  const told = await compute(
+  const results = await compute(
     "evidence",
     known.map(({ activity, play: row, events, score }) => {
       return { activity, setup: row.setup, events, version: row.rulesVersion, age: asked.age, score };
     }),
   );
-  const said = new Map(known.map((g, i) => [g.play.id, told[i]!]));
-  for (const { broke } of told) if (broke) log.error({ job: "evidence", error: broke }, "a go could not be read");
+  const byPlay = new Map(known.map((g, i) => [g.play.id, results[i]!]));
+  for (const { broke } of results) if (broke) log.error({ job: "evidence", error: broke }, "a go could not be read");
   const rows = asked.goes.flatMap((go): (typeof evidence.$inferInsert)[] => {
-    const is = said.get(go.play.id);
+    const is = byPlay.get(go.play.id);
     const why: LeftOut = !is ? "cardUnknown" : is.broke ? "unreadable" : is.refused ? "refused" : "silent";
     const base = {
       schoolId,
@@ -117,7 +117,7 @@ export async function evidenceOfChild(schoolId: string, childId: string): Promis
       known: go.knows,
       at: go.play.startedAt,
     };
-    const all = (is?.told ?? []).map((eachEvidence) => {
+    const all = (is?.evidence ?? []).map((eachEvidence) => {
       return {
         ...base,
         action: eachEvidence.action as string,

@@ -55,11 +55,11 @@ export async function acceptSubmission(link: OpenLink, sent: HandInSent, now = n
     // limit is exact.
     await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`card ${sent.card}`}, 0))`);
     await roomToday(tx, sent, now);
-    const said = new Date(sent.startedAt);
+    const deviceTime = new Date(sent.startedAt);
     // Nothing is handed in before it was begun. A clock that is ahead is not trusted.
-    const ahead = said.getTime() > now.getTime() + CLOCK_SLACK * 60_000;
-    const startedAt = ahead ? now : said;
-    const doubt = ahead || said.getTime() < where.assignment.opensAt.getTime() - CLOCK_SLACK * 60_000;
+    const ahead = deviceTime.getTime() > now.getTime() + CLOCK_SLACK * 60_000;
+    const startedAt = ahead ? now : deviceTime;
+    const doubt = ahead || deviceTime.getTime() < where.assignment.opensAt.getTime() - CLOCK_SLACK * 60_000;
     await tx
       .insert(play)
       .values({
@@ -299,13 +299,13 @@ export function scoreOf(
   age?: number,
 ): PlayScore {
   const replayed = games.map((game) => replay(game, setup, events, version));
-  const told = replayed.find((eachReplayed) => !eachReplayed.refused) ?? replayed[replayed.length - 1]!;
-  if (told.refused)
+  const best = replayed.find((eachReplayed) => !eachReplayed.refused) ?? replayed[replayed.length - 1]!;
+  if (best.refused)
     throw NotAllowed.of(
       "events",
-      `Number ${told.seq + 1} of what happened breaks the rules of the game (${told.refused.key}).`,
+      `Number ${best.seq + 1} of what happened breaks the rules of the game (${best.refused.key}).`,
     );
-  const now = view(told.play);
+  const now = view(best.play);
   const side = now.score.findIndex((eachScore) => eachScore.players.includes(0));
   const score = now.score[side]!;
   const reached = now.progress[side]!;
@@ -316,7 +316,7 @@ export function scoreOf(
     finished: reached.finished,
     stage: reached.stage,
   };
-  const aimed = aimedBy(told.play, 0);
+  const aimed = aimedBy(best.play, 0);
   return {
     ...compared,
     ...(Object.keys(aimed).length > 0 && { aimed }),
@@ -326,8 +326,8 @@ export function scoreOf(
     working: score.working,
     sends: reached.sends,
     stages: reached.stages,
-    ...(hurried(told.play, age) && { hurried: true as const }),
-    ...(even(told.play) && { even: true as const }),
+    ...(hurried(best.play, age) && { hurried: true as const }),
+    ...(even(best.play) && { even: true as const }),
     stopped: now.done !== "over",
     won: now.ending && now.ending.winners.length > 0 ? now.ending.winners.includes(side) : null,
     seconds: Math.round(Math.max(0, (events[events.length - 1]?.at ?? 0) - now.still) / 1000),

@@ -168,10 +168,10 @@ async function post(
     });
     // The server is too busy. It says when to come again, before it has looked at anything.
     if (response.status === 503) return { ...LATER, later: secondsOf(response) };
-    const told = (await response.json()) as (Receipt & { answer?: string }) | NotTaken;
-    if (told?.answer !== ANSWERED) return LATER;
-    if (response.status === 429) return { later: secondsOf(response), message: (told as NotTaken).message };
-    return response.ok || typeof (told as NotTaken).final === "boolean" ? told : LATER;
+    const answered = (await response.json()) as (Receipt & { answer?: string }) | NotTaken;
+    if (answered?.answer !== ANSWERED) return LATER;
+    if (response.status === 429) return { later: secondsOf(response), message: (answered as NotTaken).message };
+    return response.ok || typeof (answered as NotTaken).final === "boolean" ? answered : LATER;
   } catch {
     return LATER;
   }

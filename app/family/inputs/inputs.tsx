@@ -144,12 +144,12 @@ type Shown = Omit<InputProps, "ask"> & { nudge?: ReturnType<typeof levelPromptOf
 
 /** Sorts out the asks that have a panel or a button of their own. */
 function asideOf(asks: readonly Ask[]) {
-  const told = asks.find((ask): ask is AskOf<"total"> => ask.kind === "total" && ask.optional === true);
+  const total = asks.find((ask): ask is AskOf<"total"> => ask.kind === "total" && ask.optional === true);
   const rest = asks.find((ask): ask is AskOf<"choose"> => ask.kind === "choose" && ask.of === "rest");
   return {
     move: askOf(asks, "move"),
     open: askOf(asks, "set"),
-    told,
+    told: total,
     rest,
     /** A choice that can be made again. */
     again: asks.find(
@@ -159,7 +159,7 @@ function asideOf(asks: readonly Ask[]) {
     others: asks.filter(
       (ask) =>
         ask.optional &&
-        ask !== told &&
+        ask !== total &&
         ask !== rest &&
         ask.kind !== "move" &&
         ask.kind !== "set" &&

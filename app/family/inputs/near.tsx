@@ -172,7 +172,7 @@ function Measure({
   const [cm, setCm] = useState(piece.away === null ? "" : String(centimetres(piece.away)));
   const [shoes, setShoes] = useState("");
   const [fingers, setFingers] = useState("");
-  const [told, setTold] = useState("");
+  const [typed, setTyped] = useState("");
   const number = (text: string) => (/^\d{1,4}$/.test(text.trim()) ? Number(text) : null);
   // Any shoe will do if all pieces are measured with it. The figures assume 22 cm, and 1.5 cm for a finger.
   const byShoe = () => {
@@ -185,7 +185,7 @@ function Measure({
       onSubmit={(event) => {
         event.preventDefault();
         const mm = shoes.trim() === "" ? (number(cm) === null ? null : 10 * number(cm)!) : byShoe();
-        if (mm === null || mm > 60_000) return setTold(say("play.measureRange"));
+        if (mm === null || mm > 60_000) return setTyped(say("play.measureRange"));
         act({ kind: "measure", piece: piece.piece, away: mm });
         close();
       }}
@@ -207,15 +207,15 @@ function Measure({
               className="min-h-11 w-full min-w-0 text-center text-xl"
               value={value}
               onChange={(event) => set(event.target.value)}
-              aria-invalid={told !== ""}
-              aria-describedby={told ? "measured" : undefined}
+              aria-invalid={typed !== ""}
+              aria-describedby={typed ? "measured" : undefined}
             />
           </label>
         ))}
       </div>
-      {told && (
+      {typed && (
         <p id="measured" role="alert" className="problem">
-          {told}
+          {typed}
         </p>
       )}
       <div className="grid grid-cols-2 gap-2">

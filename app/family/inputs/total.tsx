@@ -6,7 +6,7 @@ import type { InputProps } from "./input.ts";
 /** The total: as counted on the screen, or as counted by somebody who had no hand free. */
 export default function Total({ ask, act, name, data }: InputProps<AskOf<"total">>) {
   const [text, setText] = useState(String(ask.soFar));
-  const [told, setTold] = useState("");
+  const [typed, setTyped] = useState("");
   const several = data.card.activity.match.swap === "once";
   const count = /^\d{1,4}$/.test(text.trim()) ? Number(text) : null;
   const change = (by: number) => setText(String(Math.min(ask.most, Math.max(0, (count ?? ask.soFar) + by))));
@@ -17,7 +17,7 @@ export default function Total({ ask, act, name, data }: InputProps<AskOf<"total"
       className="grid grow content-center gap-3"
       onSubmit={(event) => {
         event.preventDefault();
-        if (count === null || count > ask.most) return setTold(say("play.totalRange", { most: ask.most }));
+        if (count === null || count > ask.most) return setTyped(say("play.totalRange", { most: ask.most }));
         act({ kind: "total", n: count, ...(several && { by: ask.player }) });
       }}
     >
@@ -34,16 +34,16 @@ export default function Total({ ask, act, name, data }: InputProps<AskOf<"total"
           className="w-28 text-center text-4xl font-bold"
           value={text}
           onChange={(event) => setText(event.target.value)}
-          aria-invalid={told !== ""}
-          aria-describedby={told ? `told${ask.player}` : undefined}
+          aria-invalid={typed !== ""}
+          aria-describedby={typed ? `told${ask.player}` : undefined}
         />
         <button type="button" className={step} aria-label={say("play.oneMore")} onClick={() => change(1)}>
           +
         </button>
       </div>
-      {told && (
+      {typed && (
         <p id={`told${ask.player}`} role="alert" className="problem">
-          {told}
+          {typed}
         </p>
       )}
       <button type="submit" className="btn btn-main min-h-14 short:min-h-10 text-2xl">

@@ -42,7 +42,7 @@ export function FollowCall({
   close: () => void;
 }) {
   const [typed, type] = useState("");
-  const [told, tell] = useState<Standing | null>(null);
+  const [standing, setStanding] = useState<Standing | null>(null);
   const [wrong, setWrong] = useState(false);
   const score = (count: number) => sayScore(count * scale(unit), unit, attempt);
   return (
@@ -50,10 +50,10 @@ export function FollowCall({
       className="mx-auto grid w-full max-w-lg content-start gap-5 p-4 text-lg"
       onSubmit={(event) => {
         event.preventDefault();
-        const read = readCallCode(typed, told ?? undefined);
+        const read = readCallCode(typed, standing ?? undefined);
         setWrong(read === null);
         if (!read) return;
-        tell(read);
+        setStanding(read);
         type("");
       }}
     >
@@ -76,17 +76,17 @@ export function FollowCall({
       </label>
       <div id="call-told" role="status" className="min-h-24">
         {wrong && <p className="font-semibold text-mustard">{say("call.wrong")}</p>}
-        {told && (
+        {standing && (
           <>
             {/* The code is written from the other home's side, with its own score first. */}
             {shared ? (
-              <p className="text-2xl font-bold text-mustard">{say("call.both", { score: score(told.mine) })}</p>
+              <p className="text-2xl font-bold text-mustard">{say("call.both", { score: score(standing.mine) })}</p>
             ) : (
               <p className="text-2xl font-bold text-mustard">
-                {say("call.stands", { ours: score(told.theirs), theirs: score(told.mine) })}
+                {say("call.stands", { ours: score(standing.theirs), theirs: score(standing.mine) })}
               </p>
             )}
-            <p className="text-xl">{say(told.turn === "mine" ? "call.theirTurn" : "call.ourTurn")}</p>
+            <p className="text-xl">{say(standing.turn === "mine" ? "call.theirTurn" : "call.ourTurn")}</p>
           </>
         )}
       </div>

@@ -21,7 +21,7 @@ export function FairMatch({
 }) {
   const { making, activity } = data.card;
   const [ages, setAges] = useState<readonly (number | "adult")[]>([]);
-  const [told, tell] = useState<Fair | null>(null);
+  const [found, setFound] = useState<Fair | null>(null);
   const fair = useFair();
   const mine = making?.child ?? { age: Math.round((activity.ages.from + activity.ages.to) / 2) };
   const who = names.map((_, i) => (i === 0 ? mine : { age: ages[i] ?? ("adult" as const) }));
@@ -38,7 +38,7 @@ export function FairMatch({
               const next = names.map((_, i) => ages[i] ?? ("adult" as const));
               next[k + 1] = event.target.value === "adult" ? "adult" : Number(event.target.value);
               setAges(next);
-              tell(null);
+              setFound(null);
             }}
           >
             {AGES.map((age) => (
@@ -62,7 +62,7 @@ export function FairMatch({
           className="btn min-h-12 border-mustard text-chalk"
           onClick={() =>
             fair.find(activity, who, (eachFair) => {
-              tell(eachFair);
+              setFound(eachFair);
               chosen(eachFair.people);
             })
           }
@@ -71,11 +71,11 @@ export function FairMatch({
         </button>
       )}
       {fair.state === "failed" && <p role="alert">{say("fair.failed")}</p>}
-      {told && (
+      {found && (
         <p role="status" className="text-base">
-          {say("fair.told", { before: percent(told.before), after: percent(told.after) })}{" "}
-          {told.fair ? "" : say("fair.nearest")}{" "}
-          {told.ties >= MANY_TIES && say("fair.ties", { ties: Math.round(100 * told.ties) })}
+          {say("fair.told", { before: percent(found.before), after: percent(found.after) })}{" "}
+          {found.fair ? "" : say("fair.nearest")}{" "}
+          {found.ties >= MANY_TIES && say("fair.ties", { ties: Math.round(100 * found.ties) })}
         </p>
       )}
     </div>

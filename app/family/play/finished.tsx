@@ -53,9 +53,9 @@ export function Finished({
         ? "best"
         : undefined;
   const [typed, setTyped] = useState("");
-  const [told, setTold] = useState<number | null>(null);
+  const [entered, setEntered] = useState<number | null>(null);
   const attempt = attemptWords(data.card.activity.aim.action);
-  const hidden = local.adds === true && told === null;
+  const hidden = local.adds === true && entered === null;
   useEffect(() => {
     if (local.practice) return;
     // The child has seen the score of the match. The records use the child's own points.
@@ -65,10 +65,10 @@ export function Finished({
     <div className="mx-auto grid w-full max-w-lg grow content-center gap-5 p-6 text-center">
       <h1 className="text-4xl">{line}</h1>
       {winners && <p className="text-2xl font-bold text-mint">{winners}</p>}
-      {hidden && <AddItUp typed={typed} setTold={setTold} setTyped={setTyped} />}
-      {local.adds && told !== null && (
+      {hidden && <AddItUp typed={typed} setTold={setEntered} setTyped={setTyped} />}
+      {local.adds && entered !== null && (
         <p role="status" className="text-2xl font-bold text-mint">
-          {told === now.score[side]!.value
+          {entered === now.score[side]!.value
             ? say("adds.right")
             : say("adds.other", { score: sayScore(now.score[side]!.value, now.score[side]!.unit, attempt) })}
         </p>

@@ -24,7 +24,7 @@ export function Heading({
   turn: string | null;
 }) {
   const awake = useWakeLock();
-  const { told, clock, heard } = snapshot;
+  const { message: told, clock, heard } = snapshot;
   const manner = scene.asked && "manner" in scene.asked ? scene.asked.manner : undefined;
   const marker = data.card.markers.find((place) => place.id === scene.now);
   const { off } = data.card.activity;

@@ -27,7 +27,7 @@ export interface Snapshot {
   view: View;
   panel: Panel;
   /** The line under the heading: why a tap was refused, or what has just been decided. */
-  told: string;
+  message: string;
   /** What the clock has just announced: half-time, the last ten seconds. */
   clock: string;
   /** What a screen reader reads out: what happened, the score, who is next. */
@@ -98,7 +98,7 @@ export class PlaySession {
       { params, ...matchSettingsOf(data.card.activity) },
       { setup: local.setup, events: record, version: local.rulesVersion },
     );
-    this.snapshot = { play, view: view(play), panel: "play", told: "", clock: "", heard: "", trouble: null };
+    this.snapshot = { play, view: view(play), panel: "play", message: "", clock: "", heard: "", trouble: null };
     this.watchClock();
     this.emit();
   }
@@ -156,7 +156,7 @@ export class PlaySession {
     const event = { ...body, at: at ?? Math.max(last, now) } as PlayEvent;
     const after = referee(before, event);
     if (isRefusal(after)) {
-      this.set({ told: announced(sayPhrase(after.refused, {}, this.attempt), snapshot.told) });
+      this.set({ message: announced(sayPhrase(after.refused, {}, this.attempt), snapshot.message) });
       return;
     }
     const views = { before: this.snapshot!.view, after: view(after) };
@@ -164,7 +164,7 @@ export class PlaySession {
       play: after,
       view: views.after,
       panel: "play",
-      told: announced(this.toldOf(event, before), snapshot.told),
+      message: announced(this.messageOf(event, before), snapshot.message),
       heard: announced(this.heardOf(event, views), snapshot.heard),
     });
     const done = views.after.done !== null;
@@ -251,7 +251,7 @@ export class PlaySession {
     return heard(event, views, data, { name: this.nameOf, attempt: this.attempt, silent: local.adds === true });
   }
   /** What the line under the heading says after an event; most say nothing, because the picture shows it. */
-  private toldOf(event: PlayEvent, before: Play): string {
+  private messageOf(event: PlayEvent, before: Play): string {
     const { data } = this.input;
     switch (event.kind) {
       case "object":

@@ -48,11 +48,11 @@ export function StorageTrouble({
   saving: PlaySession["saving"];
 }) {
   const [busy, setBusy] = useState(false);
-  const [told, setTold] = useState("");
+  const [message, setMessage] = useState("");
   const [coded, setCoded] = useState(false);
   const attempt = (work: () => Promise<string>) => async () => {
     setBusy(true);
-    setTold(await work());
+    setMessage(await work());
     setBusy(false);
   };
   return (
@@ -100,7 +100,7 @@ export function StorageTrouble({
         </button>
       )}
       <p role="status" className="min-h-7 font-semibold text-mustard">
-        {told}
+        {message}
       </p>
     </div>
   );

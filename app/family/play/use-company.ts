@@ -42,12 +42,12 @@ export function useCompany(data: CardData, pattern: AnyPlayPattern, trying: bool
   const [names, setNames] = useState<readonly string[]>([data.name.split(" ")[0]!]);
   // A player may only help, use the other hand, or begin with some points.
   const [fair, setFair] = useState(false);
-  const [told, setTold] = useState<readonly Person[]>([]);
+  const [chosen, setChosen] = useState<readonly Person[]>([]);
   // How the child plays according to the card, unless the family chooses otherwise.
   const asCarded = data.card.self ? personOf({ role: "plays", ...data.card.self }) : PLAIN_PERSON;
   const people = Array.from(
     { length: count },
-    (_, i) => (fair && count > 1 && told[i]) || (i === 0 ? asCarded : PLAIN_PERSON),
+    (_, i) => (fair && count > 1 && chosen[i]) || (i === 0 ? asCarded : PLAIN_PERSON),
   );
   const playing = people.flatMap((person, i) => (person.helps ? [] : [i]));
   // With three or more players against each other, everybody plays alone or in one of two sides.
@@ -94,8 +94,8 @@ export function useCompany(data: CardData, pattern: AnyPlayPattern, trying: bool
     setFair,
     people,
     playing,
-    setPeople: setTold,
-    setPerson: (i: number, person: Person) => setTold(people.map((is, k) => (k === i ? person : is))),
+    setPeople: setChosen,
+    setPerson: (i: number, person: Person) => setChosen(people.map((is, k) => (k === i ? person : is))),
     /** The largest head start, in points. Null if head starts are not possible. */
     mostHead: heads ? head : null,
     lines,
@@ -119,7 +119,7 @@ export function useCompany(data: CardData, pattern: AnyPlayPattern, trying: bool
       setCount(2);
       setMode("against");
       setFair(true);
-      setTold([PLAIN_PERSON, { ...PLAIN_PERSON, other: true }]);
+      setChosen([PLAIN_PERSON, { ...PLAIN_PERSON, other: true }]);
       setNames([say("who.hand"), say("who.otherHandName")]);
     },
     setup: (): LocalPlay["setup"] => ({

@@ -19,7 +19,7 @@ function story(params: BoardParams, bell: number | null): Story {
   /** The objects in the basket beside the line. */
   const basket = new Set<string>(params.things);
   const mustSay = layout.kind === "spots" || params.choice === "called" || byWay || byThing;
-  let said = "";
+  let called = "";
   let sends = 0;
   let score = 0;
   let house = false;
@@ -49,16 +49,16 @@ function story(params: BoardParams, bell: number | null): Story {
           byWay ? !params.ways.some((way) => way === event.pick) : !prices.has(event.pick) || !open(event.pick)
         )
           return "no";
-        said = event.pick;
+        called = event.pick;
         return "on";
       }
       if (event.kind !== "send" || event.hit === undefined) return "no";
       if (event.hit !== null && !things.includes(event.hit)) return "no";
-      if (mustSay && said === "") return "no";
+      if (mustSay && called === "") return "no";
       sends++;
       let where = event.hit;
-      if (where !== null && layout.kind === "spots") where = said;
-      if (where !== null && layout.kind === "targets" && params.choice === "called" && where !== said) where = null;
+      if (where !== null && layout.kind === "spots") where = called;
+      if (where !== null && layout.kind === "targets" && params.choice === "called" && where !== called) where = null;
       const counts = where !== null && open(where);
       if (counts) {
         score += prices.get(where!)!;
@@ -68,8 +68,8 @@ function story(params: BoardParams, bell: number | null): Story {
           score += params.bonus;
         }
       }
-      if (byThing && params.fetch === "end") basket.delete(said);
-      said = "";
+      if (byThing && params.fetch === "end") basket.delete(called);
+      called = "";
       if (byThing && basket.size === 0) return "end";
       if (rung || sends === params.sends || (params.once && house)) return "end";
       return counts ? "hit" : "miss";

@@ -97,13 +97,13 @@ export interface OracleClimb {
 export function tellClimb(params: ClimbParams, match: Match, setup: Setup, events: readonly GameEvent[]): OracleClimb {
   const p = { ...params, ...match };
   const together = setup.mode === "relay";
-  const told: ReferenceResult[] = Array.from({ length: together ? 1 : setup.players }, () => ({
+  const results: ReferenceResult[] = Array.from({ length: together ? 1 : setup.players }, () => ({
     gos: [],
     rung: 0,
     sends: 0,
     points: 0,
   }));
-  const stories = told.map((eachTold) => story(p, eachTold));
+  const stories = results.map((eachTold) => story(p, eachTold));
   const waits = stories.map((generator) => generator.next());
   const clock = p.seconds !== null || p.scoring.by === "time";
   const swap = clock && !together ? "go" : p.swap;
@@ -123,7 +123,7 @@ export function tellClimb(params: ClimbParams, match: Match, setup: Setup, event
     do player = (player + 1) % setup.players;
     while (waits[mine()]!.done);
     const raceOn = p.end === "first" && setup.mode === "against" && swap === "send" && p.goes.count === 1;
-    if (raceOn && player <= before && told.some((eachTold) => eachTold.gos.some((go) => go.top))) over = true;
+    if (raceOn && player <= before && results.some((eachTold) => eachTold.gos.some((go) => go.top))) over = true;
   };
   /** Passes events to the story, skips its turn marks, and passes the turn on where the rules say so. */
   const feed = (came: Came) => {
@@ -174,7 +174,7 @@ export function tellClimb(params: ClimbParams, match: Match, setup: Setup, event
   };
   const worth = (go: ReferenceResult["gos"][number]) =>
     p.scoring.by === "points" ? go.points : p.scoring.by === "tries" ? go.sends : Math.round(go.ms / 100);
-  const all = told.map((eachTold, i) =>
+  const all = results.map((eachTold, i) =>
     waits[i]!.done
       ? eachTold.gos
       : [...eachTold.gos, { rung: eachTold.rung, sends: eachTold.sends, points: eachTold.points, top: false, ms: 0 }],

@@ -24,12 +24,12 @@ function story(params: PassParams, bell: number | null, relay: boolean): Story {
     rank: value,
     take(event, turn) {
       if (event.kind !== "send") return "no";
-      const said = word(event);
+      const heard = word(event);
       const known = ["good", "over", ...(params.way.kind === "chase" ? ["short"] : [])];
-      if (said === undefined || !known.includes(said)) return "no";
+      if (heard === undefined || !known.includes(heard)) return "no";
       const was = here;
       sends++;
-      const came = turn ? said : "over";
+      const came = turn ? heard : "over";
       if (came === "good") {
         total++;
         holes++;

@@ -150,9 +150,9 @@ function sum(params: PinsParams, go: PinsGo): Sum {
     better: "more",
     rank: value,
     get working() {
-      const told = go.each.slice(0, go.roll === 0 && go.each.length > 1 && go.frame < params.frames ? -1 : undefined);
+      const frames = go.each.slice(0, go.roll === 0 && go.each.length > 1 && go.frame < params.frames ? -1 : undefined);
       return sumOf(
-        told.flatMap(({ fell, bonus }): (number | string)[] => {
+        frames.flatMap(({ fell, bonus }): (number | string)[] => {
           const brought = fell * params.points;
           return bonus === 0 ? [brought] : [`${brought} ${note("pins", fell)}`, `${bonus} ${note("allAtOnce")}`];
         }),

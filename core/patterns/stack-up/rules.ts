@@ -122,13 +122,13 @@ function sum(params: StackParams, go: StackGo, ms: number): Sum {
   const finished = isFull(params, go);
   const stage = go.row.laps > 0 ? params.full : go.row.best;
   const by = go.shared ? "felled" : params.score;
-  const told = {
+  const progress = {
     rounds: ["rounds", go.row.rounds],
     row: ["pins", heightOf(params, go)],
     felled: ["pins", go.felled],
     time: ["tenths", Math.round(ms / 100)],
   } as const;
-  const [unit, value] = told[by];
+  const [unit, value] = progress[by];
   const working =
     by === "row" && go.row.laps > 0
       ? `${Array(go.row.laps).fill(params.full).join(" + ")} + ${go.row.best} = ${value}`

@@ -86,10 +86,10 @@ function step(
     const typed = () => counted(params, givenGo, event.n, corrects ? givenGo.before : undefined);
     if (givenGo.closing) return { go: { ...typed(), closing: false }, after: "end" };
     if (givenGo.relay || stageOf(params, givenGo).inAll) return refuse("refused.notInGame", { kind: event.kind });
-    const told = typed();
+    const afterTotal = typed();
     // An event that passes the stage was no drop.
-    const go = told.stage > givenGo.stage ? told : dropped(params, told);
-    return { go, after: ends(params, go) ? "end" : told.stage > givenGo.stage ? "on" : "miss" };
+    const go = afterTotal.stage > givenGo.stage ? afterTotal : dropped(params, afterTotal);
+    return { go, after: ends(params, go) ? "end" : afterTotal.stage > givenGo.stage ? "on" : "miss" };
   }
   if (event.kind !== "count") return refuse("refused.notInGame", { kind: event.kind });
   if (givenGo.closing) return refuse("refused.afterBell");
