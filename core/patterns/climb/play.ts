@@ -3,7 +3,7 @@ import { MODES } from "../../contract/contract.ts";
 import { USUAL_MATCH } from "../../contract/match.ts";
 import type { MatchState } from "../../match/match-state.ts";
 import { matched } from "../../match/matched.ts";
-import { climbGround } from "./layout.ts";
+import { climbGround } from "./ground.ts";
 import { type Climber, climbGo } from "./rules.ts";
 import type { ClimbParams } from "./schema.ts";
 
