@@ -145,8 +145,9 @@ const MAY: Record<string, { paths: string[]; whole: string[] }> = {
   },
   "routes/family-step": { whole: [], paths: ["scripts[]", "name", "step", "guess", "card", "done"] },
   "routes/family-card": {
-    whole: ["best", "card.activity", "card.parts", "card.markers", "card.needs", "card.cautions", "card.making"],
+    whole: ["best", "items", "card.activity", "card.parts", "card.markers", "card.needs", "card.cautions", "card.making"],
     paths: [
+      "items",
       "id",
       "name",
       "school",

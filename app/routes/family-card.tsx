@@ -1,3 +1,6 @@
+import type { Activity } from "#core/formats/activity.ts";
+import { itemsPlayed } from "#core/formats/items-played.ts";
+import { catalogueItem } from "#core/kit/catalogue.ts";
 import { titleOf } from "../family/card/card-app.tsx";
 import { stepOf } from "../family/card/card-data.ts";
 import { FamilyPage, type FamilyPageData } from "../family/family-page.tsx";
@@ -17,10 +20,20 @@ export const meta: Route.MetaFunction = ({ data, location }) => [
 
 export const handle = { ownScript: true };
 
+/** The built-in items of a game for two sides, without how to make them. */
+const itemsOfMatch = (activity: Activity) =>
+  activity.players.modes.includes("against")
+    ? itemsPlayed(activity).flatMap((id) => {
+        const item = catalogueItem(id);
+        return item ? [{ ...item, made: null }] : [];
+      })
+    : [];
+
 export async function loader({ request, params }: Route.LoaderArgs) {
   const { searchParams } = new URL(request.url);
   const asked = { screen: searchParams.get("screen"), at: searchParams.get("at") };
-  return { ...(await cardAt(params)), asked, scripts: familyScripts.cards };
+  const card = await cardAt(params);
+  return { ...card, items: itemsOfMatch(card.card.activity), asked, scripts: familyScripts.cards };
 }
 
 /** The five screens of a card are one page. Moving between them needs no request, so that it works offline. */

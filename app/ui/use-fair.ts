@@ -1,6 +1,7 @@
 import type { Fair } from "#core/fair/fair.ts";
 import type { Who } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
+import type { Item } from "#core/items/item.ts";
 import type { FairWorker } from "../workers/fair.worker.ts";
 import { useBeside } from "./use-beside.ts";
 
@@ -9,13 +10,18 @@ const made = () => new Worker(new URL("../workers/fair.worker.ts", import.meta.u
 /** Works out a fair match beside the screen. It can be given up. */
 export function useFair(): {
   state: "idle" | "working" | "failed";
-  find: (activity: Activity, who: readonly Who[], done: (fair: Fair) => void) => void;
+  /** `items`: the built-in items that the activity is played with, as far as the page has them. */
+  find: (
+    match: { activity: Activity; who: readonly Who[]; items?: readonly Item[] },
+    done: (fair: Fair) => void,
+  ) => void;
   stop: () => void;
 } {
   const { state, ask, stop } = useBeside<FairWorker>(made);
   return {
     state,
     stop,
-    find: (activity, who, done) => ask((remote) => remote.match(activity, who) as Promise<Fair>, done),
+    find: ({ activity, who, items = [] }, done) =>
+      ask((remote) => remote.match(activity, who, items) as Promise<Fair>, done),
   };
 }

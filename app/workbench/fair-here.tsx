@@ -70,7 +70,9 @@ export function FairHere({
             type="button"
             className="btn btn-small"
             onClick={() =>
-              fair.find(activity, [middle, { age: other }], (eachFair) => setFound({ of: activity, fair: eachFair }))
+              fair.find({ activity, who: [middle, { age: other }] }, (eachFair) =>
+                setFound({ of: activity, fair: eachFair }),
+              )
             }
           >
             Make it fair

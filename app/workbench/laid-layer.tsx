@@ -1,7 +1,7 @@
 import { useDrag } from "@use-gesture/react";
 import { memo, useCallback, useMemo, useRef } from "react";
 import { strokesOf } from "#core/yard/draw.ts";
-import { layoutNamed } from "#core/yard/layouts/index.ts";
+import { layoutNamed } from "#core/yard/layouts/known-layouts.ts";
 import { type Laid, laidParts, MAX_SIZE, MIN_SIZE, moveLaid, ownId } from "#core/yard/layouts/laid.ts";
 import { boundsOf, type Place } from "#core/yard/parts.ts";
 import { label } from "#words/teacher.ts";

@@ -4,7 +4,7 @@ import { forecastActivity, layoutOf, personOf } from "../forecast/for-activity.t
 import { type Activity, fromPattern } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { patternNames } from "../patterns/registry.ts";
-import { kindOf } from "./kinds.ts";
+import { kindOf } from "./loaded-kinds.ts";
 import { waysFrom } from "./outcomes.ts";
 
 const alone = { players: 1, mode: "alone", seed: 1 } as const;

@@ -11,7 +11,7 @@ import { reachChance, sendingOf } from "../physics/send.ts";
 import { normalDraw, random } from "../random.ts";
 import type { Part } from "../yard/parts.ts";
 import type { Policy } from "./kind.ts";
-import { kindOf } from "./kinds.ts";
+import { kindOf } from "./loaded-kinds.ts";
 
 const DRAWS = 60_000;
 /** Four standard errors of a share counted in that many draws. */

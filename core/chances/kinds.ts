@@ -1,4 +1,4 @@
-import type { Aim, AimKind, AimOf } from "../asks/ask.ts";
+import type { AimKind, AimOf } from "../asks/ask.ts";
 import { any } from "./any.ts";
 import { bat } from "./bat.ts";
 import { cells } from "./cells.ts";
@@ -8,6 +8,7 @@ import { fall } from "./fall.ts";
 import { goal } from "./goal.ts";
 import { keep } from "./keep.ts";
 import type { KindOf } from "./kind.ts";
+import { keepKind } from "./loaded-kinds.ts";
 import { jack, near } from "./near.ts";
 import { over, point } from "./rally.ts";
 import { rebound } from "./rebound.ts";
@@ -16,7 +17,7 @@ import { shuttle } from "./shuttle.ts";
 import { skill } from "./skill.ts";
 import { zones } from "./zones.ts";
 
-/** The meaning of each kind of aim. The compiler checks that the list is complete. */
+/** The meaning of each kind of aim; importing this file loads all of them. The compiler checks that the list is complete. */
 const kinds: { [K in AimKind]: KindOf<AimOf<K>> } = {
   any,
   zones,
@@ -37,4 +38,4 @@ const kinds: { [K in AimKind]: KindOf<AimOf<K>> } = {
   bat,
 };
 
-export const kindOf = <A extends Aim>(aim: A): KindOf<A> => kinds[aim.kind] as unknown as KindOf<A>;
+for (const [kind, meaning] of Object.entries(kinds)) keepKind(kind as AimKind, meaning as never);

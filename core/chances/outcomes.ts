@@ -6,7 +6,7 @@ import type { HitRule, SingleRule } from "../rules/hit-rule.ts";
 import { asSeen } from "../yard/off-wall.ts";
 import { type Part, partsOf } from "../yard/parts.ts";
 import type { Outcome, Policy, Seen, Sight } from "./kind.ts";
-import { kindOf } from "./kinds.ts";
+import { kindOf } from "./loaded-kinds.ts";
 import { worthTo } from "./worth.ts";
 
 /** Time is counted in tenths of a second. */

@@ -1,7 +1,7 @@
 import { layoutOf } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
-import { layoutNamed } from "../yard/layouts/index.ts";
+import { layoutNamed } from "../yard/layouts/known-layouts.ts";
 import { isLaid, moveLaid, ownId } from "../yard/layouts/laid.ts";
 import { cornersOf, type Part, type PartOf, partsOf, patchOf } from "../yard/parts.ts";
 import { OVERLAP_ALLOWED } from "../yard/placement-search.ts";

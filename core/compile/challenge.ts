@@ -1,5 +1,5 @@
 import type { Aim } from "../asks/ask.ts";
-import { kindOf } from "../chances/kinds.ts";
+import { kindOf } from "../chances/loaded-kinds.ts";
 import type { Peg } from "../contract/contract.ts";
 import { layoutOf, rates, sendingIn, type Who } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";

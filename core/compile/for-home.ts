@@ -21,7 +21,7 @@ import type { Choosing, Chosen, Pick } from "../kit/choosing.ts";
 import { EXTRA_OBJECTS, extraObjectIndex, extraObjects } from "../kit/extra-objects.ts";
 import { faceOf } from "../kit/face.ts";
 import { lengthOf } from "../kit/implements.ts";
-import { itemIn } from "../kit/items.ts";
+import { itemIn } from "../kit/known-items.ts";
 import { PLAINER, ROOM_FOR, type Sense } from "../kit/sense.ts";
 import { defaultStock, type Stock } from "../kit/stock.ts";
 import type { Age } from "../measures/stature.ts";

@@ -4,11 +4,11 @@ import type { Activity } from "../formats/activity.ts";
 import { opened } from "../formats/opened.ts";
 import { EXTRA_OBJECTS, extraObjects } from "../kit/extra-objects.ts";
 import { type ImplementUse, implementUseOf } from "../kit/implements.ts";
-import { itemIn } from "../kit/items.ts";
+import { itemIn } from "../kit/known-items.ts";
 import type { Coupling, Role } from "../kit/role.ts";
 import type { Age } from "../measures/stature.ts";
 import type { HitRule } from "../rules/hit-rule.ts";
-import { layoutNamed } from "../yard/layouts/index.ts";
+import { layoutNamed } from "../yard/layouts/known-layouts.ts";
 import { itemsOf } from "../yard/layouts/laid.ts";
 import { partsOf } from "../yard/parts.ts";
 

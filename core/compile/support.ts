@@ -4,7 +4,7 @@ import { lineRange, standingKnobs, TARGETS_FIELD } from "../contract/standing.ts
 import type { Activity } from "../formats/activity.ts";
 import { adjusted } from "../formats/change.ts";
 import { opened } from "../formats/opened.ts";
-import { itemIn } from "../kit/items.ts";
+import { itemIn } from "../kit/known-items.ts";
 
 /** The same goal with help: an accommodation. Another goal: a modification. More of the same: an extension. */
 export const SUPPORT_KINDS = ["accommodation", "modification", "extension"] as const;

@@ -5,7 +5,7 @@ import { optionsOf, type Play as Scene, waysFrom } from "../chances/outcomes.ts"
 import type { Body, GameEvent } from "../events/events.ts";
 import { layoutOf, personOf, type Who } from "../forecast/for-activity.ts";
 import type { Activity } from "../formats/activity.ts";
-import { itemIn } from "../kit/items.ts";
+import { itemIn } from "../kit/known-items.ts";
 import type { Age } from "../measures/stature.ts";
 import type { Play } from "../referee/play.ts";
 import { AT, AXES, type Axis, POINTS, SENT_AT, WILD } from "./grid.ts";

@@ -1,5 +1,5 @@
 import type { Aim } from "../asks/ask.ts";
-import { kindOf } from "../chances/kinds.ts";
+import { kindOf } from "../chances/loaded-kinds.ts";
 import { sightOf } from "../chances/outcomes.ts";
 import { fieldOf } from "../contract/range.ts";
 import { withSetting } from "../contract/settings.ts";

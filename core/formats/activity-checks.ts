@@ -9,7 +9,7 @@ import { LINE_FIELD, standingKnobs } from "../contract/standing.ts";
 import { inTwoHomes } from "../contract/two-homes.ts";
 import { exerciseOf } from "../exercises/library.ts";
 import { EXTRA_OBJECTS, type ObjectRole } from "../kit/extra-objects.ts";
-import { itemIn } from "../kit/items.ts";
+import { itemIn } from "../kit/known-items.ts";
 import { laidParts } from "../yard/layouts/laid.ts";
 import { boundsOf, partsOf, reachOfLayout } from "../yard/parts.ts";
 import { type Activity, BEHIND_START, EXERCISE_LISTS } from "./activity-shape.ts";

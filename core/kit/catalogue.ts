@@ -1,6 +1,7 @@
 import type { Caution } from "../items/cautions.ts";
 import type { Item } from "../items/item.ts";
 import { type Material, type Move, type Room, SOURCE_ESTIMATED, type Use } from "../items/lists.ts";
+import { keepItems } from "./known-items.ts";
 
 type Size = readonly [width: number, depth: number, height: number];
 type More = Partial<Omit<Item, "id" | "name" | "uses" | "moves" | "width" | "depth" | "height" | "mass">>;
@@ -1024,3 +1025,4 @@ export const catalogue: readonly Item[] = [
 
 const byId = new Map(catalogue.map((item) => [item.id, item]));
 export const catalogueItem = (id: string): Item | undefined => byId.get(id);
+keepItems(catalogue);

@@ -1,11 +1,6 @@
 import type { Item } from "../items/item.ts";
 import { catalogue, catalogueItem } from "./catalogue.ts";
 
-/** An item that a document can mention: one of the list, or its own. */
-export function itemIn(kit: { own: readonly Item[] }, id: string): Item | undefined {
-  return kit.own.find((item) => item.id === id) ?? catalogueItem(id);
-}
-
 /** A school's list: the built-in one with the school's changes and additions, without the items it hides. */
 export function listOf(own: readonly Item[], hidden: readonly string[] = []): Item[] {
   const changed = new Map(own.map((item) => [item.id, item]));

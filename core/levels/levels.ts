@@ -11,7 +11,7 @@ import { adjusted } from "../formats/change.ts";
 import { opened } from "../formats/opened.ts";
 import type { Item } from "../items/item.ts";
 import { faceOf } from "../kit/face.ts";
-import { itemIn } from "../kit/items.ts";
+import { itemIn } from "../kit/known-items.ts";
 import { logistic, logit } from "../log-odds.ts";
 import { paces } from "../measures/step.ts";
 import { endIn } from "./ends.ts";

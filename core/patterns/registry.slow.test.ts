@@ -2,7 +2,7 @@ import { readdirSync } from "node:fs";
 import { join } from "node:path";
 import { describe, expect, it } from "vitest";
 import { type Aim, mainAsks } from "../asks/ask.ts";
-import { kindOf } from "../chances/kinds.ts";
+import { kindOf } from "../chances/loaded-kinds.ts";
 import { sightOf } from "../chances/outcomes.ts";
 import { isRefusal, MODES } from "../contract/contract.ts";
 import { match as matchSchema } from "../contract/match-schema.ts";

@@ -1,7 +1,7 @@
 import type { Aim, Ask, AskOf } from "../asks/ask.ts";
 import { brings } from "../chances/brings.ts";
 import { standAt } from "../chances/kind.ts";
-import { kindOf } from "../chances/kinds.ts";
+import { kindOf } from "../chances/loaded-kinds.ts";
 import { QUANTUM_MS } from "../chances/outcomes.ts";
 import type { Role, Setup } from "../contract/contract.ts";
 import { AXES, type Axis, priorAt } from "../estimate/grid.ts";

@@ -9,7 +9,7 @@ import {
   mainAsks,
 } from "../asks/ask.ts";
 import { type Seen, type Sight, standAt } from "../chances/kind.ts";
-import { kindOf } from "../chances/kinds.ts";
+import { kindOf } from "../chances/loaded-kinds.ts";
 import { sightOf } from "../chances/outcomes.ts";
 import { middleOf, shiftsOf } from "../chances/zones.ts";
 import { type BaseState, isRefusal, type Setup } from "../contract/contract.ts";

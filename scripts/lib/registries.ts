@@ -51,6 +51,9 @@ const lines = (list: readonly string[]): string => list.map((line) => `${line}\n
 function registry(games: readonly Game[]): string {
   const imports = [...games].sort((a, b) => (a.folder < b.folder ? -1 : 1));
   return `${HEAD}import type { AnyPattern } from "../contract/contract.ts";
+import "../chances/kinds.ts";
+import "../kit/catalogue.ts";
+import "../yard/layouts/index.ts";
 import { keepLoaded } from "./loaded.ts";
 ${lines(imports.map(({ folder, name }) => `import { ${name} } from "./${folder}/index.ts";`))}
 /** Every pattern, in the order in which games are listed. */

@@ -1,9 +1,12 @@
+import type { Item } from "#core/items/item.ts";
 import type { OpenCard } from "#server/cards/family.ts";
 
 export type CardData = OpenCard & {
   token: string;
   opens: string;
   closes: string;
+  /** The built-in items that a match is played with, so that the device can work out a fair one. */
+  items?: readonly Item[];
   /** The screen that the server rendered. A page stored on the device may be opened at another one. */
   asked: { screen: string | null; at: string | null };
 };

@@ -61,7 +61,7 @@ export function FairMatch({
           type="button"
           className="btn min-h-12 border-mustard text-chalk"
           onClick={() =>
-            fair.find(activity, who, (eachFair) => {
+            fair.find({ activity, who, items: data.items }, (eachFair) => {
               setFound(eachFair);
               chosen(eachFair.people);
             })

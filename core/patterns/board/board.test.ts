@@ -1,5 +1,5 @@
 import { expect, it } from "vitest";
-import { kindOf } from "../../chances/kinds.ts";
+import { kindOf } from "../../chances/loaded-kinds.ts";
 import { sightOf } from "../../chances/outcomes.ts";
 import { mean } from "../../forecast/distribution.ts";
 import { forecastActivity, layoutOf, personOf } from "../../forecast/for-activity.ts";

@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { hitChance } from "../../aim/hit.ts";
 import { askOf } from "../../asks/ask.ts";
 import type { Outcome, Sight } from "../../chances/kind.ts";
-import { kindOf } from "../../chances/kinds.ts";
+import { kindOf } from "../../chances/loaded-kinds.ts";
 import { sightOf } from "../../chances/outcomes.ts";
 import { isRefusal } from "../../contract/contract.ts";
 import { mean } from "../../forecast/distribution.ts";

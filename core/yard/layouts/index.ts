@@ -1,7 +1,7 @@
 import { around, pins, ramp, row, scattered, spots, wall } from "./aims.ts";
 import { bases, goals, passing, shuttle, slalom } from "./courses.ts";
 import { bands, grid, net, square, tossing } from "./fields.ts";
-import type { Fields, Layout } from "./layout.ts";
+import { keepLayouts } from "./known-layouts.ts";
 
 /** Every layout, in the order in which teachers see them. */
 export const layouts = {
@@ -26,6 +26,4 @@ export const layouts = {
 export type LayoutName = keyof typeof layouts;
 export const layoutNames = Object.keys(layouts) as LayoutName[];
 
-/** A layout whose values are opaque. */
-export type AnyLayout = Layout<Fields>;
-export const layoutNamed = (name: LayoutName): AnyLayout => layouts[name] as unknown as AnyLayout;
+keepLayouts(layouts);

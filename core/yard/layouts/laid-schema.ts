@@ -1,5 +1,6 @@
 import { z } from "zod";
-import { layoutNamed, layoutNames } from "./index.ts";
+import { layoutNames } from "./index.ts";
+import { layoutNamed } from "./known-layouts.ts";
 import { type Laid, MAX_SIZE, MIN_SIZE } from "./laid.ts";
 import { schemaOf } from "./layout-schema.ts";
 

@@ -1,6 +1,7 @@
 import { own } from "../../own.ts";
 import type { Part, Place } from "../parts.ts";
-import { type LayoutName, layoutNamed, type layouts } from "./index.ts";
+import type { LayoutName, layouts } from "./index.ts";
+import { layoutNamed } from "./known-layouts.ts";
 
 /** The smallest and largest size of a layout, as a factor. */
 export const MIN_SIZE = 0.3;

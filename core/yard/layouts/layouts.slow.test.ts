@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { boundsOf, type Part, partsOf, pointsOf } from "../parts.ts";
-import { layoutNamed, layoutNames, layouts } from "./index.ts";
+import { layoutNames, layouts } from "./index.ts";
+import { layoutNamed } from "./known-layouts.ts";
 import { exampleOf, isLaid, itemsOf, type Laid, laidParts, moveLaid, ownId, scaledLaid } from "./laid.ts";
 import { laid } from "./laid-schema.ts";
 import type { Field, Fields } from "./layout.ts";

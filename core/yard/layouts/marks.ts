@@ -1,5 +1,5 @@
 import { cornersOf, type Place, patchOf } from "../parts.ts";
-import { layoutNamed } from "./index.ts";
+import { layoutNamed } from "./known-layouts.ts";
 import { type Laid, laidParts } from "./laid.ts";
 
 /** One place of a layout that a child has to mark: where an item goes, a spot, a corner of a field, a line. */
