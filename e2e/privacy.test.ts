@@ -145,7 +145,16 @@ const MAY: Record<string, { paths: string[]; whole: string[] }> = {
   },
   "routes/family-step": { whole: [], paths: ["scripts[]", "name", "step", "guess", "card", "done"] },
   "routes/family-card": {
-    whole: ["best", "items", "card.activity", "card.parts", "card.markers", "card.needs", "card.cautions", "card.making"],
+    whole: [
+      "best",
+      "items",
+      "card.activity",
+      "card.parts",
+      "card.markers",
+      "card.needs",
+      "card.cautions",
+      "card.making",
+    ],
     paths: [
       "items",
       "id",

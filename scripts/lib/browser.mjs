@@ -106,8 +106,8 @@ export async function signIn(page, base, email, password) {
   await ready(page);
 }
 
-/** Clicks the first button or link with exactly this text. */
-export async function press(page, words) {
+/** Clicks the first button or link with exactly this text. If the page replaces it meanwhile, clicks the new one. */
+export async function press(page, words, tries = 3) {
   let found;
   try {
     found = await page.waitForFunction(
@@ -126,8 +126,13 @@ export async function press(page, words) {
     const says = await page.evaluate(() => document.body.innerText).catch(() => "(nothing)");
     throw new Error(`no button "${words}" to press. The page says:\n${says.slice(0, 2000)}`, { cause: error });
   }
-  await found.evaluate((error) => error.scrollIntoView({ block: "center" }));
-  await tapOnce(page, found);
+  try {
+    await found.evaluate((element) => element.scrollIntoView({ block: "center" }));
+    await tapOnce(page, found);
+  } catch (error) {
+    if (tries < 2 || !/detached/.test(String(error))) throw error;
+    await press(page, words, tries - 1);
+  }
 }
 
 /** A second press so near, pixels, and so soon, milliseconds, would be ignored as a trembling thumb. */
