@@ -52,18 +52,20 @@ describe.each(patternNames)("%s on paper", (name) => {
   });
 
   it("has every field that changes a score: another value reads otherwise", () => {
-    const before = all(design);
     const silent: string[] = [];
     for (const knob of opened(design).knobs()) {
       if (ELSEWHERE.test(knob.label) || knob.kind === "ways" || knob.kind === "turns") continue;
-      const game = { params: design.pattern.params, match: design.match };
+      // Without a bell nothing is in the air when it rings.
+      const bell = knob.label === "knob.inAir" && design.match.seconds === null ? 60 : design.match.seconds;
+      const timed = { ...design, match: { ...design.match, seconds: bell } };
+      const game = { params: timed.pattern.params, match: timed.match };
       const value = other(knob, setTo(knob, game));
       if (value === undefined) continue;
       const next = withSetting(game, { field: fieldOf(knob), value: value as never });
       const read = activity.safeParse({ ...design, pattern: { name, params: next.params }, match: next.match });
       // The document does not allow this value together with the others.
       if (!read.success) continue;
-      if (all(read.data) === before) silent.push(`${knob.label} ${JSON.stringify(value)}`);
+      if (all(read.data) === all(timed)) silent.push(`${knob.label} ${JSON.stringify(value)}`);
     }
     expect(silent).toEqual([]);
   });
@@ -111,4 +113,14 @@ describe("a sheet", () => {
     expect(facts("stackUp", { heap: "shared" })).toContain("each side has its own rounds");
     expect(facts("stackUp")).not.toContain("own rounds");
   });
+});
+
+it("speaks of the air at the bell only where a bell may ring", () => {
+  const design = fromPattern("board");
+  const facts = (seconds: number | null) =>
+    sheetRules(cardOf({ ...design, match: { ...design.match, seconds } })).facts.filter((fact) =>
+      fact.includes("in the air"),
+    );
+  expect(facts(null)).toEqual([]);
+  expect(facts(60)).toHaveLength(1);
 });

@@ -31,6 +31,12 @@ export interface SheetRules {
 const WHOLE_TEXT = 1000;
 /** Fields that only concern the screen or its pictures. They do not affect a score. */
 const OF_THE_SCREEN: ReadonlySet<string> = new Set(["knob.told", "knob.how", "knob.calls", "knob.carry", "knob.mix"]);
+/** Fields that only matter when a bell rings. */
+const OF_A_BELL: ReadonlySet<string> = new Set(["knob.inAir"]);
+/** False if the game's bell comes from its match and is off. */
+const mayRing = ({ pattern, match }: Activity): boolean =>
+  match.seconds !== null || !patternOf(pattern.name).match.fields.includes("seconds");
+
 /** Fields that the plan, the set-up steps or the points show completely. */
 const ON_THE_PLAN: ReadonlySet<string> = new Set([
   "knob.board",
@@ -84,6 +90,7 @@ function factsOf(card: Card): string[] {
   const all = opened(activity).knobs();
   for (const knob of all) {
     if (OF_THE_SCREEN.has(knob.label) || ON_THE_PLAN.has(knob.label)) continue;
+    if (OF_A_BELL.has(knob.label) && !mayRing(activity)) continue;
     const value = setTo(knob, game);
     const part = knob.path.find((x): x is number => typeof x === "number");
     const rule = ruleOf(knob, value, activity.aim.action, WHOLE_TEXT);
