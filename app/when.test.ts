@@ -5,10 +5,16 @@ const LONDON = "Europe/London";
 
 describe("times in the school's zone", () => {
   it("shows an instant as the school's clock does, summer and winter", () => {
-    expect(when("2026-11-25T16:00:00Z", LONDON)).toBe("Wed 25 Nov, 16:00");
-    expect(when("2026-07-01T16:00:00Z", LONDON)).toBe("Wed 1 Jul, 17:00");
+    const now = new Date("2026-11-20T12:00:00Z");
+    expect(when("2026-11-25T16:00:00Z", LONDON, now)).toBe("Wed 25 Nov, 16:00");
+    expect(when("2026-07-01T16:00:00Z", LONDON, now)).toBe("Wed 1 Jul, 17:00");
     expect(clockTime("2026-07-01T16:05:00Z", "Asia/Kolkata")).toBe("21:35");
     expect(dayKey("2026-07-01T23:30:00Z", LONDON)).toBe("2026-07-02");
+  });
+  it("names the year where it is another one, by the school's clock", () => {
+    const now = new Date("2026-12-31T20:00:00Z");
+    expect(when("2027-01-04T09:00:00Z", LONDON, now)).toBe("Mon 4 Jan 2027, 09:00");
+    expect(when("2026-12-31T23:00:00Z", "Asia/Kolkata", now)).toBe("Fri 1 Jan, 04:30");
   });
   it("reads what a form gives back as the same instant", () => {
     for (const iso of [

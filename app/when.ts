@@ -1,9 +1,12 @@
 import { TZDate, tz } from "@date-fns/tz";
 import { format } from "date-fns";
 
-/** A time in the school's zone: `Wed 25 Nov, 16:00`. */
-export const when = (instant: Date | string, zone: string): string =>
-  format(new Date(instant), "EEE d MMM, HH:mm", { in: tz(zone) });
+/** A time in the school's zone: `Wed 25 Nov, 16:00`. In another year than now: `Tue 25 Nov 2025, 16:00`. */
+export const when = (instant: Date | string, zone: string, now = new Date()): string => {
+  const year = (at: Date) => format(at, "yyyy", { in: tz(zone) });
+  const at = new Date(instant);
+  return format(at, year(at) === year(now) ? "EEE d MMM, HH:mm" : "EEE d MMM yyyy, HH:mm", { in: tz(zone) });
+};
 /** A day in the school's zone: `25 Nov`. */
 export const day = (instant: Date | string, zone: string): string =>
   format(new Date(instant), "d MMM", { in: tz(zone) });
