@@ -88,6 +88,12 @@ export function SendPanel(props: Props) {
           />
         )}
         <TimesAndTries zone={zone} times={times} problemOf={problemOf} line={line} unit={unit} tried={tried} />
+        {activity.aim.outcome.trim() === "" && (
+          <p className="note">
+            This activity has no learning outcome yet. <Link to="?station=aim">Add one at Aim</Link>, or send it
+            without.
+          </p>
+        )}
         {held && <p className="problem">{held}</p>}
         <button
           type="submit"
