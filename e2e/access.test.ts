@@ -104,7 +104,7 @@ describe("accessible, light and dark, and nothing scrolls sideways", () => {
       await open(page, base + path);
       await inBoth(page, path);
       // A sheet of paper is as wide as it is.
-      if (!/sheets$|\/card/.test(path)) await fitsIn(page, 768, path);
+      if (!/sheets$|\/card/.test(path)) await fitsIn(page, 320, path);
     }
     await page.close();
   });
@@ -116,6 +116,7 @@ describe("accessible, light and dark, and nothing scrolls sideways", () => {
     await sql.end();
     await open(page, `${base}/activities/${row!.id}?station=aim`);
     await inBoth(page, "aim");
+    await fitsIn(page, 320, "aim");
     // Around the panel each station is the same page.
     for (const text of ["cues", "kit", "yard", "score", "players", "levels", "send"]) {
       await open(page, `${base}/activities/${row!.id}?station=${text}`);

@@ -241,6 +241,15 @@ describe("ways back", () => {
 });
 
 describe("by keyboard on the teacher's side", () => {
+  it("after a link of a page led on, the next Tab key is in the new page", async () => {
+    const page = await teacherPage(browser);
+    await open(page, `${base}/week`);
+    await page.focus("main a[href='/how']");
+    await page.keyboard.press("Enter");
+    await page.waitForFunction(() => document.activeElement?.id === "main" && location.pathname === "/how");
+    await page.close();
+  });
+
   it("a station leads to its panel, what is chosen moves by arrows, keys of one letter work and are listed", async () => {
     const page = await teacherPage(browser);
     await open(page, `${base}/activities`);

@@ -111,7 +111,7 @@ export function ReadyShelf({
           ? "Nothing ready-made fits all of that. Drop one of the choices, or start from a game below."
           : `${found.length} ready`}
       </p>
-      <ul className="grid grid-cols-[repeat(auto-fill,minmax(330px,1fr))] gap-4">
+      <ul className="grid grid-cols-[repeat(auto-fill,minmax(min(330px,100%),1fr))] gap-4">
         {first.map((eachFound) => (
           <One key={eachFound.id} {...eachFound} />
         ))}
@@ -119,7 +119,7 @@ export function ReadyShelf({
       {rest.length > 0 && (
         <details className="mt-3">
           <summary className="font-semibold">{rest.length} more</summary>
-          <ul className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(330px,1fr))] gap-4">
+          <ul className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(min(330px,100%),1fr))] gap-4">
             {rest.map((eachFound) => (
               <One key={eachFound.id} {...eachFound} />
             ))}

@@ -137,7 +137,7 @@ export default function Activities({ loaderData, actionData }: Route.ComponentPr
         <a href="#shelf" className="grow pb-1 underline">
           My activities ({loaderData.all})
         </a>
-        <Form method="post" encType="multipart/form-data" className="flex items-end gap-2">
+        <Form method="post" encType="multipart/form-data" className="flex flex-wrap items-end gap-2">
           <label className="field">
             <span className="text-sm">Import activity</span>
             <input type="file" name="file" accept="application/json,.json" className="max-w-60 text-sm" />

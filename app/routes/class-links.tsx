@@ -48,7 +48,7 @@ export default function ClassLinks({ loaderData, params }: Route.ComponentProps)
         </button>
       </div>
       {links.length === 0 && <p>{tell("links.none")}</p>}
-      <ul className="codes grid grid-cols-[repeat(auto-fill,minmax(330px,1fr))] gap-3 print:grid-cols-2 print:gap-0">
+      <ul className="codes grid grid-cols-[repeat(auto-fill,minmax(min(330px,100%),1fr))] gap-3 print:grid-cols-2 print:gap-0">
         {links.map((link) => (
           <li
             key={link.childId}

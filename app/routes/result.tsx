@@ -299,8 +299,8 @@ function Children({ data, problems }: { data: Data; problems: ProblemList }) {
     <section className="mt-6">
       <div className="mb-1 flex flex-wrap items-end gap-x-4 gap-y-2">
         <h2 className="grow text-xl">Children</h2>
-        <Form method="get" className="flex flex-wrap items-center gap-3 text-sm" preventScrollReset>
-          <label className="flex items-center gap-1.5">
+        <Form method="get" className="flex min-w-0 flex-wrap items-center gap-3 text-sm" preventScrollReset>
+          <label className="flex min-w-0 items-center gap-1.5">
             Show
             <select name="show" defaultValue={data.show} className="py-0.5">
               <option value="all">all ({r.rows.length})</option>

@@ -44,30 +44,32 @@ export default function Results({ loaderData }: Route.ComponentProps) {
         ))}
       </p>
       {loaderData.rows.length === 0 && <p>You have not sent any activities yet.</p>}
-      <table className="w-full text-left">
-        <Heads of={["Activity", "Class", "Opens", "Closes", "Opened", "Played"]} />
-        <tbody>
-          {loaderData.rows.map((row) => (
-            <tr key={row.id} className="row-line">
-              <td className="py-3">
-                <Link
-                  to={`/results/${row.id}`}
-                  prefetch="intent"
-                  className="font-head text-lg font-bold hover:underline"
-                >
-                  {row.title}
-                </Link>
-                <span className="block text-sm text-quiet">{label(`pattern.${row.pattern}`)}</span>
-              </td>
-              <td>{row.className}</td>
-              <td>{row.opens}</td>
-              <td>{row.withdrawnAt ? "unsent" : row.closes}</td>
-              <td>{tell("result.of", { n: row.opened, all: row.cards })}</td>
-              <td className="font-bold">{tell("result.of", { n: row.played, all: row.cards })}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <div className="overflow-x-auto">
+        <table className="w-full text-left">
+          <Heads of={["Activity", "Class", "Opens", "Closes", "Opened", "Played"]} />
+          <tbody>
+            {loaderData.rows.map((row) => (
+              <tr key={row.id} className="row-line">
+                <td className="py-3">
+                  <Link
+                    to={`/results/${row.id}`}
+                    prefetch="intent"
+                    className="font-head text-lg font-bold hover:underline"
+                  >
+                    {row.title}
+                  </Link>
+                  <span className="block text-sm text-quiet">{label(`pattern.${row.pattern}`)}</span>
+                </td>
+                <td>{row.className}</td>
+                <td>{row.opens}</td>
+                <td>{row.withdrawnAt ? "unsent" : row.closes}</td>
+                <td>{tell("result.of", { n: row.opened, all: row.cards })}</td>
+                <td className="font-bold">{tell("result.of", { n: row.played, all: row.cards })}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
       {loaderData.pages > 1 && (
         <nav aria-label={tell("results.pages")} className="mt-4 flex items-center gap-3">
           {loaderData.page > 1 && (

@@ -1,5 +1,6 @@
 import { LogOut } from "lucide-react";
-import { Form, NavLink, Outlet } from "react-router";
+import { useEffect, useRef } from "react";
+import { Form, NavLink, Outlet, useLocation } from "react-router";
 import { shellOf } from "#server/school/classes.ts";
 import { teacherOf } from "../session.server.ts";
 import { Keys } from "../ui/keys.tsx";
@@ -17,7 +18,21 @@ const PLACES = [
   ["/results", "Results"],
 ] as const;
 
+/** After a page was replaced together with what had the focus, the next Tab key starts at the new page and not at the header. */
+function useFocusOnNewPage() {
+  const { pathname } = useLocation();
+  const main = useRef<HTMLDivElement>(null);
+  const shown = useRef(pathname);
+  useEffect(() => {
+    if (shown.current === pathname) return;
+    shown.current = pathname;
+    if (document.activeElement === document.body) main.current?.focus({ preventScroll: true });
+  }, [pathname]);
+  return main;
+}
+
 export default function Teacher({ loaderData }: Route.ComponentProps) {
+  const main = useFocusOnNewPage();
   const initial = loaderData.teacher.replace(/^(\w)\w* /, "$1. ");
   return (
     <div className="flex min-h-dvh flex-col">
@@ -29,19 +44,22 @@ export default function Teacher({ loaderData }: Route.ComponentProps) {
       >
         To the content
       </a>
-      <header className="flex h-[52px] shrink-0 items-center gap-6 border-b-2 border-ink px-6 print:hidden">
+      <header className="flex min-h-[52px] shrink-0 flex-wrap items-center gap-x-6 border-b-2 border-ink px-6 max-sm:gap-x-3 max-sm:px-4 print:hidden">
         <NavLink to="/week" className="flex items-center gap-2.5 font-head text-[1.35rem] font-bold">
           <img src="/mark.svg" alt="" width="26" height="26" />
           Daring Yard
         </NavLink>
-        <nav aria-label="Main" className="flex h-full gap-1">
+        <nav
+          aria-label="Main"
+          className="flex h-[52px] gap-1 max-sm:order-last max-sm:h-11 max-sm:w-full max-sm:justify-between max-sm:gap-0"
+        >
           {PLACES.map(([to, name]) => (
             <NavLink
               key={to}
               to={to}
               prefetch="intent"
               className={({ isActive }) =>
-                `flex h-full items-center border-b-4 px-2.5 pt-1 font-semibold ${isActive ? "border-mustard" : "border-transparent hover:border-hair"}`
+                `flex h-full items-center border-b-4 px-2.5 pt-1 font-semibold max-sm:px-1 ${isActive ? "border-mustard" : "border-transparent hover:border-hair"}`
               }
             >
               {name}
@@ -57,7 +75,7 @@ export default function Teacher({ loaderData }: Route.ComponentProps) {
           </button>
         </Form>
       </header>
-      <div id="main" className="flex grow flex-col" tabIndex={-1}>
+      <div id="main" ref={main} className="flex grow flex-col outline-none" tabIndex={-1}>
         <Outlet />
       </div>
     </div>

@@ -67,12 +67,13 @@ async function begunBy(
 
 export default function Week({ loaderData }: Route.ComponentProps) {
   const { days, out, begun } = loaderData;
-  const open = out.filter((a) => a.state === "open" || a.state === "opens");
+  const open = out.filter((a) => a.state === "open");
+  const later = out.filter((a) => a.state === "opens");
   const closed = out.filter((a) => a.state === "closed");
   const back = out.filter((a) => a.state === "withdrawn");
   return (
     <main className="mx-auto w-full max-w-6xl p-6">
-      <div className="mb-4 flex items-end gap-4">
+      <div className="mb-4 flex flex-wrap items-end gap-x-4 gap-y-2">
         <h1 className="grow text-3xl">This week</h1>
         <Link to="/how" className="btn btn-quiet">
           How it works
@@ -83,6 +84,7 @@ export default function Week({ loaderData }: Route.ComponentProps) {
       </div>
       {begun && <FirstHour begun={begun} />}
       <Sendings title="Out now" rows={open} days={days} />
+      <Sendings title="Opens later" rows={later} days={days} />
       <Sendings title="Closed" rows={closed} days={days} />
       <Sendings title="Unsent" rows={back} days={days} />
     </main>

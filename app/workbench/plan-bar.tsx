@@ -73,7 +73,7 @@ export const PlanBar = memo(function PlanBar({
           ))}
         </>
       )}
-      <label className="ml-auto flex items-center gap-1.5">
+      <label className="ml-auto flex flex-wrap items-center gap-1.5">
         Snap to
         <select
           className="w-28 py-0.5 text-[0.82rem]"

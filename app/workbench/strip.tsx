@@ -370,7 +370,7 @@ const HomesPart = ({
         <span className="text-2xl font-bold whitespace-nowrap">
           {tell("strip.can", { n: fits, all: homes.length })}
         </span>
-        <p className="text-[13px] whitespace-nowrap">{tell("strip.canWhat", { silent })}</p>
+        <p className="text-[13px] sm:whitespace-nowrap">{tell("strip.canWhat", { silent })}</p>
       </div>
       <div className="flex max-w-40 flex-wrap gap-[3px]" aria-hidden="true">
         {homes.map((home) => (
