@@ -343,6 +343,7 @@ describe("a device that keeps nothing", () => {
     await fills(page);
     await beginPlay(page, await cardOf(page, await linkOf("Fenna B."), "Hallway climb"));
     await press(page, "MISS");
+    await expect.poll(async () => (await arrived("Fenna B.")).length).toBe(1);
     await setFull(page, true);
     await press(page, "MISS");
     await sees(page, "Stop! This device is full.");
