@@ -6,7 +6,7 @@ import { outlineOf } from "#core/yard/shapes.ts";
 import { PAINT, Strokes } from "./strokes.tsx";
 
 const PAD = 14;
-/** How the kinds of obstacle in a space are told apart: the fill, and a sign in the middle. */
+/** Each kind of obstacle in a space has its own fill and its own sign in the middle. */
 export const STANDING = {
   furniture: { fill: PAINT.chalk, fillOpacity: 0.32, sign: "" },
   breakable: { fill: "var(--color-ember)", fillOpacity: 0.4, sign: "!" },

@@ -54,7 +54,7 @@ it("stops at the first event that a full device refuses, and saves all of them o
   expect(on.trouble).toHaveBeenLastCalledWith(null);
 });
 
-it("goes on in memory with every event, even where it is told to while the device is refusing one", async () => {
+it("keeps every event in memory when the player chooses to play on while the device is still refusing a save", async () => {
   const { on, queue: saves } = queue();
   saves.add(0, miss(0), null);
   await saves.settled();
