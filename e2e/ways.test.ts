@@ -250,6 +250,23 @@ describe("by keyboard on the teacher's side", () => {
     await page.close();
   });
 
+  it("sending says that no outcome was chosen, and leads to it for the same class", async () => {
+    const page = await teacherPage(browser);
+    await open(page, `${base}/activities`);
+    await page.$$eval("button[value=new]", (all) => (all[0] as HTMLElement).click());
+    await page.waitForSelector("[data-peg]");
+    const sql = owner();
+    const [otter] = await sql`select id from class where name = 'Otter class'`;
+    await sql.end();
+    const { origin, pathname } = new URL(page.url());
+    await open(page, `${origin}${pathname}?class=${otter!.id}&station=send`);
+    await sees(page, "This activity has no learning outcome yet.");
+    await press(page, "Add one at Aim");
+    await page.waitForFunction(() => document.activeElement?.textContent === "Aim");
+    expect(new URL(page.url()).searchParams.get("class")).toBe(otter!.id);
+    await page.close();
+  });
+
   it("a station leads to its panel, what is chosen moves by arrows, keys of one letter work and are listed", async () => {
     const page = await teacherPage(browser);
     await open(page, `${base}/activities`);

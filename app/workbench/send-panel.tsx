@@ -6,6 +6,7 @@ import { say } from "#words/say.ts";
 import { tell } from "#words/tell.ts";
 import { problemText } from "../ui/problem-text.ts";
 import { NumberField, TextField } from "./knobs.tsx";
+import { useStationAddress } from "./station-list.tsx";
 
 /** An example of a score in this game, as somebody would write it. */
 const markHint = (unit: ScoreUnit): string =>
@@ -31,6 +32,7 @@ interface Props {
 /** Sends to a class, with times and the number of goes. A plain form that works before the script loads. */
 export function SendPanel(props: Props) {
   const { activity, change, classes, classId, times, zone, held, problems, unit, orderId, others } = props;
+  const addressOf = useStationAddress();
   const busy = useNavigation().formData?.get("intent") === "send";
   const [to, setTo] = useState(classId);
   const [some, setSome] = useState(0);
@@ -90,8 +92,11 @@ export function SendPanel(props: Props) {
         <TimesAndTries zone={zone} times={times} problemOf={problemOf} line={line} unit={unit} tried={tried} />
         {activity.aim.outcome.trim() === "" && (
           <p className="note">
-            This activity has no learning outcome yet. <Link to="?station=aim">Add one at Aim</Link>, or send it
-            without.
+            This activity has no learning outcome yet.{" "}
+            <Link to={addressOf("aim")} replace preventScrollReset className="underline">
+              Add one at Aim
+            </Link>
+            , or send it without one.
           </p>
         )}
         {held && <p className="problem">{held}</p>}

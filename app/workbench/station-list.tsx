@@ -3,17 +3,22 @@ import { Link, useSearchParams } from "react-router";
 import type { Activity } from "#core/formats/activity.ts";
 import { answerOf, STATIONS, type Station, stationName } from "./stations.ts";
 
+/** Gives the address of each station, with what else the address holds: the class and a score to beat. */
+export function useStationAddress(): (station: Station) => string {
+  const [search] = useSearchParams();
+  return (station) => {
+    const next = new URLSearchParams(search);
+    next.set("station", station);
+    return `?${next}`;
+  };
+}
+
 /**
  * The plan of the lesson, one line for each station. The entries are links, so that they work before the script
  * loads.
  */
 export const Stations = memo(function Stations({ activity, station }: { activity: Activity; station: Station }) {
-  const [search] = useSearchParams();
-  const to = (text: Station) => {
-    const next = new URLSearchParams(search);
-    next.set("station", text);
-    return `?${next}`;
-  };
+  const addressOf = useStationAddress();
   return (
     <nav aria-label="Stations" className="min-[1101px]:overflow-y-auto">
       <ol className="relative grid gap-1">
@@ -21,7 +26,7 @@ export const Stations = memo(function Stations({ activity, station }: { activity
         {STATIONS.map((text, i) => (
           <li key={text} className="relative">
             <Link
-              to={to(text)}
+              to={addressOf(text)}
               replace
               preventScrollReset
               aria-current={text === station ? "step" : undefined}
