@@ -116,6 +116,8 @@ describe("accessible, light and dark, and nothing scrolls sideways", () => {
     await sql.end();
     await open(page, `${base}/activities/${row!.id}?station=aim`);
     await inBoth(page, "aim");
+    // The workbench fills the screen and scrolls within its panels.
+    expect(await page.evaluate(() => document.documentElement.scrollHeight - innerHeight)).toBe(0);
     await fitsIn(page, 320, "aim");
     // Around the panel each station is the same page.
     for (const text of ["cues", "kit", "yard", "score", "players", "levels", "send"]) {

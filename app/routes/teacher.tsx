@@ -51,7 +51,7 @@ export default function Teacher({ loaderData }: Route.ComponentProps) {
         </NavLink>
         <nav
           aria-label="Main"
-          className="flex h-[52px] gap-1 max-sm:order-last max-sm:h-11 max-sm:w-full max-sm:justify-between max-sm:gap-0"
+          className="flex h-[50px] gap-1 max-sm:order-last max-sm:h-11 max-sm:w-full max-sm:justify-between max-sm:gap-0"
         >
           {PLACES.map(([to, name]) => (
             <NavLink
