@@ -35,17 +35,19 @@ export default function ClassLinks({ loaderData, params }: Route.ComponentProps)
   return (
     <main className="mx-auto w-full max-w-6xl p-6 print:max-w-none print:p-0">
       <div className="mb-4 flex flex-wrap items-end gap-3 print:hidden">
-        <div className="grow">
+        <div className="min-w-[min(20rem,100%)] flex-1">
           <h1 className="text-3xl">{tell("links.title", { class: className })}</h1>
           <p className="max-w-2xl text-quiet">{tell("links.how")}</p>
         </div>
-        <CopyButton text={all} words={tell("links.copyAll")} />
-        <a className="btn" href={`/classes/${params.id}/links.csv`} download>
-          <Download size={17} aria-hidden="true" /> CSV
-        </a>
-        <button type="button" className="btn btn-main" onClick={() => print()}>
-          <Printer size={17} aria-hidden="true" /> {tell("links.print")}
-        </button>
+        <div className="flex flex-wrap gap-3">
+          <CopyButton text={all} words={tell("links.copyAll")} />
+          <a className="btn" href={`/classes/${params.id}/links.csv`} download>
+            <Download size={17} aria-hidden="true" /> CSV
+          </a>
+          <button type="button" className="btn btn-main" onClick={() => print()}>
+            <Printer size={17} aria-hidden="true" /> {tell("links.print")}
+          </button>
+        </div>
       </div>
       {links.length === 0 && <p>{tell("links.none")}</p>}
       <ul className="codes grid grid-cols-[repeat(auto-fill,minmax(min(330px,100%),1fr))] gap-3 print:grid-cols-2 print:gap-0">

@@ -252,15 +252,17 @@ function Head({ data, id }: { data: Data; id: string }) {
       {r.mark !== null && (
         <Figure n={`${beat}`} what={tell("result.beat", { n: beat, mark: tellScore(r.mark, r.unit, skill) })} />
       )}
-      <Link className="btn btn-main" to={`/results/${id}/next`}>
-        Next week
-      </Link>
-      <Link className="btn" to={`/results/${id}/sheets`}>
-        <Printer size={17} aria-hidden="true" /> Print cards
-      </Link>
-      <a className="btn" href={`/results/${id}/csv`} download>
-        <Download size={17} aria-hidden="true" /> Export CSV
-      </a>
+      <div className="flex flex-wrap gap-x-5 gap-y-2">
+        <Link className="btn btn-main" to={`/results/${id}/next`}>
+          Next week
+        </Link>
+        <Link className="btn" to={`/results/${id}/sheets`}>
+          <Printer size={17} aria-hidden="true" /> Print cards
+        </Link>
+        <a className="btn" href={`/results/${id}/csv`} download>
+          <Download size={17} aria-hidden="true" /> Export CSV
+        </a>
+      </div>
     </div>
   );
 }
