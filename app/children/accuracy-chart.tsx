@@ -13,12 +13,12 @@ import {
 export interface Point {
   week: string;
   middle: number;
-  /** Ends within which it lies with 80 %. */
+  /** The true value lies between these ends with a chance of 8 in 10. */
   range: [low: number, high: number];
   tries: number;
 }
 
-/** How one skill went, week by week: the middle as a line, the ends as a band. `most`: the top of the scale; absent: as it comes. */
+/** How one skill went, week by week: the middle as a line, the ends as a band. `most` is the top of the scale; without it the scale follows the points. */
 export default function AccuracyChart({
   points,
   unit,
@@ -52,14 +52,17 @@ export default function AccuracyChart({
             name === "range" ? "8 in 10 chances" : unit,
           ]}
         />
-        <Area
-          dataKey="range"
-          stroke="none"
-          fill="var(--color-teal)"
-          fillOpacity={0.18}
-          isAnimationActive={false}
-          activeDot={false}
-        />
+        {/* The band of a single week would be drawn as a dot at its upper end. */}
+        {points.length > 1 && (
+          <Area
+            dataKey="range"
+            stroke="none"
+            fill="var(--color-teal)"
+            fillOpacity={0.18}
+            isAnimationActive={false}
+            activeDot={false}
+          />
+        )}
         <Line
           dataKey="middle"
           stroke="var(--color-teal)"
@@ -67,7 +70,14 @@ export default function AccuracyChart({
           dot={{ r: 4, fill: "var(--color-mustard)", stroke: "var(--color-ink)" }}
           isAnimationActive={false}
         >
-          <ErrorBar dataKey="off" width={6} strokeWidth={1.5} stroke="var(--color-teal)" direction="y" />
+          <ErrorBar
+            dataKey="off"
+            width={6}
+            strokeWidth={1.5}
+            stroke="var(--color-teal)"
+            direction="y"
+            isAnimationActive={false}
+          />
         </Line>
       </ComposedChart>
     </ResponsiveContainer>
