@@ -10,7 +10,7 @@ const addresses = (list: readonly Listed[], above = ""): string[] =>
     return [...(listed.path === undefined ? [] : [path]), ...addresses(listed.children ?? [], path)];
   });
 
-it("no address with a private token is logged with it", () => {
+it("never logs the private token in an address", () => {
   const secret = addresses(routes).filter((path) => path.includes(":token"));
   expect(secret.length).toBeGreaterThan(9);
   expect(secret.filter((path) => plainPath(path.replace(":token", "abc.def")).includes("abc"))).toEqual([]);

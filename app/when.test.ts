@@ -11,7 +11,7 @@ describe("times in the school's zone", () => {
     expect(clockTime("2026-07-01T16:05:00Z", "Asia/Kolkata")).toBe("21:35");
     expect(dayKey("2026-07-01T23:30:00Z", LONDON)).toBe("2026-07-02");
   });
-  it("names the year where it is another one, by the school's clock", () => {
+  it("adds the year if it is not this year, by the school's clock", () => {
     const now = new Date("2026-12-31T20:00:00Z");
     expect(when("2027-01-04T09:00:00Z", LONDON, now)).toBe("Mon 4 Jan 2027, 09:00");
     expect(when("2026-12-31T23:00:00Z", "Asia/Kolkata", now)).toBe("Fri 1 Jan, 04:30");

@@ -119,7 +119,7 @@ describe("levels", () => {
   });
 
   itLong(
-    "of one number by how often the end is reached: proposed beside the screen, kept, sent to each by that, and said so for next week",
+    "levels of one number by how often the end is reached: suggested in the background, saved, sent to each child, and named for next week",
     async () => {
       const page = await teacherPage(browser);
       const { addActivity } = await import("../server/activities/activities.ts");
@@ -229,7 +229,7 @@ describe("what the goes teach", () => {
     await page.close();
   });
 
-  itLong("where pieces came to rest tells a pull apart, on the child's page", async () => {
+  itLong("shows on the child's page which way pieces drift, from where they came to rest", async () => {
     const game = fromPattern("closest");
     const activity = changed(game, title(), { jack: "placed", pieces: 6, finish: { points: null, rounds: 2 } });
     const sent = await sending(["Umar Z."], activity);
@@ -270,37 +270,41 @@ describe("what the goes teach", () => {
     await teacher.close();
   });
 
-  itLong("up and down while playing: the lines of the other levels, asked for after so many in a row", async () => {
-    const line = (count: number) => ({ ...AS_DRAWN, line: count, helper: "catches" as const });
-    const levels = { low: 0.6, high: 0.8, list: [line(-0.5), line(0), line(0.5)], up: 2, down: 2, stop: 1 };
-    const { page, card } = await sentTo(browser, "Maru K.", { ...fromPattern("climb"), title: title(), levels });
-    await beginPlay(page, card);
-    const offers = () => page.$$eval("main button", (all) => all.map((button) => button.textContent ?? ""));
-    await press(page, "HIT");
-    await sees(page, "Roll 2");
-    expect((await offers()).some((offer) => offer.includes("?"))).toBe(false);
-    await press(page, "HIT");
-    const asked = await page.waitForFunction(
-      () => [...document.querySelectorAll("main button")].find((element) => element.textContent === "2 hits. Harder?"),
-      {},
-    );
-    expect(asked).toBeTruthy();
-    await press(page, "2 hits. Harder?");
-    await sees(page, "Your line:");
-    await press(page, "MISS");
-    await press(page, "MISS");
-    expect(await text(page)).not.toContain("You have found your line!");
-    await press(page, "2 misses. Easier?");
-    // Once from harder to easier is all that this ladder is to turn.
-    await sees(page, "You have found your line!");
-    await press(page, "HIT");
-    await press(page, "HIT");
-    await sees(page, "Roll 7");
-    expect((await offers()).some((offer) => offer.includes("?"))).toBe(false);
-    await page.close();
-  });
+  itLong(
+    "moves up and down a level while playing: asks after several in a row, and shows the other level's lines",
+    async () => {
+      const line = (count: number) => ({ ...AS_DRAWN, line: count, helper: "catches" as const });
+      const levels = { low: 0.6, high: 0.8, list: [line(-0.5), line(0), line(0.5)], up: 2, down: 2, stop: 1 };
+      const { page, card } = await sentTo(browser, "Maru K.", { ...fromPattern("climb"), title: title(), levels });
+      await beginPlay(page, card);
+      const offers = () => page.$$eval("main button", (all) => all.map((button) => button.textContent ?? ""));
+      await press(page, "HIT");
+      await sees(page, "Roll 2");
+      expect((await offers()).some((offer) => offer.includes("?"))).toBe(false);
+      await press(page, "HIT");
+      const asked = await page.waitForFunction(
+        () =>
+          [...document.querySelectorAll("main button")].find((element) => element.textContent === "2 hits. Harder?"),
+        {},
+      );
+      expect(asked).toBeTruthy();
+      await press(page, "2 hits. Harder?");
+      await sees(page, "Your line:");
+      await press(page, "MISS");
+      await press(page, "MISS");
+      expect(await text(page)).not.toContain("You have found your line!");
+      await press(page, "2 misses. Easier?");
+      // Once from harder to easier is all that this ladder is to turn.
+      await sees(page, "You have found your line!");
+      await press(page, "HIT");
+      await press(page, "HIT");
+      await sees(page, "Roll 7");
+      expect((await offers()).some((offer) => offer.includes("?"))).toBe(false);
+      await page.close();
+    },
+  );
 
-  itLong("a time plan fills the minutes asked for, and the card says how often it is played", async () => {
+  itLong("a time plan fills the chosen minutes, and the card says how often to play", async () => {
     const page = await teacherPage(browser);
     const { addActivity } = await import("../server/activities/activities.ts");
     const [row] = await sql`select id, school_id from teacher where email = ${inject("email")}`;

@@ -203,7 +203,7 @@ const BEFORE = ["0000_start", "0001_security", "0002_homes", "0003_homes_securit
 const migrations = new URL("../server/db/migrations/", import.meta.url).pathname;
 
 describe("a data folder made by earlier code", () => {
-  itLong("keeps what is in it, belongs to the plain owner, and gives nothing away either", async () => {
+  itLong("keeps its data, belongs to the ordinary owner, and is just as private", async () => {
     // The secret lies in the database, and in no environment, as it was then.
     delete process.env.YARD_SECRET;
     const dir = join(root, ".yard-test", "old");
@@ -345,7 +345,7 @@ describe("a backup", () => {
     }
   });
 
-  itLong("that somebody took by plain pg_dump is mended by the next start: roles, owner and rights", async () => {
+  itLong("taken with plain pg_dump gets its roles, owner and rights back at the next start", async () => {
     const bin = postgresBin()!;
     const dump = spawnSync(join(bin, "pg_dump"), ["-d", inject("ownerUrl")], { encoding: "utf8", maxBuffer: 1 << 29 });
     expect(dump.status).toBe(0);
@@ -362,7 +362,7 @@ describe("a backup", () => {
     }
   });
 
-  itLong("says so where the file is none of ours", () => {
+  itLong("says so if the file is not one of ours", () => {
     writeFileSync(join(at, "other.backup"), "hello");
     const told = command("restore", [join(at, "other.backup")], { YARD_DATA_DIR: join(at, "other"), DATABASE_URL: "" });
     expect([told.status, told.stderr]).toEqual([1, expect.stringContaining("pg_restore failed")]);

@@ -157,7 +157,7 @@ describe("a go on the device", () => {
     await context.close();
   });
 
-  itLong("shows the server's own refusal by name, and keeps nothing back", async () => {
+  itLong("shows why the server refused a go, there and on the family's page", async () => {
     const { page, context } = await ownPhone();
     await between(page, () => ({
       status: 422,

@@ -151,7 +151,7 @@ describe("whole games, by touch", () => {
     await two.close();
   });
 
-  itLong("bands: what is tapped stays where it is when more can be told than at the first piece", async () => {
+  itLong("bands: buttons stay where they are when later pieces offer more choices than the first", async () => {
     const page = await on("Rafe J.", changed(fromPattern("bands"), title(), {}));
     const lie = () =>
       page.$$eval("main button", (all) =>
@@ -209,7 +209,7 @@ describe("whole games, by touch", () => {
     await lines.close();
   });
 
-  itLong("the way is call the target first, and one word is thrown and the next rolled", async () => {
+  itLong("the action is chosen before each throw; in Speller one word is thrown and the next rolled", async () => {
     const page = await on(
       "Lorcan T.",
       changed(fromPattern("board"), title(), { choice: "action", sends: 2, bonus: 0 }),
@@ -237,7 +237,7 @@ describe("whole games, by touch", () => {
     await words.close();
   });
 
-  itLong("sweep where all that is touched counts: tapped together, none, or all", async () => {
+  itLong("sweep with every touched target counting: several at once, none, or all", async () => {
     const name = title();
     const page = await on("Caspian L.", changed(fromPattern("sweep"), name, { touching: "all" }));
     await sees(page, "4 to go.");
@@ -286,44 +286,54 @@ describe("whole games, by touch", () => {
     await page.close();
   });
 
-  itLong("fed by a grown-up, who has no turn; and against one with uses the other hand and a head start", async () => {
-    const name = title();
-    const helped = async (page: Page) => {
-      await press(page, "Make it fair");
-      await press(page, "just helps");
-    };
-    const short = { sends: 2, bonus: 0 };
-    const fed = await playing(browser, "Amina D.", changed(fromPattern("board"), name, short), 2, "Take turns", helped);
-    for (const count of [3, 1]) {
-      await sees(fed, "Amina, your turn.");
-      await tap(fed, count);
-    }
-    await sees(fed, "5 + 2 = 7");
-    await handIn(fed);
-    await sees(fed, "You got 7 points.");
-    expect((await keptOf(name))!.score).toMatchObject({ value: 7, match: null });
-    await fed.close();
+  itLong(
+    "a grown-up feeds and has no turn; against a grown-up who uses the other hand, with a head start",
+    async () => {
+      const name = title();
+      const helped = async (page: Page) => {
+        await press(page, "Make it fair");
+        await press(page, "just helps");
+      };
+      const short = { sends: 2, bonus: 0 };
+      const fed = await playing(
+        browser,
+        "Amina D.",
+        changed(fromPattern("board"), name, short),
+        2,
+        "Take turns",
+        helped,
+      );
+      for (const count of [3, 1]) {
+        await sees(fed, "Amina, your turn.");
+        await tap(fed, count);
+      }
+      await sees(fed, "5 + 2 = 7");
+      await handIn(fed);
+      await sees(fed, "You got 7 points.");
+      expect((await keptOf(name))!.score).toMatchObject({ value: 7, match: null });
+      await fed.close();
 
-    const fair = async (page: Page) => {
-      await press(page, "Make it fair");
-      await sees(page, "other hand");
-      const boxes = await page.$$("xpath///label[normalize-space()='other hand']/input");
-      await boxes[1]!.click();
-      for (let i = 0; i < 4; i++) await press(page, "Player 2: bigger head start");
-      await press(page, "Player 2: smaller head start");
-    };
-    const match = title();
-    const game = changed(fromPattern("board"), match, { sends: 1, bonus: 0 });
-    const page = await playing(browser, "Sabela C.", game, 2, "Head to head", fair);
-    await tap(page, 2);
-    await sees(page, "Player 2, your turn.");
-    await tap(page, 1);
-    await sees(page, "3 + 2 = 5");
-    await sees(page, "Player 2 wins!");
-    await handIn(page);
-    expect((await keptOf(match))!.score).toMatchObject({ value: 3, won: false });
-    await page.close();
-  });
+      const fair = async (page: Page) => {
+        await press(page, "Make it fair");
+        await sees(page, "other hand");
+        const boxes = await page.$$("xpath///label[normalize-space()='other hand']/input");
+        await boxes[1]!.click();
+        for (let i = 0; i < 4; i++) await press(page, "Player 2: bigger head start");
+        await press(page, "Player 2: smaller head start");
+      };
+      const match = title();
+      const game = changed(fromPattern("board"), match, { sends: 1, bonus: 0 });
+      const page = await playing(browser, "Sabela C.", game, 2, "Head to head", fair);
+      await tap(page, 2);
+      await sees(page, "Player 2, your turn.");
+      await tap(page, 1);
+      await sees(page, "3 + 2 = 5");
+      await sees(page, "Player 2 wins!");
+      await handIn(page);
+      expect((await keptOf(match))!.score).toMatchObject({ value: 3, won: false });
+      await page.close();
+    },
+  );
 
   it("three-line against: who starts is chosen, a taken square is a lost turn, the first line wins", async () => {
     const page = await playing(
@@ -398,7 +408,7 @@ describe("whole games, by touch", () => {
     await page.close();
   });
 
-  itLong("streak in seconds: they count by themselves until it drops", async () => {
+  itLong("streak in seconds: the seconds count by themselves until it drops", async () => {
     const { stages } = fromPattern("streak").pattern.params as { stages: object[] };
     const held = { stages: [{ ...stages[0], task: "balance", count: null, inAll: false }], tries: 2, score: "run" };
     const page = await on("Vesna I.", changed(fromPattern("streak"), title(), held));

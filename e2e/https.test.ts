@@ -292,7 +292,7 @@ describe("limits before anything is read", () => {
     expect([told.status, told.headers.allow]).toEqual([405, "GET, HEAD, POST"]);
   });
 
-  itLong("lets what is under way end when it is told to stop, and takes no more", async () => {
+  itLong("finishes running requests when asked to stop, and takes no new ones", async () => {
     const own = await startWeb({ port: await freePort(), env: inject("webEnv") });
     const slow = send(own.url, "/sign-in", "POST", { ...form, Origin: own.url }, "email=slow%40y&password=b");
     await new Promise((resolve) => setTimeout(resolve, 5));

@@ -140,7 +140,7 @@ describe("the workbench", () => {
     await page.close();
   });
 
-  itLong("saves what was taken back while a save was still under way", async () => {
+  itLong("saves an undo that was made while a save was still running", async () => {
     const url = await fresh("Climb");
     await saved(page);
     const there = await metresOf(page, "t2");
@@ -268,7 +268,7 @@ describe("the workbench", () => {
     await expect.poll(() => metresOf(page, "t1")).toBeCloseTo(1.5, 5);
   });
 
-  itLong("opens a file of its own and refuses others by name", async () => {
+  itLong("opens its own file, and names what is wrong with any other", async () => {
     const dir = mkdtempSync(join(tmpdir(), "yard-files-"));
     const openFile = async (name: string, content: string) => {
       writeFileSync(join(dir, name), content);

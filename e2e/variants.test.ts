@@ -26,7 +26,7 @@ const climb = fromPattern("climb");
 const bands = fromPattern("bands");
 
 describe("variants on the play screen", () => {
-  itLong("a forfeit is owed after the misses, and play goes on once it is done", async () => {
+  itLong("asks for a forfeit after the misses, and goes on once it is done", async () => {
     const page = await playing(
       "Rafe J.",
       of(climb, title(), { forfeit: { misses: 2, exercise: "star jumps", dose: 4 }, tries: 4 }),
@@ -57,7 +57,7 @@ describe("variants on the play screen", () => {
     await page.close();
   });
 
-  itLong("of three who take turns the one who is chosen starts, and the others follow in their order", async () => {
+  itLong("with three players taking turns, the chosen one starts and the others follow in order", async () => {
     const third = (givenPage: Page) => press(givenPage, "Player 3");
     const page = await playing("Priya G.", of(climb, title(), {}), 3, "Take turns", third);
     for (const name of ["Player 3", "Priya", "Player 2", "Player 3"]) {
@@ -67,7 +67,7 @@ describe("variants on the play screen", () => {
     await page.close();
   });
 
-  itLong("a relay shares one climb, and turns go round with the names of the day", async () => {
+  itLong("a relay shares one climb, and the turns go round by today's names", async () => {
     const page = await playing("Tamsin Y.", of(climb, title(), {}), 3, "As a team");
     await sees(page, "Tamsin, your turn.");
     await press(page, "HIT");
@@ -78,7 +78,7 @@ describe("variants on the play screen", () => {
     await page.close();
   });
 
-  itLong("fewest tries and several goes: the best one is kept", async () => {
+  itLong("fewest tries over several goes: the best go counts", async () => {
     const page = await playing(
       "Yara Q.",
       of(climb, title(), { scoring: { by: "tries" } }, { goes: { count: 2, keep: "best" } }),
@@ -162,7 +162,7 @@ describe("variants on the play screen", () => {
   });
 
   itLong(
-    "a formation of one's own is laid by arrow keys, and one in which pins touch is refused with what is missing",
+    "a formation of the family's own is laid out with arrow keys; if pins touch, it says how many cm are missing",
     async () => {
       const formation = { kind: "own", count: 3, depth: 0.6, width: 0.6 };
       const page = await playing("Umar Z.", of(fromPattern("pins"), title(), { formation, frames: 1, rolls: 1 }));
@@ -184,7 +184,7 @@ describe("variants on the play screen", () => {
   );
 
   itLong(
-    "three in a line by touch and by arrow keys: taken and outside are counted, a bumped piece is moved",
+    "three in a line by touch and by arrow keys: counts squares taken and throws outside, and moves a bumped piece",
     async () => {
       const page = await playing("Kezia O.", of(fromPattern("threeLine"), title(), {}));
       await sees(page, "Land it in a free square. Throw 1.");
@@ -214,7 +214,7 @@ describe("variants on the play screen", () => {
     },
   );
 
-  itLong("touches are counted by taps and keys until the bell; the number said after it is what counts", async () => {
+  itLong("counts touches by tap and key until the bell; the number given after it is the score", async () => {
     const first = { task: "keepUp", seconds: 10, rest: 0, hand: "usual", moving: false, bounce: false };
     const rounds = [first];
     const page = await playing("Priya G.", of(fromPattern("tally"), title(), { rounds }));
@@ -249,7 +249,7 @@ describe("variants on the play screen", () => {
     await page.close();
   });
 
-  itLong("two count at the same time, each with a counter of its own", async () => {
+  itLong("two players count at the same time, each with their own counter", async () => {
     const rounds = [{ task: "keepUp", seconds: 10, rest: 0, hand: "usual", moving: false, bounce: false }];
     const page = await playing(
       "Nuri E.",
@@ -326,28 +326,31 @@ describe("variants on the play screen", () => {
     await page.close();
   });
 
-  itLong("a board's thing is called first, and each is sent once where all are fetched at the end", async () => {
-    const board = fromPattern("board");
-    const kit = { ...board.kit, others: ["sponge"] };
-    const change = { choice: "thing", things: ["send", "other1"], fetch: "end", sends: null };
-    const page = await playing("Lorcan T.", of({ ...board, kit }, title(), change));
-    await sees(page, "Say what you will use.");
-    await page.click("[data-targets] button:nth-child(2)");
-    await sees(page, /^With the .+\.$/m);
-    const choices = (count: number) =>
-      page.waitForFunction((k) => document.querySelectorAll("[data-targets] button").length === k, {}, count);
-    await choices(3);
-    await page.click("[data-targets] button");
-    await sees(page, "Say what you will use.");
-    await choices(1);
-    await page.click("[data-targets] button");
-    await choices(3);
-    await press(page, "MISS");
-    await sees(page, "The go is over.");
-    await page.close();
-  });
+  itLong(
+    "board: the target is called first, and each object is thrown once if all are fetched at the end",
+    async () => {
+      const board = fromPattern("board");
+      const kit = { ...board.kit, others: ["sponge"] };
+      const change = { choice: "thing", things: ["send", "other1"], fetch: "end", sends: null };
+      const page = await playing("Lorcan T.", of({ ...board, kit }, title(), change));
+      await sees(page, "Say what you will use.");
+      await page.click("[data-targets] button:nth-child(2)");
+      await sees(page, /^With the .+\.$/m);
+      const choices = (count: number) =>
+        page.waitForFunction((k) => document.querySelectorAll("[data-targets] button").length === k, {}, count);
+      await choices(3);
+      await page.click("[data-targets] button");
+      await sees(page, "Say what you will use.");
+      await choices(1);
+      await page.click("[data-targets] button");
+      await choices(3);
+      await press(page, "MISS");
+      await sees(page, "The go is over.");
+      await page.close();
+    },
+  );
 
-  itLong("letters are gone to one by one, and a word is written down", async () => {
+  itLong("speller: the player goes to the letters one by one and writes a word down", async () => {
     const speller = fromPattern("speller");
     const page = await playing("Quill F.", of(speller, title(), { does: ["travel", "write"], list: "sun, sand" }));
     await sees(page, "Word 1 of 2. Hop to S.");
@@ -360,7 +363,7 @@ describe("variants on the play screen", () => {
     await page.close();
   });
 
-  itLong("three or more may be two sides, chosen before play and shown", async () => {
+  itLong("three or more players can form two sides, chosen before play and shown", async () => {
     const page = await playing("Lorcan T.", of(climb, title(), {}), 3, "Head to head", async (givenPage) => {
       await press(givenPage, "Two sides");
       await press(givenPage, "Player 3: side 1. Tap to change.");

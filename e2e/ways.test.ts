@@ -96,7 +96,7 @@ describe("an empty school", () => {
     await page.browserContext().close();
   });
 
-  itLong("comes from a file by one command, and a broken one is one clear line", async () => {
+  itLong("is loaded from a file with one command; a broken file gives one clear line", async () => {
     const { spawnSync } = await import("node:child_process");
     const { root } = await import("../scripts/lib/root.mjs");
     const run = (content: string, command = [join(root, "node_modules/.bin/tsx"), "server/db/add-school-cli.ts"]) => {
@@ -241,7 +241,7 @@ describe("ways back", () => {
 });
 
 describe("by keyboard on the teacher's side", () => {
-  it("after a link of a page led on, the next Tab key is in the new page", async () => {
+  it("moves the focus into the new page after following a link", async () => {
     const page = await teacherPage(browser);
     await open(page, `${base}/week`);
     await page.focus("main a[href='/how']");
@@ -250,7 +250,7 @@ describe("by keyboard on the teacher's side", () => {
     await page.close();
   });
 
-  it("sending says that no outcome was chosen, and leads to it for the same class", async () => {
+  it("the send panel notes a missing outcome, and links to it for the same class", async () => {
     const page = await teacherPage(browser);
     await open(page, `${base}/activities`);
     await page.$$eval("button[value=new]", (all) => (all[0] as HTMLElement).click());

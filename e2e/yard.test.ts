@@ -109,7 +109,7 @@ describe("laying out beside a game", () => {
     await page.close();
   });
 
-  itLong("is shown in a home where it fits badly, with what was changed or what would let it in", async () => {
+  itLong("shows how it fits in a child's home, and what would make it fit", async () => {
     const { page } = await climb();
     const inTight = "[aria-label^='In a child'] [data-fit]";
     await page.waitForSelector(inTight);
@@ -140,7 +140,7 @@ describe("laying out beside a game", () => {
 
 describe("the busiest layout on a card", () => {
   itLong(
-    "is sent, set up mark by mark with its things to fetch, drawn in the home, and still prints on one sheet",
+    "is sent, set up mark by mark with its items to fetch, drawn in the home, and still prints on one sheet",
     async () => {
       const { page } = await climb();
       await retype((await page.$("input[aria-label=Title]"))!, "Long course");

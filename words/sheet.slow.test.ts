@@ -115,7 +115,7 @@ describe("a sheet", () => {
   });
 });
 
-it("speaks of the air at the bell only where a bell may ring", () => {
+it("mentions objects in the air only if the game can have a bell", () => {
   const design = fromPattern("board");
   const facts = (seconds: number | null) =>
     sheetRules(cardOf({ ...design, match: { ...design.match, seconds } })).facts.filter((fact) =>

@@ -20,6 +20,6 @@ it.each(patternNames)("%s finds its kinds of aim and its items by themselves", a
   for (const id of itemsPlayed(activity)) expect(itemIn(activity.kit, id)?.id).toBe(id);
 });
 
-it("names a kind of aim that is not loaded", () => {
+it("names the kind of aim that is not loaded", () => {
   expect(() => kindOf({ kind: "nothing" } as never)).toThrow(KindNotLoaded);
 });

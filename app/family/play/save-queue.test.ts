@@ -28,7 +28,7 @@ function queue() {
 }
 const stored = async () => (await eventsOf(id)).map((event) => event.seq);
 
-it("saves events in their order, and says that the go is over", async () => {
+it("saves events in order and reports that the go is over", async () => {
   const { on, queue: saves } = queue();
   saves.add(0, miss(0), null);
   saves.add(1, miss(1), { done: true });
@@ -38,7 +38,7 @@ it("saves events in their order, and says that the go is over", async () => {
   expect(on.changed).toHaveBeenCalledOnce();
 });
 
-it("stops at the first event that a full device refuses, and saves all of them once there is room", async () => {
+it("stops at the first event that a full device refuses, and saves everything once there is room", async () => {
   const { on, queue: saves } = queue();
   full = true;
   saves.add(0, miss(0), null);
@@ -73,7 +73,7 @@ it("keeps every event in memory when the player chooses to play on while the dev
   expect(on.trouble).toHaveBeenLastCalledWith(null);
 });
 
-it("says that another tab plays the same go", async () => {
+it("reports that another tab is playing the same go", async () => {
   const { queue: first } = queue();
   const { on, queue: second } = queue();
   first.add(0, miss(0), null);
