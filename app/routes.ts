@@ -43,6 +43,7 @@ export default [
   route("activities/:id/cards", "routes/activity-cards.tsx"),
   route("activities/:id/save", "routes/activity-save.ts"),
   route("results/:id/csv", "routes/results-csv.ts"),
+  route("results/:id/goes/:play", "routes/result-go.ts"),
   layout("routes/family.tsx", [
     route("f/:token", "routes/family-cards.tsx"),
     route("f/:token/home", "routes/family-home.tsx"),

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { clockTime, dayKey, fromLocalInput, localInput, when } from "./when.ts";
+import { clockTime, day, dayKey, fromLocalInput, localInput, when } from "./when.ts";
 
 const LONDON = "Europe/London";
 
@@ -15,6 +15,15 @@ describe("times in the school's zone", () => {
     const now = new Date("2026-12-31T20:00:00Z");
     expect(when("2027-01-04T09:00:00Z", LONDON, now)).toBe("Mon 4 Jan 2027, 09:00");
     expect(when("2026-12-31T23:00:00Z", "Asia/Kolkata", now)).toBe("Fri 1 Jan, 04:30");
+  });
+  it("writes dates as the school's country does", () => {
+    const now = new Date("2026-11-20T12:00:00Z");
+    const at = (locale: string) => when("2026-11-25T16:05:00Z", { zone: LONDON, locale }, now);
+    expect(at("en-US")).toBe("Wed, Nov 25, 4:05 pm");
+    expect(at("en-AU")).toBe("Wed 25 Nov, 4:05 pm");
+    expect(at("xx")).toBe("Wed 25 Nov, 16:05");
+    expect(when("2027-01-04T00:09:00Z", { zone: LONDON, locale: "en-US" }, now)).toBe("Mon, Jan 4, 2027, 12:09 am");
+    expect(day("2026-11-25T16:00:00Z", { zone: LONDON, locale: "en-US" })).toBe("Nov 25");
   });
   it("reads what a form gives back as the same instant", () => {
     for (const iso of [

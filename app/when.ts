@@ -1,15 +1,18 @@
 import { TZDate, tz } from "@date-fns/tz";
 import { format } from "date-fns";
+import { wallTime } from "./wall-time.ts";
 
-/** A time in the school's zone: `Wed 25 Nov, 16:00`. In another year than now: `Tue 25 Nov 2025, 16:00`. */
-export const when = (instant: Date | string, zone: string, now = new Date()): string => {
-  const year = (at: Date) => format(at, "yyyy", { in: tz(zone) });
-  const at = new Date(instant);
-  return format(at, year(at) === year(now) ? "EEE d MMM, HH:mm" : "EEE d MMM yyyy, HH:mm", { in: tz(zone) });
-};
-/** A day in the school's zone: `25 Nov`. */
-export const day = (instant: Date | string, zone: string): string =>
-  format(new Date(instant), "d MMM", { in: tz(zone) });
+/** How a school tells the time: its zone, and how it writes dates. A zone alone stands for British English. */
+export type Clock = string | { zone: string; locale: string };
+const zoneOf = (clock: Clock) => (typeof clock === "string" ? clock : clock.zone);
+const localeOf = (clock: Clock) => (typeof clock === "string" ? "en-GB" : clock.locale);
+
+/** A time by the school's clock: `Wed 25 Nov, 16:00`. In another year than now: `Tue 25 Nov 2025, 16:00`. */
+export const when = (instant: Date | string, clock: Clock, now = new Date()): string =>
+  wallTime(localInput(instant, zoneOf(clock)), localeOf(clock), Number(localInput(now, zoneOf(clock)).slice(0, 4)));
+/** A day by the school's clock: `25 Nov`. */
+export const day = (instant: Date | string, clock: Clock): string =>
+  wallTime(dayKey(instant, zoneOf(clock)), localeOf(clock));
 export const clockTime = (instant: Date | string, zone: string): string =>
   format(new Date(instant), "HH:mm", { in: tz(zone) });
 export const dayKey = (instant: Date | string, zone: string): string =>

@@ -1,37 +1,33 @@
 import { Form, useNavigation } from "react-router";
-import type { Action } from "#core/actions/actions.ts";
 import type { Problem } from "#core/formats/activity.ts";
-import type { HomeMatch } from "#server/assignments/two-homes.ts";
-import { label } from "#words/teacher.ts";
-import { tell, tellScore } from "#words/tell.ts";
+import { Button } from "../ui/button.tsx";
+import { SelectField } from "../ui/field.tsx";
 import { problemText } from "../ui/problem-text.ts";
+import type { MatchView } from "./view.server.ts";
 
 interface Props {
-  matches: readonly HomeMatch[];
-  skill: Action;
+  matches: readonly MatchView[];
   free: readonly { id: string; name: string }[];
+  pairAll: string;
   problems: readonly Problem[];
   message: string;
   open: boolean;
 }
 
 /** Two homes in one match: who plays against whom, how far they are, and pairing more of them. */
-export function HomeMatches({ matches, skill, free, problems, message: told, open }: Props) {
+export function HomeMatches({ matches, free, pairAll, problems, message: told, open }: Props) {
   const busy = useNavigation().state !== "idle";
   const pick = (name: string, hint: string) => (
-    <label className="field">
-      <span>{hint}</span>
-      <select name={name} defaultValue="">
-        <option value="" disabled>
-          Choose
+    <SelectField label={hint} name={name} defaultValue="">
+      <option value="" disabled>
+        Choose
+      </option>
+      {free.map((child) => (
+        <option key={child.id} value={child.id}>
+          {child.name}
         </option>
-        {free.map((child) => (
-          <option key={child.id} value={child.id}>
-            {child.name}
-          </option>
-        ))}
-      </select>
-    </label>
+      ))}
+    </SelectField>
   );
   return (
     <details
@@ -59,32 +55,24 @@ export function HomeMatches({ matches, skill, free, problems, message: told, ope
                 {match.sides.map((side, i) => (
                   <span key={side.child}>
                     {i > 0 && " · "}
-                    <strong className={match.joined.winner === i ? "text-teal" : ""}>{side.child}</strong>{" "}
-                    {side.go
-                      ? tellScore(side.go.score.value, side.go.score.unit, skill)
-                      : label(side.yes ? "pair.yes" : "pair.asked")}
+                    <strong className={match.winner === i ? "text-teal" : ""}>{side.child}</strong> {side.words}
                   </span>
                 ))}
               </span>
-              <span className="grow text-quiet">
-                {match.joined.state === "played"
-                  ? match.joined.winner === null
-                    ? label("pair.level")
-                    : tell("pair.won", { name: match.sides[match.joined.winner]!.child })
-                  : label(`pair.${match.joined.state}`)}
-              </span>
+              <span className="grow text-quiet">{match.outcome}</span>
               <Form method="post">
                 <input type="hidden" name="matchId" value={match.id} />
-                <button
+                <Button
                   type="submit"
                   name="intent"
                   value="unpair"
-                  className="btn btn-quiet btn-small"
-                  aria-label={tell("pair.takeBack", { names: match.sides.map((side) => side.child).join(", ") })}
+                  look="quiet"
+                  size="small"
+                  aria-label={match.remove}
                   disabled={busy}
                 >
                   Remove
-                </button>
+                </Button>
               </Form>
             </li>
           ))}
@@ -93,16 +81,16 @@ export function HomeMatches({ matches, skill, free, problems, message: told, ope
       {open && free.length > 1 && (
         <div className="flex flex-wrap items-end gap-4">
           <Form method="post">
-            <button type="submit" name="intent" value="pairAll" className="btn btn-small" disabled={busy}>
-              {tell("pair.all", { count: free.length })}
-            </button>
+            <Button type="submit" name="intent" value="pairAll" size="small" disabled={busy}>
+              {pairAll}
+            </Button>
           </Form>
           <Form method="post" className="flex flex-wrap items-end gap-2">
             {pick("one", "Or pair these two")}
             {pick("two", "and")}
-            <button type="submit" name="intent" value="pair" className="btn btn-small" disabled={busy}>
+            <Button type="submit" name="intent" value="pair" disabled={busy}>
               Pair
-            </button>
+            </Button>
           </Form>
         </div>
       )}

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { ResultRow } from "#server/assignments/results.ts";
-import { arranged, looksAt, noticesOf } from "./notice.ts";
+import { looksAt, noticesOf } from "./notice.ts";
 
 const go = (value: number, over: object = {}, counts = true) => ({
   playId: `p${value}`,
@@ -19,6 +19,7 @@ const row = (child: string, over: Partial<Record<keyof ResultRow, unknown>> = {}
     goes: [],
     best: null,
     unlikely: new Map(),
+    checked: new Set(),
     ...over,
   }) as unknown as ResultRow;
 const played = (child: string, ...goes: ReturnType<typeof go>[]) =>
@@ -66,14 +67,9 @@ describe("what stands out in results", () => {
     const back = { ...go(30), corrected: { score: null } } as never;
     expect(noticesOf(row("J", { openedAt: new Date(), goes: [back] }), band)).toEqual(["opened"]);
   });
-  it("filters and sorts, those without a best last", () => {
-    const rows = [played("Zed", go(30)), row("Amy"), played("Bo", go(40), go(10))];
-    const names = (show: "all" | "unopened", sort: "age" | "name" | "best" | "goes") =>
-      arranged(rows, { 7: band }, { show, sort }).map((eachRow) => eachRow.child);
-    expect(names("all", "age")).toEqual(["Zed", "Amy", "Bo"]);
-    expect(names("all", "name")).toEqual(["Amy", "Bo", "Zed"]);
-    expect(names("all", "best")).toEqual(["Bo", "Zed", "Amy"]);
-    expect(names("all", "goes")).toEqual(["Bo", "Zed", "Amy"]);
-    expect(names("unopened", "age")).toEqual(["Amy"]);
+  it("a go that the teacher has checked no longer stands out", () => {
+    const rare = { ...band, rare: 44 };
+    expect(noticesOf({ ...played("A", go(44)), checked: new Set(["p44"]) }, rare)).toEqual([]);
+    expect(noticesOf({ ...played("A", go(44), go(45)), checked: new Set(["p44"]) }, rare)).toEqual(["look"]);
   });
 });

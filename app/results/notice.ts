@@ -47,25 +47,9 @@ export function noticesOf(row: ResultRow, expected: Expected | undefined): Notic
   else if (row.best === null) out.push("none");
   if (standing.some((go) => go.score.stopped)) out.push("stopped");
   if (farUnder(row, expected)) out.push("under");
-  if (standing.some((go) => looksAt(go, expected, row.unlikely.get(go.playId)).length > 0)) out.push("look");
+  if (
+    standing.some((go) => !row.checked.has(go.playId) && looksAt(go, expected, row.unlikely.get(go.playId)).length > 0)
+  )
+    out.push("look");
   return out;
-}
-
-export const SORTS = ["age", "name", "best", "goes"] as const;
-export type Sort = (typeof SORTS)[number];
-
-/** Rows as asked for: those with one notice, or all; sorted. Children without a best come last by it. */
-export function arranged(
-  rows: readonly ResultRow[],
-  expected: Record<number, Expected>,
-  { show, sort }: { show: Notice | "all"; sort: Sort },
-): ResultRow[] {
-  const kept = rows.filter((row) => show === "all" || noticesOf(row, expected[row.age]).includes(show));
-  const by: Record<Sort, (row: ResultRow, givenRow: ResultRow) => number> = {
-    age: () => 0,
-    name: (row, givenRow) => row.child.localeCompare(givenRow.child),
-    best: (row, givenRow) => (givenRow.best?.score.rank ?? -1) - (row.best?.score.rank ?? -1),
-    goes: (row, givenRow) => givenRow.goes.length - row.goes.length,
-  };
-  return [...kept].sort(by[sort]);
 }

@@ -1,56 +1,48 @@
 import { useEffect, useRef } from "react";
 import { Form, useNavigation } from "react-router";
-import type { Action } from "#core/actions/actions.ts";
-import type { Possible } from "#core/contract/contract.ts";
 import type { Problem } from "#core/formats/activity.ts";
-import { clockText } from "#core/records/score-text.ts";
-import type { Go } from "#server/assignments/goes.ts";
-import { label } from "#words/teacher.ts";
-import { tell, tellScore } from "#words/tell.ts";
-import { attemptWordsForTeacher } from "#words/verbs.ts";
-import { Problems } from "../ui/problems.tsx";
+import { Button } from "../ui/button.tsx";
+import { CheckField, SelectField, TextField } from "../ui/field.tsx";
+import { Options } from "../ui/options.tsx";
+import { problemText } from "../ui/problem-text.ts";
+import type { GoView, ResultView } from "./view.server.ts";
 
-/** What the game can give, as a hint beside the field. */
-function rangeOf({ unit, least, most, values }: Possible): string {
-  if (values && values.length <= 12) return values.join(", ");
-  const show = (count: number) => (unit === "tenths" ? clockText(count) : String(count));
-  return tell("result.range", { least: show(least), most: most === null ? "none" : show(most) });
-}
+type Paper = ResultView["paper"];
 
-/** The fields of a score on paper: the score itself, whether the end was reached, and how far if it was not. */
-function ScoreFields({ possible, skill, go }: { possible: Possible; skill: Action; go?: Go }) {
-  const was = go?.score;
+/** The fields of a score on paper: the score itself, whether the child finished, and how far if not. */
+function ScoreFields({
+  paper,
+  was,
+  problemOf = () => undefined,
+}: {
+  paper: Paper;
+  was?: GoView["paper"];
+  problemOf?: (field: string) => string | undefined;
+}) {
   return (
     <>
-      <label className="field">
-        <span>
-          Score in {label(`unit.${possible.unit}`, attemptWordsForTeacher(skill))}{" "}
-          <span className="hint">{rangeOf(possible)}</span>
-        </span>
-        <input
-          name="value"
-          className="w-36"
-          required
-          defaultValue={was ? (was.unit === "tenths" ? clockText(was.value) : was.value) : ""}
-        />
-      </label>
-      {possible.unit !== "points" && (
+      <TextField
+        label={`Score in ${paper.unit}`}
+        hint={paper.range}
+        name="value"
+        className="w-36"
+        required
+        problem={problemOf("value")}
+        defaultValue={was?.typed ?? ""}
+      />
+      {paper.finishes && (
         <>
-          <label className="flex h-9 items-center gap-2">
-            <input type="checkbox" name="reachedTop" defaultChecked={was?.finished} /> finished
-          </label>
-          {possible.stages > 1 && (
-            <label className="field">
-              <span>
-                If not, <span className="hint">{tell("result.reached", { most: possible.stages - 1 })}</span>
-              </span>
-              <input
-                name="stage"
-                inputMode="numeric"
-                className="w-20"
-                defaultValue={was && !was.finished ? was.stage : ""}
-              />
-            </label>
+          <CheckField label="finished" name="reachedTop" defaultChecked={was?.finished} />
+          {paper.stages > 1 && (
+            <TextField
+              label="If not,"
+              hint={paper.reached}
+              name="stage"
+              inputMode="numeric"
+              className="w-20"
+              problem={problemOf("stage")}
+              defaultValue={was && !was.finished ? was.stage : ""}
+            />
           )}
         </>
       )}
@@ -58,118 +50,94 @@ function ScoreFields({ possible, skill, go }: { possible: Possible; skill: Actio
   );
 }
 
-interface AddProps {
+/** A result typed from paper. Its fields are empty again after it was added. */
+export function AddPaper({
+  rows,
+  paper,
+  orderId,
+  problems,
+  added,
+}: {
   rows: readonly { cardId: string; child: string }[];
-  skill: Action;
-  possible: Possible;
+  paper: Paper;
   orderId: string;
   problems: readonly Problem[];
   added: boolean;
-}
-/** A result typed from paper. Its field is empty again once it was added. */
-export function AddPaper({ rows, skill, possible, orderId, problems, added }: AddProps) {
+}) {
   const busy = useNavigation().formData?.get("intent") === "paper";
   const form = useRef<HTMLFormElement>(null);
+  const problemOf = (field: string) => {
+    const problem = problems.find((each) => each.field === field);
+    return problem && problemText(problem.message);
+  };
   // A new order comes with every answer: after one that was taken the form starts again.
   useEffect(() => {
     if (added && orderId) form.current?.reset();
   }, [added, orderId]);
+  useEffect(() => {
+    const first = problems[0]?.field;
+    if (first) form.current?.querySelector<HTMLElement>(`[name="${first}"]`)?.focus();
+  }, [problems]);
   return (
-    <>
-      <Problems list={problems} />
-      {added && (
-        <p role="status" className="note note-good">
-          The score has been added.
-        </p>
-      )}
-      <Form method="post" className="mt-2 flex flex-wrap items-end gap-3" ref={form}>
-        <input type="hidden" name="orderId" value={orderId} />
-        <label className="field">
-          <span>Child</span>
-          <select name="cardId" required>
-            {rows.map((row) => (
-              <option key={row.cardId} value={row.cardId}>
-                {row.child}
-              </option>
-            ))}
-          </select>
-        </label>
-        <ScoreFields possible={possible} skill={skill} />
-        <button type="submit" name="intent" value="paper" className="btn" disabled={busy}>
-          {busy ? "Adding …" : "Add score"}
-        </button>
-      </Form>
-    </>
+    <Form method="post" preventScrollReset className="flex flex-wrap items-start gap-3" ref={form}>
+      <input type="hidden" name="orderId" value={orderId} />
+      <SelectField label="Child" name="cardId" required problem={problemOf("cardId") ?? problemOf("orderId")}>
+        <Options of={rows.map((row) => ({ id: row.cardId, name: row.child }))} />
+      </SelectField>
+      <ScoreFields paper={paper} problemOf={problemOf} />
+      <Button type="submit" name="intent" value="paper" disabled={busy} className="mt-6">
+        {busy ? "Adding …" : "Add score"}
+      </Button>
+    </Form>
   );
 }
 
-/** A paper score and what can be done about it: another score, taken back, standing again. Each is kept with its author and reason. */
-export function PaperGo({
-  go,
-  skill,
-  possible,
-  orderId,
-  child,
-}: {
-  go: Go;
-  skill: Action;
-  possible: Possible;
-  orderId: string;
-  child: string;
-}) {
-  const corrected = go.corrected;
-  const gone = corrected !== null && corrected.score === null;
+/**
+ * A paper score and what can be done about it: another score, removing it, restoring it. Each is kept with its author
+ * and reason.
+ */
+export function PaperGo({ go, paper, orderId, child }: { go: GoView; paper: Paper; orderId: string; child: string }) {
+  const was = go.paper!;
   const hidden = (
     <>
       <input type="hidden" name="intent" value="correct" />
       <input type="hidden" name="orderId" value={orderId} />
-      <input type="hidden" name="playId" value={go.playId} />
-      <input type="hidden" name="replaces" value={corrected?.id ?? ""} />
+      <input type="hidden" name="playId" value={go.id} />
+      <input type="hidden" name="replaces" value={was.correctionId} />
     </>
   );
   return (
-    <details className="inline-block">
-      <summary
-        className="tag w-fit"
-        aria-label={`${child}: ${tellScore(go.score.value, go.score.unit, skill)}, from paper`}
-      >
-        <span className={gone ? "line-through" : ""}>{tellScore(go.score.value, go.score.unit, skill)}</span>{" "}
-        <span className="font-normal text-quiet">
-          {label(gone ? "paper.gone" : corrected ? "paper.corrected" : "paper.from")}
-        </span>
+    <details>
+      <summary className="tag w-fit" aria-label={`${child}: ${go.score}, from paper`}>
+        <span className={go.gone ? "line-through" : ""}>{go.score}</span>{" "}
+        <span className="font-normal text-quiet">{was.state}</span>
       </summary>
       <div className="mt-1 grid gap-2 border-l-4 border-hair pl-3">
-        {corrected && (
+        {was.reason && (
           <p className="text-sm text-quiet">
-            {tell("result.corrected", { by: corrected.by, reason: corrected.reason })}
-            {!gone &&
-              `, ${tellScore(corrected.before.value, corrected.before.unit, skill)} → ${tellScore(go.score.value, go.score.unit, skill)}`}
+            {was.reason}
+            {!go.gone && `, ${was.before} → ${go.score}`}
           </p>
         )}
-        {!gone && (
-          <Form method="post" className="flex flex-wrap items-end gap-2">
+        {!go.gone && (
+          <Form method="post" preventScrollReset className="flex flex-wrap items-end gap-2">
             {hidden}
-            <ScoreFields possible={possible} skill={skill} go={go} />
+            <ScoreFields paper={paper} was={was} />
             <Reason />
-            <button type="submit" name="to" value="score" className="btn btn-small">
+            <Button type="submit" size="small" name="to" value="score">
               Correct score
-            </button>
+            </Button>
           </Form>
         )}
-        <Form method="post" className="flex flex-wrap items-end gap-2">
+        <Form method="post" preventScrollReset className="flex flex-wrap items-end gap-2">
           {hidden}
           <Reason />
-          <button type="submit" name="to" value={gone ? "again" : "gone"} className="btn btn-quiet btn-small">
-            {gone ? "Restore score" : "Remove score"}
-          </button>
+          <Button type="submit" look="quiet" size="small" name="to" value={go.gone ? "again" : "gone"}>
+            {go.gone ? "Restore score" : "Remove score"}
+          </Button>
         </Form>
       </div>
     </details>
   );
 }
-const Reason = () => (
-  <label className="field">
-    <span>Reason</span>
-    <input name="reason" required maxLength={200} className="w-48" />
-  </label>
-);
+const Reason = () => <TextField label="Reason" name="reason" required maxLength={200} className="w-48" />;

@@ -1,54 +1,73 @@
-import { Download, Printer } from "lucide-react";
+import { BellRing, CircleSlash, Download, FolderOpen, Gauge, Link2, Printer } from "lucide-react";
 import { useEffect, useRef } from "react";
 import { data, Form, Link, useFetcher } from "react-router";
 import { problemsOf } from "#core/formats/activity.ts";
 import { beatsMark, settingOf } from "#core/records/rank.ts";
 import { readScore } from "#core/records/score-text.ts";
 import { closeAt, sendToChild, setLevel, withdraw } from "#server/assignments/change.ts";
+import { askAgain, checkGo, remindToPlay } from "#server/assignments/checked.ts";
 import { codedResult, correctResult, paperResult } from "#server/assignments/corrections.ts";
+import { otherHalf } from "#server/assignments/other-half.ts";
 import { askForLooks, criterionOrder, markCriterion, resultsFor } from "#server/assignments/results.ts";
 import { matchesOf, pairHomes, unpairHomes } from "#server/assignments/two-homes.ts";
 import { NotAllowed } from "#server/problem.ts";
 import { shellOf } from "#server/school/classes.ts";
-import { label } from "#words/teacher.ts";
 import { tell, tellScore } from "#words/tell.ts";
-import { attemptWordsForTeacher } from "#words/verbs.ts";
 import { answered, found, idOf } from "../answer.server.ts";
-import { fieldsOf, searchOf } from "../read.server.ts";
+import { formOf, searchOf } from "../read.server.ts";
+import { Answers } from "../results/answers.tsx";
+import { ByChild } from "../results/by-child.tsx";
 import { ByTarget } from "../results/by-target.tsx";
 import { ChildrenStrip } from "../results/children-strip.tsx";
-import { Chosen } from "../results/chosen.tsx";
+import { Criteria } from "../results/criteria.tsx";
 import { HomeMatches } from "../results/home-matches.tsx";
-import { arranged, NOTICES, noticesOf, SORTS } from "../results/notice.ts";
 import { AddPaper } from "../results/paper.tsx";
-import { ResultLine } from "../results/result-line.tsx";
 import { Sending } from "../results/sending.tsx";
+import { ToCheck } from "../results/to-check.tsx";
+import { matchView, viewOf } from "../results/view.server.ts";
 import { teacherOf } from "../session.server.ts";
+import { Button, ButtonLink } from "../ui/button.tsx";
+import { TextField } from "../ui/field.tsx";
+import { Menu } from "../ui/menu.tsx";
+import { Figure, Page, PageHead } from "../ui/page.tsx";
 import { Problems } from "../ui/problems.tsx";
+import { exceptForView } from "../ui/table/columns.ts";
+import { type Tab, Tabs } from "../ui/tabs.tsx";
+import { Done, type Undo } from "../ui/toasts.tsx";
 import { useLookAgain } from "../ui/use-look-again.ts";
 import { fromLocalInput, localInput, when } from "../when.ts";
 import type { Route } from "./+types/result";
 
-export const meta: Route.MetaFunction = ({ data: d }) => [
-  { title: `${d?.results.activity.title ?? "Results"} · Daring Yard` },
-];
+export const meta: Route.MetaFunction = ({ data: d }) => [{ title: `${d?.view.title ?? "Results"} · Daring Yard` }];
+
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const id = idOf(params.id, "assignment");
-  const [results, pairs, { zone }] = await Promise.all([
+  const [results, pairs, shell, half] = await Promise.all([
     found(resultsFor(who, id)),
     found(matchesOf(who, id)),
     shellOf(who),
+    found(otherHalf(who, id)),
   ]);
   const now = Date.now();
   const asked = searchOf(request);
+  const skill = results.activity.aim.action;
+  const beat = results.rows.filter(
+    ({ best }) => best && settingOf(best.score) === "" && beatsMark(best.score, results.mark),
+  ).length;
   return {
-    results,
-    pairs,
-    zone,
-    opens: when(results.opensAt, zone),
-    closes: when(results.closesAt, zone),
-    closesLocal: localInput(results.closesAt, zone),
+    view: viewOf(results, shell),
+    pairs: matchView(pairs, skill),
+    zone: shell.zone,
+    activityId: results.activityId,
+    classId: results.classId,
+    className: results.className,
+    // A child who got the other game of a sending by age is not offered this one.
+    without: results.without.filter((child) => !half?.children.includes(child.id)),
+    half: half && { id: half.id, title: half.title, count: half.children.length },
+    opens: when(results.opensAt, shell),
+    closes: when(results.closesAt, shell),
+    closesLocal: localInput(results.closesAt, shell.zone),
     state: results.withdrawnAt
       ? ("withdrawn" as const)
       : results.opensAt.getTime() > now
@@ -56,20 +75,39 @@ export async function loader({ request, params }: Route.LoaderArgs) {
         : results.closesAt.getTime() > now
           ? ("open" as const)
           : ("closed" as const),
-    sent: asked.has("sent"),
-    // The half of a class to which another game was sent.
-    other: asked.get("other") ? idOf(asked.get("other")!, "assignment") : null,
-    show: NOTICES.find((notice) => notice === asked.get("show")) ?? ("all" as const),
-    sort: SORTS.find((sort) => sort === asked.get("sort")) ?? ("age" as const),
+    working: results.working,
+    unlooked: results.unlooked,
+    beat:
+      results.mark === null
+        ? null
+        : { count: beat, words: tell("result.beat", { n: beat, mark: tellScore(results.mark, results.unit, skill) }) },
+    sent: asked.has("sent")
+      ? tell("sent.told", { title: results.activity.title, n: results.rows.length, class: results.className })
+      : "",
+    linksWords: tell("links.see", { class: results.className }),
     orderId: crypto.randomUUID(),
   };
 }
 
+export const shouldRevalidate = exceptForView("show", "sent", "other");
+
 export async function action({ request, params }: Route.ActionArgs) {
   const who = await teacherOf(request);
   const id = idOf(params.id, "assignment");
-  const fields = await fieldsOf(request);
-  const done = (intent: string, told = "") => ({ ok: true as const, problems: [], intent, told });
+  const form = await formOf(request);
+  const fields = form.fields();
+  const done = (intent: string, told = "", undo: Undo | null = null) => ({
+    ok: true as const,
+    problems: [],
+    intent,
+    told,
+    undo,
+  });
+  const undoing = (what: string, undoFields: Record<string, string>): Undo => ({
+    fields: undoFields,
+    action: `/results/${id}`,
+    what,
+  });
   return answered(async () => {
     switch (fields.intent) {
       case "paper":
@@ -78,7 +116,7 @@ export async function action({ request, params }: Route.ActionArgs) {
           cardId: fields.cardId ?? "",
           ...(await typedScore(who, id, fields)),
         });
-        return done("paper");
+        return done("paper", "The score has been added.");
       case "code":
         return done("code", tell("result.coded", { name: await codedResult(who, id, fields.code ?? "") }));
       case "correct":
@@ -89,17 +127,24 @@ export async function action({ request, params }: Route.ActionArgs) {
           reason: fields.reason ?? "",
           to: fields.to === "gone" || fields.to === "again" ? fields.to : await typedScore(who, id, fields),
         });
-        return done("correct");
+        return done("correct", "The score has been changed.");
       case "takeBack":
       case "putBack":
         await withdraw(who, id, fields.intent === "putBack");
-        return done(fields.intent);
+        return fields.intent === "putBack"
+          ? done("putBack", "Sent again. Families can open it.", undoing("sending it again", { intent: "takeBack" }))
+          : done("takeBack", "Unsent. Families can't open it.", undoing("unsending", { intent: "putBack" }));
       case "closeNow":
       case "closeAt": {
-        const { zone } = await shellOf(who);
-        const at = fields.intent === "closeNow" ? new Date() : fromLocalInput(fields.closesAt ?? "", zone);
-        await closeAt(who, id, at ?? new Date(Number.NaN));
-        return done(fields.intent);
+        const shell = await shellOf(who);
+        const at = fields.intent === "closeNow" ? new Date() : fromLocalInput(fields.closesAt ?? "", shell.zone);
+        const before = await closeAt(who, id, at ?? new Date(Number.NaN));
+        const told = fields.intent === "closeNow" ? "Closed." : `Open until ${when(at!, shell)}.`;
+        return done(
+          fields.intent,
+          told,
+          undoing("changing the closing time", { intent: "closeAt", closesAt: localInput(before, shell.zone) }),
+        );
       }
       case "pairAll":
         return done("pair", tell("pair.done", { count: await pairHomes(who, id, null) }));
@@ -116,6 +161,32 @@ export async function action({ request, params }: Route.ActionArgs) {
       case "level":
         await setLevel(who, id, idOf(fields.childId, "child"), Number(fields.level));
         return done("level", tell("level.changed"));
+      case "levels": {
+        const children = await childrenOf(who, id, form.all("chosen"));
+        for (const child of children) await setLevel(who, id, child, Number(fields.level));
+        return done("level", `${tell("level.changed")} (${children.length})`);
+      }
+      case "remind":
+        return done("remind", reminded(await remindToPlay(who, id, await childrenOf(who, id, form.all("chosen")))));
+      case "remindAll": {
+        const { rows } = await resultsFor(who, id);
+        const all = rows.map((row) => row.childId);
+        return done("remind", reminded(await remindToPlay(who, id, all)));
+      }
+      case "checked":
+      case "unchecked": {
+        const playId = idOf(fields.playId, "go");
+        const name = await checkGo(who, id, playId, fields.intent === "checked");
+        return fields.intent === "checked"
+          ? done(
+              "check",
+              `${name}'s go is marked as seen.`,
+              undoing("marking it as seen", { intent: "unchecked", playId }),
+            )
+          : done("check", `${name}'s go is listed again.`);
+      }
+      case "again":
+        return done("check", `${await askAgain(who, id, idOf(fields.playId, "go"))} was asked to play again.`);
       case "looks":
         await askForLooks(who, id);
         return done("looks");
@@ -149,271 +220,233 @@ async function typedScore(who: Parameters<typeof resultsFor>[0], id: string, fie
   };
 }
 
+/** The children of these cards. An id that is not a card of this assignment is refused. */
+async function childrenOf(who: Parameters<typeof resultsFor>[0], id: string, cardIds: readonly string[]) {
+  if (cardIds.length === 0) throw NotAllowed.of("chosen", "Tick the children first.");
+  const { rows } = await resultsFor(who, id);
+  const byCard = new Map(rows.map((row) => [row.cardId, row.childId]));
+  return cardIds.map((cardId) => byCard.get(idOf(cardId, "card")) ?? idOf(undefined, "card"));
+}
+const reminded = (count: number): string =>
+  count === 0
+    ? "Everyone you chose has played, so there is no one to remind."
+    : count === 1
+      ? "One family has a reminder in the outbox."
+      : `${count} families have a reminder in the outbox.`;
+
 export default function Result({ loaderData, actionData, params }: Route.ComponentProps) {
-  const { results: r, zone, state } = loaderData;
-  const skill = r.activity.aim.action;
-  const show = (value: number) => (r.unit === "tenths" ? tellScore(value, r.unit, skill) : String(value));
+  const { view } = loaderData;
   const problems = actionData && !actionData.ok ? actionData.problems : [];
   const saved = actionData?.ok ? actionData : null;
-  useWorkingOut(r);
+  useWorkingOut(loaderData);
+  const tabs: Tab[] = [
+    { id: "scores", label: "Scores", content: () => <Scores data={loaderData} problems={problems} saved={saved} /> },
+    {
+      id: "children",
+      label: "By child",
+      content: () => (
+        <>
+          <Problems
+            list={problems.filter(({ field }) => field === "result" || field === "reason" || field === "level")}
+          />
+          <ByChild view={view} assignment={params.id} orderId={loaderData.orderId} state={loaderData.state} />
+        </>
+      ),
+    },
+    { id: "targets", label: "By target", content: () => <ByTarget lines={view.targets} /> },
+    { id: "criteria", label: "Criteria", content: () => <Criteria view={view} /> },
+    { id: "answers", label: "Answers", content: () => <Answers view={view} /> },
+  ];
   return (
-    <main className="mx-auto w-full max-w-7xl p-6">
+    <Page>
       <Head data={loaderData} id={params.id} />
-      {loaderData.sent && !saved && <SentNote data={loaderData} />}
-      {saved?.told && saved.intent !== "pair" && (
-        <p role="status" className="note note-good mb-3">
-          {saved.told}
-        </p>
-      )}
+      {loaderData.sent && !saved && <SentNote data={loaderData} id={params.id} />}
+      <Done text={saved && saved.intent !== "pair" ? saved.told : ""} undo={saved?.undo ?? null} of={actionData} />
+      <Problems
+        list={problems.filter(
+          ({ field }) =>
+            ["remind", "again", "closesAt", "chosen"].includes(field) &&
+            (field !== "closesAt" || loaderData.state === "withdrawn"),
+        )}
+      />
       <section aria-label="This activity" className="mb-4">
         <Sending
-          state={state}
-          closes={loaderData.closes}
+          state={loaderData.state}
           closesLocal={loaderData.closesLocal}
-          zone={zone}
-          without={r.without}
+          zone={loaderData.zone}
+          without={loaderData.without}
+          other={loaderData.half}
           problems={problems}
         />
-        {loaderData.pairs.can && (
-          <HomeMatches
-            matches={loaderData.pairs.matches}
-            skill={skill}
-            free={loaderData.pairs.free}
-            problems={problems}
-            message={saved?.intent === "pair" ? saved.told : ""}
-            open={state === "open" || state === "opens"}
-          />
-        )}
       </section>
-      <ChildrenStrip
-        rows={r.rows}
-        expected={r.expected}
-        mark={r.mark}
-        of={r.unit}
-        unit={label(`unit.${r.unit}`, attemptWordsForTeacher(skill))}
-        show={show}
-        sayMark={(value) => tellScore(value, r.unit, skill)}
-      />
-      {r.working && (
-        <p role="status" className="text-sm text-quiet">
-          Working out what to expect at each age …
-        </p>
-      )}
-      <Children
-        data={loaderData}
-        problems={problems.filter((problem) => problem.field === "result" || problem.field === "reason")}
-      />
-      <Chosen activity={r.activity} rows={r.rows} />
-      <ByTarget activity={r.activity} rows={r.rows} />
-      <ByHand data={loaderData} problems={problems} told={saved} />
-    </main>
+      <Tabs label="Results" tabs={tabs} />
+    </Page>
   );
 }
 
 type Data = Route.ComponentProps["loaderData"];
-type Told = Extract<Route.ComponentProps["actionData"], { ok: true }> | null;
+type Saved = Extract<Route.ComponentProps["actionData"], { ok: true }> | null;
 type ProblemList = readonly { field: string; message: string }[];
 
 /** Reloads the page while results are being computed. Goes to check are computed only once somebody opens the page. */
-function useWorkingOut(r: Data["results"]): void {
+function useWorkingOut({ working, unlooked }: Data): void {
   // Which goes are worth a look is worked out only if somebody opens them, and shown when the page is opened again.
   const looks = useFetcher();
   const asked = useRef(false);
   useEffect(() => {
-    if (!r.unlooked || asked.current) return;
+    if (!unlooked || asked.current) return;
     asked.current = true;
     void looks.submit({ intent: "looks" }, { method: "post" });
-  }, [r.unlooked, looks]);
-  useLookAgain(r.working);
+  }, [unlooked, looks]);
+  useLookAgain(working);
 }
 
 /** Shows the title, how many children opened and played it, and the main actions. */
 function Head({ data, id }: { data: Data; id: string }) {
-  const { results: r } = data;
-  const skill = r.activity.aim.action;
-  const opened = r.rows.filter((row) => row.openedAt).length;
-  const played = r.rows.filter((row) => row.goes.some((go) => go.corrected?.score !== null)).length;
-  const beat = r.rows.filter(
-    (row) => row.best && settingOf(row.best.score) === "" && beatsMark(row.best.score, r.mark),
-  ).length;
+  const { rows } = data.view;
+  const opened = rows.filter((row) => row.opened).length;
+  const played = rows.filter((row) => row.played).length;
   return (
-    <div className="mb-3 flex flex-wrap items-end gap-x-5 gap-y-2">
-      <div className="grow">
-        <h1 className="text-3xl">{r.activity.title}</h1>
-        <p className="text-quiet">
-          {r.className}, {data.opens} – {data.closes}.{" "}
-          <Link className="underline" to={`/activities/${r.activityId}`}>
-            Open activity
-          </Link>
-        </p>
-      </div>
-      <Figure n={tell("result.of", { n: opened, all: r.rows.length })} what="opened it" />
-      <Figure n={tell("result.of", { n: played, all: r.rows.length })} what="played it" />
-      {r.mark !== null && (
-        <Figure n={`${beat}`} what={tell("result.beat", { n: beat, mark: tellScore(r.mark, r.unit, skill) })} />
-      )}
-      <div className="flex flex-wrap gap-x-5 gap-y-2">
-        <Link className="btn btn-main" to={`/results/${id}/next`}>
-          Next week
-        </Link>
-        <Link className="btn" to={`/results/${id}/sheets`}>
-          <Printer size={17} aria-hidden="true" /> Print cards
-        </Link>
-        <a className="btn" href={`/results/${id}/csv`} download>
-          <Download size={17} aria-hidden="true" /> Export CSV
-        </a>
-      </div>
-    </div>
+    <PageHead
+      above={{ to: "/results", name: "Results" }}
+      title={data.view.title}
+      about={
+        <>
+          {data.className}, {data.opens} – {data.closes}
+          {data.half && (
+            <>
+              . Sent by age: {data.half.count} children got{" "}
+              <Link to={`/results/${data.half.id}`} className="underline">
+                {data.half.title}
+              </Link>{" "}
+              instead
+            </>
+          )}
+        </>
+      }
+    >
+      <span className="mr-3 flex gap-5">
+        <Figure value={`${opened} of ${rows.length}`} what="opened it" />
+        <Figure value={`${played} of ${rows.length}`} what="played it" />
+        {data.beat && <Figure value={data.beat.count} what={data.beat.words} />}
+      </span>
+      <ButtonLink look="main" to={`/results/${id}/next`}>
+        Next week
+      </ButtonLink>
+      <ButtonLink to={`/results/${id}/sheets`}>
+        <Printer size={17} aria-hidden="true" /> Print cards
+      </ButtonLink>
+      <Menu
+        label="More about this activity"
+        size="usual"
+        entries={[
+          { label: "Open activity", to: `/activities/${data.activityId}`, icon: <FolderOpen size={16} /> },
+          { label: data.linksWords, to: `/classes/${data.classId}/links`, icon: <Link2 size={16} /> },
+          { label: "Forecast accuracy", to: `/classes/${data.classId}/truth`, icon: <Gauge size={16} /> },
+          { label: "Export CSV", file: `/results/${id}/csv`, icon: <Download size={16} /> },
+          ...(data.state === "open"
+            ? [
+                {
+                  label: "Remind who has not played",
+                  fields: { intent: "remindAll" },
+                  icon: <BellRing size={16} />,
+                  apart: true,
+                },
+              ]
+            : []),
+          ...(data.state === "withdrawn"
+            ? []
+            : [
+                {
+                  label: "Unsend",
+                  fields: { intent: "takeBack" },
+                  icon: <CircleSlash size={16} />,
+                  apart: data.state !== "open",
+                },
+              ]),
+        ]}
+      >
+        More
+      </Menu>
+    </PageHead>
   );
 }
 
 /** Confirms what was sent, and says where the links are. */
-function SentNote({ data }: { data: Data }) {
-  const { results: r } = data;
+function SentNote({ data, id }: { data: Data; id: string }) {
   return (
-    <p role="status" className="note note-good mb-3">
-      {tell("sent.told", { title: r.activity.title, n: r.rows.length, class: r.className })}{" "}
-      <Link to={`/classes/${r.classId}/links`} className="underline">
-        {tell("links.see", { class: r.className })}
-      </Link>
-      {" · "}
-      <Link to="/outbox" className="underline">
-        Open outbox
-      </Link>
-      {data.other && (
-        <>
-          {" "}
-          {tell("sent.other")}{" "}
-          <Link to={`/results/${data.other}`} className="underline">
-            {tell("sent.otherLink")}
-          </Link>
-        </>
-      )}
-    </p>
+    <>
+      <p role="status" className="note note-good mb-3">
+        {data.sent}{" "}
+        <Link to={`/classes/${data.classId}/links`} className="underline">
+          {data.linksWords}
+        </Link>
+        {" · "}
+        <Link to="/outbox" className="underline">
+          Open outbox
+        </Link>
+      </p>
+      <Done
+        text="Sent."
+        undo={{ fields: { intent: "takeBack" }, action: `/results/${id}`, what: `sending ${data.view.title}` }}
+        of={id}
+      />
+    </>
   );
 }
 
-/** Lists the children with their goes and criteria, filtered and sorted as the teacher chose. */
-function Children({ data, problems }: { data: Data; problems: ProblemList }) {
-  const { results: r } = data;
-  const rows = arranged(r.rows, r.expected, data);
+/** The chart, what to check, matches between homes, and results that come by hand. */
+function Scores({ data, problems, saved }: { data: Data; problems: ProblemList; saved: Saved }) {
+  const { view } = data;
+  const open = data.state === "open" || data.state === "opens";
   return (
-    <section className="mt-6">
-      <div className="mb-1 flex flex-wrap items-end gap-x-4 gap-y-2">
-        <h2 className="grow text-xl">Children</h2>
-        <Form method="get" className="flex min-w-0 flex-wrap items-center gap-3 text-sm" preventScrollReset>
-          <label className="flex min-w-0 items-center gap-1.5">
-            Show
-            <select name="show" defaultValue={data.show} className="py-0.5">
-              <option value="all">all ({r.rows.length})</option>
-              {NOTICES.map((notice) => (
-                <option key={notice} value={notice}>
-                  {label(`notice.${notice}`)} (
-                  {r.rows.filter((row) => noticesOf(row, r.expected[row.age]).includes(notice)).length})
-                </option>
-              ))}
-            </select>
-          </label>
-          <label className="flex items-center gap-1.5">
-            Sort by
-            <select name="sort" defaultValue={data.sort} className="py-0.5">
-              {SORTS.map((sort) => (
-                <option key={sort} value={sort}>
-                  {label(`sort.${sort}`)}
-                </option>
-              ))}
-            </select>
-          </label>
-          <button type="submit" className="btn btn-quiet btn-small">
-            Show
-          </button>
-        </Form>
-      </div>
-      <p className="text-sm text-quiet">
-        “Felt” shows how it felt before, while playing and after, from 1 (very bad) to 5 (great). “Best” is the best go
-        that counts. In the criteria columns, press Enter to go to the next child. ✓ means the child ticked it
-        themselves.
-      </p>
-      <Problems list={problems} />
-      <div className="overflow-x-auto">
-        <table className="w-full text-left text-[0.95rem]">
-          <thead>
-            <tr className="border-b-2 border-ink align-bottom text-sm">
-              <th className="py-1.5 font-semibold">Child</th>
-              <th className="pr-3 font-semibold">Age</th>
-              <th className="font-semibold">Best</th>
-              <th className="font-semibold">All goes</th>
-              <th className="font-semibold">Felt</th>
-              {r.activity.criteria.map((criterion) => (
-                <th key={criterion.id} className="max-w-44 pr-2 font-semibold">
-                  {criterion.text}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((row) => (
-              <ResultLine
-                key={row.cardId}
-                row={row}
-                notices={noticesOf(row, r.expected[row.age])}
-                expected={r.expected[row.age]}
-                criteria={r.activity.criteria}
-                zone={data.zone}
-                possible={r.possible}
-                orderId={data.orderId}
-                activity={r.activity}
-              />
-            ))}
-          </tbody>
-        </table>
-      </div>
-    </section>
+    <>
+      <ChildrenStrip view={view} />
+      {data.working && (
+        <p role="status" className="text-sm text-quiet">
+          Working out what to expect at each age …
+        </p>
+      )}
+      <ToCheck view={view} open={open} />
+      {data.pairs.can && (
+        <HomeMatches
+          matches={data.pairs.matches}
+          free={data.pairs.free}
+          pairAll={data.pairs.pairAll}
+          problems={problems}
+          message={saved?.intent === "pair" ? saved.told : ""}
+          open={open}
+        />
+      )}
+      <ByHand data={data} problems={problems} saved={saved} />
+    </>
   );
 }
 
 /** Adds results from paper, or from the code that a device shows when it cannot hand in. */
-function ByHand({ data, problems, told: saved }: { data: Data; problems: ProblemList; told: Told }) {
-  const { results: r } = data;
+function ByHand({ data, problems, saved }: { data: Data; problems: ProblemList; saved: Saved }) {
+  const { view } = data;
   return (
-    <section className="mt-8 max-w-3xl">
+    <section className="mt-8 max-w-3xl print:hidden">
       <h2 className="mb-1 text-xl">Add a paper result</h2>
       <AddPaper
-        rows={r.rows}
-        skill={r.activity.aim.action}
-        possible={r.possible}
+        rows={view.rows}
+        paper={view.paper}
         orderId={data.orderId}
-        problems={problems.filter((problem) => ["value", "stage", "cardId", "orderId"].includes(problem.field))}
+        problems={problems.filter(({ field }) => ["value", "stage", "cardId", "orderId"].includes(field))}
         added={saved?.intent === "paper"}
       />
       <h3 className="mt-5 mb-1 text-lg">Add a result by code</h3>
       <p className="text-sm text-quiet">
         A device that cannot save a game or hand it in shows a code. Type the code here to add the score.
       </p>
-      <Problems list={problems.filter((problem) => problem.field === "code")} />
-      {saved?.intent === "code" && (
-        <p role="status" className="note note-good">
-          {saved.told}
-        </p>
-      )}
-      <Form method="post" className="mt-2 flex flex-wrap items-end gap-3">
-        <label className="field">
-          <span>Code</span>
-          <input name="code" required maxLength={40} autoComplete="off" className="w-80 font-mono" />
-        </label>
-        <button type="submit" name="intent" value="code" className="btn">
+      <Problems list={problems.filter(({ field }) => field === "code")} />
+      <Form method="post" preventScrollReset className="mt-2 flex flex-wrap items-end gap-3">
+        <TextField label="Code" name="code" required maxLength={40} autoComplete="off" className="w-80 font-mono" />
+        <Button type="submit" name="intent" value="code">
           Add result
-        </button>
+        </Button>
       </Form>
     </section>
-  );
-}
-
-function Figure({ n: name, what }: { n: string; what: string }) {
-  return (
-    <p className="leading-tight">
-      <strong className="block font-head text-2xl">{name}</strong>
-      <span className="text-sm text-quiet">{what}</span>
-    </p>
   );
 }

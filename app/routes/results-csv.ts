@@ -5,11 +5,16 @@ import { found, idOf } from "../answer.server.ts";
 import { teacherOf } from "../session.server.ts";
 import type { Route } from "./+types/results-csv";
 
-/** One row for each go, and one for each child without any. Times are in UTC, scores in the unit of the game. */
+/**
+ * One row for each go, and one for each child without any. Times are in UTC, scores in the unit of the game. With
+ * `chosen` in the address, only these cards.
+ */
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const results = await found(resultsFor(who, idOf(params.id, "assignment")));
-  const rows = results.rows.flatMap((row): Record<string, string | number>[] => {
+  const chosen = new Set(new URL(request.url).searchParams.getAll("chosen"));
+  const wanted = results.rows.filter((row) => chosen.size === 0 || chosen.has(row.cardId));
+  const rows = wanted.flatMap((row): Record<string, string | number>[] => {
     const base = {
       class: results.className,
       child: row.child,

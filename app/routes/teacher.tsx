@@ -5,6 +5,7 @@ import { shellOf } from "#server/school/classes.ts";
 import { teacherOf } from "../session.server.ts";
 import { Keys } from "../ui/keys.tsx";
 import { Pending } from "../ui/pending.tsx";
+import { ToastPlace } from "../ui/toasts.tsx";
 import type { Route } from "./+types/teacher";
 
 export async function loader({ request }: Route.LoaderArgs) {
@@ -76,7 +77,9 @@ export default function Teacher({ loaderData }: Route.ComponentProps) {
         </Form>
       </header>
       <div id="main" ref={main} className="flex grow flex-col outline-none" tabIndex={-1}>
-        <Outlet />
+        <ToastPlace>
+          <Outlet />
+        </ToastPlace>
       </div>
     </div>
   );

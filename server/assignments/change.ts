@@ -30,8 +30,8 @@ export function withdraw(who: SignedIn, id: string, back: boolean, now = new Dat
   });
 }
 
-/** Changes the closing time of an assignment: later, earlier, or now. */
-export function closeAt(who: SignedIn, id: string, at: Date, now = new Date()): Promise<void> {
+/** Changes the closing time of an assignment: later, earlier, or now. Returns the time before. */
+export function closeAt(who: SignedIn, id: string, at: Date, now = new Date()): Promise<Date> {
   return withTenant(who.schoolId, async (tx) => {
     const { assignment: row } = await ownAssignment(tx, who, id);
     if (Number.isNaN(at.getTime())) throw NotAllowed.of("closesAt", "The closing time needs a date and a time.");
@@ -46,6 +46,7 @@ export function closeAt(who: SignedIn, id: string, at: Date, now = new Date()): 
       throw NotAllowed.of("closesAt", `An activity can stay open for at most ${LONGEST_OPEN} days.`);
     await tx.update(assignment).set({ closesAt: at }).where(eq(assignment.id, id));
     if (at > now) await wake(tx, who.schoolId, id);
+    return row.closesAt;
   });
 }
 

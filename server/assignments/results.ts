@@ -10,6 +10,7 @@ import type { Expected } from "../compute/work.ts";
 import { schema, withTenant } from "../db/client.ts";
 import { enqueue, isQueued } from "../jobs/jobs.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
+import { checkedAmong } from "./checked.ts";
 import { bestOf, type Go, goesOf } from "./goes.ts";
 import { ownAssignment } from "./own.ts";
 import { unitOf } from "./send.ts";
@@ -114,6 +115,8 @@ export interface ResultRow {
   best: Go | null;
   /** Goes with more hits than the child's earlier ones suggest, by play. */
   unlikely: ReadonlyMap<string, Unlikely>;
+  /** Goes that a teacher has checked, by play. */
+  checked: ReadonlySet<string>;
   marks: ReadonlyMap<string, "notYet" | "nearly" | "yes">;
   /** Goes that were begun but never handed in. They are stored and count for accuracy, but not for boards. */
   begun: number;
@@ -162,6 +165,10 @@ export function resultsFor(who: SignedIn, id: string): Promise<Results> {
       .orderBy(asc(child.age), asc(child.name));
     const ids = cards.map((eachCard) => eachCard.card.id);
     const goes = await goesOf(tx, ids);
+    const checked = await checkedAmong(
+      tx,
+      goes.map((go) => go.playId),
+    );
     const marks = await tx.select().from(criterionMark).where(inArray(criterionMark.cardId, ids));
     const begun = await tx
       .select({ cardId: play.cardId, playId: play.id })
@@ -223,6 +230,7 @@ export function resultsFor(who: SignedIn, id: string): Promise<Results> {
           unlikely: new Map(
             mine.flatMap(({ playId }) => (unlikely.has(playId) ? [[playId, unlikely.get(playId)!]] : [])),
           ),
+          checked: new Set(mine.map(({ playId }) => playId).filter((playId) => checked.has(playId))),
           marks: new Map(marks.filter((mark) => mark.cardId === c.id).map((mark) => [mark.criterion, mark.mark])),
           level: own.revision.document.levels ? (own.assignment.levels?.[childId] ?? null) : null,
           begun: begun.filter((b) => b.cardId === c.id).length,

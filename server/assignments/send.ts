@@ -11,12 +11,13 @@ import { makingsFor } from "../cards/for-class.ts";
 import { invite } from "../cards/invite.ts";
 import { giveCards } from "../cards/versions.ts";
 import { compute } from "../compute/compute.ts";
-import { contentHash, idFrom } from "../content-hash.ts";
+import { contentHash } from "../content-hash.ts";
 import { schema, type Tx, withTenant } from "../db/client.ts";
 import { enqueue, wakeJobRunner } from "../jobs/jobs.ts";
 import { linksFor } from "../links/links.ts";
 import { NotAllowed } from "../problem.ts";
 import { ownClass } from "../school/classes.ts";
+import { secondOrder } from "./other-half.ts";
 
 const { assignment, child, revision } = schema;
 /** The longest that an assignment can stay open, days. */
@@ -146,7 +147,7 @@ export async function sendOut(
     throw NotAllowed.of("closesAt", "The closing time has already passed, so no one could play. Choose a later one.");
   const { classId, children: only, markUnit, levels: chosen, other, ...rest } = checked.data;
   // The second half of an order always has the same id, however often it is sent.
-  const otherId = idFrom(`other half of ${rest.orderId}`);
+  const otherId = secondOrder(rest.orderId);
   const ready = await withTenant(who.schoolId, async (tx) => {
     const [before] = await byOrder(tx, rest.orderId);
     if (before) return { id: before.id, other: (await byOrder(tx, otherId))[0]?.id ?? null };

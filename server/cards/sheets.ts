@@ -1,4 +1,4 @@
-import { and, asc, eq, sql } from "drizzle-orm";
+import { and, asc, eq, inArray, sql } from "drizzle-orm";
 import type { Card } from "#core/compile/card.ts";
 import { ownAssignment } from "../assignments/own.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
@@ -25,7 +25,7 @@ export interface PaperCard {
 export function paperCards(
   who: SignedIn,
   assignmentId: string,
-  only: string | null = null,
+  only: readonly string[] = [],
 ): Promise<{ title: string; className: string; cards: PaperCard[] }> {
   return withTenant(who.schoolId, async (tx) => {
     const own = await ownAssignment(tx, who, assignmentId);
@@ -41,7 +41,7 @@ export function paperCards(
       .innerJoin(cardVersion, inForce)
       .innerJoin(child, eq(child.id, card.childId))
       .leftJoin(link, eq(link.childId, child.id))
-      .where(and(eq(card.assignmentId, assignmentId), only ? eq(card.id, only) : undefined))
+      .where(and(eq(card.assignmentId, assignmentId), only.length > 0 ? inArray(card.id, [...only]) : undefined))
       .orderBy(asc(child.name));
     return {
       title: own.revision.document.title,

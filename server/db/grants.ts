@@ -12,8 +12,9 @@ const TABLES: Readonly<Record<string, string>> = {
   child: "select, insert, update, delete",
   child_home: "select, insert, update, delete",
   child_forecast: "select, insert, update",
-  class: "select",
-  class_teacher: "select",
+  checked_go: "select, insert, delete",
+  class: "select, insert",
+  class_teacher: "select, insert",
   criterion_mark: "select, insert, update, delete",
   evidence: "select, insert, delete",
   expected_band: "select, insert, delete",
@@ -38,6 +39,8 @@ const TABLES: Readonly<Record<string, string>> = {
 /** Rights on single columns. Nobody may read password hashes. */
 const COLUMNS: readonly string[] = [
   "update (hash, opened_at) on public.card",
+  "update (name, archived_at) on public.class",
+  "update (name, zone, locale, units) on public.school",
   "update (rare) on public.expected_band",
   "select (id, school_id, email, name) on public.teacher",
 ];

@@ -65,6 +65,12 @@ export const school = pgTable("school", {
   name: text("name").notNull(),
   /** The IANA zone in which times are shown. */
   zone: text("zone").notNull(),
+  /** How dates and times are written; see `LOCALES`. */
+  locale: text("locale").notNull().default("en-GB"),
+  /** Whether distances are first shown in metres or in feet. */
+  units: text("units", { enum: ["metres", "feet"] })
+    .notNull()
+    .default("metres"),
   createdAt: created(),
 });
 
@@ -114,6 +120,8 @@ export const schoolClass = pgTable(
     id: id(),
     schoolId: schoolId(),
     name: text("name").notNull(),
+    /** While it is set, the class is on no list but that of the settings. Nothing of it is deleted. */
+    archivedAt: instant("archived_at"),
   },
   (table) => [keyed("class", table)],
 );
@@ -507,6 +515,22 @@ export const result = pgTable(
     hangsOn("result_play", t, t.playId, play).onDelete("cascade"),
     hangsOn("result_card_fk", t, t.cardId, card).onDelete("cascade"),
     index("result_card").on(t.schoolId, t.cardId),
+  ],
+);
+
+/** A go that a teacher has checked. It is no longer listed among those to check. */
+export const checkedGo = pgTable(
+  "checked_go",
+  {
+    schoolId: schoolId(),
+    playId: uuid("play_id").notNull(),
+    teacherId: uuid("teacher_id").notNull(),
+    at: created(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.schoolId, table.playId] }),
+    hangsOn("checked_go_play", table, table.playId, play).onDelete("cascade"),
+    hangsOn("checked_go_teacher", table, table.teacherId, teacher).onDelete("cascade"),
   ],
 );
 

@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray } from "drizzle-orm";
+import { and, asc, eq, inArray, isNull } from "drizzle-orm";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { schema, type Tx, withTenant } from "../db/client.ts";
 import { NotFound } from "../problem.ts";
@@ -18,7 +18,7 @@ export async function classesOf(tx: Tx, teacherId: string): Promise<ClassRow[]> 
     .select({ id: schoolClass.id, name: schoolClass.name })
     .from(schoolClass)
     .innerJoin(classTeacher, eq(classTeacher.classId, schoolClass.id))
-    .where(eq(classTeacher.teacherId, teacherId))
+    .where(and(eq(classTeacher.teacherId, teacherId), isNull(schoolClass.archivedAt)))
     .orderBy(asc(schoolClass.name));
   if (classes.length === 0) return [];
   const ids = classes.map((eachChild) => eachChild.id);
@@ -62,6 +62,9 @@ export interface Shell {
   teacher: string;
   school: string;
   zone: string;
+  /** How dates and times are written; see core/measures/locales.ts. */
+  locale: string;
+  units: "metres" | "feet";
   /** `ages`: of the youngest and the oldest child. Null in an empty class. */
   classes: { id: string; name: string; size: number; ages: { from: number; to: number } | null }[];
 }
@@ -73,7 +76,13 @@ export const shellOf = (who: SignedIn): Promise<Shell> =>
 function lookUpShell(who: SignedIn): Promise<Shell> {
   return withTenant(who.schoolId, async (tx) => {
     const [me] = await tx
-      .select({ teacher: teacher.name, school: school.name, zone: school.zone })
+      .select({
+        teacher: teacher.name,
+        school: school.name,
+        zone: school.zone,
+        locale: school.locale,
+        units: school.units,
+      })
       .from(teacher)
       .innerJoin(school, eq(school.id, teacher.schoolId))
       .where(eq(teacher.id, who.teacherId));

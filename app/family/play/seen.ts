@@ -32,7 +32,7 @@ function ranText(e: GameEvent & { kind: "run" }, before: View): string {
 }
 
 /** Describes an event that is not an attempt. Every event that a tap reports has a description. */
-function toldText(event: GameEvent, before: View, label: (id: string) => string): string | null {
+export function eventText(event: GameEvent, before: View, label: (id: string) => string): string | null {
   switch (event.kind) {
     case "run":
       return seenText(event, label) ?? ranText(event, before);
@@ -128,10 +128,10 @@ export function heard(
     event.kind === "undo"
       ? say("play.undone")
       : event.kind === "correct"
-        ? toldText(event.event as GameEvent, before, labelOf(data))
+        ? eventText(event.event as GameEvent, before, labelOf(data))
         : event.kind === "pause" || event.kind === "goOn"
           ? say(event.kind === "pause" ? "play.paused" : "play.ev.goesOn")
-          : toldText(event as GameEvent, before, labelOf(data));
+          : eventText(event as GameEvent, before, labelOf(data));
   if (what === null) return "";
   const several = after.score.length > 1;
   const side = event.kind === "undo" ? after.side : before.side;

@@ -1,0 +1,113 @@
+import { ChevronRight, EllipsisVertical } from "lucide-react";
+import { memo, type ReactNode } from "react";
+import { Link } from "react-router";
+import { classes } from "../classes.ts";
+import { Menu, type MenuEntry } from "../menu.tsx";
+import type { Column } from "./columns.ts";
+
+interface Props<R> {
+  id: string;
+  row: R;
+  index: number;
+  measure: ((element: Element | null) => void) | undefined;
+  columns: readonly Column<R>[];
+  rowName: (row: R) => string;
+  /** Null: rows of this table cannot be chosen. */
+  chosen: boolean | null;
+  choose: (ids: readonly string[] | null, on: boolean) => void;
+  /** The form that a tick belongs to while no script runs. */
+  form: string | undefined;
+  to: ((row: R) => string) | undefined;
+  menu: ((row: R) => readonly MenuEntry[]) | undefined;
+  detail: ((row: R) => ReactNode) | undefined;
+  opened: boolean;
+  toggle: (id: string) => void;
+  width: number;
+  /** True for the one row that Tab reaches. */
+  reach: boolean;
+}
+
+/** A row of a table, and what it opens below itself. It is drawn again only if something of its own changes. */
+export const Row = memo(function Row<R>(props: Props<R>) {
+  const { id, row, index, columns, chosen, to, menu, detail, opened } = props;
+  const name = props.rowName(row);
+  const detailId = `${id}-detail`;
+  return (
+    <>
+      <tr
+        ref={props.measure}
+        data-index={index}
+        data-row={index}
+        tabIndex={props.reach ? 0 : -1}
+        aria-label={name}
+        aria-rowindex={index + 2}
+        data-chosen={chosen ? "" : undefined}
+      >
+        {chosen !== null && (
+          <td className="table-choose">
+            <input
+              type="checkbox"
+              data-choose
+              tabIndex={props.reach ? 0 : -1}
+              aria-label={`Choose ${name}`}
+              {...(props.form
+                ? { form: props.form, name: "chosen", value: id, defaultChecked: false }
+                : { checked: chosen })}
+              onChange={(event) => props.choose([id], event.target.checked)}
+            />
+          </td>
+        )}
+        {columns.map((column, i) =>
+          i === 0 ? (
+            <th key={column.id} scope="row" className={classes("table-first", column.className)}>
+              <span className="flex items-center gap-1.5">
+                {detail && (
+                  <button
+                    type="button"
+                    data-open
+                    className="scripted grid size-6 shrink-0 place-items-center rounded-sm hover:bg-ink/10"
+                    aria-expanded={opened}
+                    aria-controls={opened ? detailId : undefined}
+                    aria-label={`${opened ? "Close" : "Open"} ${name}`}
+                    onClick={() => props.toggle(id)}
+                  >
+                    <ChevronRight size={16} aria-hidden="true" className={opened ? "rotate-90" : ""} />
+                  </button>
+                )}
+                {to ? (
+                  <Link
+                    to={to(row)}
+                    data-open={detail ? undefined : ""}
+                    className="inline-block min-h-6 hover:underline"
+                  >
+                    {column.cell(row)}
+                  </Link>
+                ) : (
+                  column.cell(row)
+                )}
+              </span>
+            </th>
+          ) : (
+            <td key={column.id} className={classes(column.figures && "figures", column.className)}>
+              {column.cell(row)}
+            </td>
+          ),
+        )}
+        {menu && (
+          <td className="w-10 text-right print:hidden">
+            <Menu label={`Actions for ${name}`} entries={menu(row)} look="bare" size="icon">
+              <EllipsisVertical size={17} aria-hidden="true" />
+            </Menu>
+          </td>
+        )}
+      </tr>
+      {detail && opened && (
+        <tr id={detailId}>
+          <td colSpan={props.width} className="table-detail">
+            {detail(row)}
+          </td>
+        </tr>
+      )}
+    </>
+  );
+}) as <R>(props: Props<R>) => ReactNode;

@@ -1,0 +1,27 @@
+import { isLocale, LOCALES } from "#core/measures/locales.ts";
+
+const DAYS = ["Sun", "Mon", "Tue", "Wed", "Thu", "Fri", "Sat"];
+const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
+const WALL = /^(\d{4})-(\d{2})-(\d{2})(?:T(\d{2}):(\d{2}))?/;
+
+/**
+ * What a school's clock and calendar say, as the school writes it: `2026-12-05T16:00` is `Sat 5 Dec, 16:00` or
+ * `Sat, Dec 5, 4:00 pm`. In another year than `thisYear` the year is added. A date without a time, `2026-12-05`, has no
+ * weekday: `5 Dec`. Empty if the text is not a date.
+ */
+export function wallTime(text: string, locale: string, thisYear?: number): string {
+  const match = WALL.exec(text);
+  if (!match) return "";
+  const [year, month, day] = match.slice(1, 4).map(Number) as [number, number, number];
+  const style = LOCALES[isLocale(locale) ? locale : "en-GB"];
+  const name = MONTHS[month - 1]!;
+  const withYear = thisYear !== undefined && thisYear !== year;
+  const date = style.monthFirst
+    ? `${name} ${day}${withYear ? `, ${year}` : ""}`
+    : `${day} ${name}${withYear ? ` ${year}` : ""}`;
+  if (match[4] === undefined) return date;
+  const hour = Number(match[4]);
+  const time = style.halfDays ? `${hour % 12 || 12}:${match[5]} ${hour < 12 ? "am" : "pm"}` : `${match[4]}:${match[5]}`;
+  const weekday = DAYS[new Date(Date.UTC(year, month - 1, day)).getUTCDay()];
+  return `${weekday}${style.monthFirst ? "," : ""} ${date}, ${time}`;
+}
