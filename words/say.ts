@@ -37,12 +37,12 @@ export function say(key: Key | (string & {}), params?: Record<string, string | n
 }
 
 /** The names of a school's own items, by id. */
-export type Names = Readonly<Record<string, string>>;
-export const namesOf = (own: readonly { id: string; name: string }[]): Names =>
+export type ItemNames = Readonly<Record<string, string>>;
+export const namesOf = (own: readonly { id: string; name: string }[]): ItemNames =>
   Object.fromEntries(own.filter((child) => child.name !== "").map((child) => [child.id, child.name]));
 
 /** The name of an item: the school's, or the one in the catalogue. */
-export function itemName(id: string, names: Names = {}): string {
+export function itemName(id: string, names: ItemNames = {}): string {
   return own(names, id) ?? (`item.${id}` in all ? say(`item.${id}`) : id);
 }
 
@@ -53,7 +53,7 @@ const NAMED: Record<string, string> = { floor: "floor", was: "floor", property: 
  * A phrase of the core as a sentence. Items, floors and properties among its parameters get their names. `more`:
  * further parameters (`attemptWords`).
  */
-export function sayPhrase(phrase: Phrase, names: Names = {}, more: Record<string, string> = {}): string {
+export function sayPhrase(phrase: Phrase, names: ItemNames = {}, more: Record<string, string> = {}): string {
   const params: Record<string, string | number> = { ...more, ...phrase.params };
   for (const [key, value] of Object.entries(params)) {
     if (key === "item" || key === "as") params[key] = itemName(String(value), names);
@@ -65,7 +65,7 @@ export function sayPhrase(phrase: Phrase, names: Names = {}, more: Record<string
 }
 
 /** The name of a target on the card: the teacher's, the item's, or (`#2`) the second item of its kind. */
-export function targetName(target: { label: string; item: string }, names: Names = {}): string {
+export function targetName(target: { label: string; item: string }, names: ItemNames = {}): string {
   const numbered = /^#(\d+)$/.exec(target.label);
   if (numbered) return say("item.numbered", { item: itemName(target.item, names), number: numbered[1]! });
   return target.label || itemName(target.item, names);

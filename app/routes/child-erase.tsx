@@ -15,8 +15,9 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 export async function action({ request, params }: Route.ActionArgs) {
   const who = await teacherOf(request);
   return answered(async () => {
-    await eraseChild(who, idOf(params.id, "child"));
-    throw redirect("/homes?deleted=yes#deleted");
+    const id = idOf(params.id, "child");
+    const { classId } = await eraseChild(who, id);
+    throw redirect(`/homes?class=${classId}&deleted=${id}#deleted`);
   });
 }
 

@@ -2,9 +2,10 @@ import { homesCsv } from "#server/homes/csv.ts";
 import { teacherOf } from "../session.server.ts";
 import type { Route } from "./+types/homes-csv";
 
-/** The roster and homes of the teacher's classes, one row for each child and home. */
+/** The roster and homes of the teacher's classes, one row for each child and home. With `chosen`, only these children. */
 export async function loader({ request }: Route.LoaderArgs) {
-  return new Response(await homesCsv(await teacherOf(request)), {
+  const chosen = new Set(new URL(request.url).searchParams.getAll("chosen"));
+  return new Response(await homesCsv(await teacherOf(request), chosen), {
     headers: {
       "Content-Type": "text/csv; charset=utf-8",
       "Content-Disposition": 'attachment; filename="homes.csv"',

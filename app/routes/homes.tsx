@@ -1,6 +1,18 @@
-import { QrCode } from "lucide-react";
-import { useEffect, useRef, useState } from "react";
-import { data, Form, Link } from "react-router";
+import {
+  BellRing,
+  ClipboardList,
+  Copy,
+  Download,
+  House,
+  Link2,
+  Link2Off,
+  PackageOpen,
+  Printer,
+  RefreshCw,
+  Upload,
+} from "lucide-react";
+import { useEffect, useMemo, useRef } from "react";
+import { data, Form } from "react-router";
 import { listOf } from "#core/kit/items.ts";
 import { addChild } from "#server/children/edit.ts";
 import { erasedChildren, restoreChild } from "#server/children/erase.ts";
@@ -14,21 +26,29 @@ import {
 } from "#server/homes/answers.ts";
 import { askFamilies } from "#server/homes/ask.ts";
 import { homesFor } from "#server/homes/homes.ts";
-import { changeClassLink, changeLink, classLink, type LinkChange } from "#server/homes/links.ts";
+import { changeLink, type LinkChange } from "#server/homes/links.ts";
 import { schoolItemsFor } from "#server/kit/items.ts";
+import { NotAllowed } from "#server/problem.ts";
 import { classesFor, shellOf } from "#server/school/classes.ts";
-import { itemName, namesOf, sayList } from "#words/say.ts";
-import { label } from "#words/teacher.ts";
+import { namesOf } from "#words/say.ts";
 import { tell } from "#words/tell.ts";
 import { answered, idOf } from "../answer.server.ts";
 import { drawingsOf, ItemDrawing, OwnDrawings } from "../drawings/items.tsx";
-import { fieldsOf, searchOf } from "../read.server.ts";
+import { type HomeView, homeView, type Sign } from "../homes/view.server.ts";
+import { formOf, searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
-import { CopyButton } from "../ui/copy-button.tsx";
-import { FilterField, FilterForm } from "../ui/filter-form.tsx";
+import { Button, ButtonLink } from "../ui/button.tsx";
+import { ClassChoice } from "../ui/class-choice.tsx";
+import { copied } from "../ui/copy-button.tsx";
+import { SelectField, TextField } from "../ui/field.tsx";
+import { Menu, type MenuEntry } from "../ui/menu.tsx";
 import { Options } from "../ui/options.tsx";
+import { Empty, Page, PageHead } from "../ui/page.tsx";
 import { problemText } from "../ui/problem-text.ts";
 import { SpacePicture } from "../ui/space-picture.tsx";
+import { type Column, exceptForView, type Filter } from "../ui/table/columns.ts";
+import { DataTable } from "../ui/table/data-table.tsx";
+import { Done, type Undo, useToast } from "../ui/toasts.tsx";
 import { day, when } from "../when.ts";
 import type { Route } from "./+types/homes";
 
@@ -39,83 +59,69 @@ const LINK_TOLD: Record<LinkChange, string> = {
   restore: "Link turned on again.",
   renew: "Link replaced. The old link will never work again.",
 };
-
-/** The filters of the page: which rows each one leaves. */
-const FILTERS = {
-  all: "all",
-  silent: "nothing answered",
-  part: "partly answered",
-  indoors: "indoors only",
-  short: "shorter than 3 m",
-  noBall: "no ball",
-  quiet: "must be quiet",
-  alone: "one player",
-  support: "with a note",
-} as const;
-type Filter = keyof typeof FILTERS;
-const BALLS = ["softBall", "smallBall", "largeBall", "beachBall", "hollowBall", "bouncyBall"];
-
-type Row = Route.ComponentProps["loaderData"]["rows"][number];
-const answersIn = (h: Row["homes"][number]) => [h.kit, h.space, h.players].filter((x) => x !== null).length;
-const KEEPS: Record<Filter, (row: Row) => boolean> = {
-  all: () => true,
-  silent: (row) => row.homes.every((home) => answersIn(home) === 0),
-  part: (row) => row.homes.some((home) => answersIn(home) > 0 && answersIn(home) < 3),
-  indoors: (row) =>
-    row.homes.some((home) => home.space) && row.homes.every((home) => !home.space || home.space.indoors),
-  short: (row) => row.homes.some((home) => home.space && home.space.length < 3),
-  noBall: (row) => row.homes.some((home) => home.kit && !BALLS.some((ball) => home.kit![ball])),
-  quiet: (row) => row.homes.some((home) => home.quiet),
-  alone: (row) => row.homes.some((home) => home.players === 1),
-  support: (row) => row.support !== "" || row.familyNote !== "",
-};
+/** A link that was replaced cannot come back. */
+const linkUndo = (how: LinkChange, of: Record<string, string>): Undo | null =>
+  how === "renew"
+    ? null
+    : {
+        fields: { intent: how === "withdraw" ? "restore" : "withdraw", ...of },
+        action: "/homes",
+        what: how === "withdraw" ? "turning off the link" : "turning on the link",
+      };
 
 export async function loader({ request }: Route.LoaderArgs) {
   const who = await teacherOf(request);
-  const [rows, classes, items, { zone }] = await Promise.all([
+  const [rows, classes, items, shell] = await Promise.all([
     homesFor(who),
     classesFor(who),
     schoolItemsFor(who),
     shellOf(who),
   ]);
   const asked = searchOf(request);
-  const classId = classes.find((row) => row.id === asked.get("class"))?.id ?? classes[0]?.id ?? "";
+  const group = classes.find((row) => row.id === asked.get("class")) ?? classes[0];
+  const classId = group?.id ?? "";
   const deleted = await erasedChildren(who);
   const [waiting, cleared] = classId
     ? await Promise.all([waitingAnswers(who, classId), clearedAnswers(who, classId)])
     : [[], 0];
+  const names = namesOf(listOf(items.own));
   return {
-    rows: rows.map((row) => ({ ...row, askedAt: row.askedAt ? when(row.askedAt, zone) : null })),
-    classes: classes.map((row) => ({
-      id: row.id,
-      name: row.name,
-      children: row.children.map((child) => ({ id: child.id, name: child.name })),
-    })),
-    classId,
-    link: classId ? await classLink(who, classId) : null,
+    rows: rows.filter((row) => row.className === group?.name).map((row) => homeView(row, names, shell)),
+    classes: shell.classes,
+    group: group && {
+      id: group.id,
+      name: group.name,
+      children: group.children.map((child) => ({ id: child.id, name: child.name })),
+    },
     cleared,
     deleted: deleted
-      .filter((erasedChild) => erasedChild.classId === classId)
-      .map((erasedChild) => ({ ...erasedChild, eraseAt: day(erasedChild.eraseAt, zone) })),
-    waiting: waiting.map((classAnswer) => ({ ...classAnswer, updatedAt: when(classAnswer.updatedAt, zone) })),
-    filter: (Object.keys(FILTERS) as Filter[]).find((key) => key === asked.get("show")) ?? ("all" as Filter),
-    find: asked.get("find") ?? "",
-    items: listOf(items.own),
+      .filter((child) => child.classId === classId)
+      .map((child) => ({ ...child, eraseAt: day(child.eraseAt, shell) })),
+    justDeleted: asked.get("deleted") ?? "",
+    waiting: waiting.map((answer) => ({ ...answer, updatedAt: when(answer.updatedAt, shell) })),
     own: items.own,
   };
 }
 
+export const shouldRevalidate = exceptForView("show", "deleted");
+
 export async function action({ request }: Route.ActionArgs) {
   const who = await teacherOf(request);
-  const fields = await fieldsOf(request);
-  const done = (told: string) => ({ ok: true as const, problems: [], told });
+  const form = await formOf(request);
+  const fields = form.fields();
+  const done = (told: string, undo: Undo | null = null) => ({ ok: true as const, problems: [], told, undo });
+  const undoing = (what: string, undoFields: Record<string, string>): Undo => ({
+    fields: undoFields,
+    action: "/homes",
+    what,
+  });
   return answered(async () => {
     switch (fields.intent) {
       case "withdraw":
       case "restore":
       case "renew":
         await changeLink(who, idOf(fields.child, "child"), fields.intent);
-        return done(LINK_TOLD[fields.intent]);
+        return done(LINK_TOLD[fields.intent], linkUndo(fields.intent, { child: fields.child ?? "" }));
       case "invite":
       case "remind": {
         const count = await askFamilies(who, idOf(fields.class, "class"), fields.intent);
@@ -130,12 +136,11 @@ export async function action({ request }: Route.ActionArgs) {
               : tell("homes.asked", { n: count }),
         );
       }
-      case "classWithdraw":
-      case "classRestore":
-      case "classRenew": {
-        const how = fields.intent.slice(5).toLowerCase() as LinkChange;
-        await changeClassLink(who, idOf(fields.class, "class"), how);
-        return done(LINK_TOLD[how]);
+      case "remindChosen": {
+        const chosen = form.all("chosen").map((id) => idOf(id, "child"));
+        if (chosen.length === 0) throw NotAllowed.of("chosen", "Tick the children first.");
+        const count = await askFamilies(who, idOf(fields.class, "class"), "chosen", chosen);
+        return done(count === 0 ? "All of these families have answered already." : tell("homes.asked", { n: count }));
       }
       case "add": {
         const age = (fields.age ?? "").trim();
@@ -150,7 +155,10 @@ export async function action({ request }: Route.ActionArgs) {
         await dropAnswer(who, idOf(fields.answer, "answer"));
         return done("Answer deleted.");
       case "clear":
-        return done(tell("homes.cleared", { n: await clearAnswers(who, idOf(fields.class, "class")) }));
+        return done(
+          tell("homes.cleared", { n: await clearAnswers(who, idOf(fields.class, "class")) }),
+          undoing("clearing the answers", { intent: "unclear", class: fields.class ?? "" }),
+        );
       case "bringBack":
         return done(tell("homes.back", { name: await restoreChild(who, idOf(fields.child, "child")) }));
       case "unclear":
@@ -169,222 +177,361 @@ export async function action({ request }: Route.ActionArgs) {
   });
 }
 
+type Data = Route.ComponentProps["loaderData"];
+
 export default function Homes({ loaderData: d, actionData }: Route.ComponentProps) {
-  const group = d.classes.find((c) => c.id === d.classId);
-  const mine = d.rows.filter((row) => row.className === group?.name);
-  const find = d.find.trim().toLowerCase();
-  const rows = mine.filter((row) => KEEPS[d.filter](row) && (find === "" || row.child.toLowerCase().includes(find)));
-  const answeredBy = mine.filter((row) => row.homes.some((home) => home.answeredAt)).length;
-  const message = actionData && "told" in actionData ? actionData.told : "";
+  const { group, rows } = d;
+  const answered = rows.filter((row) => row.survey === "answered").length;
+  const problems = actionData && !actionData.ok ? actionData.problems : [];
+  const done = actionData?.ok ? actionData : null;
+  const named = problems.filter(({ field }) => field === "name" || field === "age");
+  const gone = d.deleted.find((child) => child.id === d.justDeleted);
   return (
     <OwnDrawings value={drawingsOf(d.own)}>
-      <main className="mx-auto w-full max-w-7xl p-6">
-        <HomesHead answeredBy={answeredBy} mine={mine} d={d} />
-        {(message || (actionData && !actionData.ok)) && (
-          <p role="status" className={`note mb-3 ${actionData?.ok ? "note-good" : "problem"}`}>
-            {actionData?.ok ? message : actionData?.problems.map((problem) => problemText(problem.message)).join(" ")}
+      <Page>
+        <PageHead
+          title="Homes"
+          about={group ? `${group.name}: ${answered} of ${rows.length} families have answered` : undefined}
+        >
+          {group && <HomesActions group={group} />}
+        </PageHead>
+        <ClassChoice classes={d.classes} chosen={group?.id ?? ""} />
+        <Done text={done?.told ?? ""} undo={done?.undo ?? null} of={actionData} />
+        {gone && (
+          <Done
+            text={`${gone.name} is deleted. You can restore ${gone.name} until ${gone.eraseAt}.`}
+            undo={{ fields: { intent: "bringBack", child: gone.id }, action: "/homes", what: `deleting ${gone.name}` }}
+            of={gone.id}
+          />
+        )}
+        {problems.length > 0 && (
+          <p role="alert" className="note problem mb-3">
+            {problems.map(({ message }) => problemText(message)).join(" ")}
           </p>
         )}
-        <Filter d={d} mine={mine} />
-        {d.waiting.length > 0 && <Waiting d={d} />}
-        {d.cleared > 0 && (
+        {group && d.waiting.length > 0 && <Waiting waiting={d.waiting} group={group} />}
+        {group && d.cleared > 0 && (
           <Form method="post" className="mb-4 flex flex-wrap items-center gap-3 text-sm">
-            <input type="hidden" name="class" value={d.classId} />
-            <span className="text-quiet">{tell("homes.clearedKept", { n: d.cleared })}</span>
-            <button type="submit" name="intent" value="unclear" className="btn btn-quiet btn-small">
+            <input type="hidden" name="class" value={group.id} />
+            <span className="text-quiet">
+              {d.cleared === 1 ? "1 cleared answer is" : `${d.cleared} cleared answers are`} kept for 14 days.
+            </span>
+            <Button type="submit" look="quiet" size="small" name="intent" value="unclear">
               Restore them
-            </button>
+            </Button>
           </Form>
         )}
-        <div className="overflow-x-auto">
-          <table className="w-full text-left text-[0.92rem]">
-            <thead>
-              <tr className="border-b-2 border-ink text-sm">
-                <th className="py-1.5 font-semibold">Child</th>
-                <th className="font-semibold">Space</th>
-                <th className="font-semibold">Items</th>
-                <th className="px-3 font-semibold">Players</th>
-                <th className="font-semibold">Good to know</th>
-                <th className="font-semibold">Asked</th>
-                <th className="font-semibold">Private link</th>
-              </tr>
-            </thead>
-            <tbody>
-              {rows.map((row) => (
-                <HomeRow key={row.childId} row={row} items={d.items} />
-              ))}
-            </tbody>
-          </table>
-        </div>
-        {rows.length === 0 && (
-          <p className="py-6 text-quiet">
-            {mine.length === 0 ? "No children in this class yet. Add one here, or import a file." : "No home matches."}
-          </p>
+        {group ? (
+          <HomeTable key={group.id} rows={rows} group={group} />
+        ) : (
+          <Empty>
+            <p>Children and their homes appear here once you have a class.</p>
+            <ButtonLink look="main" to="/settings">
+              Make a class
+            </ButtonLink>
+          </Empty>
         )}
         {group && (
           <AddChild
-            key={`${mine.length}`}
+            key={rows.length}
             classId={group.id}
             name={group.name}
-            open={mine.length === 0 || (actionData !== undefined && "added" in actionData)}
+            open={rows.length === 0 || (actionData !== undefined && "added" in actionData)}
             again={actionData !== undefined && "added" in actionData}
-            problems={actionData && !actionData.ok ? actionData.problems : []}
+            problems={named}
           />
         )}
-        {d.deleted.length > 0 && <Deleted d={d} />}
-        {group && <ClassLink classId={group.id} name={group.name} link={d.link} />}
-      </main>
+        {d.deleted.length > 0 && <Deleted deleted={d.deleted} />}
+      </Page>
     </OwnDrawings>
   );
 }
 
-/** Answers that came through the class link, to be matched to children. */
-function Waiting({ d }: { d: Route.ComponentProps["loaderData"] }) {
-  const group = d.classes.find((c) => c.id === d.classId)!;
+type Group = NonNullable<Data["group"]>;
+
+/** The actions for a whole class. */
+const HomesActions = ({ group }: { group: Group }) => (
+  <>
+    <Form method="post" className="flex flex-wrap gap-2">
+      <input type="hidden" name="class" value={group.id} />
+      <Button type="submit" look="main" name="intent" value="invite">
+        Invite to the survey
+      </Button>
+      <Button type="submit" name="intent" value="remind">
+        Remind
+      </Button>
+    </Form>
+    <Menu
+      label="More for this class"
+      size="usual"
+      entries={[
+        { label: "Links and QR codes", to: `/classes/${group.id}/links`, icon: <Link2 size={16} /> },
+        { label: "Household items", to: "/things", icon: <PackageOpen size={16} /> },
+        { label: "Import", to: "/homes/import", icon: <Upload size={16} />, apart: true },
+        { label: "Export CSV", file: "/homes/csv", icon: <Download size={16} /> },
+      ]}
+    >
+      More
+    </Menu>
+  </>
+);
+
+/** The words for each filter. */
+const SIGN_WORDS: Record<Sign, string> = {
+  silent: "nothing answered",
+  part: "partly answered",
+  indoors: "indoors only",
+  short: "shorter than 3 m",
+  noBall: "no ball",
+  quiet: "must be quiet",
+  alone: "one player",
+  support: "with a note",
+  linkOff: "link off",
+};
+const FILTERS: Filter<HomeView>[] = [
+  {
+    id: "show",
+    label: "Show",
+    options: [
+      { id: "all", label: "all homes", keeps: () => true },
+      ...(Object.keys(SIGN_WORDS) as Sign[]).map((sign) => ({
+        id: sign,
+        label: SIGN_WORDS[sign],
+        keeps: (row: HomeView) => row.signs.includes(sign),
+      })),
+    ],
+  },
+];
+const NO_ANSWER = <em className="text-quiet">no answer</em>;
+const SURVEY = { notAsked: "not asked yet", asked: "asked", answered: "answered" } as const;
+/** Homes that need something come first. */
+const SURVEY_ORDER = { notAsked: 0, asked: 1, answered: 2 } as const;
+
+const COLUMNS: Column<HomeView>[] = [
+  {
+    id: "child",
+    head: "Child",
+    sort: (row) => row.child,
+    className: "whitespace-nowrap",
+    cell: (row) => row.child,
+  },
+  { id: "age", head: "Age", sort: (row) => row.age, cell: (row) => row.age, figures: true },
+  {
+    id: "space",
+    head: "Space",
+    about: "Sorted by the size of the space",
+    sort: (row) => row.homes[0]?.area ?? null,
+    cell: (row) =>
+      row.homes.map((home) => (
+        <span key={home.id} className="flex min-h-8 items-center gap-2 text-sm">
+          <SpacePicture space={home.space} />
+          {home.spaceText || NO_ANSWER}
+        </span>
+      )),
+  },
+  {
+    id: "items",
+    head: "Items",
+    sort: (row) => row.homes[0]?.kinds ?? null,
+    highFirst: true,
+    cell: (row) =>
+      row.homes.map((home) => (
+        <span key={home.id} className="flex min-h-8 items-center gap-1 text-sm whitespace-nowrap">
+          {home.kinds === null ? (
+            NO_ANSWER
+          ) : (
+            <>
+              {home.glance.map(({ id, name }) => (
+                <ItemDrawing key={id} item={id} size={22} title={name} />
+              ))}
+              <span className="text-quiet">{home.kinds === 0 ? "nothing" : `${home.kinds} kinds`}</span>
+            </>
+          )}
+        </span>
+      )),
+  },
+  {
+    id: "players",
+    head: "Players",
+    sort: (row) => row.homes[0]?.players ?? null,
+    highFirst: true,
+    cell: (row) =>
+      row.homes.map((home) => (
+        <span key={home.id} className="flex min-h-8 items-center">
+          {home.players ?? NO_ANSWER}
+        </span>
+      )),
+  },
+  {
+    id: "notes",
+    head: "Good to know",
+    className: "max-w-56 text-sm",
+    sort: (row) => row.notes.join(" ") || row.facts.join(" ") || null,
+    cell: (row) => (
+      <>
+        {[...row.facts, ...(row.siblings ? [`lives with ${row.siblings}`] : [])].join(", ")}
+        {row.notes.map((words) => (
+          <span key={words} className="tag block max-w-52 truncate border-plum" title={words}>
+            {words}
+          </span>
+        ))}
+      </>
+    ),
+  },
+  {
+    id: "survey",
+    head: "Survey",
+    sort: (row) => SURVEY_ORDER[row.survey],
+    className: "text-sm",
+    cell: (row) => (row.survey === "asked" ? row.asked : <span className="text-quiet">{SURVEY[row.survey]}</span>),
+  },
+  {
+    id: "link",
+    head: "Link",
+    sort: (row) => (row.token ? 1 : 0),
+    className: "text-sm whitespace-nowrap",
+    cell: (row) =>
+      row.token ? <span className="text-quiet">on</span> : <span className="tag border-coral">link off</span>,
+  },
+];
+
+const rowId = (row: HomeView) => row.childId;
+const rowName = (row: HomeView) => row.child;
+const text = (row: HomeView) =>
+  [row.child, ...row.facts, ...row.notes, ...row.homes.map((home) => home.spaceText)].join(" ");
+const toHome = (row: HomeView) => `/homes/${row.childId}`;
+
+/** A row for each child with the home: its space, items, players, notes, survey and link. */
+function HomeTable({ rows, group }: { rows: readonly HomeView[]; group: Group }) {
+  const tell = useToast();
+  const menu = useMemo(
+    () =>
+      (row: HomeView): MenuEntry[] => [
+        { label: "Home", to: `/homes/${row.childId}`, icon: <House size={16} /> },
+        { label: "Progress", to: `/children/${row.childId}`, icon: <ClipboardList size={16} /> },
+        ...(row.token
+          ? [
+              {
+                label: "Copy link",
+                icon: <Copy size={16} />,
+                apart: true,
+                onSelect: async () =>
+                  tell(
+                    (await copied(`${location.origin}/f/${row.token}`))
+                      ? `The link for ${row.child} is copied.`
+                      : "The link could not be copied. Open their page and copy its address.",
+                  ),
+              },
+              { label: "Open their page", file: `/f/${row.token}`, page: true, icon: <Link2 size={16} /> },
+              {
+                label: "Turn off link",
+                fields: { intent: "withdraw", child: row.childId },
+                icon: <Link2Off size={16} />,
+              },
+            ]
+          : [
+              {
+                label: "Turn on link",
+                fields: { intent: "restore", child: row.childId },
+                icon: <Link2 size={16} />,
+                apart: true,
+              },
+            ]),
+        { label: "Replace link", fields: { intent: "renew", child: row.childId }, icon: <RefreshCw size={16} /> },
+        ...(row.survey === "answered"
+          ? []
+          : [
+              {
+                label: row.survey === "asked" ? "Remind" : "Invite to the survey",
+                fields: { intent: "remindChosen", class: group.id, chosen: row.childId },
+                icon: <BellRing size={16} />,
+                apart: true,
+              },
+            ]),
+      ],
+    [group.id, tell],
+  );
   return (
-    <section className="mb-4 rounded-sm border-2 border-mustard p-3">
+    <DataTable
+      name="Homes"
+      noun={["child", "children"]}
+      rows={rows}
+      rowId={rowId}
+      rowName={rowName}
+      text={text}
+      columns={COLUMNS}
+      filters={FILTERS}
+      to={toHome}
+      menu={menu}
+      actions={[
+        {
+          label: "Invite or remind",
+          intent: "remindChosen",
+          icon: <BellRing size={15} aria-hidden="true" />,
+          field: <input type="hidden" name="class" value={group.id} />,
+        },
+        {
+          label: "Print QR codes",
+          get: `/classes/${group.id}/links`,
+          icon: <Printer size={15} aria-hidden="true" />,
+        },
+        { label: "Export", get: "/homes/csv", file: true, icon: <Download size={15} aria-hidden="true" /> },
+      ]}
+      empty={
+        <Empty>
+          <p>No children in this class yet. Add one below, or import a list.</p>
+          <ButtonLink to="/homes/import">Import a list</ButtonLink>
+        </Empty>
+      }
+    />
+  );
+}
+
+/** Answers that came through the class link, to be matched to children. */
+function Waiting({ waiting, group }: { waiting: Data["waiting"]; group: Group }) {
+  return (
+    <section id="waiting" className="mb-4 rounded-sm border-2 border-mustard p-3">
       <div className="flex flex-wrap items-center gap-3">
         <h2 className="text-lg">
-          {d.waiting.length} {d.waiting.length === 1 ? "answer came" : "answers came"} through the class link
+          {waiting.length} {waiting.length === 1 ? "answer came" : "answers came"} through the class link
         </h2>
         <Form method="post" className="ml-auto">
-          <input type="hidden" name="class" value={d.classId} />
-          <button type="submit" name="intent" value="clear" className="btn btn-quiet btn-small">
-            {tell("homes.clear", { n: d.waiting.length })}
-          </button>
+          <input type="hidden" name="class" value={group.id} />
+          <Button type="submit" look="quiet" size="small" name="intent" value="clear">
+            {waiting.length === 1 ? "Clear this answer" : `Clear all ${waiting.length} answers`}
+          </Button>
         </Form>
       </div>
       <ul>
-        {d.waiting.map((w) => (
-          <li key={w.id} className="row-line py-1.5">
+        {waiting.map((answer) => (
+          <li key={answer.id} className="row-line py-1.5">
             <Form method="post" className="flex flex-wrap items-center gap-3 text-sm">
-              <input type="hidden" name="answer" value={w.id} />
-              {w.name ? <strong>{w.name}</strong> : <em className="text-quiet">No name given</em>}
-              <SpacePicture space={w.answers.space} />
+              <input type="hidden" name="answer" value={answer.id} />
+              {answer.name ? <strong>{answer.name}</strong> : <em className="text-quiet">No name given</em>}
+              <SpacePicture space={answer.answers.space} />
               <span className="text-quiet">
-                {w.answers.kit ? `${Object.keys(w.answers.kit).length} kinds of item` : "no items given"}, {w.updatedAt}
+                {answer.answers.kit ? `${Object.keys(answer.answers.kit).length} kinds of item` : "no items given"},{" "}
+                {answer.updatedAt}
               </span>
-              <label className="ml-auto flex items-center gap-1.5">
-                is for
-                <select name="child" defaultValue={w.suggests ?? ""} required className="py-0.5">
+              <span className="ml-auto flex items-center gap-1.5">
+                <SelectField label="is for" name="child" defaultValue={answer.suggests ?? ""} required>
                   <option value="" disabled>
                     choose
                   </option>
                   <Options of={group.children} />
-                </select>
-              </label>
-              <button type="submit" name="intent" value="place" className="btn btn-main btn-small">
+                </SelectField>
+              </span>
+              <Button type="submit" look="main" size="small" name="intent" value="place">
                 Match to child
-              </button>
-              <button type="submit" name="intent" value="drop" formNoValidate className="btn btn-quiet btn-small">
+              </Button>
+              <Button type="submit" look="quiet" size="small" name="intent" value="drop" formNoValidate>
                 Delete
-              </button>
+              </Button>
             </Form>
           </li>
         ))}
       </ul>
     </section>
-  );
-}
-
-/** The items that people look for first. */
-const FIRST = [
-  "softBall",
-  "smallBall",
-  "largeBall",
-  "bucket",
-  "box",
-  "basket",
-  "string",
-  "tape",
-  "chalk",
-  "broom",
-  "bottle",
-  "cushion",
-];
-const AT_A_GLANCE = 5;
-
-function HomeRow({ row, items }: { row: Row; items: Route.ComponentProps["loaderData"]["items"] }) {
-  const siblings = [...new Set(row.homes.flatMap((home) => home.siblings))];
-  const names = namesOf(items);
-  return (
-    <tr className="row-line align-middle">
-      <td className="py-1.5 pr-3">
-        <Link to={`/homes/${row.childId}`} className="inline-block min-h-6 font-semibold underline">
-          {row.child}
-        </Link>
-        <span className="block text-xs text-quiet">
-          <Link to={`/children/${row.childId}`} className="inline-block min-h-6 leading-6 underline">
-            Progress
-          </Link>
-          , age {row.age}
-          {siblings.length > 0 && `, lives with ${sayList(siblings)}`}
-        </span>
-      </td>
-      <td className="pr-3">
-        {row.homes.map((home) => (
-          <span key={home.id} className="flex items-center gap-2 text-sm">
-            <SpacePicture space={home.space} />
-            {home.space ? (
-              `${label(`space.${home.space.kind}`)}, ${home.space.length} × ${home.space.width} m, ${label(`floor.${home.space.floor}`)}`
-            ) : (
-              <em className="text-quiet">no answer</em>
-            )}
-          </span>
-        ))}
-      </td>
-      <td>
-        {row.homes.map((home) => {
-          const kinds = Object.keys(home.kit ?? {});
-          const glance = FIRST.filter((id) => home.kit?.[id]).slice(0, AT_A_GLANCE);
-          return (
-            <span key={home.id} className="flex h-8 items-center gap-1 text-sm whitespace-nowrap">
-              {home.kit ? (
-                <>
-                  {glance.map((id) => (
-                    <ItemDrawing key={id} item={id} size={22} title={itemName(id, names)} />
-                  ))}
-                  <span className="text-quiet">{kinds.length === 0 ? "nothing" : `${kinds.length} kinds`}</span>
-                </>
-              ) : (
-                <em className="text-quiet">no answer</em>
-              )}
-            </span>
-          );
-        })}
-      </td>
-      <td className="px-3">
-        {row.homes.map((home) => (
-          <span key={home.id} className="block h-8 content-center">
-            {home.players ?? <em className="text-quiet">no answer</em>}
-          </span>
-        ))}
-      </td>
-      <td className="max-w-43 pr-3 text-sm">
-        {[
-          row.homes.some((home) => home.quiet) && "quiet",
-          row.homes.some((home) => home.noBallsIndoors) && "no balls indoors",
-          row.leftHanded && "left-handed",
-        ]
-          .filter(Boolean)
-          .join(", ")}
-        {[row.support, row.familyNote].filter(Boolean).map((words) => (
-          <span key={words} className="tag block max-w-40 truncate border-plum" title={words}>
-            {words}
-          </span>
-        ))}
-      </td>
-      <td className="text-sm text-quiet">
-        {row.homes.some((home) => home.answeredAt)
-          ? "answered"
-          : row.asked === 0
-            ? "not yet"
-            : `${row.asked === 1 ? "once" : `${row.asked} times`}, ${row.askedAt}`}
-      </td>
-      <td>
-        <RowLinks row={row} />
-      </td>
-    </tr>
   );
 }
 
@@ -403,227 +550,65 @@ function AddChild({
   again: boolean;
   problems: readonly { field: string; message: string }[];
 }) {
-  const problemOf = (field: string) => problems.find((problem) => problem.field === field);
-  const first = useRef<HTMLInputElement>(null);
-  const bad = problems.find((problem) => problem.field === "name" || problem.field === "age")?.field;
+  const problemOf = (field: string) => {
+    const problem = problems.find((each) => each.field === field);
+    return problem && problemText(problem.message);
+  };
+  const form = useRef<HTMLFormElement>(null);
+  const bad = problems[0]?.field;
   // After a child was added, the next one can be typed at once. After a refusal, the focus stays where the problem
   // is.
   useEffect(() => {
-    if (again) first.current?.focus();
-    if (bad) first.current?.form?.querySelector<HTMLInputElement>(`[name=${bad}]`)?.focus();
+    const field = bad ?? (again ? "name" : null);
+    if (field) form.current?.querySelector<HTMLInputElement>(`[name="${field}"]`)?.focus();
   }, [again, bad]);
   return (
-    <details
-      className="mt-4"
-      open={open || problems.some((problem) => problem.field === "name" || problem.field === "age") || undefined}
-    >
+    <details className="mt-4 print:hidden" open={open || problems.length > 0 || undefined}>
       <summary className="font-semibold text-teal">Add a child to {name}</summary>
-      <Form method="post" className="mt-2 flex flex-wrap items-end gap-3">
+      <Form method="post" ref={form} className="mt-2 flex flex-wrap items-start gap-3">
         <input type="hidden" name="class" value={classId} />
-        <label className="field">
-          <span>
-            Name <span className="hint">first name and an initial, or a nickname</span>
-          </span>
-          <input name="name" required maxLength={30} aria-invalid={problemOf("name") ? true : undefined} ref={first} />
-        </label>
-        <label className="field">
-          <span>
-            Age <span className="hint">4 to 15</span>
-          </span>
-          <input
-            name="age"
-            inputMode="numeric"
-            required
-            className="w-20"
-            aria-invalid={problemOf("age") ? true : undefined}
-          />
-        </label>
-        <button type="submit" name="intent" value="add" className="btn btn-main">
+        <TextField
+          label="Name"
+          hint="first name and an initial, or a nickname"
+          name="name"
+          required
+          maxLength={30}
+          problem={problemOf("name")}
+        />
+        <TextField
+          label="Age"
+          hint="4 to 15"
+          name="age"
+          inputMode="numeric"
+          required
+          className="w-20"
+          problem={problemOf("age")}
+        />
+        <Button type="submit" look="main" name="intent" value="add" className="mt-6">
           Add child
-        </button>
+        </Button>
       </Form>
     </details>
   );
 }
 
-function ClassLink({ classId, name, link }: { classId: string; name: string; link: string | null }) {
-  return (
-    <section className="mt-6 flex flex-wrap items-center gap-3">
-      <div className="min-w-60 grow">
-        <h2 className="text-lg">One link for all of {name}</h2>
-        <p className="text-sm text-quiet">
-          For a newsletter or notice board. It opens the home survey and shows no names. Answers wait here until you
-          match them to a child.
-        </p>
-      </div>
-      <Link to={`/classes/${classId}/links`} className="btn">
-        <QrCode size={17} aria-hidden="true" /> {tell("links.see", { class: name })}
-      </Link>
-      {link ? <CopyLink path={`/c/${link}`} name={name} /> : <span className="tag border-coral">link off</span>}
-      <Form method="post" className="flex gap-1">
-        <input type="hidden" name="class" value={classId} />
-        {link ? (
-          <button type="submit" name="intent" value="classWithdraw" className="btn btn-quiet btn-small">
-            Turn off class link
-          </button>
-        ) : (
-          <button type="submit" name="intent" value="classRestore" className="btn btn-small">
-            Turn on class link
-          </button>
-        )}
-        <button type="submit" name="intent" value="classRenew" className="btn btn-quiet btn-small">
-          Replace class link
-        </button>
-      </Form>
-    </section>
-  );
-}
-
-function CopyLink({ path, name }: { path: string; name: string }) {
-  const [origin, set] = useState("");
-  useEffect(() => set(location.origin), []);
-  return (
-    <>
-      <a href={path} className="underline" aria-label={`Open ${name}'s page`}>
-        open
-      </a>
-      <CopyButton text={origin + path} words="copy" of={`${name}'s link`} small />
-    </>
-  );
-}
-
-/** Names the class, with the actions for the whole class. */
-const HomesHead = ({
-  answeredBy,
-  mine,
-  d,
-}: {
-  answeredBy: number;
-  mine: Route.ComponentProps["loaderData"]["rows"];
-  d: Route.ComponentProps["loaderData"];
-}) => (
-  <div className="mb-3 flex flex-wrap items-end gap-x-4 gap-y-2">
-    <h1 className="text-3xl">Homes</h1>
-    <p className="text-quiet">
-      {answeredBy} of {mine.length} families have answered
-    </p>
-    <div className="ml-auto flex flex-wrap gap-2">
-      <Form method="post" className="flex gap-2">
-        <input type="hidden" name="class" value={d.classId} />
-        <button type="submit" name="intent" value="invite" className="btn btn-main btn-small">
-          Invite to the survey
-        </button>
-        <button type="submit" name="intent" value="remind" className="btn btn-small">
-          Remind
-        </button>
-      </Form>
-      <Link to="/homes/import" className="btn btn-quiet btn-small">
-        Import CSV
-      </Link>
-      <a href="/homes/csv" download className="btn btn-quiet btn-small">
-        Export CSV
-      </a>
-      <Link to="/things" className="btn btn-quiet btn-small">
-        Household items
-      </Link>
-    </div>
-  </div>
-);
-
-/** Filters and sorts the children. */
-const Filter = ({
-  d,
-  mine,
-}: {
-  d: Route.ComponentProps["loaderData"];
-  mine: Route.ComponentProps["loaderData"]["rows"];
-}) => (
-  <FilterForm find={d.find}>
-    <FilterField label="Class">
-      <select name="class" defaultValue={d.classId} className="py-0.5">
-        <Options of={d.classes} />
-      </select>
-    </FilterField>
-    <FilterField label="Show">
-      <select name="show" defaultValue={d.filter} className="py-0.5">
-        {(Object.keys(FILTERS) as Filter[]).map((key) => (
-          <option key={key} value={key}>
-            {FILTERS[key]} ({mine.filter(KEEPS[key]).length})
-          </option>
-        ))}
-      </select>
-    </FilterField>
-  </FilterForm>
-);
-
 /** Lists deleted children who can still be restored. */
-const Deleted = ({ d }: { d: Route.ComponentProps["loaderData"] }) => (
-  <section id="deleted" className="mt-6">
+const Deleted = ({ deleted }: { deleted: Data["deleted"] }) => (
+  <section id="deleted" className="mt-6 print:hidden">
     <h2 className="text-lg">Deleted children</h2>
     <ul>
-      {d.deleted.map((k) => (
-        <li key={k.id} className="row-line py-1.5">
+      {deleted.map((child) => (
+        <li key={child.id} className="row-line py-1.5">
           <Form method="post" className="flex flex-wrap items-center gap-3">
-            <input type="hidden" name="child" value={k.id} />
-            <strong>{k.name}</strong>
-            <span className="text-sm text-quiet">deleted for good on {k.eraseAt}</span>
-            <button
-              type="submit"
-              name="intent"
-              value="bringBack"
-              className="btn btn-small"
-              aria-label={`Restore ${k.name}`}
-            >
+            <input type="hidden" name="child" value={child.id} />
+            <strong>{child.name}</strong>
+            <span className="text-sm text-quiet">deleted for good on {child.eraseAt}</span>
+            <Button type="submit" size="small" name="intent" value="bringBack" aria-label={`Restore ${child.name}`}>
               Restore
-            </button>
+            </Button>
           </Form>
         </li>
       ))}
     </ul>
   </section>
-);
-
-/** Copies a child's private link, turns it off and on, or replaces it. */
-const RowLinks = ({ row }: { row: Row }) => (
-  <div className="flex items-center gap-1.5">
-    {row.token ? (
-      <CopyLink path={`/f/${row.token}`} name={row.child} />
-    ) : (
-      <span className="tag border-coral">link off</span>
-    )}
-    <Form method="post" className="flex gap-1">
-      <input type="hidden" name="child" value={row.childId} />
-      {row.token && (
-        <button
-          type="submit"
-          name="intent"
-          value="withdraw"
-          className="btn btn-quiet btn-small"
-          aria-label={`Turn off the link for ${row.child}`}
-        >
-          Turn off
-        </button>
-      )}
-      {!row.token && (
-        <button
-          type="submit"
-          name="intent"
-          value="restore"
-          className="btn btn-small"
-          aria-label={`Turn on the link for ${row.child}`}
-        >
-          Turn on
-        </button>
-      )}
-      <button
-        type="submit"
-        name="intent"
-        value="renew"
-        className="btn btn-quiet btn-small"
-        aria-label={`Replace the link for ${row.child}`}
-      >
-        Replace
-      </button>
-    </Form>
-  </div>
 );

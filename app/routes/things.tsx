@@ -7,7 +7,7 @@ import { listOf } from "#core/kit/items.ts";
 import { SENSE } from "#core/kit/sense.ts";
 import { deleteItem, hideItem, readItemsCsv, saveItems, schoolItemsFor } from "#server/kit/items.ts";
 import { NotAllowed } from "#server/problem.ts";
-import { itemName, type Names, namesOf, sayList } from "#words/say.ts";
+import { type ItemNames, itemName, namesOf, sayList } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
 import { answered } from "../answer.server.ts";
@@ -235,7 +235,7 @@ const ItemGrid = ({
 }: {
   shown: readonly Item[];
   d: Route.ComponentProps["loaderData"];
-  names: Names;
+  names: ItemNames;
 }) => (
   <ul className="grid grid-cols-[repeat(auto-fill,minmax(150px,1fr))] gap-2">
     {shown.map((item) => {

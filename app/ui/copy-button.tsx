@@ -8,7 +8,7 @@ const TOLD = 1800;
  * Copies a text to the clipboard. A browser that has none (on a plain HTTP address) copies from a selected field
  * instead.
  */
-async function copied(text: string): Promise<boolean> {
+export async function copied(text: string): Promise<boolean> {
   try {
     await navigator.clipboard.writeText(text);
     return true;

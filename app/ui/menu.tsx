@@ -3,7 +3,7 @@ import type { ReactNode } from "react";
 import { Form, Link, useSubmit } from "react-router";
 import { Button } from "./button.tsx";
 
-/** One entry of a menu: a link, a file, or a form that is sent with these fields. */
+/** One entry of a menu: a link, a file (or a page of the families), a form that is sent, or what the script does. */
 export type MenuEntry = {
   label: string;
   icon?: ReactNode;
@@ -11,7 +11,7 @@ export type MenuEntry = {
   apart?: boolean;
 } & (
   | { to: string }
-  | { file: string }
+  | { file: string; page?: boolean }
   | { fields: Record<string, string>; action?: string }
   | { onSelect: () => void }
 );
@@ -76,7 +76,7 @@ function Entry({ entry }: { entry: MenuEntry }) {
         </DropdownMenu.Item>
       ) : "file" in entry ? (
         <DropdownMenu.Item asChild className={ENTRY}>
-          <a href={entry.file} download>
+          <a href={entry.file} download={entry.page ? undefined : true}>
             {words}
           </a>
         </DropdownMenu.Item>

@@ -72,15 +72,19 @@ export function erasePreview(who: SignedIn, childId: string): Promise<ErasePrevi
  * Deletes a child: hidden at once, the private link turned off, everything purged after GRACE_DAYS. A repeated call
  * changes nothing.
  */
-export function eraseChild(who: SignedIn, childId: string, now = new Date()): Promise<Date> {
+export function eraseChild(
+  who: SignedIn,
+  childId: string,
+  now = new Date(),
+): Promise<{ eraseAt: Date; classId: string }> {
   return withTenant(who.schoolId, async (tx) => {
     await showErased(tx);
     const me = await ownChild(tx, who, childId);
-    if (me.eraseAt) return me.eraseAt;
+    if (me.eraseAt) return { eraseAt: me.eraseAt, classId: me.classId };
     const eraseAt = new Date(now.getTime() + GRACE_DAYS * 86_400_000);
     await tx.update(child).set({ eraseAt }).where(eq(child.id, childId));
     await enqueue(tx, who.schoolId, "erase", [childId], GRACE_DAYS * 86_400);
-    return eraseAt;
+    return { eraseAt, classId: me.classId };
   });
 }
 

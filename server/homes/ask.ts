@@ -8,10 +8,15 @@ import { homesOf } from "./homes-of.ts";
 const { child, message } = schema;
 
 /**
- * Sends each family a message with the survey: to everyone not asked yet, or again to those who were asked and have
- * not answered.
+ * Sends each family a message with the survey: to everyone not asked yet, again to those who were asked and have not
+ * answered, or to those of `chosen` who have not answered. Returns how many messages were made.
  */
-export function askFamilies(who: SignedIn, classId: string, which: "invite" | "remind"): Promise<number> {
+export function askFamilies(
+  who: SignedIn,
+  classId: string,
+  which: "invite" | "remind" | "chosen",
+  chosen: readonly string[] = [],
+): Promise<number> {
   return withTenant(who.schoolId, async (tx) => {
     const own = await ownClass(tx, who.teacherId, classId);
     const children = await tx.select().from(child).where(eq(child.classId, own.id));
@@ -24,7 +29,12 @@ export function askFamilies(who: SignedIn, classId: string, which: "invite" | "r
       .where(and(inArray(message.childId, ids), eq(message.kind, "survey")));
     const was = new Set(asked.map((m) => m.childId));
     const silent = children.filter((eachChild) => homes.get(eachChild.id)!.every((home) => home.answeredAt === null));
-    const to = silent.filter((row) => (which === "invite" ? !was.has(row.id) : was.has(row.id)));
+    const asks = {
+      invite: (id: string) => !was.has(id),
+      remind: (id: string) => was.has(id),
+      chosen: (id: string) => chosen.includes(id),
+    };
+    const to = silent.filter((row) => asks[which](row.id));
     await linksFor(tx, who.schoolId, to);
     if (to.length > 0)
       await tx.insert(message).values(
@@ -32,7 +42,7 @@ export function askFamilies(who: SignedIn, classId: string, which: "invite" | "r
           schoolId: who.schoolId,
           childId: row.id,
           kind: "survey" as const,
-          ...surveyInvitation(row.name, which),
+          ...surveyInvitation(row.name, was.has(row.id) ? "remind" : "invite"),
         })),
       );
     return to.length;

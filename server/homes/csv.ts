@@ -43,8 +43,8 @@ const MUST = HOME_COLUMNS.slice(0, 4);
 export const MAX_ROWS = 500;
 export const LONGEST_FILE = 500_000;
 
-/** The teacher's classes with their homes, as rows of CSV. */
-export function homesCsv(who: SignedIn): Promise<string> {
+/** The teacher's classes with their homes, as rows of CSV. With `only`, just these children. */
+export function homesCsv(who: SignedIn, only: ReadonlySet<string> = new Set()): Promise<string> {
   return withTenant(who.schoolId, async (tx) => {
     const classes = await classesOf(tx, who.teacherId);
     const ids = classes.flatMap((eachRow) => eachRow.children.map((eachChild) => eachChild.id));
@@ -53,6 +53,7 @@ export function homesCsv(who: SignedIn): Promise<string> {
     const rows: Record<string, string | number>[] = [];
     for (const eachRow of classes)
       for (const eachChild of eachRow.children) {
+        if (only.size > 0 && !only.has(eachChild.id)) continue;
         const me = all.find((record) => record.id === eachChild.id)!;
         const homesOfChild = homes.get(eachChild.id)!;
         for (const home of homesOfChild.length > 0 ? homesOfChild.map(factsOf) : [null])

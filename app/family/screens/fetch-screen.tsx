@@ -5,7 +5,7 @@ import type { Card } from "#core/compile/card.ts";
 import type { Item } from "#core/items/item.ts";
 import { EXTRA_OBJECTS, extraObjects } from "#core/kit/extra-objects.ts";
 import { own as heldAt } from "#core/own.ts";
-import { itemName, type Names, namesOf, say, sayPhrase, targetName } from "#words/say.ts";
+import { type ItemNames, itemName, namesOf, say, sayPhrase, targetName } from "#words/say.ts";
 import { attemptWords } from "#words/verbs.ts";
 import { ItemDrawing } from "../../drawings/items.tsx";
 import type { CardData, Ticks } from "../card/card-data.ts";
@@ -25,7 +25,7 @@ interface ToFetch {
 }
 
 /** The items to get ready, grouped by their purpose. */
-function groups({ card }: CardData, names: Names): { title: string; list: ToFetch[] }[] {
+function groups({ card }: CardData, names: ItemNames): { title: string; list: ToFetch[] }[] {
   const activity = card.activity;
   const picks = card.home?.picks ?? [];
   const thing = (role: string, id: string, item: string, name = itemName(item, names)): ToFetch => {
@@ -252,7 +252,7 @@ function SwapPanel({
   data: CardData;
   own: OwnCard;
   thing: ToFetch;
-  names: Names;
+  names: ItemNames;
   close: (changed: boolean) => void;
 }) {
   const [options, setOptions] = useState<{ here: string[]; ifHave: string[] } | null>(null);

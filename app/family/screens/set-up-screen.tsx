@@ -2,7 +2,7 @@ import { ArrowLeft, ArrowRight } from "lucide-react";
 import type { Marker } from "#core/compile/card.ts";
 import type { HitRule } from "#core/rules/hit-rule.ts";
 import type { Place } from "#core/yard/parts.ts";
-import { countedIn, itemName, type Names, namesOf, say, sayPhrase, targetName } from "#words/say.ts";
+import { countedIn, type ItemNames, itemName, namesOf, say, sayPhrase, targetName } from "#words/say.ts";
 import "#words/set-up.ts";
 import { attemptWords } from "#words/verbs.ts";
 import { ItemDrawing } from "../../drawings/items.tsx";
@@ -123,7 +123,7 @@ function wayTo(marker: Marker, from: number | null): Place[] {
 }
 
 /** What to put at a marker that is laid out beside the game. */
-function markLine(marker: Marker, names: Names): string {
+function markLine(marker: Marker, names: ItemNames): string {
   switch (marker.what) {
     case "spot":
       return marker.label ? say("setup.spotNumber", { label: marker.label }) : say("setup.spot");

@@ -4,7 +4,7 @@ import { extraObjects } from "#core/kit/extra-objects.ts";
 import type { PartOf } from "#core/yard/parts.ts";
 import type { SquareCode as Code } from "#server/links/qr-code.ts";
 import { enPaper } from "#words/en-paper.ts";
-import { addWords, itemName, type Names, namesOf, say, sayPhrase } from "#words/say.ts";
+import { addWords, type ItemNames, itemName, namesOf, say, sayPhrase } from "#words/say.ts";
 import "#words/set-up.ts";
 import type { SheetRules } from "#words/sheet.ts";
 import { attemptWords } from "#words/verbs.ts";
@@ -187,7 +187,7 @@ const GetReady = ({
   perMetre,
 }: {
   things: { item: string; count: number }[];
-  names: Names;
+  names: ItemNames;
   ticks: number;
   card: Card;
   perMetre: number;
