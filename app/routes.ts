@@ -42,6 +42,7 @@ export default [
   route("activities/:id/plan.svg", "routes/activity-plan.ts"),
   route("activities/:id/cards", "routes/activity-cards.tsx"),
   route("activities/:id/save", "routes/activity-save.ts"),
+  route("results/csv", "routes/results-chosen-csv.ts"),
   route("results/:id/csv", "routes/results-csv.ts"),
   route("results/:id/goes/:play", "routes/result-go.ts"),
   layout("routes/family.tsx", [

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
+import { looksAt } from "#server/assignments/looks.ts";
 import type { ResultRow } from "#server/assignments/results.ts";
-import { looksAt, noticesOf } from "./notice.ts";
+import { noticesOf } from "./notice.ts";
 
 const go = (value: number, over: object = {}, counts = true) => ({
   playId: `p${value}`,

@@ -3,6 +3,7 @@ import type { Activity } from "#core/formats/activity.ts";
 import { settingOf } from "#core/records/rank.ts";
 import { clockText } from "#core/records/score-text.ts";
 import type { Go } from "#server/assignments/goes.ts";
+import { looksAt } from "#server/assignments/looks.ts";
 import type { ResultRow, Results } from "#server/assignments/results.ts";
 import type { HomeMatch } from "#server/assignments/two-homes.ts";
 import type { Expected } from "#server/compute/work.ts";
@@ -13,7 +14,7 @@ import { attemptWordsForTeacher } from "#words/verbs.ts";
 import { type Clock, when } from "../when.ts";
 import { byTarget } from "./by-target.server.ts";
 import { chosenBy } from "./chosen.server.ts";
-import { looksAt, NOTICES, type Notice, noticesOf } from "./notice.ts";
+import { NOTICES, type Notice, noticesOf } from "./notice.ts";
 import { setWords } from "./set-words.ts";
 
 /**

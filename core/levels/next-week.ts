@@ -43,7 +43,8 @@ const IN_A_ROW = 3;
  */
 const WORTH_IT = 0.02;
 
-function noticeOf(
+/** What the last goes of a child say: three in a row below the corridor or above it, or no go at all. */
+export function noticeOf(
   { goes, came }: Pick<Played, "goes" | "came">,
   { low, high }: { low: number; high: number },
 ): Proposal["notice"] {
