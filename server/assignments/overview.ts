@@ -35,7 +35,6 @@ export interface Median {
 }
 
 export interface OverviewRow extends AssignmentRow {
-  classId: string;
   /** Null until somebody has a score that is comparable with the forecast. */
   score: Median | null;
   /** Null: it closed too long ago to need anything. */
@@ -56,19 +55,8 @@ export async function overviewFor(who: SignedIn, zone: string, now = new Date())
       tx,
       recent.map((row) => row.id),
     );
-    const classes = new Map(
-      ids.length === 0
-        ? []
-        : (
-            await tx
-              .select({ id: assignment.id, classId: assignment.classId })
-              .from(assignment)
-              .where(inArray(assignment.id, ids))
-          ).map((row) => [row.id, row.classId] as const),
-    );
     return rows.map((row) => ({
       ...row,
-      classId: classes.get(row.id)!,
       score: scores.get(row.id) ?? null,
       needs: needs.get(row.id) ?? null,
     }));

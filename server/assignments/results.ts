@@ -32,6 +32,8 @@ const {
 
 export interface AssignmentRow {
   id: string;
+  activityId: string;
+  classId: string;
   title: string;
   className: string;
   pattern: string;
@@ -57,6 +59,7 @@ export function assignmentsFor(who: SignedIn, zone: string): Promise<AssignmentR
       .select({
         assignment,
         className: schoolClass.name,
+        activityId: revision.activityId,
         title: sql<string>`${revision.document}->>'title'`,
         pattern: sql<string>`${revision.document}->'pattern'->>'name'`,
         cards: count(card.id),
@@ -91,6 +94,8 @@ export function assignmentsFor(who: SignedIn, zone: string): Promise<AssignmentR
     }
     return rows.map(({ assignment: row, ...r }) => ({
       id: row.id,
+      activityId: r.activityId,
+      classId: row.classId,
       title: r.title,
       className: r.className,
       pattern: r.pattern,
