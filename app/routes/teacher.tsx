@@ -1,8 +1,9 @@
-import { LogOut } from "lucide-react";
+import { LogOut, Settings } from "lucide-react";
 import { useEffect, useRef } from "react";
 import { Form, NavLink, Outlet, useLocation } from "react-router";
 import { shellOf } from "#server/school/classes.ts";
 import { teacherOf } from "../session.server.ts";
+import { FindButton } from "../ui/find-button.tsx";
 import { Keys } from "../ui/keys.tsx";
 import { Pending } from "../ui/pending.tsx";
 import { ToastPlace } from "../ui/toasts.tsx";
@@ -67,8 +68,21 @@ export default function Teacher({ loaderData }: Route.ComponentProps) {
             </NavLink>
           ))}
         </nav>
-        <p className="ml-auto hidden text-quiet lg:block">{loaderData.school}</p>
-        <p className="font-semibold max-lg:ml-auto">{initial}</p>
+        <span className="ml-auto">
+          <FindButton />
+        </span>
+        <NavLink
+          to="/settings"
+          prefetch="intent"
+          className={({ isActive }) =>
+            `inline-flex min-h-9 items-center gap-2 rounded-sm px-2 hover:bg-ink/8 ${isActive ? "font-bold" : "text-quiet"}`
+          }
+        >
+          <Settings size={17} aria-hidden="true" />
+          <span className="max-lg:sr-only">{loaderData.school}</span>
+          <span className="sr-only">Settings</span>
+        </NavLink>
+        <p className="font-semibold max-sm:hidden">{initial}</p>
         <Form method="post" action="/sign-out">
           <button type="submit" className="btn btn-quiet btn-small" title="Sign out">
             <LogOut size={16} aria-hidden="true" />

@@ -11,6 +11,7 @@ const PLACES = [
   ["r", "/results", "Results"],
   ["t", "/things", "Household items"],
   ["o", "/outbox", "Outbox"],
+  ["s", "/settings", "Settings"],
 ] as const;
 /** The letter must follow `g` within this time, milliseconds. */
 const PATIENCE = 1500;
@@ -18,7 +19,7 @@ const PATIENCE = 1500;
 const KEPT = "yard-keys";
 
 const ELSEWHERE: readonly (readonly [string, string])[] = [
-  ["/", "go to the search field"],
+  ["/ or Ctrl K", "find anything by name"],
   ["p", "print this page"],
   ["?", "show this list"],
 ];
@@ -48,7 +49,7 @@ export function Keys() {
   const [on, setOn] = useState(true);
   useEffect(() => setOn(remembered(KEPT) !== "off"), []);
   useEffect(() => {
-    let went = 0;
+    let went = Number.NEGATIVE_INFINITY;
     const press = (event: KeyboardEvent) => {
       if (event.key === "?" && (event.target as HTMLElement).matches?.("input, textarea") !== true) {
         setOpen(true);
@@ -57,10 +58,8 @@ export function Keys() {
       }
       if (!keyOfPage(event)) return;
       const place = performance.now() - went < PATIENCE ? PLACES.find(([key]) => key === event.key) : undefined;
-      went = event.key === "g" ? performance.now() : 0;
+      went = event.key === "g" ? performance.now() : Number.NEGATIVE_INFINITY;
       if (place) void navigate(place[1]);
-      else if (event.key === "/")
-        document.querySelector<HTMLInputElement>("main input[type=search], main input[name=find]")?.focus();
       else if (event.key === "p") print();
       else return;
       event.preventDefault();

@@ -7,6 +7,7 @@ import { type Paces, paces } from "#core/measures/step.ts";
 import type { Part } from "#core/yard/parts.ts";
 import { sayList } from "#words/say.ts";
 import { tell } from "#words/tell.ts";
+import { useSchool } from "../ui/school.ts";
 import { useAttemptWords } from "./attempt-words.ts";
 import { ClashNotes } from "./clash-notes.tsx";
 import { Counted } from "./counted.tsx";
@@ -51,7 +52,7 @@ export function LiveYard({
   const live = useLive(draft);
   const { change } = draft;
   const { chosen, choose } = yard;
-  const [unit, setUnit] = useState<"m" | "ft">("m");
+  const [unit, setUnit] = useState<"m" | "ft">(useSchool().units === "feet" ? "ft" : "m");
   const { pegs, probes } = opened(live);
   const { loose, parts, allParts, inAir, scale, rows, hopeless, sending, spreadOf, ceiling, clashes, wrong, clear } =
     useYardFigures({ live, people, shown, clearShown: yard.clearShown });

@@ -1,4 +1,4 @@
-import { and, asc, count, desc, eq, inArray, sql } from "drizzle-orm";
+import { and, asc, count, desc, eq, inArray, isNull, sql } from "drizzle-orm";
 import { z } from "zod";
 import type { Possible } from "#core/contract/contract.ts";
 import type { Unlikely } from "#core/estimate/unlikely.ts";
@@ -53,7 +53,8 @@ export function assignmentsFor(who: SignedIn, zone: string): Promise<AssignmentR
     const mine = tx
       .select({ id: classTeacher.classId })
       .from(classTeacher)
-      .where(eq(classTeacher.teacherId, who.teacherId));
+      .innerJoin(schoolClass, eq(schoolClass.id, classTeacher.classId))
+      .where(and(eq(classTeacher.teacherId, who.teacherId), isNull(schoolClass.archivedAt)));
     const ofMine = inArray(assignment.classId, mine);
     const rows = await tx
       .select({
