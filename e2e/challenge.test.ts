@@ -182,7 +182,7 @@ describe("levels", () => {
     const [quill, before] = [await childId("Quill F."), await nearest(sent, "Quill F.")];
     const other = row!.levels[quill] === 0 ? 2 : 0;
     const page = await teacherPage(browser);
-    await open(page, `${base}/results/${sent}`);
+    await open(page, `${base}/results/${sent}?tab=children`);
     await page.select("select[aria-label='Level of Quill F.']", String(other));
     await expect.poll(() => nearest(sent, "Quill F.")).not.toBe(before);
     const after = await nearest(sent, "Quill F.");

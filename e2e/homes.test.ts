@@ -154,7 +154,11 @@ describe("the home survey", () => {
   it("comes through a class link without a name on it, waits for the teacher, and is put to its home", async () => {
     const teacher = await teacherPage(browser);
     await open(teacher, `${base}/homes`);
-    const path = await teacher.$eval("a[href^='/c/']", (link) => link.getAttribute("href")!);
+    await press(teacher, "More for this class");
+    await teacher.click("[role=menuitem] ::-p-text(Links and QR codes)");
+    await sees(teacher, "One link for all of Heron class");
+    const links = teacher.url();
+    const path = await teacher.$eval("a[href*='/c/']", (link) => new URL((link as HTMLAnchorElement).href).pathname);
     const page = await phone(browser);
     await open(page, `${base}${path}`);
     expect(await text(page)).not.toMatch(/Ilse|Heron/);
@@ -165,8 +169,7 @@ describe("the home survey", () => {
     await press(page, "Save");
     await sees(page, "Thank you!");
     await teacher.bringToFront();
-    await teacher.reload();
-    await ready(teacher);
+    await open(teacher, `${base}/homes`);
     await sees(teacher, "zeb x");
     await teacher.$$eval("form", (forms) => {
       const mine = forms.find((form) => form.textContent?.includes("zeb x"))!;
@@ -181,14 +184,15 @@ describe("the home survey", () => {
     await page.waitForSelector("[data-saved=yes]");
     expect((await homeOf("Zeb X.")).players).toBe(4);
     await teacher.bringToFront();
+    await open(teacher, links);
     await press(teacher, "Turn off class link");
-    await sees(teacher, "Link turned off");
+    await sees(teacher, "Class link turned off");
     expect((await fetch(`${base}${path}`)).status).toBe(410);
     await press(teacher, "Turn on class link");
-    await sees(teacher, "Link turned on again.");
+    await sees(teacher, "Class link turned on again.");
     expect((await fetch(`${base}${path}`)).status).toBe(200);
     await press(teacher, "Replace class link");
-    await sees(teacher, "Link replaced.");
+    await sees(teacher, "Class link replaced.");
     await page.bringToFront();
     expect((await page.goto(`${base}${path}`))!.status()).toBe(410);
     await teacher.close();

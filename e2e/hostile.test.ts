@@ -63,7 +63,7 @@ describe("names that objects have already", () => {
         });
         expect([path, answer!.status()]).toEqual([path, 200]);
       }
-      await open(page, `${base}/results/${sent}`);
+      await open(page, `${base}/results/${sent}?tab=children`);
       expect(await text(page)).toContain("Quill F.");
       for (const path of [`/results/${sent}/csv`, `/results/${sent}.data`]) {
         const status = await page.evaluate(async (eachPath) => (await fetch(eachPath)).status, path);

@@ -443,8 +443,11 @@ describe("the link of a whole class", () => {
     await sees(page, "No name given");
     expect(await waitingAnswers(who, who.classId)).toHaveLength(4);
     // A new link starts clean; what came by the old one is gone from the list.
+    await open(page, `${base}/classes/${who.classId}/links`);
     await press(page, "Replace class link");
-    await page.waitForFunction(() => !document.body.innerText.includes("No name given"));
+    await sees(page, "Class link replaced.");
+    await open(page, `${base}/homes?class=${who.classId}`);
+    expect(await text(page)).not.toContain("No name given");
     expect(await waitingAnswers(who, who.classId)).toHaveLength(0);
     expect((await fetch(link)).status).toBe(410);
     await page.close();

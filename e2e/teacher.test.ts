@@ -317,12 +317,11 @@ describe("sending and reading", () => {
     const results = page.url().split("?")[0]!;
     await open(page, `${base}/outbox`);
     await sees(page, "Landing test: a game for");
-    await page.$eval("details", (element) => {
-      (element as HTMLDetailsElement).open = true;
-    });
-    const link = await page.$eval("details a", (eachLink) => eachLink.getAttribute("href")!);
+    const child = await page.$eval("tr[data-row='0'] th", (element) => element.textContent!);
+    await page.click("tr[data-row='0'] a");
+    await sees(page, `To the family of ${child}`);
+    const link = await page.$eval("main section a[href*='/f/']", (eachLink) => eachLink.getAttribute("href")!);
     expect(link).toMatch(/\/f\/[\w-]{22}\.[\w-]{22}$/);
-    const child = await page.$eval("details summary strong", (element) => element.textContent!);
     const home = await browser.newPage();
     await open(home, link);
     await sees(home, "Landing test");
@@ -342,8 +341,10 @@ describe("sending and reading", () => {
     await sees(page, "Type the score as the game gives it.");
     await retype((await page.waitForSelector("input[name=value]"))!, "37");
     await press(page, "Add score");
-    await sees(page, /37 points\s+paper/);
+    await sees(page, "The score has been added.");
     await sees(page, "1 of 28");
+    await press(page, "By child");
+    await sees(page, /37\s+paper/);
     const csv = await page.evaluate(async (eachUrl) => (await fetch(`${eachUrl}/csv`)).text(), results);
     expect(csv.split("\r\n")[0]).toContain("child,age");
     expect(csv).toContain(`${child},`);
@@ -384,8 +385,15 @@ describe("sending and reading", () => {
       )[0]!;
     expect(await count()).toEqual({ n: 1, messages: 2 });
     await sees(page, "beat your score of 12 points");
-    await press(page, "Unsend");
-    await sees(page, "You have unsent this. Families can't open it");
+    const unsend = async () => {
+      await press(page, "More about this activity");
+      await page.click("[role=menuitem] ::-p-text(Unsend)");
+      await sees(page, "You have unsent this. Families can't open it");
+    };
+    await unsend();
+    await press(page, "Undo unsending");
+    await sees(page, "Close now");
+    await unsend();
     await press(page, "Send again");
     await sees(page, "Close now");
     await press(page, "Close now");
@@ -416,8 +424,8 @@ describe("sending and reading", () => {
     const title = "Pressed twice";
     await open(page, `${base}/results`);
     await page.$$eval(
-      "td a",
-      (as, words) => (as.find((link) => link.textContent === words) as HTMLElement).click(),
+      "tbody th a",
+      (as, words) => (as.find((link) => link.textContent?.startsWith(words)) as HTMLElement).click(),
       title,
     );
     await page.waitForSelector("input[name=value]");
@@ -427,7 +435,7 @@ describe("sending and reading", () => {
     await sees(page, "This game gives");
     expect(await page.$eval("input[name=value]", (input) => (input as HTMLInputElement).value)).toBe("999");
     const [, second, third] = (
-      await page.$eval("input[name=value]", (input) => input.closest("label")!.querySelector(".hint")!.textContent!)
+      await page.$eval("input[name=value]", (input) => input.closest(".field")!.querySelector(".hint")!.textContent!)
     )
       .split(", ")
       .map(Number) as [number, number, number];
@@ -442,6 +450,9 @@ describe("sending and reading", () => {
     expect(
       await page.$eval("section:last-of-type input[name=value]", (input) => (input as HTMLInputElement).value),
     ).toBe("");
+    await press(page, "By child");
+    await page.waitForSelector("tbody tr[data-row]");
+    await press(page, `Open ${child}`);
     await page.waitForSelector("td details summary");
     expect(await page.$$("td details summary[aria-label*='from paper']")).toHaveLength(1);
     const unfold = () =>
@@ -467,7 +478,10 @@ describe("sending and reading", () => {
 
   it("marks a criterion, which stays", async () => {
     await open(page, `${base}/results`);
-    await page.$$eval("td a", (as) => (as.find((link) => link.textContent === "Hallway climb") as HTMLElement).click());
+    await page.$$eval("tbody th a", (as) =>
+      (as.find((link) => link.textContent?.startsWith("Hallway climb")) as HTMLElement).click(),
+    );
+    await press(page, "Criteria");
     await page.waitForSelector("tbody select[name=mark]");
     const label = await page.$eval("tbody select[name=mark]", (select) => select.getAttribute("aria-label"));
     await Promise.all([

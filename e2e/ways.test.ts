@@ -232,8 +232,9 @@ describe("ways back", () => {
         .match(/\/Type\s*\/Page\b/g);
       expect(pages, format).toHaveLength(sheets);
     }
-    await open(page, `${base}/results/${record!.id}`);
-    await press(page, "Print the card for Ilse P.");
+    await open(page, `${base}/results/${record!.id}?tab=children`);
+    await press(page, "Actions for Ilse P.");
+    await page.click("[role=menuitem] ::-p-text(Print the card for Ilse P.)");
     await sees(page, "A game for Ilse");
     expect(await page.$$eval("article.sheet", (all) => all.length)).toBe(1);
     await page.close();

@@ -4,7 +4,9 @@ import { truthOfClass } from "#server/children/truth.ts";
 import { tell } from "#words/tell.ts";
 import { found, idOf } from "../answer.server.ts";
 import { teacherOf } from "../session.server.ts";
-import { Heads } from "../ui/heads.tsx";
+import { Page, PageHead } from "../ui/page.tsx";
+import { type Column, exceptForView } from "../ui/table/columns.ts";
+import { DataTable } from "../ui/table/data-table.tsx";
 import { useLookAgain } from "../ui/use-look-again.ts";
 import type { Route } from "./+types/class-truth";
 
@@ -19,19 +21,43 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   return found(truthOfClass(await teacherOf(request), idOf(params.id, "class")));
 }
 
+export const shouldRevalidate = exceptForView();
+
+const percent = (x: number | null) => Math.round(100 * (x ?? 0));
+type Bin = Route.ComponentProps["loaderData"]["bins"][number];
+const COLUMNS: Column<Bin>[] = [
+  { id: "predicted", head: "Predicted", sort: (bin) => bin.forecast, cell: (bin) => `${percent(bin.forecast)}%` },
+  { id: "actual", head: "Actual", sort: (bin) => bin.seen, cell: (bin) => `${percent(bin.seen)}%` },
+  {
+    id: "off",
+    head: "Difference",
+    about: "Actual less predicted, in percentage points",
+    sort: (bin) => bin.seen - bin.forecast,
+    cell: (bin) => {
+      const off = percent(bin.seen) - percent(bin.forecast);
+      return `${off > 0 ? "+" : ""}${off}`.replace("-", "−");
+    },
+  },
+  { id: "tries", head: "Attempts", sort: (bin) => bin.tries, highFirst: true, cell: (bin) => bin.tries },
+];
+
 export default function ClassTruth({ loaderData: t }: Route.ComponentProps) {
   useLookAgain(t.working);
-  const percent = (x: number | null) => Math.round(100 * (x ?? 0));
   const { worst } = t;
   return (
-    <main className="mx-auto w-full max-w-4xl p-6">
-      <h1 className="text-3xl">Forecast accuracy</h1>
-      <p className="mb-4 text-quiet">
-        {t.className}: {tell("truth.over", { goes: t.goes, children: t.children })}{" "}
-        <Link to="/how" className="underline">
-          How it works
-        </Link>
-      </p>
+    <Page>
+      <PageHead
+        above={{ to: "/results", name: "Results" }}
+        title="Forecast accuracy"
+        about={
+          <>
+            {t.className}: {tell("truth.over", { goes: t.goes, children: t.children })}{" "}
+            <Link to="/how" className="underline">
+              How it works
+            </Link>
+          </>
+        }
+      />
       {t.working && (
         <p role="status" className="mb-3 text-sm text-quiet">
           Working out the latest games …
@@ -61,18 +87,15 @@ export default function ClassTruth({ loaderData: t }: Route.ComponentProps) {
           <Suspense fallback={<div className="h-[340px]" />}>
             <TruthChart bins={t.bins} />
           </Suspense>
-          <table className="mt-4 w-full text-left">
-            <Heads of={["Predicted", "Actual", "Attempts"]} />
-            <tbody>
-              {t.bins.map((bin) => (
-                <tr key={bin.from} className="row-line">
-                  <td className="py-1.5">{percent(bin.forecast)}%</td>
-                  <td>{percent(bin.seen)}%</td>
-                  <td>{bin.tries}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <DataTable
+            name="Predicted and actual hits"
+            noun={["range", "ranges"]}
+            rows={t.bins}
+            rowId={(bin) => String(bin.from)}
+            rowName={(bin) => `${percent(bin.forecast)}% predicted`}
+            columns={COLUMNS}
+            empty={null}
+          />
         </>
       )}
       {LEFT_OUT.some((word) => t.leftOut[word] > 0) && (
@@ -82,6 +105,6 @@ export default function ClassTruth({ loaderData: t }: Route.ComponentProps) {
             .join(" ")}
         </p>
       )}
-    </main>
+    </Page>
   );
 }

@@ -1,90 +1,171 @@
-import { Link } from "react-router";
-import { MESSAGES_A_PAGE, outboxFor } from "#server/outbox/outbox.ts";
+import { useEffect, useRef } from "react";
+import { MAX_MESSAGES, messageFor, outboxFor } from "#server/outbox/outbox.ts";
 import { shellOf } from "#server/school/classes.ts";
-import { tell } from "#words/tell.ts";
+import { found, idOf } from "../answer.server.ts";
 import { originFor } from "../origin.server.ts";
 import { searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
+import { ButtonLink } from "../ui/button.tsx";
+import { CopyButton } from "../ui/copy-button.tsx";
+import { Empty, Page, PageHead } from "../ui/page.tsx";
+import { type Column, exceptForView, type Filter } from "../ui/table/columns.ts";
+import { DataTable } from "../ui/table/data-table.tsx";
 import { when } from "../when.ts";
 import type { Route } from "./+types/outbox";
-
-/** More pages than any school has. */
-const MAX_PAGES = 100_000;
 
 export const meta: Route.MetaFunction = () => [{ title: "Outbox · Daring Yard" }];
 
 export async function loader({ request }: Route.LoaderArgs) {
   const who = await teacherOf(request);
-  const { zone } = await shellOf(who);
-  const page = Math.min(MAX_PAGES, Math.max(0, Math.floor(Number(searchOf(request).get("page") ?? 0)) || 0));
-  const { rows, total } = await outboxFor(who, page);
-  const origin = originFor(request);
+  const asked = searchOf(request).get("message");
+  const [shell, { rows, total }, one] = await Promise.all([
+    shellOf(who),
+    outboxFor(who),
+    asked ? found(messageFor(who, idOf(asked, "message"))) : null,
+  ]);
+  const hole = one?.kind === "survey" ? "{survey}" : "{link}";
   return {
-    page,
-    pages: Math.ceil(total / MESSAGES_A_PAGE),
     total,
-    rows: rows.map((row) => ({
-      id: row.id,
-      to: row.to,
-      subject: row.subject,
-      at: when(row.createdAt, zone),
-      link: row.token ? `${origin}/f/${row.token}${row.kind === "survey" ? "/home" : ""}` : null,
-      body: row.body.split(row.kind === "survey" ? "{survey}" : "{link}"),
-    })),
+    most: MAX_MESSAGES,
+    classes: shell.classes.map(({ id, name }) => ({ id, name })),
+    rows: rows.map(({ createdAt, ...row }) => ({ ...row, at: when(createdAt, shell), sent: createdAt.getTime() })),
+    message: one && {
+      id: one.id,
+      to: one.to,
+      subject: one.subject,
+      at: when(one.createdAt, shell),
+      link: one.token ? `${originFor(request)}/f/${one.token}${one.kind === "survey" ? "/home" : ""}` : null,
+      body: one.body.split(hole),
+    },
   };
 }
 
-export default function Outbox({ loaderData }: Route.ComponentProps) {
-  const { rows, total, page, pages } = loaderData;
+export const shouldRevalidate = exceptForView("class", "kind");
+
+type Data = Route.ComponentProps["loaderData"];
+type Row = Data["rows"][number];
+
+const KIND = { game: "game", survey: "home survey" } as const;
+const rowId = (row: Row) => row.id;
+const rowName = (row: Row) => `${row.to}: ${row.subject}`;
+const text = (row: Row) => `${row.to} ${row.subject} ${row.className}`;
+const toMessage = (row: Row) => `/outbox?message=${row.id}`;
+const COLUMNS: Column<Row>[] = [
+  { id: "to", head: "To the family of", sort: (row) => row.to, cell: (row) => row.to, className: "whitespace-nowrap" },
+  { id: "class", head: "Class", sort: (row) => row.className, cell: (row) => row.className },
+  { id: "subject", head: "Subject", sort: (row) => row.subject, cell: (row) => row.subject },
+  { id: "kind", head: "About", sort: (row) => row.kind, cell: (row) => KIND[row.kind] },
+  {
+    id: "at",
+    head: "Made",
+    sort: (row) => row.sent,
+    highFirst: true,
+    cell: (row) => row.at,
+    className: "text-sm whitespace-nowrap",
+  },
+];
+
+export default function Outbox({ loaderData: d }: Route.ComponentProps) {
+  const filters: Filter<Row>[] = [
+    ...(d.classes.length > 1
+      ? [
+          {
+            id: "class",
+            label: "Class",
+            options: [
+              { id: "all", label: "all classes", keeps: () => true },
+              ...d.classes.map(({ id, name }) => ({ id, label: name, keeps: (row: Row) => row.className === name })),
+            ],
+          },
+        ]
+      : []),
+    {
+      id: "kind",
+      label: "About",
+      options: [
+        { id: "all", label: "everything", keeps: () => true },
+        { id: "game", label: "games", keeps: (row) => row.kind === "game" },
+        { id: "survey", label: "home surveys", keeps: (row) => row.kind === "survey" },
+      ],
+    },
+  ];
   return (
-    <main className="mx-auto w-full max-w-4xl p-6">
-      <h1 className="mb-1 text-3xl">Outbox</h1>
-      <p className="mb-4 text-quiet">
-        Messages for families. Nothing leaves this server: copy a message or its link and send it yourself.{" "}
-        {tell("outbox.total", { n: total })}
-      </p>
-      {rows.length === 0 && <p>Sending an activity creates one message for each child.</p>}
-      <ul>
-        {rows.map((row) => (
-          <li key={row.id} className="row-line py-2">
-            <details>
-              <summary className="grid grid-cols-[9rem_1fr_auto] gap-4">
-                <strong>{row.to}</strong>
-                <span>{row.subject}</span>
-                <span className="text-sm text-quiet">{row.at}</span>
-              </summary>
-              <div className="my-3 ml-6 border-l-4 border-hair pl-4 whitespace-pre-line">
-                {row.body[0]}
-                {row.link ? (
-                  <a className="font-semibold break-all underline" href={row.link}>
-                    {row.link}
-                  </a>
-                ) : (
-                  <span className="problem">(this link is off)</span>
-                )}
-                {row.body[1]}
-              </div>
-            </details>
-          </li>
-        ))}
-      </ul>
-      {pages > 1 && (
-        <nav aria-label="Pages" className="mt-4 flex items-center gap-3">
-          {page > 0 && (
-            <Link className="btn btn-quiet btn-small" to={`?page=${page - 1}`}>
-              Newer
-            </Link>
-          )}
-          <span className="text-sm text-quiet">
-            {page + 1} of {pages}
-          </span>
-          {page + 1 < pages && (
-            <Link className="btn btn-quiet btn-small" to={`?page=${page + 1}`}>
-              Older
-            </Link>
-          )}
-        </nav>
-      )}
-    </main>
+    <Page>
+      <PageHead
+        title="Outbox"
+        about={
+          <p className="max-w-prose">
+            Messages for families. Nothing leaves this server: open a message, copy it or its link, and send it
+            yourself.
+          </p>
+        }
+      />
+      {d.message && <Message key={d.message.id} message={d.message} />}
+      <DataTable
+        name="Outbox"
+        noun={["message", "messages"]}
+        rows={d.rows}
+        rowId={rowId}
+        rowName={rowName}
+        text={text}
+        columns={COLUMNS}
+        filters={filters}
+        to={toMessage}
+        extra={
+          d.total > d.most ? (
+            <span className="text-quiet">
+              the newest {d.most} of {d.total}
+            </span>
+          ) : undefined
+        }
+        empty={
+          <Empty>
+            <p>Sending an activity makes one message here for each child.</p>
+            <ButtonLink look="main" to="/activities">
+              Choose an activity
+            </ButtonLink>
+          </Empty>
+        }
+      />
+    </Page>
+  );
+}
+
+/** A message as its family reads it. */
+function Message({ message }: { message: NonNullable<Data["message"]> }) {
+  const section = useRef<HTMLElement>(null);
+  useEffect(() => section.current?.focus(), []);
+  const words = message.body.join(message.link ?? "");
+  return (
+    <section
+      ref={section}
+      tabIndex={-1}
+      aria-label={`Message to the family of ${message.to}`}
+      className="mb-5 max-w-3xl border-l-4 border-teal bg-raised p-4 outline-none"
+    >
+      <div className="mb-2 flex flex-wrap items-center gap-3">
+        <div className="grow">
+          <h2 className="text-lg">{message.subject}</h2>
+          <p className="text-sm text-quiet">
+            To the family of {message.to}, {message.at}
+          </p>
+        </div>
+        <CopyButton text={words} words="Copy message" small />
+        <ButtonLink look="quiet" size="small" to="/outbox">
+          Close
+        </ButtonLink>
+      </div>
+      <div className="whitespace-pre-line">
+        {message.body[0]}
+        {message.link ? (
+          <a className="font-semibold break-all underline" href={message.link}>
+            {message.link}
+          </a>
+        ) : (
+          <span className="problem">(this link is off)</span>
+        )}
+        {message.body[1]}
+      </div>
+    </section>
   );
 }

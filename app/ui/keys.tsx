@@ -1,3 +1,4 @@
+import "./nonce.ts";
 import { Dialog } from "radix-ui";
 import { useEffect, useState } from "react";
 import { useNavigate } from "react-router";

@@ -1,3 +1,4 @@
+import "./nonce.ts";
 import { DropdownMenu } from "radix-ui";
 import type { ReactNode } from "react";
 import { Form, Link, useSubmit } from "react-router";

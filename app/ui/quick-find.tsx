@@ -1,3 +1,4 @@
+import "./nonce.ts";
 import { Command } from "cmdk";
 import { Dialog } from "radix-ui";
 import { useEffect, useRef, useState } from "react";
