@@ -10,7 +10,6 @@ import {
   owner,
   phone,
   press,
-  ready,
   retype,
   sees,
   tabs,

@@ -245,7 +245,7 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
                 </button>
               </p>
             )}
-            <div className="grid min-h-0 grow grid-cols-[212px_minmax(0,1fr)_292px] gap-6 px-6 max-[1100px]:grid-cols-[150px_minmax(0,1fr)] max-[1100px]:gap-4 max-[1100px]:pb-4">
+            <div className="grid min-h-0 grow grid-cols-[212px_minmax(0,1fr)_292px] gap-6 px-6 min-[1101px]:grid-rows-[minmax(0,1fr)] max-[1100px]:grid-cols-[150px_minmax(0,1fr)] max-[1100px]:gap-4 max-[1100px]:pb-4">
               <Stations activity={activity} station={station} />
               <LiveYard
                 draft={draft}

@@ -9,9 +9,13 @@ import {
   RotateCcw,
   RotateCw,
 } from "lucide-react";
+import { Toolbar } from "radix-ui";
 import { memo } from "react";
 import type { Activity } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
+import { Button } from "../ui/button.tsx";
+import { Select } from "../ui/field.tsx";
+import { Tip } from "../ui/tip.tsx";
 import { arrange, type Together } from "./edit.ts";
 import type { Yard } from "./use-yard.ts";
 
@@ -48,46 +52,53 @@ export const PlanBar = memo(function PlanBar({
   const chosen = several ? yard.group : targets;
   const all = yard.group.length === targets.length;
   return (
-    <div role="toolbar" aria-label="Plan" className="flex flex-wrap items-center gap-x-1 gap-y-1 pb-1.5 text-[0.82rem]">
+    <Toolbar.Root aria-label="Plan" className="flex flex-wrap items-center gap-x-1 gap-y-1 pb-1.5 text-[0.82rem]">
       {targets.length > 1 && (
         <>
-          <button
-            type="button"
-            aria-pressed={several}
-            className="btn btn-quiet btn-small mr-1 min-w-22 px-2"
-            onClick={() => yard.chooseAll(all ? targets.slice(0, 1) : targets)}
-          >
-            {several ? `${yard.group.length} selected` : "Select all"}
-          </button>
-          {TOGETHER.map(({ how, name, Icon }) => (
-            <button
-              key={how}
-              type="button"
-              className="btn btn-quiet btn-small px-1.5"
-              aria-label={name}
-              title={`${name}: ${several ? "the selected targets" : "all targets"}`}
-              onClick={() => change(arrange(activity, chosen, how))}
+          <Toolbar.Button asChild>
+            <Button
+              look="quiet"
+              size="small"
+              aria-pressed={several}
+              className="mr-1 min-w-22 px-2"
+              onClick={() => yard.chooseAll(all ? targets.slice(0, 1) : targets)}
             >
-              <Icon size={17} aria-hidden="true" />
-            </button>
+              {several ? `${yard.group.length} selected` : "Select all"}
+            </Button>
+          </Toolbar.Button>
+          {TOGETHER.map(({ how, name, Icon }) => (
+            <Tip key={how} words={`${name}: ${several ? "the selected targets" : "all targets"}`}>
+              <Toolbar.Button asChild>
+                <Button
+                  look="quiet"
+                  size="small"
+                  className="px-1.5"
+                  aria-label={name}
+                  onClick={() => change(arrange(activity, chosen, how))}
+                >
+                  <Icon size={17} aria-hidden="true" />
+                </Button>
+              </Toolbar.Button>
+            </Tip>
           ))}
         </>
       )}
+      {/* biome-ignore lint/a11y/noLabelWithoutControl: the control is our own Select */}
       <label className="ml-auto flex flex-wrap items-center gap-1.5">
         Snap to
-        <select
-          className="w-28 py-0.5 text-[0.82rem]"
+        <Select
+          className="w-32 py-0.5 text-[0.82rem]"
           value={yard.snap}
           onChange={(event) => yard.setSnap(event.target.value === "steps" ? "steps" : "tens")}
         >
           <option value="tens">10 cm</option>
           <option value="steps">half steps, {who.split(" ")[0]}</option>
-        </select>
+        </Select>
       </label>
       <label className="flex items-center gap-1.5">
         <input type="checkbox" checked={yard.clearShown} onChange={(event) => yard.showClear(event.target.checked)} />
         Keep clear
       </label>
-    </div>
+    </Toolbar.Root>
   );
 });

@@ -3,10 +3,9 @@ import { memo, useRef } from "react";
 import type { PartOf } from "#core/yard/parts.ts";
 import { ItemStroke } from "../ui/strokes.tsx";
 import { asideText, nudged, type Snap, snapped } from "./edit.ts";
-import { type PlanScale, WIDTH } from "./scale.ts";
-
-/** The smallest size at which a target is drawn, in pixels. */
-export const LEAST = 26;
+import type { Placed } from "./labels.ts";
+import { RING } from "./plan-labels.ts";
+import { LEAST, type PlanScale, WIDTH } from "./scale.ts";
 
 interface MarkProps {
   id: string;
@@ -36,6 +35,9 @@ interface MarkProps {
   distance: number;
   across: number;
   wrong: boolean;
+  /** Where its name stands, and the figures beside it while it is chosen. */
+  label: Placed | undefined;
+  detail: { place: Placed; lines: readonly [string, string] } | null;
 }
 
 /** Drags a target both ways. On a reversed plan it moves sideways only. */
@@ -97,6 +99,8 @@ export const TargetMark = memo(function TargetMark({
   distance,
   across,
   wrong,
+  label,
+  detail,
 }: MarkProps) {
   const bind = useTargetDrag({ id, choose, snap, step, place, scale, svg, distance });
   return (
@@ -131,7 +135,7 @@ export const TargetMark = memo(function TargetMark({
           strokeLinecap="round"
         />
         <circle
-          r={size * 0.75}
+          r={size * RING}
           fill="transparent"
           stroke={wrong ? "var(--color-ember)" : chosen || grouped ? "var(--color-mustard)" : "transparent"}
           strokeWidth={wrong ? 3.5 : 2}
@@ -146,51 +150,76 @@ export const TargetMark = memo(function TargetMark({
           k={scale.k}
           least={LEAST}
         />
-        {sign === undefined && (
-          <text
-            y={-size * 0.75 - 5}
-            textAnchor="middle"
-            fill="var(--color-chalk)"
-            fontSize="14"
-            fontWeight="700"
-            stroke="var(--color-court)"
-            strokeWidth="3"
-            paintOrder="stroke"
-          >
-            {name}
-          </text>
+        {label && (
+          <>
+            {label.leader && <Leader x={x} y={y} place={label} />}
+            <text
+              x={label.x - x}
+              y={label.y - y}
+              textAnchor={label.anchor}
+              fill="var(--color-chalk)"
+              fontSize="14"
+              fontWeight="700"
+              stroke="var(--color-court)"
+              strokeWidth="3"
+              paintOrder="stroke"
+              data-label={id}
+            >
+              {name}
+            </text>
+          </>
         )}
       </g>
-      {chosen && <ChosenText x={x + size * 0.75 + 7} y={y + 5} {...{ distance, across, wide, scale }} />}
+      {detail && <ChosenText x={x} y={y} {...detail} />}
     </>
   );
 });
 
-/** Writes the distance, the offset and the width beside the selected target. */
+/** A thin line from an item to its label, where the label stands farther out. Coordinates are those of the item. */
+const Leader = ({ x, y, place: { box } }: { x: number; y: number; place: Placed }) => (
+  <path
+    d={`M0 0L${Math.max(box.left, Math.min(x, box.right)) - x} ${Math.max(box.top, Math.min(y, box.bottom)) - y}`}
+    stroke="var(--color-chalk)"
+    strokeOpacity="0.7"
+    strokeWidth="1.2"
+  />
+);
+
+/** Writes the distance, the offset and the width beside the chosen target. */
 const ChosenText = ({
   x,
   y,
-  distance,
-  across,
-  wide,
-  scale,
-}: Pick<MarkProps, "x" | "y" | "distance" | "across" | "wide" | "scale">) => (
-  <text
-    x={x}
-    y={y}
-    pointerEvents="none"
-    fill="var(--color-mustard)"
-    fontSize="13"
-    fontWeight="700"
-    stroke="var(--color-court)"
-    strokeWidth="3"
-    paintOrder="stroke"
-  >
-    {scale.reversed ? asideText(across) : `${distance.toFixed(2)} m, ${asideText(across)}`}
-    <tspan x={x} dy="16" fontWeight="400">
-      {wide.toFixed(2)} m wide
-    </tspan>
-  </text>
+  place,
+  lines,
+}: {
+  x: number;
+  y: number;
+  place: Placed;
+  lines: readonly [string, string];
+}) => (
+  <g pointerEvents="none" data-label="detail">
+    {place.leader && (
+      <g transform={`translate(${x} ${y})`}>
+        <Leader x={x} y={y} place={place} />
+      </g>
+    )}
+    <text
+      x={place.x}
+      y={place.y}
+      textAnchor={place.anchor}
+      fill="var(--color-mustard)"
+      fontSize="13"
+      fontWeight="700"
+      stroke="var(--color-court)"
+      strokeWidth="3"
+      paintOrder="stroke"
+    >
+      {lines[0]}
+      <tspan x={place.x} dy="15.6" fontWeight="400">
+        {lines[1]}
+      </tspan>
+    </text>
+  </g>
 );
 
 /** A grip on the edge of the selected target that changes its width. It is drawn over all targets, because they may overlap. */

@@ -7,8 +7,9 @@ import { targetName } from "#words/say.ts";
 import { drawnSize, Strokes } from "../ui/strokes.tsx";
 import type { Snap } from "./edit.ts";
 import { Backdrop, Captions, ClearSpace, Defs, SightLines } from "./plan-backdrop.tsx";
-import { LEAST, TargetMark, WidthGrip } from "./plan-target.tsx";
-import { type PlanScale, WIDTH } from "./scale.ts";
+import { DETAIL_KEY, detailLines, labelsOf } from "./plan-labels.ts";
+import { TargetMark, WidthGrip } from "./plan-target.tsx";
+import { LEAST, type PlanScale, WIDTH } from "./scale.ts";
 
 /** How wide the invisible grip on a line is, in pixels. */
 const LINE_GRIP = 16;
@@ -97,6 +98,10 @@ export const Plan = memo(function Plan({
       : null;
   const distance = aimed && from ? aimed.along - from.along : 0;
   const farthest = Math.max(...targets.map((target) => target.along), ...zones.map((eachZone) => eachZone.far));
+  const nameOf = (target: (typeof targets)[number], i: number) =>
+    target.group ? target.label : planScale.reversed ? targetName(target) : `${i + 1} ${targetName(target)}`;
+  const { placed } = labelsOf({ targets, chosen, scale: planScale, reversed: planScale.reversed, nameOf });
+  const detailPlace = placed.get(DETAIL_KEY);
   const beyond = runOn && runOn.far > space.length + 0.02 ? runOn.far - runOn.near : 0;
   return (
     <svg
@@ -152,8 +157,12 @@ export const Plan = memo(function Plan({
             id={target.id}
             item={target.item}
             sign={target.sign}
-            name={
-              target.group ? target.label : planScale.reversed ? targetName(target) : `${i + 1} ${targetName(target)}`
+            name={nameOf(target, i)}
+            label={placed.get(target.id)}
+            detail={
+              target.id === chosen && detailPlace
+                ? { place: detailPlace, lines: detailLines(target, planScale.reversed) }
+                : null
             }
             x={planScale.x(target.along)}
             y={planScale.y(target.across)}

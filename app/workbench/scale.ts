@@ -1,5 +1,7 @@
 /** The width of the centre column, pixels. The plan and the tape share one scale and stand one below the other. */
 export const WIDTH = 700;
+/** The smallest size at which a target is drawn, pixels. */
+export const LEAST = 26;
 const START = 74;
 const RIGHT = 14;
 const TALLEST = 226;
