@@ -498,13 +498,26 @@ describe("sending and reading", () => {
 
   it("withdraws a link at once, and a new one is another address", async () => {
     await open(page, `${base}/homes`);
-    const old = await page.$eval("[aria-label^='Open Sabela C.']", (element) => element.getAttribute("href")!);
-    await press(page, "Turn off the link for Sabela C.");
+    const menuOf = async (entry: string) => {
+      await press(page, "Actions for Sabela C.");
+      return (await page.waitForSelector(`[role=menuitem] ::-p-text(${entry})`))!;
+    };
+    const address = async () => {
+      const path = await (await menuOf("Open their page")).evaluate((link) => link.closest("a")!.getAttribute("href")!);
+      await page.keyboard.press("Escape");
+      return path;
+    };
+    const old = await address();
+    await (await menuOf("Turn off link")).click();
+    await sees(page, "Link turned off.");
     await sees(page, /Sabela C\.[\s\S]*?link off/i);
     expect((await fetch(base + old)).status).toBe(410);
-    await press(page, "Replace the link for Sabela C.");
-    await page.waitForSelector("[aria-label^='Open Sabela C.']");
-    const next = await page.$eval("[aria-label^='Open Sabela C.']", (element) => element.getAttribute("href")!);
+    await (await menuOf("Turn on link")).click();
+    await sees(page, "Link turned on again.");
+    expect((await fetch(base + old)).status).toBe(200);
+    await (await menuOf("Replace link")).click();
+    await sees(page, "Link replaced.");
+    const next = await address();
     expect(next).not.toBe(old);
     expect((await fetch(base + next)).status).toBe(200);
     expect((await fetch(base + old)).status).toBe(410);

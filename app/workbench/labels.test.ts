@@ -65,7 +65,8 @@ describe("labels on the plan", () => {
       const boxes = [...placed.values()].map(({ box }) => box);
       for (const [i, box] of boxes.entries()) {
         for (const other of boxes.slice(i + 1)) expect(shared(box, other), `${name} ${chosen}`).toBeLessThan(1);
-        for (const one of items) expect(shared(box, boxOf(one)), `${name} ${chosen} ${one.id} ${JSON.stringify([box, one])}`).toBeLessThan(1);
+        for (const one of items)
+          expect(shared(box, boxOf(one)), `${name} ${chosen} ${one.id} ${JSON.stringify([box, one])}`).toBeLessThan(1);
         expect(box.left, name).toBeGreaterThanOrEqual(0);
         expect(box.right, name).toBeLessThanOrEqual(WIDTH);
       }
