@@ -5,20 +5,19 @@ import { base, changed, open, owner, playing, press, sees, tabs, teacherPage, te
 
 const browser = tabs();
 
+/** Chooses a filter of the ready-made activities by its words, and waits for its chip. */
 const chip = async (page: Page, name: string) => {
-  const links = await page.$$("section[aria-label='Ready-made activities'] a");
-  for (const link of links)
-    if ((await link.evaluate((eachLink) => eachLink.textContent)) === name) {
-      await link.click();
-      await page.waitForFunction(
-        (eachName) =>
-          [...document.querySelectorAll("[aria-current=true]")].some((element) => element.textContent === eachName),
-        {},
-        name,
-      );
-      return;
-    }
-  throw new Error(`no choice called ${name}`);
+  const section = "section[aria-label='Ready-made activities']";
+  const found = await page.$$eval(
+    `${section} option`,
+    (options, words) => {
+      const option = options.find((each) => each.textContent === words) as HTMLOptionElement;
+      return { field: (option.closest("select") as HTMLSelectElement).name, value: option.value };
+    },
+    name,
+  );
+  await page.select(`${section} select[name=${found.field}]`, found.value);
+  await page.waitForSelector(`[aria-label="Remove filter: ${name}"]`);
 };
 
 describe("ready activities and trying one", () => {

@@ -526,15 +526,17 @@ describe("sending and reading", () => {
   it("copies an activity, puts it away and takes it back", async () => {
     await open(page, `${base}/activities`);
     const first = await page.$eval("main li a.font-head", (link) => link.textContent!);
-    await page.$eval("button[value=copy]", (button) => (button as HTMLElement).click());
+    await press(page, `Actions for ${first}`);
+    await page.click("[role=menuitem] ::-p-text(Copy)");
     await page.waitForSelector("input[aria-label=Title]");
     expect(await page.$eval("input[aria-label=Title]", (input) => (input as HTMLInputElement).value)).toBe(
       `${first}, copy`,
     );
     await open(page, `${base}/activities`);
-    await press(page, `Archive ${first}, copy`);
+    await press(page, `Actions for ${first}, copy`);
+    await page.click("[role=menuitem] ::-p-text(Archive)");
     await sees(page, "Activity archived.");
-    await press(page, "Undo");
+    await press(page, "Undo archiving the activity");
     await page.waitForFunction((eachText) => document.body.innerText.includes(eachText), {}, `${first}, copy`);
   });
 });

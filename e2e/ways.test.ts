@@ -184,7 +184,8 @@ describe("ways back", () => {
     await page.waitForSelector("[data-peg]");
     const title = await page.$eval("input[aria-label=Title]", (input) => (input as HTMLInputElement).value);
     await open(page, `${base}/activities?find=${encodeURIComponent(title)}`);
-    await press(page, `Archive ${title}`);
+    await press(page, `Actions for ${title}`);
+    await page.click("[role=menuitem] ::-p-text(Archive)");
     await sees(page, "Activity archived.");
     await open(page, `${base}/activities`);
     await page.$$eval("details summary", (all) =>

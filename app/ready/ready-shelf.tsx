@@ -1,10 +1,13 @@
-import { Form, Link } from "react-router";
+import { X } from "lucide-react";
+import { Form, Link, useSubmit } from "react-router";
 import { layoutOf } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { SKILLS, type Skill } from "#core/ready/skills.ts";
 import { itemName } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
+import { Button } from "../ui/button.tsx";
+import { SelectField } from "../ui/field.tsx";
 import { MiniPlan } from "../ui/mini-plan.tsx";
 import { answerOf } from "../workbench/stations.ts";
 import { LENGTHS, MINUTES, PLACES, type Wish, wishing } from "./wish.ts";
@@ -21,28 +24,52 @@ const placeWords = (path: (typeof PLACES)[number]) => {
   return `${label(`place.${where}`)}, ${label(`with.${who}`)}`;
 };
 
-function Chip({ to, is, children }: { to: string; is: boolean; children: React.ReactNode }) {
+/** One choice among the filters. It is sent at once, or with the button before the script loads. */
+function Choice({
+  name,
+  label: words,
+  value,
+  any,
+  options,
+}: {
+  name: keyof Wish;
+  label: string;
+  value: string | number | null;
+  /** The words for no choice, and its value. */
+  any: readonly [words: string, value: string];
+  options: readonly (readonly [value: string | number, words: string])[];
+}) {
+  const submit = useSubmit();
   return (
-    <Link
-      to={to}
-      preventScrollReset
-      aria-current={is ? "true" : undefined}
-      className={`rounded-md border-2 px-2.5 py-1 text-sm font-semibold ${is ? "border-ink bg-mustard text-night" : "border-hair bg-raised hover:border-ink"}`}
+    <SelectField
+      label={words}
+      name={name}
+      key={String(value)}
+      defaultValue={value ?? any[1]}
+      className="py-1"
+      onChange={(event) => void submit(event.currentTarget.form, { preventScrollReset: true })}
     >
-      {children}
-    </Link>
+      <option value={any[1]}>{any[0]}</option>
+      {options.map(([option, optionWords]) => (
+        <option key={option} value={option}>
+          {optionWords}
+        </option>
+      ))}
+    </SelectField>
   );
 }
-function Row({ name, children }: { name: string; children: React.ReactNode }) {
-  return (
-    <div role="group" aria-label={name} className="flex flex-wrap items-center gap-1.5">
-      <span aria-hidden="true" className="w-16 text-sm text-quiet">
-        {name}
-      </span>
-      {children}
-    </div>
-  );
-}
+
+/** A chosen filter. Following the link takes it away again. */
+const Chip = ({ to, children }: { to: string; children: string }) => (
+  <Link
+    to={to}
+    preventScrollReset
+    aria-label={`Remove filter: ${children}`}
+    className="inline-flex min-h-8 items-center gap-1.5 rounded-md border-2 border-ink bg-mustard px-2.5 text-sm font-semibold text-night"
+  >
+    {children} <X size={14} aria-hidden="true" />
+  </Link>
+);
 
 /** Activities of our own, found by skill, place and company for the ages of a class, and taken as they are. */
 export function ReadyShelf({
@@ -57,55 +84,75 @@ export function ReadyShelf({
   things: readonly string[];
   found: readonly Found[];
 }) {
+  const chosen = [
+    wish.skill && { name: "skill" as const, value: wish.skill, words: label(`skill.${wish.skill}`) },
+    wish.place && { name: "place" as const, value: wish.place, words: placeWords(wish.place) },
+    wish.minutes && { name: "minutes" as const, value: wish.minutes, words: `${wish.minutes} minutes at most` },
+    wish.length && { name: "length" as const, value: wish.length, words: `${wish.length} m at most` },
+    wish.thing && { name: "thing" as const, value: wish.thing, words: itemName(wish.thing) },
+  ].filter((choice) => choice !== null && choice !== 0 && choice !== "");
   const [first, rest] = [found.slice(0, FIRST), found.slice(FIRST)];
   return (
     <section aria-label="Ready-made activities" className="mb-8">
       <h2 className="mb-2 text-lg">Ready-made activities</h2>
-      <div className="mb-3 grid gap-1.5">
-        <Row name="Class">
-          {classes.map((child) => (
-            <Chip key={child.id} to={wishing(wish, "class", child.id)} is={wish.class === child.id}>
-              {child.name}
+      <Form method="get" className="mb-2 flex flex-wrap items-end gap-x-3 gap-y-2 text-sm">
+        <Choice
+          name="class"
+          label="For"
+          value={wish.class}
+          any={["any age", "all"]}
+          options={classes.map(({ id, name }) => [id, name] as const)}
+        />
+        <Choice
+          name="skill"
+          label="Skill"
+          value={wish.skill}
+          any={["any skill", ""]}
+          options={(Object.keys(SKILLS) as Skill[]).map((skill) => [skill, label(`skill.${skill}`)] as const)}
+        />
+        <Choice
+          name="place"
+          label="Where"
+          value={wish.place}
+          any={["anywhere", ""]}
+          options={PLACES.map((place) => [place, placeWords(place)] as const)}
+        />
+        <Choice
+          name="minutes"
+          label="At most"
+          value={wish.minutes}
+          any={["any time", ""]}
+          options={MINUTES.map((minutes) => [minutes, `${minutes} minutes`] as const)}
+        />
+        <Choice
+          name="length"
+          label="Space"
+          value={wish.length}
+          any={["any length", ""]}
+          options={LENGTHS.map((length) => [length, `${length} m`] as const)}
+        />
+        <Choice
+          name="thing"
+          label="With"
+          value={wish.thing}
+          any={["anything", ""]}
+          options={things.map((thing) => [thing, itemName(thing)] as const)}
+        />
+        <noscript>
+          <Button type="submit" look="quiet" size="small">
+            Show
+          </Button>
+        </noscript>
+      </Form>
+      {chosen.length > 0 && (
+        <p className="mb-2 flex flex-wrap items-center gap-1.5">
+          {chosen.map(({ name, value, words }) => (
+            <Chip key={name} to={wishing(wish, name, value)}>
+              {words}
             </Chip>
           ))}
-          <Chip to={wishing(wish, "class", "all")} is={wish.class === "all"}>
-            any age
-          </Chip>
-        </Row>
-        <Row name="Skill">
-          {(Object.keys(SKILLS) as Skill[]).map((key) => (
-            <Chip key={key} to={wishing(wish, "skill", key)} is={wish.skill === key}>
-              {label(`skill.${key}`)}
-            </Chip>
-          ))}
-        </Row>
-        <Row name="Where">
-          {PLACES.map((place) => (
-            <Chip key={place} to={wishing(wish, "place", place)} is={wish.place === place}>
-              {placeWords(place)}
-            </Chip>
-          ))}
-        </Row>
-        <Row name="At most">
-          {MINUTES.map((minute) => (
-            <Chip key={minute} to={wishing(wish, "minutes", minute)} is={wish.minutes === minute}>
-              {minute} minutes
-            </Chip>
-          ))}
-          {LENGTHS.map((length) => (
-            <Chip key={length} to={wishing(wish, "length", length)} is={wish.length === length}>
-              {length} m
-            </Chip>
-          ))}
-        </Row>
-        <Row name="With">
-          {things.map((thing) => (
-            <Chip key={thing} to={wishing(wish, "thing", thing)} is={wish.thing === thing}>
-              {itemName(thing)}
-            </Chip>
-          ))}
-        </Row>
-      </div>
+        </p>
+      )}
       <p role="status" className="mb-2 text-sm text-quiet">
         {found.length === 0
           ? "Nothing ready-made fits all of that. Drop one of the choices, or start from a game below."
@@ -150,25 +197,26 @@ function One({ id, youngest, document: activity }: Found) {
         <Form method="post" className="mt-1 flex flex-wrap gap-2">
           <input type="hidden" name="intent" value="ready" />
           <input type="hidden" name="ready" value={id} />
-          <button
+          <Button
             type="submit"
+            size="small"
             name="youngest"
             value={youngest ? "yes" : "no"}
-            className="btn btn-small"
             aria-label={`Use this: ${activity.title}`}
           >
             Use this
-          </button>
+          </Button>
           {!youngest && (
-            <button
+            <Button
               type="submit"
+              look="quiet"
+              size="small"
               name="youngest"
               value="yes"
-              className="btn btn-quiet btn-small"
               aria-label={`Use for the youngest: ${activity.title}`}
             >
               Use for the youngest
-            </button>
+            </Button>
           )}
         </Form>
       </div>

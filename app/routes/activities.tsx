@@ -1,3 +1,4 @@
+import { Archive, Copy, Download, EllipsisVertical, FolderOpen, Play, Send } from "lucide-react";
 import { data, Form, Link, redirect } from "react-router";
 import { layoutOf } from "#core/forecast/for-activity.ts";
 import { type Activity, fromPattern, parseActivity } from "#core/formats/activity.ts";
@@ -14,8 +15,13 @@ import { formOf, searchOf } from "../read.server.ts";
 import { ReadyShelf } from "../ready/ready-shelf.tsx";
 import { wishOf } from "../ready/wish.ts";
 import { teacherOf } from "../session.server.ts";
+import { Button, ButtonLink } from "../ui/button.tsx";
+import { SelectField, TextField } from "../ui/field.tsx";
+import { Menu } from "../ui/menu.tsx";
 import { MiniPlan } from "../ui/mini-plan.tsx";
+import { Page, PageHead } from "../ui/page.tsx";
 import { Problems } from "../ui/problems.tsx";
+import { Done } from "../ui/toasts.tsx";
 import { when } from "../when.ts";
 import { answerOf } from "../workbench/stations.ts";
 import type { Route } from "./+types/activities";
@@ -27,11 +33,7 @@ export const meta: Route.MetaFunction = () => [{ title: "Activities · Daring Ya
 
 export async function loader({ request }: Route.LoaderArgs) {
   const who = await teacherOf(request);
-  const [shelf, away, { zone, classes }] = await Promise.all([
-    activitiesFor(who),
-    activitiesFor(who, true),
-    shellOf(who),
-  ]);
+  const [shelf, away, shell] = await Promise.all([activitiesFor(who), activitiesFor(who, true), shellOf(who)]);
   const asked = searchOf(request);
   const find = asked.get("find") ?? "";
   const sort: Sort = asked.get("sort") === "name" ? "name" : "changed";
@@ -40,8 +42,8 @@ export async function loader({ request }: Route.LoaderArgs) {
     list
       .filter(({ document: activity }) => wanted === "" || wordsOf(activity).includes(wanted))
       .sort((a, b) => (sort === "name" ? a.document.title.localeCompare(b.document.title) : 0))
-      .map((kept) => ({ id: kept.id, document: kept.document, changed: when(kept.updatedAt, zone) }));
-  const wish = wishOf(asked, classes, THINGS);
+      .map((kept) => ({ id: kept.id, document: kept.document, changed: when(kept.updatedAt, shell) }));
+  const wish = wishOf(asked, shell.classes, THINGS);
   const suiting = findReady(wish.wanted);
   return {
     shelf: rows(shelf),
@@ -52,7 +54,7 @@ export async function loader({ request }: Route.LoaderArgs) {
     sort,
     wish: wish.wish,
     things: THINGS,
-    classes: classes.flatMap((c) => (c.ages ? [{ id: c.id, name: c.name }] : [])),
+    classes: shell.classes.flatMap((c) => (c.ages ? [{ id: c.id, name: c.name }] : [])),
     ready: suiting.map(({ id, activity, youngest }) => ({ id, youngest, document: activity })),
   };
 }
@@ -131,31 +133,26 @@ const refuse = (field: string, message: string) =>
 
 export default function Activities({ loaderData, actionData }: Route.ComponentProps) {
   return (
-    <main className="mx-auto w-full max-w-6xl p-6">
-      <div className="mb-4 flex flex-wrap items-end gap-4">
-        <h1 className="text-3xl">Activities</h1>
-        <a href="#shelf" className="grow pb-1 underline">
-          My activities ({loaderData.all})
-        </a>
-        <Form method="post" encType="multipart/form-data" className="flex flex-wrap items-end gap-2">
-          <label className="field">
-            <span className="text-sm">Import activity</span>
-            <input type="file" name="file" accept="application/json,.json" className="max-w-60 text-sm" />
-          </label>
-          <button type="submit" name="intent" value="file" className="btn">
-            Import
-          </button>
-        </Form>
-      </div>
-      {loaderData.justAway && (
-        <Form method="post" className="note note-good mb-4 flex items-center gap-3">
-          <span role="status">Activity archived.</span>
-          <input type="hidden" name="id" value={loaderData.justAway} />
-          <button type="submit" name="intent" value="back" className="btn btn-small">
-            Undo
-          </button>
-        </Form>
-      )}
+    <Page>
+      <PageHead title="Activities">
+        <ButtonLink look="main" to="#new" onClick={() => document.getElementById("new")?.focus()}>
+          New from a game
+        </ButtonLink>
+        <ButtonLink to="#shelf">My activities ({loaderData.all})</ButtonLink>
+      </PageHead>
+      <Done
+        text={loaderData.justAway ? "Activity archived." : ""}
+        undo={
+          loaderData.justAway
+            ? {
+                fields: { intent: "back", id: loaderData.justAway },
+                action: "/activities",
+                what: "archiving the activity",
+              }
+            : null
+        }
+        of={loaderData.justAway}
+      />
       <Problems list={actionData && !actionData.ok ? actionData.problems : []} title="This file cannot be opened:" />
       <ReadyShelf
         wish={loaderData.wish}
@@ -195,22 +192,22 @@ export default function Activities({ loaderData, actionData }: Route.ComponentPr
                 </span>
                 <Form method="post">
                   <input type="hidden" name="id" value={row.id} />
-                  <button
+                  <Button
                     type="submit"
+                    size="small"
                     name="intent"
                     value="back"
-                    className="btn btn-small"
                     aria-label={`Restore ${row.document.title}`}
                   >
                     Restore
-                  </button>
+                  </Button>
                 </Form>
               </li>
             ))}
           </ul>
         </details>
       )}
-    </main>
+    </Page>
   );
 }
 
@@ -238,24 +235,33 @@ function ShelfRow({ id, document: activity, changed }: { id: string; document: A
         <p className="mt-1">{answerOf("score", activity)}</p>
         <p className="text-quiet">changed {changed}</p>
       </div>
-      <div className="flex gap-2">
-        <Form method="post" action={`/activities/${id}`}>
-          <button type="submit" name="intent" value="copy" className="btn btn-quiet btn-small">
-            Copy
-          </button>
-        </Form>
-        <Form method="post" action={`/activities/${id}`}>
-          <button
-            type="submit"
-            name="intent"
-            value="away"
-            className="btn btn-quiet btn-small"
-            aria-label={`Archive ${activity.title}`}
-          >
-            Archive
-          </button>
-        </Form>
-      </div>
+      <Menu
+        label={`Actions for ${activity.title}`}
+        look="bare"
+        size="icon"
+        entries={[
+          { label: "Open", to: `/activities/${id}`, icon: <FolderOpen size={16} /> },
+          { label: "Send", to: `/activities/${id}?station=send`, icon: <Send size={16} /> },
+          { label: "Try it", to: `/activities/${id}/try`, icon: <Play size={16} /> },
+          {
+            label: "Copy",
+            fields: { intent: "copy" },
+            action: `/activities/${id}`,
+            icon: <Copy size={16} />,
+            apart: true,
+          },
+          { label: "Export", file: `/activities/${id}/file`, icon: <Download size={16} /> },
+          {
+            label: "Archive",
+            fields: { intent: "away" },
+            action: `/activities/${id}`,
+            icon: <Archive size={16} />,
+            apart: true,
+          },
+        ]}
+      >
+        <EllipsisVertical size={17} aria-hidden="true" />
+      </Menu>
     </li>
   );
 }
@@ -263,7 +269,9 @@ function ShelfRow({ id, document: activity, changed }: { id: string; document: A
 /** Offers every game as a new activity. */
 const NewFromGame = ({ loaderData }: Pick<Route.ComponentProps, "loaderData">) => (
   <section aria-label="New from a game" className="mb-8">
-    <h2 className="mb-2 text-lg">New from a game</h2>
+    <h2 id="new" tabIndex={-1} className="mb-2 scroll-mt-4 text-xl outline-none">
+      New from a game
+    </h2>
     <ul className="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-4">
       {patternNames.map((patternName) => {
         const activity = fromPattern(patternName);
@@ -305,24 +313,30 @@ const NewFromGame = ({ loaderData }: Pick<Route.ComponentProps, "loaderData">) =
 /** Heading of the shelf, with its search and filters. */
 const ShelfHead = ({ loaderData }: Pick<Route.ComponentProps, "loaderData">) => (
   <div className="mb-2 flex flex-wrap items-end gap-x-4 gap-y-2">
-    <h2 id="shelf" className="grow scroll-mt-4 text-lg">
+    <h2 id="shelf" tabIndex={-1} className="grow scroll-mt-4 text-xl outline-none">
       My activities
     </h2>
-    <Form method="get" className="flex flex-wrap items-center gap-3 text-sm" role="search">
-      <label className="flex items-center gap-1.5">
-        Find
-        <input type="search" name="find" defaultValue={loaderData.find} className="w-44 py-0.5" />
-      </label>
-      <label className="flex items-center gap-1.5">
-        Sort by
-        <select name="sort" defaultValue={loaderData.sort} className="py-0.5">
-          <option value="changed">last changed</option>
-          <option value="name">name</option>
-        </select>
-      </label>
-      <button type="submit" className="btn btn-quiet btn-small">
+    <Form method="post" encType="multipart/form-data" className="flex flex-wrap items-end gap-2 text-sm">
+      <TextField
+        label="Import activity"
+        type="file"
+        name="file"
+        accept="application/json,.json"
+        className="max-w-60 py-0.5"
+      />
+      <Button type="submit" size="small" name="intent" value="file">
+        Import
+      </Button>
+    </Form>
+    <Form method="get" className="flex flex-wrap items-end gap-3 text-sm" role="search">
+      <TextField label="Find" type="search" name="find" defaultValue={loaderData.find} className="w-44 py-1" />
+      <SelectField label="Sort by" name="sort" defaultValue={loaderData.sort} className="py-1">
+        <option value="changed">last changed</option>
+        <option value="name">name</option>
+      </SelectField>
+      <Button type="submit" look="quiet" size="small">
         Show
-      </button>
+      </Button>
     </Form>
   </div>
 );
