@@ -8,6 +8,8 @@ export default [
   route("sign-out", "routes/sign-out.tsx"),
   route("about", "routes/about.tsx"),
   route("healthz", "routes/healthz.ts"),
+  // Every component in every state, for the tests and for those who change one.
+  ...(process.env.YARD_GALLERY === "1" ? [route("gallery", "routes/gallery.tsx")] : []),
   layout("routes/teacher.tsx", [
     layout("routes/teacher-page.tsx", [
       route("week", "routes/week.tsx"),

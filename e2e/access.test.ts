@@ -90,6 +90,7 @@ describe("accessible, light and dark, and nothing scrolls sideways", () => {
       "/things/bucket",
       "/results",
       "/outbox",
+      "/settings",
       "/how",
       "/guide",
       `/classes/${record!.class_id}/links`,
@@ -98,6 +99,10 @@ describe("accessible, light and dark, and nothing scrolls sideways", () => {
       `/children/${k!.id}/card?support+nearer=on&support+callFirst=on`,
       `/results/${record!.id}/next`,
       `/results/${record!.id}`,
+      `/results/${record!.id}?tab=children`,
+      `/results/${record!.id}?tab=targets`,
+      `/results/${record!.id}?tab=criteria`,
+      `/results/${record!.id}?tab=answers`,
       `/results/${few}/sheets`,
       `/activities/${row!.id}/rehearsal`,
     ]) {
@@ -106,6 +111,66 @@ describe("accessible, light and dark, and nothing scrolls sideways", () => {
       // A sheet of paper is as wide as it is.
       if (!/sheets$|\/card/.test(path)) await fitsIn(page, 320, path);
     }
+    await page.close();
+  });
+
+  it("every component in every state", async () => {
+    const page = await teacherPage(browser);
+    await open(page, `${base}/gallery`);
+    await inBoth(page, "gallery");
+    await fitsIn(page, 320, "gallery");
+    // What opens over the page is looked at while it is open.
+    await page.click("[aria-label='Actions for an example']");
+    await page.waitForSelector("[role=menu]");
+    await inBoth(page, "menu", "[role=menu]");
+    await page.keyboard.press("Escape");
+    await page.click("[aria-label='About this example']");
+    await page.waitForSelector("[role=dialog]");
+    await inBoth(page, "explanation", "[role=dialog]");
+    await page.keyboard.press("Escape");
+    await page.click("main button ::-p-text(Say something)");
+    await page.waitForSelector("[aria-label='Undo the example']");
+    await inBoth(page, "message", "[role=region]");
+    await page.click("section[aria-label=Fields] button[aria-haspopup=dialog]");
+    await page.waitForSelector(".month");
+    await inBoth(page, "month", "[role=dialog]");
+    await page.close();
+  });
+
+  it("components by keyboard alone", async () => {
+    const page = await teacherPage(browser);
+    await open(page, `${base}/gallery`);
+    const focused = () =>
+      page.evaluate(() => {
+        const element = document.activeElement as HTMLElement;
+        return element.getAttribute("aria-label") ?? element.textContent!.trim();
+      });
+    // A menu opens with Enter on its first entry, moves by arrows, and gives the focus back.
+    await page.focus("[aria-label='Actions for an example']");
+    await page.keyboard.press("Enter");
+    await page.waitForFunction(() => document.activeElement?.textContent === "A page");
+    await page.keyboard.press("ArrowDown");
+    expect(await focused()).toBe("Something the script does");
+    await page.keyboard.press("Escape");
+    await page.waitForFunction(() => document.activeElement?.getAttribute("aria-label") === "Actions for an example");
+    // Tabs move by arrows and open with Enter.
+    await page.focus("[role=tab]");
+    await page.keyboard.press("ArrowRight");
+    expect(await focused()).toBe("Two");
+    await page.keyboard.press("Enter");
+    await page.waitForFunction(() => document.body.innerText.includes("The second tab"));
+    // A table is one stop; rows move by arrows, and Enter opens one.
+    await page.focus("tr[data-row='0']");
+    await page.keyboard.press("ArrowDown");
+    expect(await focused()).toBe("Row 2");
+    await page.keyboard.press("Enter");
+    await page.waitForFunction(() => document.body.innerText.includes("More about Row 2"));
+    await page.keyboard.press("Space");
+    await page.waitForFunction(() => document.body.innerText.includes("1 row chosen"));
+    // Everything that has the focus shows it.
+    await page.keyboard.press("End");
+    const outline = await page.evaluate(() => getComputedStyle(document.activeElement!).outlineStyle);
+    expect(outline).toBe("solid");
     await page.close();
   });
 

@@ -22,6 +22,7 @@ declare module "vitest" {
 
 /** A database of its own, the demo school, one copy of the real build. */
 export default async function setup(project: TestProject) {
+  process.env.YARD_GALLERY = "1";
   ensureBuild();
   const given = process.env.DATABASE_URL ? await ownDatabase(process.env.DATABASE_URL) : null;
   const dir = join(root, ".yard-test", `part-${process.env.YARD_TEST_PART ?? "all"}`);

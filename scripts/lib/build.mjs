@@ -32,6 +32,7 @@ function* filesIn(path) {
 
 function sourceHash() {
   const hash = createHash("sha256");
+  hash.update(process.env.YARD_GALLERY === "1" ? "with the gallery" : "");
   for (const source of SOURCES) {
     for (const value of filesIn(join(root, source))) {
       if (value.includes(".test.") || value.includes(".reference.")) continue;
