@@ -1,21 +1,28 @@
-import { data, Form, Link } from "react-router";
+import { Download, Eye, EyeOff, Pencil, Trash2, Undo2 } from "lucide-react";
+import { useMemo } from "react";
+import { data, Form } from "react-router";
 import { problemsOf } from "#core/formats/activity.ts";
-import { type Item, itemsFile } from "#core/items/item.ts";
+import { itemsFile } from "#core/items/item.ts";
 import { ROOMS, USES } from "#core/items/lists.ts";
 import { catalogueItem } from "#core/kit/catalogue.ts";
 import { listOf } from "#core/kit/items.ts";
 import { SENSE } from "#core/kit/sense.ts";
 import { deleteItem, hideItem, readItemsCsv, saveItems, schoolItemsFor } from "#server/kit/items.ts";
 import { NotAllowed } from "#server/problem.ts";
-import { type ItemNames, itemName, namesOf, sayList } from "#words/say.ts";
+import { itemName, namesOf } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
 import { answered } from "../answer.server.ts";
 import { drawingsOf, ItemDrawing, OwnDrawings } from "../drawings/items.tsx";
-import { formOf, jsonIn, searchOf } from "../read.server.ts";
+import { formOf, jsonIn } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
-import { FilterField, FilterForm } from "../ui/filter-form.tsx";
+import { Button, ButtonLink } from "../ui/button.tsx";
+import { Menu, type MenuEntry } from "../ui/menu.tsx";
+import { Page, PageHead } from "../ui/page.tsx";
 import { problemText } from "../ui/problem-text.ts";
+import { type Column, exceptForView, type Filter } from "../ui/table/columns.ts";
+import { DataTable } from "../ui/table/data-table.tsx";
+import { Done } from "../ui/toasts.tsx";
 import type { Route } from "./+types/things";
 
 /** The largest file accepted, bytes. A list of items takes some hundred kilobytes at most. */
@@ -25,17 +32,48 @@ export const meta: Route.MetaFunction = () => [{ title: "Household items · Dari
 
 export async function loader({ request }: Route.LoaderArgs) {
   const items = await schoolItemsFor(await teacherOf(request));
-  const asked = searchOf(request);
+  const names = namesOf(items.own);
+  const all = listOf(items.own);
+  const rows = all.map((item) => ({
+    id: item.id,
+    name: itemName(item.id, names),
+    // Square centimetres, for sorting.
+    area: Math.round(item.width * 100) * Math.round(item.height * 100),
+    size: `${Math.round(item.width * 100)} × ${Math.round(item.height * 100)} cm`,
+    mass: item.mass,
+    massText: item.mass < 1 ? `${Math.round(item.mass * 1000)} g` : `${item.mass} kg`,
+    uses: [...item.uses],
+    usesText: item.uses.map((use) => label(`use.${use}`)).join(", "),
+    room: item.room ?? "",
+    roomText: item.room ? label(`room.${item.room}`) : "",
+    hidden: items.hidden.includes(item.id),
+    state: items.own.some(({ id }) => id === item.id)
+      ? catalogueItem(item.id)
+        ? ("changed" as const)
+        : ("own" as const)
+      : ("listed" as const),
+  }));
+  // The school's own come first, then those it changed or hid.
+  const rank = (row: (typeof rows)[number]) =>
+    row.state === "own" ? 0 : row.state === "changed" || row.hidden ? 1 : 2;
   return {
-    ...items,
-    use: USES.find((use) => use === asked.get("use")) ?? null,
-    room: ROOMS.find((room) => room === asked.get("room")) ?? null,
-    find: asked.get("find") ?? "",
+    rows: rows.sort((a, b) => rank(a) - rank(b) || a.name.localeCompare(b.name)),
+    own: items.own,
+    uses: USES.map((use) => ({ id: use, name: label(`use.${use}`) })),
+    rooms: ROOMS.map((room) => ({ id: room, name: label(`room.${room}`) })),
+    safety: SENSE.map((rule) => ({ id: rule, words: label(`sense.${rule}`) })),
+    count: tell("things.count", {
+      n: all.length,
+      own: items.own.filter((item) => !catalogueItem(item.id)).length,
+      hidden: items.hidden.length,
+    }),
   };
 }
 
+export const shouldRevalidate = exceptForView("use", "room", "state");
+
 /** What an action of this page returns: who still uses an item, and how to undo. */
-interface Done {
+interface Changed {
   usedBy: string[];
   id: string;
   undo: { intent: "show" | "hide" | "putBack"; id: string; item?: string } | null;
@@ -45,7 +83,7 @@ export async function action({ request }: Route.ActionArgs) {
   const who = await teacherOf(request);
   const form = await formOf(request);
   const text = (name: string) => form.text(name);
-  const done = (told: string, { usedBy = [], id = "", undo = null }: Partial<Done> = {}) => ({
+  const done = (told: string, { usedBy = [], id = "", undo = null }: Partial<Changed> = {}) => ({
     ok: true as const,
     problems: [],
     told,
@@ -112,41 +150,122 @@ function itemsIn(given: string): readonly unknown[] {
   return read.data.items;
 }
 
+type Data = Route.ComponentProps["loaderData"];
+type Row = Data["rows"][number];
+const STATE = { own: "your own", changed: "changed by you", listed: "" } as const;
+const rowId = (row: Row) => row.id;
+const rowName = (row: Row) => row.name;
+const text = (row: Row) => `${row.name} ${row.usesText} ${row.roomText}`;
+const toItem = (row: Row) => `/things/${row.id}`;
+const menu = (row: Row): MenuEntry[] => [
+  { label: "Change", to: `/things/${row.id}`, icon: <Pencil size={16} /> },
+  row.hidden
+    ? { label: "Offer again", fields: { intent: "show", id: row.id }, icon: <Eye size={16} /> }
+    : { label: "Hide", fields: { intent: "hide", id: row.id }, icon: <EyeOff size={16} /> },
+  ...(row.state === "listed"
+    ? []
+    : [
+        {
+          label: row.state === "changed" ? "Undo changes" : "Delete",
+          fields: { intent: "delete", id: row.id },
+          icon: row.state === "changed" ? <Undo2 size={16} /> : <Trash2 size={16} />,
+          apart: true,
+        },
+      ]),
+];
+const COLUMNS: Column<Row>[] = [
+  {
+    id: "name",
+    head: "Item",
+    sort: rowName,
+    cell: (row) => (
+      <span className={`flex items-center gap-2 ${row.hidden ? "opacity-60" : ""}`}>
+        <ItemDrawing item={row.id} size={36} />
+        {row.name}
+      </span>
+    ),
+  },
+  {
+    id: "size",
+    head: "Width and height",
+    sort: (row) => row.area,
+    cell: (row) => row.size,
+    className: "whitespace-nowrap",
+  },
+  { id: "mass", head: "Mass", sort: (row) => row.mass, cell: (row) => row.massText, figures: true },
+  { id: "uses", head: "Used", sort: (row) => row.usesText, cell: (row) => row.usesText, className: "text-sm" },
+  { id: "room", head: "Found in", sort: (row) => row.roomText || null, cell: (row) => row.roomText || "–" },
+  {
+    id: "state",
+    head: "State",
+    sort: (row) => (row.hidden ? "hidden" : STATE[row.state]) || null,
+    cell: (row) => (
+      <>
+        {STATE[row.state] && <span className="tag">{STATE[row.state]}</span>}
+        {row.hidden && <span className="tag border-coral">hidden</span>}
+      </>
+    ),
+  },
+];
+const any = () => true;
+
 export default function Things({ loaderData: d, actionData: a }: Route.ComponentProps) {
-  const names = namesOf(d.own);
-  const find = d.find.trim().toLowerCase();
-  const all = listOf(d.own);
-  const shown = all.filter(
-    (item) =>
-      (!d.use || item.uses.includes(d.use)) &&
-      (!d.room || item.room === d.room) &&
-      (find === "" || itemName(item.id, names).toLowerCase().includes(find)),
+  const filters = useMemo(
+    (): Filter<Row>[] => [
+      {
+        id: "use",
+        label: "Used",
+        options: [
+          { id: "all", label: "for anything", keeps: any },
+          ...d.uses.map(({ id, name }) => ({
+            id,
+            label: name,
+            keeps: (row: Row) => (row.uses as readonly string[]).includes(id),
+          })),
+        ],
+      },
+      {
+        id: "room",
+        label: "Found in",
+        options: [
+          { id: "all", label: "any room", keeps: any },
+          ...d.rooms.map(({ id, name }) => ({ id, label: name, keeps: (row: Row) => row.room === id })),
+        ],
+      },
+      {
+        id: "state",
+        label: "Show",
+        options: [
+          { id: "all", label: "all items", keeps: any },
+          { id: "own", label: "your own", keeps: (row) => row.state === "own" },
+          { id: "changed", label: "changed by you", keeps: (row) => row.state === "changed" },
+          { id: "hidden", label: "hidden", keeps: (row) => row.hidden },
+        ],
+      },
+    ],
+    [d.uses, d.rooms],
   );
   const used = a && "usedBy" in a ? a.usedBy : [];
+  const undo = a?.ok && "undo" in a ? a.undo : null;
+  const nameOf = (id: string) => d.rows.find((row) => row.id === id)?.name ?? id;
   return (
     <OwnDrawings value={drawingsOf(d.own)}>
-      <main className="mx-auto w-full max-w-7xl p-6">
-        <div className="mb-3 flex flex-wrap items-end gap-x-4 gap-y-2">
-          <h1 className="text-3xl">Household items</h1>
-          <p className="text-quiet">
-            {tell("things.count", {
-              n: all.length,
-              own: d.own.filter((item) => !catalogueItem(item.id)).length,
-              hidden: d.hidden.length,
-            })}
-          </p>
-          <div className="ml-auto flex flex-wrap gap-2">
-            <Link to="/things/new" className="btn btn-main btn-small">
-              Add item
-            </Link>
-            <a href="/things/file?as=csv" download className="btn btn-quiet btn-small">
-              Export CSV
-            </a>
-            <a href="/things/file?as=json" download className="btn btn-quiet btn-small">
-              Export JSON
-            </a>
-          </div>
-        </div>
+      <Page>
+        <PageHead above={{ to: "/homes", name: "Homes" }} title="Household items" about={d.count}>
+          <ButtonLink look="main" to="/things/new">
+            Add item
+          </ButtonLink>
+          <Menu
+            label="More about items"
+            size="usual"
+            entries={[
+              { label: "Export CSV", file: "/things/file?as=csv", icon: <Download size={16} /> },
+              { label: "Export JSON", file: "/things/file?as=json", icon: <Download size={16} /> },
+            ]}
+          >
+            More
+          </Menu>
+        </PageHead>
         {a && !a.ok && (
           <ul role="alert" className="note problem mb-3">
             {a.problems.map((problem) => (
@@ -154,148 +273,71 @@ export default function Things({ loaderData: d, actionData: a }: Route.Component
             ))}
           </ul>
         )}
-        {a?.ok && a.told && (
-          <Form method="post" className="note note-good mb-3 flex flex-wrap items-center gap-3">
-            <span role="status">{a.told}</span>
-            {"undo" in a && a.undo && (
-              <>
-                <input type="hidden" name="id" value={a.undo.id} />
-                {a.undo.item && <input type="hidden" name="item" value={a.undo.item} />}
-                <button type="submit" name="intent" value={a.undo.intent} className="btn btn-small">
-                  Undo
-                </button>
-              </>
-            )}
-          </Form>
-        )}
+        <Done
+          text={a?.ok ? a.told : ""}
+          undo={
+            undo && {
+              fields: { intent: undo.intent, id: undo.id, ...(undo.item && { item: undo.item }) },
+              action: "/things",
+              what: "this change",
+            }
+          }
+          of={a}
+        />
         {used.length > 0 && a && "id" in a && (
           <Form method="post" className="note mb-3 flex flex-wrap items-center gap-3">
             <span className="grow">
-              {itemName(a.id, names)} is used in {sayList(used)}. They keep their own copy. Remove it from the list?
+              {nameOf(a.id)} is used in {used.join(", ")}. They keep their own copy. Remove it from the list?
             </span>
             <input type="hidden" name="id" value={a.id} />
             <input type="hidden" name="yes" value="yes" />
-            <button type="submit" name="intent" value="delete" className="btn btn-small">
+            <Button type="submit" size="small" name="intent" value="delete">
               Remove item
-            </button>
+            </Button>
           </Form>
         )}
-        <Filter d={d} />
-        <ItemGrid shown={shown} d={d} names={names} />
-        {shown.length === 0 && <p className="py-6 text-quiet">No item matches.</p>}
+        <DataTable
+          name="Household items"
+          noun={["item", "items"]}
+          rows={d.rows}
+          rowId={rowId}
+          rowName={rowName}
+          text={text}
+          columns={COLUMNS}
+          filters={filters}
+          to={toItem}
+          menu={menu}
+          empty={null}
+        />
         <section className="mt-8 max-w-3xl">
-          <h2 className="text-lg">Safety rules</h2>
+          <h2 className="text-xl">Safety rules</h2>
           <p className="text-sm text-quiet">
             Cards always follow these rules, whatever an activity says. Where a rule leaves nothing, the card uses
             another item, another action you allow, or a rolled T-shirt, and says why.
           </p>
           <ul className="mt-1 list-disc pl-5 text-sm">
-            {SENSE.map((rule) => (
-              <li key={rule}>{label(`sense.${rule}`)}</li>
+            {d.safety.map(({ id, words }) => (
+              <li key={id}>{words}</li>
             ))}
           </ul>
         </section>
         <ImportForm />
-      </main>
+      </Page>
     </OwnDrawings>
   );
 }
 
-/** Filters the items. */
-const Filter = ({ d }: { d: Route.ComponentProps["loaderData"] }) => (
-  <FilterForm find={d.find}>
-    <FilterField label="Used">
-      <select name="use" defaultValue={d.use ?? ""} className="py-0.5">
-        <option value="">for anything</option>
-        {USES.map((use) => (
-          <option key={use} value={use}>
-            {label(`use.${use}`)}
-          </option>
-        ))}
-      </select>
-    </FilterField>
-    <FilterField label="Found in">
-      <select name="room" defaultValue={d.room ?? ""} className="py-0.5">
-        <option value="">any room</option>
-        {ROOMS.map((room) => (
-          <option key={room} value={room}>
-            {label(`room.${room}`)}
-          </option>
-        ))}
-      </select>
-    </FilterField>
-  </FilterForm>
-);
-
-/** Lists the items with the school's actions for each. */
-const ItemGrid = ({
-  shown,
-  d,
-  names,
-}: {
-  shown: readonly Item[];
-  d: Route.ComponentProps["loaderData"];
-  names: ItemNames;
-}) => (
-  <ul className="grid grid-cols-[repeat(auto-fill,minmax(150px,1fr))] gap-2">
-    {shown.map((item) => {
-      const hidden = d.hidden.includes(item.id);
-      const changed = d.own.some((eachItem) => eachItem.id === item.id);
-      return (
-        <li
-          key={item.id}
-          className={`grid justify-items-center gap-1 rounded-sm border-2 border-hair p-2 text-center ${hidden ? "opacity-60" : ""}`}
-        >
-          <ItemDrawing item={item.id} size={48} />
-          <Link to={`/things/${item.id}`} className="leading-tight font-semibold underline">
-            {itemName(item.id, names)}
-          </Link>
-          <span className="text-xs text-quiet">
-            {Math.round(item.width * 100)} × {Math.round(item.height * 100)} cm,{" "}
-            {item.mass < 1 ? `${Math.round(item.mass * 1000)} g` : `${item.mass} kg`}
-          </span>
-          {changed && <span className="tag">{catalogueItem(item.id) ? "changed by you" : "your own"}</span>}
-          {hidden && <span className="tag border-coral">hidden</span>}
-          <Form method="post" className="flex flex-wrap justify-center gap-1">
-            <input type="hidden" name="id" value={item.id} />
-            <button
-              type="submit"
-              name="intent"
-              value={hidden ? "show" : "hide"}
-              className="btn btn-quiet btn-small"
-              aria-label={`${hidden ? "Offer" : "Hide"} ${itemName(item.id, names)}`}
-            >
-              {hidden ? "Offer" : "Hide"}
-            </button>
-            {changed && (
-              <button
-                type="submit"
-                name="intent"
-                value="delete"
-                className="btn btn-quiet btn-small"
-                aria-label={`${catalogueItem(item.id) ? "Undo changes to" : "Delete"} ${itemName(item.id, names)}`}
-              >
-                {catalogueItem(item.id) ? "Undo changes" : "Delete"}
-              </button>
-            )}
-          </Form>
-        </li>
-      );
-    })}
-  </ul>
-);
-
 /** Imports items from a file. */
 const ImportForm = () => (
   <Form method="post" encType="multipart/form-data" className="mt-8 grid max-w-xl gap-2">
-    <h2 className="text-lg">Import items</h2>
+    <h2 className="text-xl">Import items</h2>
     <p className="text-sm text-quiet">
       A JSON or CSV file exported from this page. The whole file is checked before anything is saved.
     </p>
     <input type="file" name="file" aria-label="File of items" accept=".csv,.json,text/csv,application/json" />
     <textarea name="text" rows={3} aria-label="Or paste it" placeholder="Or paste it" className="font-mono text-sm" />
-    <button type="submit" name="intent" value="file" className="btn justify-self-start">
+    <Button type="submit" name="intent" value="file" className="justify-self-start">
       Import
-    </button>
+    </Button>
   </Form>
 );
