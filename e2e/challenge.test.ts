@@ -64,14 +64,18 @@ describe("another game for some ages", () => {
     }
     for (const end of ["from", "to"]) await retype((await page.$(`[name='other.${end}']`))! as never, String(youngest));
     await press(page, "Send to the class");
-    await sees(page, "have the other game");
+    await sees(page, "Sent by age:");
     const given = await sql`
       select r.document->>'title' as game, k.age from card c join assignment a on a.id = c.assignment_id join revision r on r.id = a.revision_id
       join child k on k.id = c.child_id where r.document->>'title' in (${one.title}, ${two.title})`;
     expect(given).toHaveLength(ages.length);
     for (const eachRow of given) expect(eachRow.game).toBe(eachRow.age === youngest ? two.title : one.title);
-    await press(page, "see its results");
-    await sees(page, two.title);
+    // Who got the other game is not offered this one.
+    const offered = await page.$$eval("select[name=childId] option", (all) => all.length);
+    expect(offered).toBe(0);
+    await press(page, two.title);
+    await page.waitForFunction((words) => document.querySelector("h1")?.textContent === words, {}, two.title);
+    await sees(page, `got ${one.title} instead`);
     await page.close();
   });
 });

@@ -303,7 +303,7 @@ describe("by keyboard on the teacher's side", () => {
     await page.waitForFunction(() => location.pathname === "/homes");
     await page.waitForSelector("main input[name=find]");
     await page.keyboard.press("/");
-    expect(await page.evaluate(() => (document.activeElement as HTMLInputElement).name)).toBe("find");
+    await page.waitForSelector("[cmdk-input]");
     await page.close();
   });
 });

@@ -38,8 +38,6 @@ export const enTeacher: Record<string, string> = {
   "send.alike": "{title} (same outcome)",
   "send.otherText":
     "Children of these ages get the other game instead, with the same dates and number of goes. Each game has its own results. Anyone who joins later gets neither until you send it to them.",
-  "sent.other": "Children of the ages you chose have the other game:",
-  "sent.otherLink": "see its results",
   "pair.all": "Pair all {count, number} at random",
   "pair.done":
     "{count, plural, =0 {There is no one left to pair.} one {One match made.} other {{count, number} matches made.}} Families see it on their page.",

@@ -89,7 +89,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   };
 }
 
-export const shouldRevalidate = exceptForView("show", "sent", "other");
+export const shouldRevalidate = exceptForView("show", "sent");
 
 export async function action({ request, params }: Route.ActionArgs) {
   const who = await teacherOf(request);

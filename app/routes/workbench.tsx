@@ -129,7 +129,7 @@ export async function action({ request, params }: Route.ActionArgs) {
               }
             : null,
         });
-        throw redirect(`/results/${sent.id}?sent${sent.other ? `&other=${sent.other}` : ""}`);
+        throw redirect(`/results/${sent.id}?sent`);
       }
       default:
         return data(
