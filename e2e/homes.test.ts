@@ -293,10 +293,24 @@ describe("homes on the teacher's desk", () => {
     await sql`delete from child where name = 'Right R.'`;
     await open(page, `${base}/homes/import`);
     await page.$eval("textarea[name=text]", (input) => {
-      (input as HTMLTextAreaElement).value = "class,child,years\nHeron class,A B.,7";
+      (input as HTMLTextAreaElement).value = "Colour,Forename,Surname,Years old\nred,Zed,Young,7";
     });
     await press(page, "Check file");
-    await sees(page, "This file has no column called age, home");
+    await sees(page, "Choose which column holds the age in years, and which holds the class");
+    // The teacher says what a column holds, and chooses one class for all rows.
+    await page.select("select[name='column 3']", "age");
+    await page.select("select[name=group]", (await sql`select id from class where name = 'Heron class'`)[0]!.id);
+    await press(page, "Check again");
+    await sees(page, "1 new child");
+    await sees(page, "Zed Y.");
+    await press(page, "Save the row that is ready");
+    await sees(page, "1 child added");
+    await press(page, "Undo adding these children");
+    await expect
+      .poll(async () => (await sql`select erase_at is not null as gone from child where name = 'Zed Y.'`)[0]?.gone)
+      .toBe(true);
+    await sql`delete from child where name = 'Zed Y.'`;
+    await open(page, `${base}/homes/import`);
     // What was saved comes back in as it is.
     await page.$eval(
       "textarea[name=text]",

@@ -172,7 +172,7 @@ describe("roster and homes from a file", () => {
   });
 
   it("refuses a file of other columns, too many rows or letters, as a whole and by name", () => {
-    expect(() => read("class,child,years", "Heron class,Ada,7")).toThrow("This file has no column called age, home");
+    expect(() => read("class,child,years", "Heron class,Ada,7")).toThrow("This file has no column called age");
     expect(() => read("class,child,age,home,shoe", "a,b,7,c,38")).toThrow('know: "shoe"');
     const row = "Heron class,Ada,7,Home";
     expect(() => read("class,child,age,home", ...Array.from({ length: csv.MAX_ROWS + 1 }, () => row))).toThrow(

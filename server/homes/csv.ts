@@ -12,7 +12,7 @@ import { factsOf, homesOf } from "./homes-of.ts";
 
 const { child } = schema;
 
-/** One row for each child and home. The first four columns are required, the others optional. */
+/** One row for each child and home. The first three columns are required, the others optional. */
 export const HOME_COLUMNS = [
   "class",
   "child",
@@ -38,7 +38,7 @@ export const HOME_COLUMNS = [
   "child_id",
   "home_id",
 ] as const;
-const MUST = HOME_COLUMNS.slice(0, 4);
+const MUST = HOME_COLUMNS.slice(0, 3);
 /** The most rows and the most letters of a file. */
 export const MAX_ROWS = 500;
 export const LONGEST_FILE = 500_000;

@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import { eq, inArray, sql } from "drizzle-orm";
 import { catalogueItem } from "#core/kit/catalogue.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
+import { eraseChild } from "../children/erase.ts";
 import { contentHash } from "../content-hash.ts";
 import { schema, type Tx, withTenant } from "../db/client.ts";
 import { enqueue, wakeJobRunner } from "../jobs/jobs.ts";
@@ -195,7 +196,7 @@ export async function keepRows(
   text: string,
   shorten: boolean,
   seen: string,
-): Promise<{ kept: KeptRows; told: Looked } | null> {
+): Promise<{ kept: KeptRows; told: Looked; added: string[] } | null> {
   const done = await withTenant(who.schoolId, async (tx) => {
     await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`rows ${who.schoolId}`}, 0))`);
     const { classes, rows, preview: told } = await look(tx, who, text, shorten);
@@ -232,8 +233,23 @@ export async function keepRows(
       [...touched].map((id) => ({ id })),
     );
     await enqueue(tx, who.schoolId, "cards", [...touched]);
-    return { kept: out, told };
+    const added = [...new Set(told.planned.filter(({ isNew }) => isNew).map(({ childId }) => childId))];
+    return { kept: out, told, added };
   });
   if (done) wakeJobRunner();
   return done;
+}
+
+/**
+ * Removes the children that an import has just added. Like every deleted child, they can be restored from Homes.
+ * Children who are not the teacher's are left alone. Returns how many were removed.
+ */
+export async function removeAdded(who: SignedIn, childIds: readonly string[]): Promise<number> {
+  const own = await withTenant(who.schoolId, async (tx) => {
+    const classes = await classesOf(tx, who.teacherId);
+    return new Set(classes.flatMap((group) => group.children.map(({ id }) => id)));
+  });
+  const mine = [...new Set(childIds)].filter((id) => own.has(id));
+  for (const id of mine) await eraseChild(who, id);
+  return mine.length;
 }
