@@ -1,7 +1,9 @@
 import { data } from "react-router";
 import { z } from "zod";
 import type { Problem } from "#core/formats/activity.ts";
+import type { SignedIn } from "#server/auth/sign-in.ts";
 import { NotAllowed, NotFound } from "#server/problem.ts";
+import { type Owned, whoseIs } from "#server/school/whose.ts";
 
 export type Answer = { ok: true } | { ok: false; problems: Problem[] };
 
@@ -35,6 +37,26 @@ export async function found<T>(work: Promise<T>): Promise<T> {
     return await work;
   } catch (error) {
     throw missing(error);
+  }
+}
+
+/**
+ * The same for an address that may be a colleague's: then the page says whose it is. Nothing else of it is shown, and
+ * what belongs to another school is not there.
+ */
+export async function foundOwn<T>(who: SignedIn, kind: Owned, id: string, work: Promise<T>): Promise<T> {
+  try {
+    return await work;
+  } catch (error) {
+    const names = error instanceof NotFound ? await whoseIs(who, kind, id) : [];
+    if (names.length === 0) throw missing(error);
+    throw data(
+      {
+        title: `This ${kind === "assignment" ? "result" : kind} is ${names.join(" and ")}'s.`,
+        text: "You can open only what is yours. Ask them to show it to you.",
+      },
+      { status: 403 },
+    );
   }
 }
 

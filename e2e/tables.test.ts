@@ -277,3 +277,31 @@ describe("quick find", () => {
     await page.close();
   });
 });
+
+describe("addresses that are not one's own", () => {
+  it("say whose they are within the school, and offer to bring back what was archived", async () => {
+    const me = await who();
+    const { addActivity, shelveActivity } = await import("../server/activities/activities.ts");
+    const mine = await addActivity(me, { ...fromPattern("climb"), title: title() });
+    await shelveActivity(me, mine, true);
+    const page = await teacherPage(browser);
+    await open(page, `${base}/activities/${mine}`);
+    await sees(page, "is archived. Bring it back to open it.");
+    await press(page, "Bring it back");
+    await page.waitForFunction(() => !document.body.innerText.includes("is archived."));
+    await open(page, `${base}/activities/${mine}`);
+    await page.waitForSelector("[data-peg]");
+    const [colleague] = await sql`insert into teacher (school_id, email, name, password_hash)
+      values (${me.schoolId}, ${`${randomUUID()}@tidewell.example`}, 'Sol Arden', 'none') returning id`;
+    const theirs = await addActivity(
+      { teacherId: colleague!.id, schoolId: me.schoolId },
+      { ...fromPattern("climb"), title: title() },
+    );
+    const answer = await open(page, `${base}/activities/${theirs}`);
+    expect(answer!.status()).toBe(403);
+    await sees(page, "This activity is Sol Arden's.");
+    expect((await open(page, `${base}/activities/${randomUUID()}`))!.status()).toBe(404);
+    await sql`delete from teacher where id = ${colleague!.id}`;
+    await page.close();
+  });
+});

@@ -50,6 +50,7 @@ export async function loader({ request }: Route.LoaderArgs) {
     away: rows(away),
     all: shelf.length,
     justAway: asked.get("away"),
+    archived: rows(away).find((row) => row.id === asked.get("archived")) ?? null,
     find,
     sort,
     wish: wish.wish,
@@ -153,6 +154,17 @@ export default function Activities({ loaderData, actionData }: Route.ComponentPr
         }
         of={loaderData.justAway}
       />
+      {loaderData.archived && (
+        <Form method="post" className="note mb-4 flex flex-wrap items-center gap-3">
+          <span className="grow">
+            {loaderData.archived.document.title} is archived. Bring it back to open it. Its results are kept either way.
+          </span>
+          <input type="hidden" name="id" value={loaderData.archived.id} />
+          <Button type="submit" size="small" name="intent" value="back">
+            Bring it back
+          </Button>
+        </Form>
+      )}
       <Problems list={actionData && !actionData.ok ? actionData.problems : []} title="This file cannot be opened:" />
       <ReadyShelf
         wish={loaderData.wish}

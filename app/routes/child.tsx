@@ -13,7 +13,7 @@ import { sayPhrase } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 import { tell, tellScore } from "#words/tell.ts";
 import { attemptWordsForTeacher } from "#words/verbs.ts";
-import { answered, found, idOf } from "../answer.server.ts";
+import { answered, foundOwn, idOf } from "../answer.server.ts";
 import type { Point } from "../children/accuracy-chart.tsx";
 import { bestsOf, changesOf, marksOf, moodOf } from "../children/of-goes.ts";
 import { fieldsOf } from "../read.server.ts";
@@ -29,7 +29,8 @@ export const meta: Route.MetaFunction = ({ data: d }) => [{ title: `${d?.child.n
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
-  const [child, { zone }] = await Promise.all([found(childPage(who, idOf(params.id, "child"))), shellOf(who)]);
+  const id = idOf(params.id, "child");
+  const [child, { zone }] = await Promise.all([foundOwn(who, "child", id, childPage(who, id)), shellOf(who)]);
   const { age, goes, cards, ...rest } = child;
   const breathe = breather();
   const courses = [];

@@ -13,7 +13,7 @@ import { matchesOf, pairHomes, unpairHomes } from "#server/assignments/two-homes
 import { NotAllowed } from "#server/problem.ts";
 import { shellOf } from "#server/school/classes.ts";
 import { tell, tellScore } from "#words/tell.ts";
-import { answered, found, idOf } from "../answer.server.ts";
+import { answered, found, foundOwn, idOf } from "../answer.server.ts";
 import { formOf, searchOf } from "../read.server.ts";
 import { Answers } from "../results/answers.tsx";
 import { ByChild } from "../results/by-child.tsx";
@@ -44,7 +44,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const id = idOf(params.id, "assignment");
   const [results, pairs, shell, half] = await Promise.all([
-    found(resultsFor(who, id)),
+    foundOwn(who, "assignment", id, resultsFor(who, id)),
     found(matchesOf(who, id)),
     shellOf(who),
     found(otherHalf(who, id)),

@@ -9,9 +9,10 @@ import { homesFor } from "#server/homes/homes.ts";
 import { exercisesFor } from "#server/kit/exercises.ts";
 import { schoolItemsFor } from "#server/kit/items.ts";
 import { classesFor, shellOf } from "#server/school/classes.ts";
+import { archivedTitle } from "#server/school/whose.ts";
 import { itemName, namesOf } from "#words/say.ts";
 import { attemptWordsForTeacher } from "#words/verbs.ts";
-import { answered, found, idOf } from "../answer.server.ts";
+import { answered, found, foundOwn, idOf } from "../answer.server.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
 import { formOf, jsonIn } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
@@ -44,7 +45,10 @@ export const meta: Route.MetaFunction = ({ data: d }) => [
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
-  const kept = await found(activityFor(who, idOf(params.id, "activity")));
+  const id = idOf(params.id, "activity");
+  // Results lead to activities that were archived since. Activities offers to bring this one back.
+  if ((await archivedTitle(who, id)) !== null) throw redirect(`/activities?archived=${id}`);
+  const kept = await foundOwn(who, "activity", id, activityFor(who, id));
   const [classes, homes, { zone }, items, exercises, others] = await Promise.all([
     classesFor(who),
     homesFor(who),

@@ -332,7 +332,7 @@ const PegHandle = memo(function PegHandle({
       {...bind()}
       role="slider"
       tabIndex={0}
-      aria-label={line ? `Line ${number}` : `Target ${number}, ${name}`}
+      aria-label={line ? `Line ${number}` : name ? `Target ${number}, ${name}` : `Marker ${number}`}
       aria-valuemin={0.3}
       aria-valuemax={30}
       aria-valuenow={distance}
