@@ -12,7 +12,7 @@ import { classesFor, shellOf } from "#server/school/classes.ts";
 import { archivedTitle } from "#server/school/whose.ts";
 import { itemName, namesOf } from "#words/say.ts";
 import { attemptWordsForTeacher } from "#words/verbs.ts";
-import { answered, found, foundOwn, idOf } from "../answer.server.ts";
+import { answered, foundOwn, idOf } from "../answer.server.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
 import { formOf, jsonIn } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
