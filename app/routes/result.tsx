@@ -1,5 +1,5 @@
 import { BellRing, CircleSlash, Download, FolderOpen, Gauge, Link2, Printer } from "lucide-react";
-import { useEffect, useRef } from "react";
+import { lazy, type ReactNode, Suspense, useEffect, useRef } from "react";
 import { data, Form, Link, useFetcher } from "react-router";
 import { problemsOf } from "#core/formats/activity.ts";
 import { beatsMark, settingOf } from "#core/records/rank.ts";
@@ -15,11 +15,8 @@ import { shellOf } from "#server/school/classes.ts";
 import { tell, tellScore } from "#words/tell.ts";
 import { answered, found, foundOwn, idOf } from "../answer.server.ts";
 import { formOf, searchOf } from "../read.server.ts";
-import { Answers } from "../results/answers.tsx";
-import { ByChild } from "../results/by-child.tsx";
 import { ByTarget } from "../results/by-target.tsx";
 import { ChildrenStrip } from "../results/children-strip.tsx";
-import { Criteria } from "../results/criteria.tsx";
 import { HomeMatches } from "../results/home-matches.tsx";
 import { AddPaper } from "../results/paper.tsx";
 import { Sending } from "../results/sending.tsx";
@@ -37,6 +34,16 @@ import { Done, type Undo } from "../ui/toasts.tsx";
 import { useLookAgain } from "../ui/use-look-again.ts";
 import { fromLocalInput, localInput, when } from "../when.ts";
 import type { Route } from "./+types/result";
+
+// The tables are fetched with the tab that they are on.
+const ByChild = lazy(async () => ({ default: (await import("../results/by-child.tsx")).ByChild }));
+const Criteria = lazy(async () => ({ default: (await import("../results/criteria.tsx")).Criteria }));
+const Answers = lazy(async () => ({ default: (await import("../results/answers.tsx")).Answers }));
+const later = (content: ReactNode) => (
+  <Suspense fallback={<div className="skeleton h-96" role="status" aria-label="Loading the table" />}>
+    {content}
+  </Suspense>
+);
 
 export const meta: Route.MetaFunction = ({ data: d }) => [{ title: `${d?.view.title ?? "Results"} · Daring Yard` }];
 
@@ -249,13 +256,13 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
           <Problems
             list={problems.filter(({ field }) => field === "result" || field === "reason" || field === "level")}
           />
-          <ByChild view={view} assignment={params.id} orderId={loaderData.orderId} state={loaderData.state} />
+          {later(<ByChild view={view} assignment={params.id} orderId={loaderData.orderId} state={loaderData.state} />)}
         </>
       ),
     },
     { id: "targets", label: "By target", content: () => <ByTarget lines={view.targets} /> },
-    { id: "criteria", label: "Criteria", content: () => <Criteria view={view} /> },
-    { id: "answers", label: "Answers", content: () => <Answers view={view} /> },
+    { id: "criteria", label: "Criteria", content: () => later(<Criteria view={view} />) },
+    { id: "answers", label: "Answers", content: () => later(<Answers view={view} />) },
   ];
   return (
     <Page>
