@@ -75,8 +75,15 @@ export async function jsonOf(request: Request): Promise<unknown> {
   return jsonIn(await request.text().catch(() => ""));
 }
 
+/** How many values of one name an address may have. */
+const MAX_VALUES = 1000;
 /** The part of the address after the question mark. */
-export function searchOf(request: Request): { get: (name: string) => string | null; has: (name: string) => boolean } {
+export function searchOf(request: Request): {
+  get: (name: string) => string | null;
+  has: (name: string) => boolean;
+  /** Every value of one name. */
+  all: (name: string) => string[];
+} {
   const { searchParams } = new URL(request.url);
   return {
     get: (name) => {
@@ -84,5 +91,10 @@ export function searchOf(request: Request): { get: (name: string) => string | nu
       return value === null ? null : wellFormed(value).slice(0, 2000);
     },
     has: (name) => searchParams.has(name),
+    all: (name) =>
+      searchParams
+        .getAll(name)
+        .slice(0, MAX_VALUES)
+        .map((value) => wellFormed(value).slice(0, 200)),
   };
 }

@@ -8,7 +8,7 @@ import { NotAllowed } from "#server/problem.ts";
 import { tell } from "#words/tell.ts";
 import { answered, found, idOf } from "../answer.server.ts";
 import { originFor } from "../origin.server.ts";
-import { fieldsOf } from "../read.server.ts";
+import { fieldsOf, searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { Button, DownloadLink } from "../ui/button.tsx";
 import { CopyButton } from "../ui/copy-button.tsx";
@@ -24,7 +24,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const classId = idOf(params.id, "class");
   const { className, links } = await found(familyLinks(who, classId));
-  const chosen = new Set(new URL(request.url).searchParams.getAll("chosen"));
+  const chosen = new Set(searchOf(request).all("chosen"));
   const origin = originFor(request);
   const shown = links.filter(({ childId }) => chosen.size === 0 || chosen.has(childId));
   const coded = await inSteps(shown, ({ token, ...l }) => {

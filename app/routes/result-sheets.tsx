@@ -10,6 +10,7 @@ import { found, idOf } from "../answer.server.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
 import { Sheet } from "../family/screens/sheet.tsx";
 import { originFor } from "../origin.server.ts";
+import { searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import type { Route } from "./+types/result-sheets";
 
@@ -19,7 +20,9 @@ type SheetOf = Parameters<typeof Sheet>[0]["data"] & { id: string };
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
-  const chosen = new URL(request.url).searchParams.getAll("chosen").map((id) => idOf(id, "card"));
+  const chosen = searchOf(request)
+    .all("chosen")
+    .map((id) => idOf(id, "card"));
   const all = await found(paperCards(who, idOf(params.id, "assignment"), chosen));
   const origin = originFor(request);
   const cards = await inSteps(all.cards, ({ token, ...c }) => {

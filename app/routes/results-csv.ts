@@ -1,5 +1,6 @@
 import { resultsFor } from "#server/assignments/results.ts";
 import { found, idOf } from "../answer.server.ts";
+import { searchOf } from "../read.server.ts";
 import { resultsCsv } from "../results/csv.server.ts";
 import { teacherOf } from "../session.server.ts";
 import type { Route } from "./+types/results-csv";
@@ -8,6 +9,6 @@ import type { Route } from "./+types/results-csv";
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const results = await found(resultsFor(who, idOf(params.id, "assignment")));
-  const chosen = new Set(new URL(request.url).searchParams.getAll("chosen"));
+  const chosen = new Set(searchOf(request).all("chosen"));
   return resultsCsv([results], `results-${params.id.slice(0, 8)}`, chosen);
 }

@@ -11,7 +11,7 @@ const PAGES = [
   ["/activities", "Activities", "games shelf"],
   ["/homes", "Homes", "families children class list"],
   ["/results", "Results", "scores"],
-  ["/things", "Household items", "equipment kit things"],
+  ["/things", "Household items", "equipment kit"],
   ["/exercises", "Exercises", "warm-up"],
   ["/outbox", "Outbox", "messages"],
   ["/settings", "Settings", "school time zone language classes"],

@@ -16,15 +16,13 @@ import type { MenuEntry } from "../menu.tsx";
 import { useHydrated } from "../use-hydrated.ts";
 import { type ChosenAction, ChosenBar } from "./chosen-bar.tsx";
 import { addressOf, type Column, compare, type Filter, keeps, sortAfter, type View } from "./columns.ts";
+import { ALL_DRAWN, fromIn } from "./long-list.ts";
 import { Row } from "./row.tsx";
 import { TableBar } from "./table-bar.tsx";
 import { useRowKeys } from "./use-row-keys.ts";
 import { useShownColumns } from "./use-shown-columns.ts";
 import { useView } from "./use-view.ts";
 import { useWindow } from "./use-window.ts";
-
-/** Rows beyond this number are drawn only near what is seen. */
-export const ALL_DRAWN = 100;
 
 const features = tableFeatures({
   rowSortingFeature,
@@ -347,10 +345,4 @@ function PlainPages({ total, noun }: { total: number; noun: readonly [string, st
       </p>
     </noscript>
   );
-}
-
-/** The first row of a page, from the address. */
-export function fromIn(search: URLSearchParams, total: number): number {
-  const from = Number(search.get("from") ?? 0);
-  return Number.isInteger(from) && from > 0 && from < total ? from : 0;
 }

@@ -2,7 +2,7 @@ import { useVirtualizer } from "@tanstack/react-virtual";
 import type { RefObject } from "react";
 import { useSearchParams } from "react-router";
 import { useHydrated } from "../use-hydrated.ts";
-import { ALL_DRAWN, fromIn } from "./data-table.tsx";
+import { ALL_DRAWN, fromIn } from "./long-list.ts";
 
 /** The height of a row until it is measured, pixels. */
 const ROW = 46;
