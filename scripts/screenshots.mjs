@@ -32,7 +32,7 @@ try {
   const go = (path) => page.goto(web.url + path, { waitUntil: "networkidle0" });
   await page.setViewport({ width: 1280, height: 800 });
   await signIn(page, web.url, demo.email, demo.password);
-  for (const place of ["week", "activities", "homes", "things", "settings"]) {
+  for (const place of ["week", "activities", "homes", "things"]) {
     await go(`/${place}`);
     await shot(place);
   }
@@ -86,9 +86,6 @@ try {
   );
   await go(results.find(([t]) => t === "Stop on the step")[1]);
   await shot("results");
-  await press(page, "By child");
-  await page.waitForSelector("tr[data-row]");
-  await shot("results-by-child");
   // A game of an earlier week that the whole class has played.
   await go(results.find(([t]) => t === "Monday ladder")[1]);
   await page.$$eval("a", (all) => all.find((a) => a.textContent.trim() === "Next week").click());
