@@ -12,6 +12,8 @@ const DETAIL = 13;
 const FOOT = 20;
 /** Half of the width that a drawn line is given, so that no letter touches it, pixels. */
 const HALF_LINE = 2;
+/** A slanting line is taken in pieces of this length, pixels. */
+const PIECE = 8;
 /** A ring is drawn around an item, this many times as large as the item. */
 export const RING = 0.75;
 
@@ -27,6 +29,16 @@ export const detailLines = (
 /** The key of the figures beside the chosen target, among the labels. */
 export const DETAIL_KEY = "detail";
 
+/** A slanting line as small rectangles along it. */
+function along([x1, y1]: readonly [number, number], [x2, y2]: readonly [number, number]): Box[] {
+  const pieces = Math.max(1, Math.ceil(Math.hypot(x2 - x1, y2 - y1) / PIECE));
+  return Array.from({ length: pieces }, (_, i) => {
+    const at = (i + 0.5) / pieces;
+    const [x, y] = [x1 + (x2 - x1) * at, y1 + (y2 - y1) * at];
+    return { left: x - PIECE / 2, right: x + PIECE / 2, top: y - HALF_LINE, bottom: y + HALF_LINE };
+  });
+}
+
 /**
  * Where the names of the targets stand on the plan, and the figures beside the chosen one, so that they cover neither
  * each other nor an item.
@@ -37,12 +49,15 @@ export function labelsOf({
   scale,
   reversed,
   nameOf,
+  from = null,
 }: {
   targets: readonly Target[];
   chosen: string | null;
   scale: PlanScale;
   reversed: boolean;
   nameOf: (target: Target, index: number) => string;
+  /** Where the lines of sight to the targets begin. */
+  from?: { along: number; across: number } | null;
 }): { placed: Map<string, Placed>; items: Pick<Labelled, "id" | "x" | "y" | "radius">[] } {
   const items = targets.map((target, i) => ({
     id: target.id,
@@ -64,5 +79,6 @@ export function labelsOf({
     top: y + radius,
     bottom: scale.height,
   }));
-  return { placed: placeLabels([...items, ...detail], { plan, others: items, lines }), items };
+  const sight = from ? items.flatMap(({ x, y }) => along([scale.x(from.along), scale.y(from.across)], [x, y])) : [];
+  return { placed: placeLabels([...items, ...detail], { plan, others: items, lines: [...lines, ...sight] }), items };
 }

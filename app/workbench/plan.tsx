@@ -100,7 +100,14 @@ export const Plan = memo(function Plan({
   const farthest = Math.max(...targets.map((target) => target.along), ...zones.map((eachZone) => eachZone.far));
   const nameOf = (target: (typeof targets)[number], i: number) =>
     target.group ? target.label : planScale.reversed ? targetName(target) : `${i + 1} ${targetName(target)}`;
-  const { placed } = labelsOf({ targets, chosen, scale: planScale, reversed: planScale.reversed, nameOf });
+  const { placed } = labelsOf({
+    targets,
+    chosen,
+    scale: planScale,
+    reversed: planScale.reversed,
+    nameOf,
+    from: from ?? null,
+  });
   const detailPlace = placed.get(DETAIL_KEY);
   const beyond = runOn && runOn.far > space.length + 0.02 ? runOn.far - runOn.near : 0;
   return (
