@@ -203,7 +203,7 @@ describe("settings", () => {
     await press(page, `Actions for ${name}`);
     await page.click("[role=menuitem] ::-p-text(Archive)");
     await sees(page, `${name} is archived.`);
-    expect((await page.$$(`[aria-label="Actions for ${name}"]`)).length).toBe(0);
+    await page.waitForFunction((words) => !document.querySelector(`[aria-label="Actions for ${words}"]`), {}, name);
     await press(page, `Undo archiving ${name}`);
     await page.waitForSelector(`[aria-label="Actions for ${name}"]`);
     await sql`delete from class where name = ${name}`;
