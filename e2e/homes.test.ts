@@ -378,6 +378,7 @@ describe("the school's list of things", () => {
     await press(page, "Undo this change");
     await page.waitForFunction(() => document.querySelector("tbody th")?.textContent?.includes("felt puck"));
     await menuOf("felt puck", "Delete");
+    await sees(page, /felt puck is used in .*They keep their own copy/);
     await press(page, "Remove item");
     await page.waitForFunction(() => !document.querySelector("tbody th")?.textContent?.includes("felt puck"));
     await open(page, `${at}?station=kit`);

@@ -106,6 +106,7 @@ function readThrough(log: string): { statements: number; whole: string[] } {
 }
 /** A few rows a school at most: with two hundred, reading them through is the shortest way. */
 const SMALL = [
+  "checked_go",
   "school",
   "teacher",
   "class",
@@ -136,13 +137,13 @@ describe("with two hundred schools", () => {
     // Without a word of ours in between: jobs that were due are done first.
     await expect.poll(async () => (await sql`select 1 from job`).length).toBe(0);
     const pages: [path: string, most: number][] = [
-      ["/week.data", 12],
-      ["/results.data", 12],
-      [`/results/${row!.id}.data`, 24],
+      ["/week.data", 32],
+      ["/results.data", 24],
+      [`/results/${row!.id}.data`, 28],
       ["/activities.data", 12],
       [`/activities/${act!.id}.data`, 30],
       ["/homes.data", 36],
-      ["/outbox.data", 14],
+      ["/outbox.data", 16],
       ["/homes/csv", 14],
       [`/results/${row!.id}/csv`, 24],
       [`/f/${demo.family}.data`, 20],

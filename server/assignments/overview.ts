@@ -71,22 +71,23 @@ export async function overviewFor(who: SignedIn, zone: string, now = new Date())
 async function mediansOf(tx: Tx, ids: readonly string[]): Promise<Map<string, Median>> {
   if (ids.length === 0) return new Map();
   const found = await tx.execute<Record<string, unknown>>(sql`
-    with latest as (
-      select distinct on (c.play_id) c.play_id, c.score
-      from result_correction c
-      where not exists (select 1 from result_correction later where later.play_id = c.play_id and later.replaces = c.id)
-      order by c.play_id
-    ), goes as (
-      select k.assignment_id, k.id as card_id, a.tries, r.timing,
-        case when l.play_id is null then r.score else l.score end as score,
-        row_number() over (partition by k.id order by p.started_at, p.id) as place, ch.age
+    with goes as (
+      select k.assignment_id, k.id as card_id, a.tries, r.timing, ch.age,
+        case when l.corrected then l.score else r.score end as score,
+        row_number() over (partition by k.id order by p.started_at, p.id) as place
       from card k
       join assignment a on a.id = k.assignment_id
       join child ch on ch.id = k.child_id
       join result r on r.card_id = k.id
       join play p on p.id = r.play_id
-      left join latest l on l.play_id = p.id
-      where ${inArray(sql`k.assignment_id`, [...ids])} and not (l.play_id is not null and l.score is null)
+      left join lateral (
+        select true as corrected, c.score from result_correction c
+        where c.play_id = p.id and not exists (
+          select 1 from result_correction later where later.play_id = p.id and later.replaces = c.id
+        )
+        limit 1
+      ) l on p.source = 'paper'
+      where ${inArray(sql`k.assignment_id`, [...ids])} and not (l.corrected is true and l.score is null)
     ), best as (
       select distinct on (card_id) card_id, assignment_id, age, (score->>'value')::float8 as value, score->>'unit' as unit
       from goes
