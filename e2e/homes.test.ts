@@ -154,7 +154,7 @@ describe("the home survey", () => {
     const teacher = await teacherPage(browser);
     await open(teacher, `${base}/homes`);
     await press(teacher, "More for this class");
-    await teacher.click("[role=menuitem] ::-p-text(Links and QR codes)");
+    await (await teacher.waitForSelector("[role=menuitem] ::-p-text(Links and QR codes)"))!.click();
     await sees(teacher, "One link for all of Heron class");
     const links = teacher.url();
     const path = await teacher.$eval("a[href*='/c/']", (link) => new URL((link as HTMLAnchorElement).href).pathname);
@@ -300,7 +300,7 @@ describe("homes on the teacher's desk", () => {
     // The teacher says what a column holds, and chooses one class for all rows.
     await page.select("select[name='column 3']", "age");
     await page.select("select[name=group]", (await sql`select id from class where name = 'Heron class'`)[0]!.id);
-    await press(page, "Check again");
+    await press(page, "Check file");
     await sees(page, "1 new child");
     await sees(page, "Zed Y.");
     await press(page, "Save the row that is ready");
@@ -349,7 +349,7 @@ describe("the school's list of things", () => {
     const menuOf = async (name: string, entry: string) => {
       await retype((await page.$("input[type=search]"))!, name);
       await press(page, `Actions for ${name}`);
-      await page.click(`[role=menuitem] ::-p-text(${entry})`);
+      await (await page.waitForSelector(`[role=menuitem] ::-p-text(${entry})`))!.click();
     };
     await menuOf("potato", "Hide");
     await sees(page, "Hidden. Cards no longer use it.");

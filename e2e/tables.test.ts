@@ -85,7 +85,7 @@ describe("tables", () => {
     await open(page, `${base}/results`);
     expect(await text(page, "thead")).not.toContain("Opens");
     await press(page, "Columns");
-    await page.click("[role=menuitemcheckbox] ::-p-text(Opens)");
+    await (await page.waitForSelector("[role=menuitemcheckbox] ::-p-text(Opens)"))!.click();
     await page.keyboard.press("Escape");
     expect(await text(page, "thead")).toContain("Opens");
     await page.reload();
@@ -201,7 +201,7 @@ describe("settings", () => {
     await sees(page, `${name} is ready.`);
     expect(await sql`select 1 from class where name = ${name}`).toHaveLength(1);
     await press(page, `Actions for ${name}`);
-    await page.click("[role=menuitem] ::-p-text(Archive)");
+    await (await page.waitForSelector("[role=menuitem] ::-p-text(Archive)"))!.click();
     await sees(page, `${name} is archived.`);
     await page.waitForFunction((words) => !document.querySelector(`[aria-label="Actions for ${words}"]`), {}, name);
     await press(page, `Undo archiving ${name}`);

@@ -387,7 +387,7 @@ describe("sending and reading", () => {
     await sees(page, "beat your score of 12 points");
     const unsend = async () => {
       await press(page, "More about this activity");
-      await page.click("[role=menuitem] ::-p-text(Unsend)");
+      await (await page.waitForSelector("[role=menuitem] ::-p-text(Unsend)"))!.click();
       await sees(page, "You have unsent this. Families can't open it");
     };
     await unsend();
@@ -527,14 +527,14 @@ describe("sending and reading", () => {
     await open(page, `${base}/activities`);
     const first = await page.$eval("main li a.font-head", (link) => link.textContent!);
     await press(page, `Actions for ${first}`);
-    await page.click("[role=menuitem] ::-p-text(Copy)");
+    await (await page.waitForSelector("[role=menuitem] ::-p-text(Copy)"))!.click();
     await page.waitForSelector("input[aria-label=Title]");
     expect(await page.$eval("input[aria-label=Title]", (input) => (input as HTMLInputElement).value)).toBe(
       `${first}, copy`,
     );
     await open(page, `${base}/activities`);
     await press(page, `Actions for ${first}, copy`);
-    await page.click("[role=menuitem] ::-p-text(Archive)");
+    await (await page.waitForSelector("[role=menuitem] ::-p-text(Archive)"))!.click();
     await sees(page, "Activity archived.");
     await press(page, "Undo archiving the activity");
     await page.waitForFunction((eachText) => document.body.innerText.includes(eachText), {}, `${first}, copy`);

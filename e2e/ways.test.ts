@@ -185,7 +185,7 @@ describe("ways back", () => {
     const title = await page.$eval("input[aria-label=Title]", (input) => (input as HTMLInputElement).value);
     await open(page, `${base}/activities?find=${encodeURIComponent(title)}`);
     await press(page, `Actions for ${title}`);
-    await page.click("[role=menuitem] ::-p-text(Archive)");
+    await (await page.waitForSelector("[role=menuitem] ::-p-text(Archive)"))!.click();
     await sees(page, "Activity archived.");
     await open(page, `${base}/activities`);
     await page.$$eval("details summary", (all) =>
@@ -235,7 +235,7 @@ describe("ways back", () => {
     }
     await open(page, `${base}/results/${record!.id}?tab=children`);
     await press(page, "Actions for Ilse P.");
-    await page.click("[role=menuitem] ::-p-text(Print the card for Ilse P.)");
+    await (await page.waitForSelector("[role=menuitem] ::-p-text(Print the card for Ilse P.)"))!.click();
     await sees(page, "A game for Ilse");
     expect(await page.$$eval("article.sheet", (all) => all.length)).toBe(1);
     await page.close();

@@ -250,7 +250,7 @@ export default function HomesImport({ loaderData: d, actionData: a }: Route.Comp
           <textarea name="text" rows={8} className="font-mono text-sm" defaultValue={a?.text ?? ""} />
         </label>
         <Button type="submit" name="intent" value="look" className="justify-self-start" disabled={busy}>
-          {busy ? "Checking …" : columns.length > 0 ? "Check again" : "Check file"}
+          {busy ? "Checking …" : "Check file"}
         </Button>
       </Form>
       <details className="mt-4 max-w-prose text-sm text-quiet">

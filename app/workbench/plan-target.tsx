@@ -50,8 +50,11 @@ function useTargetDrag({
   scale,
   svg,
   distance,
-}: Pick<MarkProps, "id" | "choose" | "snap" | "step" | "place" | "scale" | "svg" | "distance">) {
+  across,
+}: Pick<MarkProps, "id" | "choose" | "snap" | "step" | "place" | "scale" | "svg" | "distance" | "across">) {
   const box = useRef<DOMRect | null>(null);
+  // A target is often taken by its name, which stands beside it. It must not jump to the pointer.
+  const grip = useRef({ along: 0, across: 0 });
   const gesture = useRef(0);
   return useDrag(
     ({ xy: [cx, cy], first, event, altKey, shiftKey, dragging }) => {
@@ -61,12 +64,17 @@ function useTargetDrag({
         box.current = svg.current?.getBoundingClientRect() ?? null;
         (event.target as Element | null)?.closest<SVGGElement>("[data-mark]")?.focus();
       }
-      if (!box.current || !dragging) return;
+      if (!box.current) return;
       const px = WIDTH / box.current.width;
+      const under = {
+        along: scale.distanceAt((cx - box.current.left) * px),
+        across: ((cy - box.current.top) * px - scale.height / 2) / scale.k,
+      };
+      if (first) grip.current = { along: under.along - distance, across: under.across - across };
+      if (!dragging) return;
       const to = (value: number) => snapped(value, snap, step, altKey);
-      const aside = ((cy - box.current.top) * px - scale.height / 2) / scale.k;
-      const along = scale.reversed ? distance : to(scale.distanceAt((cx - box.current.left) * px));
-      place(id, along, to(aside), `drag ${id} ${gesture.current}`);
+      const along = scale.reversed ? distance : to(under.along - grip.current.along);
+      place(id, along, to(under.across - grip.current.across), `drag ${id} ${gesture.current}`);
     },
     { pointer: { touch: true }, filterTaps: true },
   );
@@ -102,7 +110,7 @@ export const TargetMark = memo(function TargetMark({
   label,
   detail,
 }: MarkProps) {
-  const bind = useTargetDrag({ id, choose, snap, step, place, scale, svg, distance });
+  const bind = useTargetDrag({ id, choose, snap, step, place, scale, svg, distance, across });
   return (
     <>
       <g
