@@ -1,4 +1,6 @@
 import { useEffect, useRef } from "react";
+import { Link } from "react-router";
+import { inSteps } from "#server/breathe.ts";
 import { MAX_MESSAGES, messageFor, outboxFor } from "#server/outbox/outbox.ts";
 import { shellOf } from "#server/school/classes.ts";
 import { found, idOf } from "../answer.server.ts";
@@ -17,18 +19,24 @@ export const meta: Route.MetaFunction = () => [{ title: "Outbox · Daring Yard" 
 
 export async function loader({ request }: Route.LoaderArgs) {
   const who = await teacherOf(request);
-  const asked = searchOf(request).get("message");
+  const search = searchOf(request);
+  const asked = search.get("message");
+  const all = search.has("all") || search.has("find");
   const [shell, { rows, total }, one] = await Promise.all([
     shellOf(who),
-    outboxFor(who),
+    outboxFor(who, all ? MAX_MESSAGES : RECENT),
     asked ? found(messageFor(who, idOf(asked, "message"))) : null,
   ]);
   const hole = one?.kind === "survey" ? "{survey}" : "{link}";
   return {
     total,
-    most: MAX_MESSAGES,
+    most: all ? MAX_MESSAGES : RECENT,
     classes: shell.classes.map(({ id, name }) => ({ id, name })),
-    rows: rows.map(({ createdAt, ...row }) => ({ ...row, at: when(createdAt, shell), sent: createdAt.getTime() })),
+    rows: await inSteps(rows, ({ createdAt, ...row }) => ({
+      ...row,
+      at: when(createdAt, shell),
+      sent: createdAt.getTime(),
+    })),
     message: one && {
       id: one.id,
       to: one.to,
@@ -39,6 +47,10 @@ export async function loader({ request }: Route.LoaderArgs) {
     },
   };
 }
+
+/** How many are listed at first, and at most. */
+const RECENT = 80;
+const MOST = 1000;
 
 export const shouldRevalidate = exceptForView("class", "kind");
 
@@ -114,7 +126,12 @@ export default function Outbox({ loaderData: d }: Route.ComponentProps) {
         extra={
           d.total > d.most ? (
             <span className="text-quiet">
-              the newest {d.most} of {d.total}
+              the newest {d.most} of {d.total}{" "}
+              {d.most < MOST && (
+                <Link to="/outbox?all" className="underline">
+                  Show more
+                </Link>
+              )}
             </span>
           ) : undefined
         }

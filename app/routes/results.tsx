@@ -1,13 +1,15 @@
 import { BellRing, CalendarX, Download, FastForward, Gauge, Printer } from "lucide-react";
 import { useMemo } from "react";
+import { Link } from "react-router";
 import { closeAt } from "#server/assignments/change.ts";
 import { remindToPlay } from "#server/assignments/checked.ts";
 import { overviewFor } from "#server/assignments/overview.ts";
 import { resultsFor } from "#server/assignments/results.ts";
+import { inSteps } from "#server/breathe.ts";
 import { NotAllowed } from "#server/problem.ts";
 import { shellOf } from "#server/school/classes.ts";
 import { answered, idOf } from "../answer.server.ts";
-import { formOf } from "../read.server.ts";
+import { formOf, searchOf } from "../read.server.ts";
 import { type OverviewView, overviewView, type State } from "../results/overview.server.ts";
 import { ScoreBar } from "../results/score-bar.tsx";
 import { teacherOf } from "../session.server.ts";
@@ -25,17 +27,22 @@ export const meta: Route.MetaFunction = () => [{ title: "Results · Daring Yard"
 export async function loader({ request }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const shell = await shellOf(who);
-  const rows = await overviewFor(who, shell.zone);
   const now = new Date();
-  const list = rows.map((row) => overviewView(row, shell, now));
+  const all = searchOf(request).has("all");
+  const rows = await overviewFor(who, shell.zone, { now, within: all ? null : RECENT });
+  const list = await inSteps(rows, (row) => overviewView(row, shell, now));
   const order: Record<State, number> = { open: 0, closed: 1, opens: 2, withdrawn: 3 };
   // What needs something comes first, then what is out, then the latest.
   const urgent = (row: OverviewView) => (row.needs.length > 0 ? 0 : 1 + order[row.state]);
   return {
     classes: shell.classes.map(({ id, name }) => ({ id, name })),
+    all,
     rows: list.sort((a, b) => urgent(a) - urgent(b) || b.closesAt - a.closesAt),
   };
 }
+
+/** Without asking for more, the list holds what is open or closed in this many days. */
+const RECENT = 35;
 
 export const shouldRevalidate = exceptForView("state", "class", "week");
 
@@ -147,6 +154,11 @@ export default function Results({ loaderData: d, actionData }: Route.ComponentPr
           { label: "Close now", intent: "close", icon: <CalendarX size={15} aria-hidden="true" /> },
           { label: "Export", get: "/results/csv", file: true, icon: <Download size={15} aria-hidden="true" /> },
         ]}
+        extra={
+          <Link to={d.all ? "/results" : "/results?all"} className="underline">
+            {d.all ? "Only the last five weeks" : "Show earlier ones too"}
+          </Link>
+        }
         empty={
           <Empty>
             <p>Results appear here once you have sent an activity to a class.</p>

@@ -18,6 +18,8 @@ const DAY = 86_400_000;
 const DAYS = 7;
 /** How long a closed assignment stays on this page. Results lists all of them. */
 const SHOWN_AFTER = 14 * DAY;
+/** Only what is open or closed in this many days is looked through, a day more than is shown. */
+const DAYS_LOOKED = 15;
 /** How many things that need the teacher are shown before the rest is opened. */
 const FIRST_NEEDS = 6;
 
@@ -33,7 +35,7 @@ export async function loader({ request }: Route.LoaderArgs) {
     name: when(date, zone).slice(0, 3),
   }));
   const [all, answers] = await Promise.all([
-    overviewFor(who, zone, now),
+    overviewFor(who, zone, { now, within: DAYS_LOOKED }),
     Promise.all(
       shell.classes.map(async ({ id, name }) => ({
         classId: id,

@@ -1,5 +1,5 @@
 import { useDrag } from "@use-gesture/react";
-import { memo, useRef } from "react";
+import { memo, useEffect, useRef } from "react";
 import type { PartOf } from "#core/yard/parts.ts";
 import { ItemStroke } from "../ui/strokes.tsx";
 import { asideText, nudged, type Snap, snapped } from "./edit.ts";
@@ -110,6 +110,11 @@ export const TargetMark = memo(function TargetMark({
   label,
   detail,
 }: MarkProps) {
+  // Two keys may be pressed before the plan is drawn again. The second one moves on from the first.
+  const at = useRef({ along: distance, across });
+  useEffect(() => {
+    at.current = { along: distance, across };
+  }, [distance, across]);
   const bind = useTargetDrag({ id, choose, snap, step, place, scale, svg, distance, across });
   return (
     <>
@@ -129,8 +134,10 @@ export const TargetMark = memo(function TargetMark({
             if (event.shiftKey) toggle(id);
             else choose(id);
           }
-          const to = nudged(event, { along: distance, across });
-          if (to) place(id, to.along, to.across, `keys ${id}`);
+          const to = nudged(event, at.current);
+          if (!to) return;
+          at.current = to;
+          place(id, to.along, to.across, `keys ${id}`);
         }}
         className="cursor-move touch-none outline-none [&:focus-visible>circle]:stroke-mustard"
       >

@@ -3,10 +3,11 @@ import { CORRIDOR } from "#core/levels/levels.ts";
 import { noticeOf } from "#core/levels/next-week.ts";
 import type { PlayScore } from "#core/records/play.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
+import { inSteps } from "../breathe.ts";
 import { inForce } from "../cards/versions.ts";
 import { schema, type Tx, withTenant } from "../db/client.ts";
 import { checkedAmong } from "./checked.ts";
-import { goesOf, standing } from "./goes.ts";
+import { type Go, goesOf, standing } from "./goes.ts";
 import { looksAt } from "./looks.ts";
 import { type AssignmentRow, assignmentsFor } from "./results.ts";
 
@@ -41,9 +42,18 @@ export interface OverviewRow extends AssignmentRow {
   needs: Needs | null;
 }
 
-/** Everything sent to the teacher's classes, with how it went and what it needs; latest closing time first. */
-export async function overviewFor(who: SignedIn, zone: string, now = new Date()): Promise<OverviewRow[]> {
-  const rows = await assignmentsFor(who, zone);
+/**
+ * What was sent to the teacher's classes, with how it went and what it needs; latest closing time first. `within`: only
+ * what is open or closed in this many days. Null: everything.
+ */
+export async function overviewFor(
+  who: SignedIn,
+  zone: string,
+  { now = new Date(), within = null }: { now?: Date; within?: number | null } = {},
+): Promise<OverviewRow[]> {
+  const all = await assignmentsFor(who, zone);
+  const oldest = within === null ? 0 : now.getTime() - within * DAY;
+  const rows = all.filter((row) => (row.withdrawnAt ?? row.closesAt).getTime() > oldest);
   const since = now.getTime() - LOOKED_AFTER * DAY;
   const recent = rows.filter(
     (row) => !row.withdrawnAt && row.closesAt.getTime() > since && row.opensAt.getTime() <= now.getTime(),
@@ -160,10 +170,12 @@ async function needsOf(tx: Tx, ids: readonly string[]): Promise<Map<string, Need
           .from(childForecast)
           .where(inArray(childForecast.childId, childIds));
   const unlikely = new Map(forecasts.flatMap((row) => row.unlikely.map((one) => [one.play, one] as const)));
+  const byCard = new Map<string, Go[]>();
+  for (const go of goes) byCard.set(go.cardId, [...(byCard.get(go.cardId) ?? []), go]);
   const out = new Map<string, Needs>(ids.map((id) => [id, { toCheck: 0, tooHard: [], noItems: [] }]));
-  for (const row of cards) {
+  await inSteps(cards, (row) => {
     const needs = out.get(row.assignmentId)!;
-    const mine = standing(goes.filter((go) => go.cardId === row.id));
+    const mine = standing(byCard.get(row.id) ?? []);
     needs.toCheck += mine.filter(
       (go) =>
         !checked.has(go.playId) &&
@@ -186,6 +198,6 @@ async function needsOf(tx: Tx, ids: readonly string[]): Promise<Map<string, Need
     if (noticeOf({ goes: alone, came: mine.length > 0 }, CORRIDOR) === "stuck")
       needs.tooHard.push({ id: row.childId, name: row.name });
     if (row.status === "noKit" && mine.length === 0) needs.noItems.push({ id: row.childId, name: row.name });
-  }
+  });
   return out;
 }
