@@ -349,7 +349,8 @@ describe("the school's list of things", () => {
     const menuOf = async (name: string, entry: string) => {
       await retype((await page.$("input[type=search]"))!, name);
       await press(page, `Actions for ${name}`);
-      await (await page.waitForSelector(`[role=menuitem] ::-p-text(${entry})`))!.click();
+      const item = (await page.waitForSelector(`[role=menuitem] ::-p-text(${entry})`))!;
+      await item.evaluate((element) => element.closest<HTMLElement>("[role=menuitem]")!.click());
     };
     await menuOf("potato", "Hide");
     await sees(page, "Hidden. Cards no longer use it.");

@@ -144,7 +144,7 @@ const MarkHandle = memo(function MarkHandle({
           `drag ${id} ${gesture.current}`,
         );
     },
-    { pointer: { touch: true }, filterTaps: true },
+    { pointer: { touch: true, keys: false }, filterTaps: true },
   );
   const r = Math.max(14, half * planScale.k + 4);
   return (
@@ -231,7 +231,7 @@ function useFrameDrag({
         );
       }
     },
-    { pointer: { touch: true }, filterTaps: true },
+    { pointer: { touch: true, keys: false }, filterTaps: true },
   );
 }
 

@@ -76,7 +76,7 @@ function useTargetDrag({
       const along = scale.reversed ? distance : to(under.along - grip.current.along);
       place(id, along, to(under.across - grip.current.across), `drag ${id} ${gesture.current}`);
     },
-    { pointer: { touch: true }, filterTaps: true },
+    { pointer: { touch: true, keys: false }, filterTaps: true },
   );
 }
 
@@ -261,7 +261,7 @@ export function WidthGrip({
       const half = ((cy - box.current.top) * (WIDTH / box.current.width) - y) / scale.k;
       widen(id, Math.round(half * 2 * 100) / 100, `drag width ${id} ${startTime}`);
     },
-    { pointer: { touch: true }, filterTaps: true },
+    { pointer: { touch: true, keys: false }, filterTaps: true },
   );
   return (
     <g

@@ -324,7 +324,7 @@ const PegHandle = memo(function PegHandle({
       const metres = scale.distanceAt(((cx - box.current.left) / box.current.width) * WIDTH);
       move(id, Math.round(metres / SNAP) * SNAP, `drag ${id} ${gesture.current}`);
     },
-    { pointer: { touch: true }, filterTaps: true },
+    { pointer: { touch: true, keys: false }, filterTaps: true },
   );
   const line = kind === "line";
   return (

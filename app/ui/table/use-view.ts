@@ -1,5 +1,5 @@
 import { startTransition, useEffect, useRef, useState } from "react";
-import { useNavigate, useSearchParams } from "react-router";
+import { useNavigate, useNavigation, useSearchParams } from "react-router";
 import { addressOf, type Filter, type View, viewIn } from "./columns.ts";
 
 /** How long typing rests before the address follows, milliseconds. */
@@ -12,6 +12,8 @@ const REST = 300;
 export function useView(filters: readonly Filter<never>[]): [View, (next: View) => void] {
   const [search] = useSearchParams();
   const navigate = useNavigate();
+  const busy = useRef(false);
+  busy.current = useNavigation().state !== "idle";
   const [view, setView] = useState(() => viewIn(search, filters));
   const written = useRef(`${search}`);
   const waiting = useRef<ReturnType<typeof setTimeout>>(undefined);
@@ -26,11 +28,17 @@ export function useView(filters: readonly Filter<never>[]): [View, (next: View) 
   const change = (next: View) => {
     setView(next);
     clearTimeout(waiting.current);
-    waiting.current = setTimeout(() => {
+    const write = () => {
+      // What was just sent must not be interrupted: the address can wait.
+      if (busy.current) {
+        waiting.current = setTimeout(write, REST);
+        return;
+      }
       const to = addressOf(new URLSearchParams(location.search), next);
       written.current = to.slice(1);
       startTransition(() => void navigate(to, { replace: true, preventScrollReset: true }));
-    }, REST);
+    };
+    waiting.current = setTimeout(write, REST);
   };
   return [view, change];
 }
