@@ -101,7 +101,9 @@ function One({ told, drop }: { told: Told; drop: (id: number) => void }) {
 export function Done({ text, undo = null, of }: { text: string; undo?: Undo | null; of: unknown }) {
   const tell = useToast();
   const hydrated = useHydrated();
-  const [inPage] = useState(!hydrated);
+  // Only what the page came with stands in the page.
+  const [cameWith] = useState(() => (!hydrated && text !== "" ? { of } : null));
+  const inPage = cameWith !== null && cameWith.of === of;
   const given = useRef<unknown>(undefined);
   const latest = useMemo(() => ({ text, undo }), [text, undo]);
   useEffect(() => {
