@@ -1,5 +1,5 @@
 import { ItemDrawing } from "../drawings/items.tsx";
-import type { Column } from "../ui/table/columns.ts";
+import { type Column, keepAll } from "../ui/table/columns.ts";
 import { DataTable } from "../ui/table/data-table.tsx";
 import type { ChildView, ResultView } from "./view.server.ts";
 
@@ -55,7 +55,7 @@ export function Answers({ view }: { view: ResultView }) {
             id: "show",
             label: "Show",
             options: [
-              { id: "all", label: "everyone", keeps: () => true },
+              { id: "all", label: "everyone", keeps: keepAll },
               {
                 id: "answered",
                 label: "who answered",

@@ -4,7 +4,7 @@ import { useFetcher } from "react-router";
 import { Button } from "../ui/button.tsx";
 import { Select } from "../ui/field.tsx";
 import { problemText } from "../ui/problem-text.ts";
-import type { Column, Filter } from "../ui/table/columns.ts";
+import { type Column, type Filter, keepAll } from "../ui/table/columns.ts";
 import { DataTable } from "../ui/table/data-table.tsx";
 import { ChildDetail } from "./child-detail.tsx";
 import { NOTICES } from "./notice.ts";
@@ -38,7 +38,7 @@ export function ByChild({
       label: view.notices[notice],
       keeps: (row: ChildView) => row.notices.includes(notice),
     }));
-    return [{ id: "show", label: "Show", options: [{ id: "all", label: "everyone", keeps: () => true }, ...options] }];
+    return [{ id: "show", label: "Show", options: [{ id: "all", label: "everyone", keeps: keepAll }, ...options] }];
   }, [view]);
   const rows = useMemo(() => [...view.rows].sort((a, b) => urgency(a) - urgency(b)), [view]);
   const open = state === "open" || state === "opens";

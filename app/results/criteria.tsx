@@ -1,7 +1,7 @@
 import { useFetcher } from "react-router";
 import { Button } from "../ui/button.tsx";
 import { Select } from "../ui/field.tsx";
-import type { Column } from "../ui/table/columns.ts";
+import { type Column, keepAll } from "../ui/table/columns.ts";
 import { DataTable } from "../ui/table/data-table.tsx";
 import type { ChildView, ResultView } from "./view.server.ts";
 
@@ -63,7 +63,7 @@ export function Criteria({ view }: { view: ResultView }) {
           id: "show",
           label: "Show",
           options: [
-            { id: "all", label: "everyone", keeps: () => true },
+            { id: "all", label: "everyone", keeps: keepAll },
             {
               id: "unmarked",
               label: "who played and has no mark yet",

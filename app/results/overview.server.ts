@@ -1,22 +1,15 @@
 import type { OverviewRow } from "#server/assignments/overview.ts";
+import { stateOf } from "#server/assignments/state.ts";
 import { label } from "#words/teacher.ts";
 import { type Clock, when } from "../when.ts";
 
-export const STATES = ["open", "opens", "closed", "withdrawn"] as const;
-export type State = (typeof STATES)[number];
 const WEEK = 7 * 86_400_000;
 
 /** What the list of results says of an assignment, in words. */
 export type OverviewView = ReturnType<typeof overviewView>;
 
 export function overviewView(row: OverviewRow, clock: Clock, now = new Date()) {
-  const state: State = row.withdrawnAt
-    ? "withdrawn"
-    : row.opensAt > now
-      ? "opens"
-      : row.closesAt > now
-        ? "open"
-        : "closed";
+  const state = stateOf(row, now);
   const { score, needs } = row;
   // Times are stored in tenths of a second and shown in seconds.
   const shown = (value: number) => (score?.unit === "tenths" ? Math.round(value) / 10 : Math.round(10 * value) / 10);

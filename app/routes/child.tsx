@@ -30,7 +30,7 @@ export const meta: Route.MetaFunction = ({ data: d }) => [{ title: `${d?.child.n
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await teacherOf(request);
   const id = idOf(params.id, "child");
-  const [child, { zone }] = await Promise.all([foundOwn(who, "child", id, childPage(who, id)), shellOf(who)]);
+  const [child, shell] = await Promise.all([foundOwn(who, "child", id, childPage(who, id)), shellOf(who)]);
   const { age, goes, cards, ...rest } = child;
   const breathe = breather();
   const courses = [];
@@ -48,7 +48,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       points: await inSteps(
         course.weeks,
         (week): Point => ({
-          week: day(week.at, zone),
+          week: day(week.at, shell),
           middle: of(week.middle),
           range: rises(week) as [number, number],
           tries: week.tries,
@@ -62,7 +62,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       ...rest,
       age,
       known: child.known.map(
-        ([action, knownAction]) => [action, { ...knownAction, last: day(knownAction.last, zone) }] as const,
+        ([action, knownAction]) => [action, { ...knownAction, last: day(knownAction.last, shell) }] as const,
       ),
       courses,
       bests: bestsOf(goes),
@@ -72,14 +72,14 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       // Only what the page shows of each game, because a year has many.
       games: await inSteps(
         cards,
-        (card) => ({ assignmentId: card.assignmentId, name: `${card.title}, ${day(card.opensAt, zone)}` }),
+        (card) => ({ assignmentId: card.assignmentId, name: `${card.title}, ${day(card.opensAt, shell)}` }),
         breathe,
       ),
       goes: await inSteps(
         goes,
         (go) => ({
           id: go.playId,
-          at: when(go.startedAt, zone),
+          at: when(go.startedAt, shell),
           title: go.title,
           score: tellScore(go.score.value, go.score.unit, go.action),
           sends: go.score.sends,

@@ -46,7 +46,7 @@ import { Options } from "../ui/options.tsx";
 import { Empty, Page, PageHead } from "../ui/page.tsx";
 import { problemText } from "../ui/problem-text.ts";
 import { SpacePicture } from "../ui/space-picture.tsx";
-import { type Column, exceptForView, type Filter } from "../ui/table/columns.ts";
+import { type Column, exceptForView, type Filter, keepAll } from "../ui/table/columns.ts";
 import { DataTable } from "../ui/table/data-table.tsx";
 import { Done, type Undo, useToast } from "../ui/toasts.tsx";
 import { day, when } from "../when.ts";
@@ -293,7 +293,7 @@ const FILTERS: Filter<HomeView>[] = [
     id: "show",
     label: "Show",
     options: [
-      { id: "all", label: "all homes", keeps: () => true },
+      { id: "all", label: "all homes", keeps: keepAll },
       ...(Object.keys(SIGN_WORDS) as Sign[]).map((sign) => ({
         id: sign,
         label: SIGN_WORDS[sign],

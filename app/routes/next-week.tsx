@@ -17,7 +17,7 @@ import { levelTexts } from "../ui/level-text.ts";
 import { Page, PageHead } from "../ui/page.tsx";
 import { problemText } from "../ui/problem-text.ts";
 import { Problems } from "../ui/problems.tsx";
-import { type Column, exceptForView, type Filter } from "../ui/table/columns.ts";
+import { type Column, exceptForView, type Filter, keepAll } from "../ui/table/columns.ts";
 import { DataTable } from "../ui/table/data-table.tsx";
 import { Tip } from "../ui/tip.tsx";
 import { useHydrated } from "../ui/use-hydrated.ts";
@@ -296,7 +296,7 @@ function Levels({ data: d }: { data: Data }) {
       id: "show",
       label: "Show",
       options: [
-        { id: "all", label: "everyone", keeps: () => true },
+        { id: "all", label: "everyone", keeps: keepAll },
         { id: "moves", label: "who changes level", keeps: (row) => row.had !== null && row.had !== row.level },
         { id: "stuck", label: "finding it too hard", keeps: (row) => row.notice === "stuck" },
         { id: "bored", label: "finding it too easy", keeps: (row) => row.notice === "bored" },

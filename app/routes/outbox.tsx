@@ -10,7 +10,7 @@ import { teacherOf } from "../session.server.ts";
 import { ButtonLink } from "../ui/button.tsx";
 import { CopyButton } from "../ui/copy-button.tsx";
 import { Empty, Page, PageHead } from "../ui/page.tsx";
-import { type Column, exceptForView, type Filter } from "../ui/table/columns.ts";
+import { type Column, exceptForView, type Filter, keepAll } from "../ui/table/columns.ts";
 import { DataTable } from "../ui/table/data-table.tsx";
 import { when } from "../when.ts";
 import type { Route } from "./+types/outbox";
@@ -85,7 +85,7 @@ export default function Outbox({ loaderData: d }: Route.ComponentProps) {
             id: "class",
             label: "Class",
             options: [
-              { id: "all", label: "all classes", keeps: () => true },
+              { id: "all", label: "all classes", keeps: keepAll },
               ...d.classes.map(({ id, name }) => ({ id, label: name, keeps: (row: Row) => row.className === name })),
             ],
           },
@@ -95,7 +95,7 @@ export default function Outbox({ loaderData: d }: Route.ComponentProps) {
       id: "kind",
       label: "About",
       options: [
-        { id: "all", label: "everything", keeps: () => true },
+        { id: "all", label: "everything", keeps: keepAll },
         { id: "game", label: "games", keeps: (row) => row.kind === "game" },
         { id: "survey", label: "home surveys", keeps: (row) => row.kind === "survey" },
       ],

@@ -9,6 +9,7 @@ import { askAgain, checkGo, remindToPlay } from "#server/assignments/checked.ts"
 import { codedResult, correctResult, paperResult } from "#server/assignments/corrections.ts";
 import { otherHalf } from "#server/assignments/other-half.ts";
 import { askForLooks, criterionOrder, markCriterion, resultsFor } from "#server/assignments/results.ts";
+import { stateOf } from "#server/assignments/state.ts";
 import { matchesOf, pairHomes, unpairHomes } from "#server/assignments/two-homes.ts";
 import { NotAllowed } from "#server/problem.ts";
 import { shellOf } from "#server/school/classes.ts";
@@ -19,6 +20,7 @@ import { ByTarget } from "../results/by-target.tsx";
 import { ChildrenStrip } from "../results/children-strip.tsx";
 import { HomeMatches } from "../results/home-matches.tsx";
 import { AddPaper } from "../results/paper.tsx";
+import { reminded } from "../results/reminded.ts";
 import { Sending } from "../results/sending.tsx";
 import { ToCheck } from "../results/to-check.tsx";
 import { matchView, viewOf } from "../results/view.server.ts";
@@ -56,7 +58,6 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     shellOf(who),
     found(otherHalf(who, id)),
   ]);
-  const now = Date.now();
   const asked = searchOf(request);
   const skill = results.activity.aim.action;
   const beat = results.rows.filter(
@@ -75,13 +76,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     opens: when(results.opensAt, shell),
     closes: when(results.closesAt, shell),
     closesLocal: localInput(results.closesAt, shell.zone),
-    state: results.withdrawnAt
-      ? ("withdrawn" as const)
-      : results.opensAt.getTime() > now
-        ? ("opens" as const)
-        : results.closesAt.getTime() > now
-          ? ("open" as const)
-          : ("closed" as const),
+    state: stateOf(results),
     working: results.working,
     unlooked: results.unlooked,
     beat:
@@ -175,11 +170,8 @@ export async function action({ request, params }: Route.ActionArgs) {
       }
       case "remind":
         return done("remind", reminded(await remindToPlay(who, id, await childrenOf(who, id, form.all("chosen")))));
-      case "remindAll": {
-        const { rows } = await resultsFor(who, id);
-        const all = rows.map((row) => row.childId);
-        return done("remind", reminded(await remindToPlay(who, id, all)));
-      }
+      case "remindAll":
+        return done("remind", reminded(await remindToPlay(who, id, null)));
       case "checked":
       case "unchecked": {
         const playId = idOf(fields.playId, "go");
@@ -234,13 +226,6 @@ async function childrenOf(who: Parameters<typeof resultsFor>[0], id: string, car
   const byCard = new Map(rows.map((row) => [row.cardId, row.childId]));
   return cardIds.map((cardId) => byCard.get(idOf(cardId, "card")) ?? idOf(undefined, "card"));
 }
-const reminded = (count: number): string =>
-  count === 0
-    ? "Everyone you chose has played, so there is no one to remind."
-    : count === 1
-      ? "One family has a reminder in the outbox."
-      : `${count} families have a reminder in the outbox.`;
-
 export default function Result({ loaderData, actionData, params }: Route.ComponentProps) {
   const { view } = loaderData;
   const problems = actionData && !actionData.ok ? actionData.problems : [];

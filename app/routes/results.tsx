@@ -4,20 +4,22 @@ import { Link } from "react-router";
 import { closeAt } from "#server/assignments/change.ts";
 import { remindToPlay } from "#server/assignments/checked.ts";
 import { overviewFor } from "#server/assignments/overview.ts";
-import { resultsFor } from "#server/assignments/results.ts";
+import { assignmentsFor } from "#server/assignments/results.ts";
+import { type AssignmentState as State, stateOf } from "#server/assignments/state.ts";
 import { inSteps } from "#server/breathe.ts";
 import { NotAllowed } from "#server/problem.ts";
 import { shellOf } from "#server/school/classes.ts";
 import { answered, idOf } from "../answer.server.ts";
 import { formOf, searchOf } from "../read.server.ts";
-import { type OverviewView, overviewView, type State } from "../results/overview.server.ts";
+import { type OverviewView, overviewView } from "../results/overview.server.ts";
+import { reminded } from "../results/reminded.ts";
 import { ScoreBar } from "../results/score-bar.tsx";
 import { teacherOf } from "../session.server.ts";
 import { ButtonLink } from "../ui/button.tsx";
 import { Menu, type MenuEntry } from "../ui/menu.tsx";
 import { Empty, Page, PageHead } from "../ui/page.tsx";
 import { Problems } from "../ui/problems.tsx";
-import { type Column, exceptForView, type Filter } from "../ui/table/columns.ts";
+import { type Column, exceptForView, type Filter, keepAll } from "../ui/table/columns.ts";
 import { DataTable } from "../ui/table/data-table.tsx";
 import { Done } from "../ui/toasts.tsx";
 import type { Route } from "./+types/results";
@@ -53,33 +55,27 @@ export async function action({ request }: Route.ActionArgs) {
   return answered(async () => {
     const chosen = form.all("chosen").map((id) => idOf(id, "assignment"));
     if (chosen.length === 0) throw NotAllowed.of("chosen", "Tick the activities first.");
+    if (intent !== "close" && intent !== "remind")
+      throw NotAllowed.of("intent", "This page cannot do that. Load it again.");
     const now = new Date();
+    const { zone } = await shellOf(who);
+    const open = (await assignmentsFor(who, zone)).filter(
+      (row) => chosen.includes(row.id) && stateOf(row, now) === "open",
+    );
     let count = 0;
-    for (const id of chosen) {
-      const { rows, opensAt, closesAt, withdrawnAt } = await resultsFor(who, id);
-      if (withdrawnAt || closesAt <= now || opensAt > now) continue;
-      if (intent === "close") {
-        await closeAt(who, id, now);
-        count++;
-      } else if (intent === "remind") {
-        const children = rows.map((row) => row.childId);
-        count += await remindToPlay(who, id, children);
-      } else throw NotAllowed.of("intent", "This page cannot do that. Load it again.");
+    for (const { id } of open) {
+      if (intent === "remind") count += await remindToPlay(who, id, null);
+      else await closeAt(who, id, now);
     }
-    const told =
-      intent === "close"
-        ? count === 0
-          ? "None of these is open."
-          : `Closed ${count === 1 ? "1 activity" : `${count} activities`}.`
-        : count === 0
-          ? "There is no one to remind."
-          : `${count === 1 ? "One family has a reminder" : `${count} families have a reminder`} in the outbox.`;
-    return { ok: true as const, problems: [], told };
+    const closed =
+      open.length === 0
+        ? "None of these is open."
+        : `Closed ${open.length === 1 ? "1 activity" : `${open.length} activities`}.`;
+    return { ok: true as const, problems: [], told: intent === "close" ? closed : reminded(count) };
   });
 }
 
 const STATE: Record<State, string> = { open: "open", opens: "opens later", closed: "closed", withdrawn: "unsent" };
-const all = () => true;
 
 export default function Results({ loaderData: d, actionData }: Route.ComponentProps) {
   const filters = useMemo((): Filter<OverviewView>[] => {
@@ -87,7 +83,7 @@ export default function Results({ loaderData: d, actionData }: Route.ComponentPr
       id: "class",
       label: "Class",
       options: [
-        { id: "all", label: "all classes", keeps: all },
+        { id: "all", label: "all classes", keeps: keepAll },
         ...d.classes.map(({ id, name }) => ({ id, label: name, keeps: (row: OverviewView) => row.classId === id })),
       ],
     };
@@ -97,7 +93,7 @@ export default function Results({ loaderData: d, actionData }: Route.ComponentPr
         id: "state",
         label: "State",
         options: [
-          { id: "all", label: "any", keeps: all },
+          { id: "all", label: "any", keeps: keepAll },
           { id: "needs", label: "needs a look", keeps: (row) => row.needs.length > 0 },
           ...(Object.keys(STATE) as State[]).map((state) => ({
             id: state,
@@ -110,7 +106,7 @@ export default function Results({ loaderData: d, actionData }: Route.ComponentPr
         id: "week",
         label: "Sent",
         options: [
-          { id: "all", label: "any time", keeps: all },
+          { id: "all", label: "any time", keeps: keepAll },
           { id: "0", label: "in the last 7 days", keeps: (row) => row.weeksAgo === 0 },
           { id: "1", label: "the week before", keeps: (row) => row.weeksAgo === 1 },
           { id: "month", label: "in the last 4 weeks", keeps: (row) => row.weeksAgo < 4 },

@@ -20,7 +20,7 @@ import { Button, ButtonLink } from "../ui/button.tsx";
 import { Menu, type MenuEntry } from "../ui/menu.tsx";
 import { Page, PageHead } from "../ui/page.tsx";
 import { problemText } from "../ui/problem-text.ts";
-import { type Column, exceptForView, type Filter } from "../ui/table/columns.ts";
+import { type Column, exceptForView, type Filter, keepAll } from "../ui/table/columns.ts";
 import { DataTable } from "../ui/table/data-table.tsx";
 import { Done } from "../ui/toasts.tsx";
 import type { Route } from "./+types/things";
@@ -207,7 +207,6 @@ const COLUMNS: Column<Row>[] = [
     ),
   },
 ];
-const any = () => true;
 
 export default function Things({ loaderData: d, actionData: a }: Route.ComponentProps) {
   const filters = useMemo(
@@ -216,7 +215,7 @@ export default function Things({ loaderData: d, actionData: a }: Route.Component
         id: "use",
         label: "Used",
         options: [
-          { id: "all", label: "for anything", keeps: any },
+          { id: "all", label: "for anything", keeps: keepAll },
           ...d.uses.map(({ id, name }) => ({
             id,
             label: name,
@@ -228,7 +227,7 @@ export default function Things({ loaderData: d, actionData: a }: Route.Component
         id: "room",
         label: "Found in",
         options: [
-          { id: "all", label: "any room", keeps: any },
+          { id: "all", label: "any room", keeps: keepAll },
           ...d.rooms.map(({ id, name }) => ({ id, label: name, keeps: (row: Row) => row.room === id })),
         ],
       },
@@ -236,7 +235,7 @@ export default function Things({ loaderData: d, actionData: a }: Route.Component
         id: "state",
         label: "Show",
         options: [
-          { id: "all", label: "all items", keeps: any },
+          { id: "all", label: "all items", keeps: keepAll },
           { id: "own", label: "your own", keeps: (row) => row.state === "own" },
           { id: "changed", label: "changed by you", keeps: (row) => row.state === "changed" },
           { id: "hidden", label: "hidden", keeps: (row) => row.hidden },

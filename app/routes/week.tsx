@@ -1,6 +1,7 @@
 import { Link } from "react-router";
 import { activitiesFor } from "#server/activities/activities.ts";
 import { type OverviewRow, overviewFor } from "#server/assignments/overview.ts";
+import { stateOf } from "#server/assignments/state.ts";
 import { waitingAnswers } from "#server/homes/answers.ts";
 import { homesFor } from "#server/homes/homes.ts";
 import { classesFor, shellOf } from "#server/school/classes.ts";
@@ -74,13 +75,7 @@ const counts = (row: { played: number; opened: number; cards: number }) => ({
 
 /** What the page shows of an assignment, in words. */
 function outView(row: OverviewRow, shell: { zone: string; locale: string }, now: Date) {
-  const state = row.withdrawnAt
-    ? ("withdrawn" as const)
-    : row.opensAt > now
-      ? ("opens" as const)
-      : row.closesAt > now
-        ? ("open" as const)
-        : ("closed" as const);
+  const state = stateOf(row, now);
   const { played, looked, cards } = counts(row);
   return {
     id: row.id,

@@ -69,18 +69,21 @@ export function askAgain(who: SignedIn, assignmentId: string, playId: string, no
   });
 }
 
-/** Reminds the families of these children, as far as they have not played yet. Returns how many were reminded. */
+/**
+ * Reminds the families of these children, or with null of all, as far as they have not played yet. Returns how many
+ * were reminded.
+ */
 export function remindToPlay(
   who: SignedIn,
   assignmentId: string,
-  childIds: readonly string[],
+  childIds: readonly string[] | null,
   now = new Date(),
 ): Promise<number> {
   return withTenant(who.schoolId, async (tx) => {
     const { assignment, revision } = await ownAssignment(tx, who, assignmentId);
     if (assignment.withdrawnAt || assignment.closesAt <= now)
       throw NotAllowed.of("remind", "This activity is closed. Let it stay open longer first.");
-    if (childIds.length === 0) throw NotAllowed.of("remind", "Choose the children to remind.");
+    if (childIds?.length === 0) throw NotAllowed.of("remind", "Choose the children to remind.");
     const played = tx
       .select({ id: card.childId })
       .from(result)
@@ -91,7 +94,7 @@ export function remindToPlay(
       .select({ id: child.id, name: child.name })
       .from(card)
       .innerJoin(child, eq(child.id, card.childId))
-      .where(and(eq(card.assignmentId, assignmentId), inArray(child.id, [...childIds])));
+      .where(and(eq(card.assignmentId, assignmentId), childIds ? inArray(child.id, [...childIds]) : undefined));
     const to = children.filter((one) => !done.has(one.id));
     await linksFor(tx, who.schoolId, to);
     await invite(tx, who.schoolId, { assignmentId, activity: revision.document, children: to, letter: reminder });

@@ -114,6 +114,12 @@ export const bestOf = (goes: readonly Go[]): Go | null =>
     goes.filter((go) => go.counts),
     (go) => go.score,
   );
+/** A child's own attempts and hits in a go, over all targets. */
+export const hitsOf = ({ aimed }: Pick<Go, "aimed">): { hits: number; sends: number } =>
+  [...aimed.values()].reduce((sum, [sends, hits]) => ({ hits: sum.hits + hits, sends: sum.sends + sends }), {
+    hits: 0,
+    sends: 0,
+  });
 /** The goes that were not taken back. */
 export const standing = (goes: readonly Go[]): Go[] =>
   goes.filter((go) => go.corrected === null || go.corrected.score !== null);

@@ -12,7 +12,7 @@ import { compute } from "../compute/compute.ts";
 import { schema, withTenant } from "../db/client.ts";
 import { schoolItemsOf } from "../kit/items.ts";
 import { NotAllowed } from "../problem.ts";
-import { type Go, goesOf, standing } from "./goes.ts";
+import { goesOf, hitsOf, standing } from "./goes.ts";
 import { ownAssignment } from "./own.ts";
 import { copyOrder, sendActivity, sentBefore } from "./send.ts";
 
@@ -35,12 +35,6 @@ export interface NextWeek {
   tries: number;
   rows: NextRow[];
 }
-
-const summed = (aimed: Go["aimed"]) =>
-  [...aimed.values()].reduce((sum, [sends, hits]) => ({ hits: sum.hits + hits, sends: sum.sends + sends }), {
-    hits: 0,
-    sends: 0,
-  });
 
 /** The level suggested for each child next week, from the results so far. */
 export async function nextWeekFor(who: SignedIn, id: string): Promise<NextWeek> {
@@ -83,7 +77,7 @@ export async function nextWeekFor(who: SignedIn, id: string): Promise<NextWeek> 
       level: activity.levels ? (own.assignment.levels?.[row.id] ?? 0) : null,
       came: all.length > 0,
       goes: alone.map((go) =>
-        activity.levels?.of === "end" ? { hits: go.score.finished ? 1 : 0, sends: 1 } : summed(go.aimed),
+        activity.levels?.of === "end" ? { hits: go.score.finished ? 1 : 0, sends: 1 } : hitsOf(go),
       ),
     };
   });

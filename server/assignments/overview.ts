@@ -7,7 +7,7 @@ import { inSteps } from "../breathe.ts";
 import { inForce } from "../cards/versions.ts";
 import { schema, type Tx, withTenant } from "../db/client.ts";
 import { checkedAmong } from "./checked.ts";
-import { type Go, goesOf, standing } from "./goes.ts";
+import { type Go, goesOf, hitsOf, standing } from "./goes.ts";
 import { looksAt } from "./looks.ts";
 import { type AssignmentRow, assignmentsFor } from "./results.ts";
 
@@ -184,17 +184,7 @@ async function needsOf(tx: Tx, ids: readonly string[]): Promise<Map<string, Need
     const alone = mine
       .filter((go) => go.setup.players === 1)
       .reverse()
-      .map((go) =>
-        row.byEnd
-          ? { hits: go.score.finished ? 1 : 0, sends: 1 }
-          : [...go.aimed.values()].reduce(
-              (sum, [sends, hits]) => ({ hits: sum.hits + hits, sends: sum.sends + sends }),
-              {
-                hits: 0,
-                sends: 0,
-              },
-            ),
-      );
+      .map((go) => (row.byEnd ? { hits: go.score.finished ? 1 : 0, sends: 1 } : hitsOf(go)));
     if (noticeOf({ goes: alone, came: mine.length > 0 }, CORRIDOR) === "stuck")
       needs.tooHard.push({ id: row.childId, name: row.name });
     if (row.status === "noKit" && mine.length === 0) needs.noItems.push({ id: row.childId, name: row.name });

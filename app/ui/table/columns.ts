@@ -26,6 +26,9 @@ export interface Filter<Row> {
   options: readonly { id: string; label: string; keeps: (row: Row) => boolean }[];
 }
 
+/** The first option of a filter: all rows. */
+export const keepAll = (): boolean => true;
+
 /** What is kept in the address: the order, the search text and the filters. */
 export interface View {
   /** A column, with a minus before it if its last value comes first. Empty: in the order given. */
