@@ -3,17 +3,10 @@ import { Dialog } from "radix-ui";
 import { useEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import { remember, remembered } from "../kept.ts";
+import { PAGES } from "./pages.ts";
 
 /** The pages that `g` and a letter open. */
-const PLACES = [
-  ["w", "/week", "Week"],
-  ["a", "/activities", "Activities"],
-  ["h", "/homes", "Homes"],
-  ["r", "/results", "Results"],
-  ["t", "/things", "Household items"],
-  ["o", "/outbox", "Outbox"],
-  ["s", "/settings", "Settings"],
-] as const;
+const LETTERED = PAGES.filter(({ letter }) => letter !== undefined);
 /** The letter must follow `g` within this time, milliseconds. */
 const PATIENCE = 1500;
 /** Where this device stores that single-letter keys are turned off. */
@@ -58,9 +51,10 @@ export function Keys() {
         return;
       }
       if (!keyOfPage(event)) return;
-      const place = performance.now() - went < PATIENCE ? PLACES.find(([key]) => key === event.key) : undefined;
+      const place =
+        performance.now() - went < PATIENCE ? LETTERED.find(({ letter }) => letter === event.key) : undefined;
       went = event.key === "g" ? performance.now() : Number.NEGATIVE_INFINITY;
-      if (place) void navigate(place[1]);
+      if (place) void navigate(place.to);
       else if (event.key === "p") print();
       else return;
       event.preventDefault();
@@ -84,7 +78,7 @@ export function Keys() {
         >
           <Dialog.Title className="text-2xl">Keyboard shortcuts</Dialog.Title>
           <dl>
-            {PLACES.map(([key, , name]) => row([`g ${key}`, `go to ${name}`]))}
+            {LETTERED.map(({ letter, name }) => row([`g ${letter}`, `go to ${name}`]))}
             {ELSEWHERE.map(row)}
           </dl>
           <h3 className="text-lg">In the workbench</h3>

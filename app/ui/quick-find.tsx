@@ -4,20 +4,9 @@ import { Dialog } from "radix-ui";
 import { useEffect, useRef, useState } from "react";
 import { useFetcher, useNavigate } from "react-router";
 import type { Findable } from "#server/school/find.ts";
+import { PAGES } from "./pages.ts";
 
-/** The pages and actions that can be found by name, with other words for them. */
-const PAGES = [
-  ["/week", "Week", "home today needs you"],
-  ["/activities", "Activities", "games shelf"],
-  ["/homes", "Homes", "families children class list"],
-  ["/results", "Results", "scores"],
-  ["/things", "Household items", "equipment kit"],
-  ["/exercises", "Exercises", "warm-up"],
-  ["/outbox", "Outbox", "messages"],
-  ["/settings", "Settings", "school time zone language classes"],
-  ["/guide", "Guide", "help manual"],
-  ["/how", "How it works", "help model"],
-] as const;
+/** The actions that can be found by name, with other words for them. */
 const ACTIONS = [
   ["/activities#new", "Start a new activity", "create game"],
   ["/homes/import", "Import children and homes", "spreadsheet csv roster"],
@@ -124,7 +113,7 @@ export default function QuickFind({
                 )}
               {group(
                 "Pages",
-                PAGES.map(([to, name, more]) => entry(`page ${to}`, to, name, more)),
+                PAGES.map(({ to, name, also }) => entry(`page ${to}`, to, name, also)),
               )}
               {group(
                 "Actions",

@@ -7,6 +7,7 @@ import { boundsOf, type Place } from "#core/yard/parts.ts";
 import { label } from "#words/teacher.ts";
 import { Strokes } from "../ui/strokes.tsx";
 import { asideText, LAYOUT, nudged, type Snap, snapped, snappedTurn, turnedBy } from "./edit.ts";
+import { EDGED } from "./plan-labels.ts";
 import { type PlanScale, WIDTH } from "./scale.ts";
 
 interface Props {
@@ -171,16 +172,7 @@ const MarkHandle = memo(function MarkHandle({
         strokeDasharray={wrong ? undefined : "5 4"}
       />
       {chosen && (
-        <text
-          x={r + 6}
-          y={5}
-          fill="var(--color-mustard)"
-          fontSize="13"
-          fontWeight="700"
-          stroke="var(--color-court)"
-          strokeWidth="3"
-          paintOrder="stroke"
-        >
+        <text x={r + 6} y={5} fill="var(--color-mustard)" fontSize="13" {...EDGED}>
           {along.toFixed(2)} m, {asideText(across)}
         </text>
       )}
@@ -377,10 +369,7 @@ const FrameText = ({
     y={Math.max(14, Math.min(...corners.map((corner) => corner[1])) - 8)}
     fill="var(--color-mustard)"
     fontSize="13"
-    fontWeight="700"
-    stroke="var(--color-court)"
-    strokeWidth="3"
-    paintOrder="stroke"
+    {...EDGED}
     pointerEvents="none"
   >
     {text}, at {laid.along.toFixed(2)} m{degrees !== 0 && `, ${degrees}°`}

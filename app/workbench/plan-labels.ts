@@ -5,6 +5,8 @@ import { type Box, type Labelled, type Placed, placeLabels } from "./labels.ts";
 import { LEAST, type PlanScale, WIDTH } from "./scale.ts";
 
 type Target = PartOf<"target">;
+/** Letters on the court have an edge of its colour, so that they can be read across lines. */
+export const EDGED = { stroke: "var(--color-court)", strokeWidth: 3, paintOrder: "stroke", fontWeight: 700 } as const;
 /** The letters of names and of the figures beside the chosen target, pixels. */
 const NAME = 14;
 const DETAIL = 13;

@@ -4,7 +4,7 @@ import type { PartOf } from "#core/yard/parts.ts";
 import { ItemStroke } from "../ui/strokes.tsx";
 import { asideText, nudged, type Snap, snapped } from "./edit.ts";
 import type { Placed } from "./labels.ts";
-import { RING } from "./plan-labels.ts";
+import { EDGED, RING } from "./plan-labels.ts";
 import { LEAST, type PlanScale, WIDTH } from "./scale.ts";
 
 interface MarkProps {
@@ -174,10 +174,7 @@ export const TargetMark = memo(function TargetMark({
               textAnchor={label.anchor}
               fill="var(--color-chalk)"
               fontSize="14"
-              fontWeight="700"
-              stroke="var(--color-court)"
-              strokeWidth="3"
-              paintOrder="stroke"
+              {...EDGED}
               data-label={id}
             >
               {name}
@@ -218,17 +215,7 @@ const ChosenText = ({
         <Leader x={x} y={y} place={place} />
       </g>
     )}
-    <text
-      x={place.x}
-      y={place.y}
-      textAnchor={place.anchor}
-      fill="var(--color-mustard)"
-      fontSize="13"
-      fontWeight="700"
-      stroke="var(--color-court)"
-      strokeWidth="3"
-      paintOrder="stroke"
-    >
+    <text x={place.x} y={place.y} textAnchor={place.anchor} fill="var(--color-mustard)" fontSize="13" {...EDGED}>
       {lines[0]}
       <tspan x={place.x} dy="15.6" fontWeight="400">
         {lines[1]}
