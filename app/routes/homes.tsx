@@ -93,7 +93,8 @@ export async function loader({ request }: Route.LoaderArgs) {
       name: group.name,
       children: group.children.map((child) => ({ id: child.id, name: child.name })),
     },
-    cleared,
+    cleared: cleared > 0 ? tell("homes.clearedKept", { n: cleared }) : "",
+    clearWords: tell("homes.clear", { n: waiting.length }),
     deleted: deleted
       .filter((child) => child.classId === classId)
       .map((child) => ({ ...child, eraseAt: day(child.eraseAt, shell) })),
@@ -209,13 +210,11 @@ export default function Homes({ loaderData: d, actionData }: Route.ComponentProp
             {problems.map(({ message }) => problemText(message)).join(" ")}
           </p>
         )}
-        {group && d.waiting.length > 0 && <Waiting waiting={d.waiting} group={group} />}
-        {group && d.cleared > 0 && (
+        {group && d.waiting.length > 0 && <Waiting waiting={d.waiting} group={group} clearWords={d.clearWords} />}
+        {group && d.cleared && (
           <Form method="post" className="mb-4 flex flex-wrap items-center gap-3 text-sm">
             <input type="hidden" name="class" value={group.id} />
-            <span className="text-quiet">
-              {d.cleared === 1 ? "1 cleared answer is" : `${d.cleared} cleared answers are`} kept for 14 days.
-            </span>
+            <span className="text-quiet">{d.cleared}</span>
             <Button type="submit" look="quiet" size="small" name="intent" value="unclear">
               Restore them
             </Button>
@@ -488,7 +487,7 @@ function HomeTable({ rows, group }: { rows: readonly HomeView[]; group: Group })
 }
 
 /** Answers that came through the class link, to be matched to children. */
-function Waiting({ waiting, group }: { waiting: Data["waiting"]; group: Group }) {
+function Waiting({ waiting, group, clearWords }: { waiting: Data["waiting"]; group: Group; clearWords: string }) {
   return (
     <section id="waiting" className="mb-4 rounded-sm border-2 border-mustard p-3">
       <div className="flex flex-wrap items-center gap-3">
@@ -498,7 +497,7 @@ function Waiting({ waiting, group }: { waiting: Data["waiting"]; group: Group })
         <Form method="post" className="ml-auto">
           <input type="hidden" name="class" value={group.id} />
           <Button type="submit" look="quiet" size="small" name="intent" value="clear">
-            {waiting.length === 1 ? "Clear this answer" : `Clear all ${waiting.length} answers`}
+            {clearWords}
           </Button>
         </Form>
       </div>

@@ -111,8 +111,8 @@ export function DataTable<R>(props: Props<R>) {
   const list = table.getRowModel().rows as unknown as readonly { id: string; original: R }[];
   const drawn = columns.filter(({ id }) => shown[id]);
   const box = useRef<HTMLDivElement>(null);
-  const window = useWindow(box, list);
-  const keys = useRowKeys(box);
+  const span = useWindow(box, list);
+  const { at: reachOf, ...rowKeys } = useRowKeys(box);
   const toggleOpen = useCallback(
     (id: string) => setOpened((was) => new Set(was.has(id) ? [...was].filter((each) => each !== id) : [...was, id])),
     [],
@@ -135,7 +135,7 @@ export function DataTable<R>(props: Props<R>) {
         noun={noun}
         extra={props.extra}
       />
-      <div ref={box} className="table-box" {...keys}>
+      <div ref={box} className="table-box" {...rowKeys}>
         <table className="w-full text-left text-[0.95rem]" aria-rowcount={list.length + 1}>
           <caption className="sr-only">{name}</caption>
           <thead>
@@ -156,14 +156,14 @@ export function DataTable<R>(props: Props<R>) {
             </tr>
           </thead>
           <tbody>
-            {window.before > 0 && <Space height={window.before} width={width} />}
-            {list.slice(window.from, window.to).map((row, i) => (
+            {span.before > 0 && <Space height={span.before} width={width} />}
+            {list.slice(span.from, span.to).map((row, i) => (
               <Row
                 key={row.id}
                 id={row.id}
                 row={row.original}
-                index={window.from + i}
-                measure={window.measure}
+                index={span.from + i}
+                measure={span.measure}
                 columns={drawn}
                 rowName={props.rowName}
                 chosen={actions.length > 0 ? chosen.has(row.id) : null}
@@ -175,10 +175,10 @@ export function DataTable<R>(props: Props<R>) {
                 opened={opened.has(row.id)}
                 toggle={toggleOpen}
                 width={width}
-                reach={window.from + i === keys.at(list.length)}
+                reach={span.from + i === reachOf(list.length)}
               />
             ))}
-            {window.after > 0 && <Space height={window.after} width={width} />}
+            {span.after > 0 && <Space height={span.after} width={width} />}
           </tbody>
         </table>
         {list.length === 0 && (
