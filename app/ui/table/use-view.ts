@@ -1,44 +1,48 @@
-import { startTransition, useEffect, useRef, useState } from "react";
-import { useNavigate, useNavigation, useSearchParams } from "react-router";
+import { useEffect, useRef, useState } from "react";
+import { useLocation, useSearchParams } from "react-router";
 import { addressOf, type Filter, type View, viewIn } from "./columns.ts";
 
 /** How long typing rests before the address follows, milliseconds. */
 const REST = 300;
 
+/** Puts a view into the address of this entry of the browser's history, beside what else the address holds. */
+function writeAddress(view: View): void {
+  const to = addressOf(new URLSearchParams(location.search), view);
+  history.replaceState(history.state, "", `${location.pathname}${to === "?" ? "" : to}${location.hash}`);
+}
+
 /**
- * The view of a table: shown at once, and kept in the address a moment later, where no step of typing adds to the
- * browser's history.
+ * The view of a table: shown at once, and kept in the address a moment later. The address is written past the router:
+ * a navigation would interrupt a form that is on its way, and drop the answer to the one before.
  */
 export function useView(filters: readonly Filter<never>[]): [View, (next: View) => void] {
   const [search] = useSearchParams();
-  const navigate = useNavigate();
-  const busy = useRef(false);
-  busy.current = useNavigation().state !== "idle";
+  const { key } = useLocation();
   const [view, setView] = useState(() => viewIn(search, filters));
-  const written = useRef(`${search}`);
+  /** The search part of the address as the router knows it. */
+  const routed = useRef(`${search}`);
+  /** The view that the teacher chose here, if any. */
+  const chosen = useRef<View | null>(null);
   const waiting = useRef<ReturnType<typeof setTimeout>>(undefined);
-  // A link to this page with another view.
-  // biome-ignore lint/correctness/useExhaustiveDependencies: only a change of the address counts
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only a step of the router counts
   useEffect(() => {
-    if (`${search}` === written.current) return;
-    written.current = `${search}`;
+    if (`${search}` === routed.current) {
+      // After a form was sent, the router puts its own address back.
+      if (chosen.current) writeAddress(chosen.current);
+      return;
+    }
+    // A link to this page with another view.
+    clearTimeout(waiting.current);
+    routed.current = `${search}`;
+    chosen.current = null;
     setView(viewIn(search, filters));
-  }, [search]);
+  }, [key, search]);
   useEffect(() => () => clearTimeout(waiting.current), []);
   const change = (next: View) => {
     setView(next);
+    chosen.current = next;
     clearTimeout(waiting.current);
-    const write = () => {
-      // What was just sent must not be interrupted: the address can wait.
-      if (busy.current) {
-        waiting.current = setTimeout(write, REST);
-        return;
-      }
-      const to = addressOf(new URLSearchParams(location.search), next);
-      written.current = to.slice(1);
-      startTransition(() => void navigate(to, { replace: true, preventScrollReset: true }));
-    };
-    waiting.current = setTimeout(write, REST);
+    waiting.current = setTimeout(() => writeAddress(next), REST);
   };
   return [view, change];
 }
