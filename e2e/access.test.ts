@@ -150,19 +150,19 @@ describe("accessible, light and dark, and nothing scrolls sideways", () => {
     await page.keyboard.press("Enter");
     await page.waitForFunction(() => document.activeElement?.textContent === "A page");
     await page.keyboard.press("ArrowDown");
-    expect(await focused()).toBe("Something the script does");
+    await expect.poll(focused).toBe("Something the script does");
     await page.keyboard.press("Escape");
     await page.waitForFunction(() => document.activeElement?.getAttribute("aria-label") === "Actions for an example");
     // Tabs move by arrows and open with Enter.
     await page.focus("[role=tab]");
     await page.keyboard.press("ArrowRight");
-    expect(await focused()).toBe("Two");
+    await expect.poll(focused).toBe("Two");
     await page.keyboard.press("Enter");
     await page.waitForFunction(() => document.body.innerText.includes("The second tab"));
     // A table is one stop; rows move by arrows, and Enter opens one.
     await page.focus("tr[data-row='0']");
     await page.keyboard.press("ArrowDown");
-    expect(await focused()).toBe("Row 2");
+    await expect.poll(focused).toBe("Row 2");
     await page.keyboard.press("Enter");
     await page.waitForFunction(() => document.body.innerText.includes("More about Row 2"));
     await page.keyboard.press("Space");
