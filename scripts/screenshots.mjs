@@ -92,8 +92,8 @@ try {
   await page.waitForSelector("select[aria-label^='Level of']");
   await shot("next-week");
   // Waits until a child's games have been worked out.
-  await page.waitForFunction(() => document.querySelectorAll("td a[href^='/children/']").length > 5);
-  const children = await page.$$eval("td a[href^='/children/']", (all) => all.map((a) => a.getAttribute("href")));
+  await page.waitForFunction(() => document.querySelectorAll("tbody a[href^='/children/']").length > 5);
+  const children = await page.$$eval("tbody a[href^='/children/']", (all) => all.map((a) => a.getAttribute("href")));
   for (const child of children) {
     await go(child);
     if ((await page.$$("section .recharts-wrapper")).length > 2) break;
