@@ -80,6 +80,25 @@ describe("tables", () => {
     await page.close();
   });
 
+  it("take presses as soon as the page does, however late their own script comes", async () => {
+    const sent = await sending(["Quill F.", "Kezia O."], { ...fromPattern("climb"), title: title() });
+    const page = await teacherPage(browser);
+    await page.setCacheEnabled(false);
+    await page.setRequestInterception(true);
+    page.on("request", async (request) => {
+      if (/by-child/.test(request.url())) await new Promise((done) => setTimeout(done, 2000));
+      await request.continue();
+    });
+    await page.goto(`${base}/results/${sent}?tab=children`);
+    const alive = (selector: string) =>
+      page.$eval(selector, (element) => Object.keys(element).some((key) => key.startsWith("__reactFiber")));
+    await expect.poll(() => alive("header a"), { interval: 20 }).toBe(true);
+    // Long enough for the rest of the page, not for a script that is asked for only now.
+    await new Promise((done) => setTimeout(done, 1000));
+    expect(await alive("button[aria-label='Actions for Kezia O.']")).toBe(true);
+    await page.close();
+  });
+
   it("show other columns, and remember them on this device", async () => {
     const page = await teacherPage(browser);
     await open(page, `${base}/results`);

@@ -1,5 +1,5 @@
 import { BellRing, CircleSlash, Download, FolderOpen, Gauge, Link2, Printer } from "lucide-react";
-import { lazy, type ReactNode, Suspense, useEffect, useRef } from "react";
+import { type ReactNode, Suspense, useEffect, useRef } from "react";
 import { data, Form, Link, useFetcher } from "react-router";
 import { problemsOf } from "#core/formats/activity.ts";
 import { beatsMark, settingOf } from "#core/records/rank.ts";
@@ -29,6 +29,7 @@ import { Button, ButtonLink } from "../ui/button.tsx";
 import { TextField } from "../ui/field.tsx";
 import { Menu } from "../ui/menu.tsx";
 import { Figure, Page, PageHead } from "../ui/page.tsx";
+import { piece } from "../ui/piece.ts";
 import { Problems } from "../ui/problems.tsx";
 import { exceptForView } from "../ui/table/columns.ts";
 import { type Tab, Tabs } from "../ui/tabs.tsx";
@@ -38,9 +39,17 @@ import { fromLocalInput, localInput, when } from "../when.ts";
 import type { Route } from "./+types/result";
 
 // The tables are fetched with the tab that they are on.
-const ByChild = lazy(async () => ({ default: (await import("../results/by-child.tsx")).ByChild }));
-const Criteria = lazy(async () => ({ default: (await import("../results/criteria.tsx")).Criteria }));
-const Answers = lazy(async () => ({ default: (await import("../results/answers.tsx")).Answers }));
+const tables = {
+  children: piece(async () => ({ default: (await import("../results/by-child.tsx")).ByChild })),
+  criteria: piece(async () => ({ default: (await import("../results/criteria.tsx")).Criteria })),
+  answers: piece(async () => ({ default: (await import("../results/answers.tsx")).Answers })),
+};
+const [ByChild, Criteria, Answers] = [tables.children.Piece, tables.criteria.Piece, tables.answers.Piece];
+// The one on the tab that the page came with is there before the page takes presses.
+if (typeof document !== "undefined") {
+  const tab = new URLSearchParams(location.search).get("tab") ?? "";
+  if (tab in tables) await tables[tab as keyof typeof tables].fetchPiece().catch(() => undefined);
+}
 const later = (content: ReactNode) => (
   <Suspense fallback={<div className="skeleton h-96" role="status" aria-label="Loading the table" />}>
     {content}

@@ -67,23 +67,35 @@ export async function openBrowser({ profile, flags = [] } = {}) {
   };
 }
 
+/** What a page still lacks before it can be used, in words; empty when it can. Runs in the page. */
+function lacking(scripted) {
+  if (document.readyState !== "complete") return `the document is ${document.readyState}`;
+  if (document.fonts.status !== "loaded") return "fonts are loading";
+  // A family page hydrates by its own script, every other page by the router's; a sheet does not hydrate at all.
+  const family = document.getElementById("family-page");
+  const root = family ?? ("__reactRouterContext" in window ? document.body : null);
+  if (!scripted || !root) return "";
+  const dead = (element) => !Object.keys(element).some((key) => key.startsWith("__reactFiber"));
+  if (!root.firstElementChild || dead(root.firstElementChild)) return "the page is not hydrated";
+  // Parts with a script of their own hydrate after the page around them.
+  const late = family ? undefined : [...root.querySelectorAll("main button, main select")].find(dead);
+  return late ? `not hydrated: ${late.outerHTML.slice(0, 200)}` : "";
+}
+
 /**
  * Waits until a page can be used: fonts are loaded, the page is hydrated, and the result is painted. Does not wait
  * for a quiet network, which alone takes half a second for each page.
  */
 export async function ready(page) {
   const scripted = page.isJavaScriptEnabled();
-  await page.waitForFunction(
-    (scripted) => {
-      if (document.readyState !== "complete" || document.fonts.status !== "loaded") return false;
-      // A family page hydrates by its own script, every other page by the router's; a sheet does not hydrate at all.
-      const root = document.getElementById("family-page") ?? ("__reactRouterContext" in window ? document.body : null);
-      if (!scripted || !root) return true;
-      return Object.keys(root.firstElementChild ?? {}).some((key) => key.startsWith("__reactFiber"));
-    },
-    { timeout: PATIENCE, polling: 30 },
-    scripted,
-  );
+  const until = performance.now() + PATIENCE;
+  for (;;) {
+    // A page that is just being replaced by another cannot be asked.
+    const lacks = await page.evaluate(lacking, scripted).catch((error) => String(error));
+    if (lacks === "") break;
+    if (performance.now() > until) throw new Error(`${page.url()} never became ready: ${lacks}`);
+    await new Promise((done) => setTimeout(done, 30));
+  }
   if (!scripted) return;
   await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done, 60))));
 }

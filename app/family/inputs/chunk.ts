@@ -1,24 +1,13 @@
-import { lazy } from "react";
+import type { lazy } from "react";
+import { piece } from "../../ui/piece.ts";
 
 /** Loaders of all pieces, called before anybody needs them. */
 const ahead: (() => Promise<unknown>)[] = [];
-/**
- * Like React's `lazy`, for a part of the play screen. Once loaded, it renders without a promise. With a promise, React would show the fallback
- * for a moment and everything around it would jump.
- */
+/** A part of the play screen that is fetched by itself, and ahead of its need by `loadChunks`. */
 export const chunk: typeof lazy = (load) => {
-  type Loaded = Awaited<ReturnType<typeof load>>;
-  let loaded: Loaded | null = null;
-  const fetched = async () => {
-    loaded = await load();
-    return loaded;
-  };
-  ahead.push(fetched);
-  return lazy(() => {
-    const has = loaded;
-    // biome-ignore lint/suspicious/noThenProperty: React reads a thenable that answers at once without a pause
-    return has ? ({ then: (give: (l: Loaded) => void) => give(has) } as unknown as Promise<Loaded>) : fetched();
-  });
+  const { Piece, fetchPiece } = piece(load);
+  ahead.push(fetchPiece);
+  return Piece;
 };
 
 /** Loads what a go may need later while there is still a network. A piece that fails to load is tried again when it is needed. */
