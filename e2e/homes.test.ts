@@ -1,4 +1,4 @@
-import type { HTTPRequest, Page } from "puppeteer-core";
+import type { Page } from "puppeteer-core";
 import { afterAll, describe, expect, it } from "vitest";
 import {
   base,
@@ -134,17 +134,19 @@ describe("the home survey", () => {
     await openAll(page);
     const before = (await homeOf("Kezia O.")).kit?.colander ?? 0;
     await page.setRequestInterception(true);
-    const away = (hTTPRequest: HTTPRequest) =>
-      void (hTTPRequest.method() === "POST" ? hTTPRequest.abort("connectionrefused") : hTTPRequest.continue());
-    page.on("request", away);
+    let away = true;
+    page.on(
+      "request",
+      (request) =>
+        void (away && request.method() === "POST" ? request.abort("connectionrefused") : request.continue()),
+    );
     await page.click("button[aria-label^='One more: colander']");
     await sees(page, "Not saved yet. Are you online?");
     await press(page, "Save and go on");
     await sees(page, "Not saved yet. Are you online?");
     expect(await text(page)).toContain("Tap the items you have");
     expect((await homeOf("Kezia O.")).kit?.colander ?? 0).toBe(before);
-    page.off("request", away);
-    await page.setRequestInterception(false);
+    away = false;
     await page.waitForSelector("[data-saved=yes]");
     expect((await homeOf("Kezia O.")).kit!.colander).toBe(before + 1);
     await page.close();

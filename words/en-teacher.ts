@@ -307,6 +307,9 @@ export const enTeacher: Record<string, string> = {
   "pins.gap.none": "From the line, no gap is wide enough for the object to pass through.",
   "pegs.target": "{count, plural, one {target} other {targets}}",
   "pegs.line": "{count, plural, one {line} other {lines}}",
+  "group.rounds": "Round {n}",
+  "group.stages": "Stage {n}",
+  "group.tasks": "Task {n}",
   "strip.can": "{n} of {all}",
   "strip.canWhat":
     "{silent, plural, =0 {children; every home has told us} one {children; # home hasn't told us} other {children; # homes haven't told us}}",

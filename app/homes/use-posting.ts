@@ -2,6 +2,8 @@ import { useCallback, useRef, useState } from "react";
 import type { SaveAnswer, Saving } from "./saving.ts";
 
 const UNSENT: SaveAnswer = { ok: false, problems: [], unsent: true };
+/** How long an answer may take before the save counts as not sent, milliseconds. Saving twice does no harm. */
+const LIMIT = 30_000;
 /** The link is off or unknown. The page itself says so. */
 const GONE = [404, 410];
 
@@ -37,7 +39,9 @@ export function usePosting(url: string): Saving {
       const mine = new AbortController();
       running.current = mine;
       setBusy(true);
+      const limit = setTimeout(() => mine.abort(), LIMIT);
       void post(url, fields, mine.signal).then((saved) => {
+        clearTimeout(limit);
         if (running.current !== mine) return;
         setBusy(false);
         setAnswer(saved);

@@ -6,6 +6,7 @@ import type { RehearsalChild } from "#server/activities/rehearsal.ts";
 import { say, sayWorking } from "#words/say.ts";
 import { tell } from "#words/tell.ts";
 import { labelAmong, seenText } from "../family/play/seen.ts";
+import { Button } from "../ui/button.tsx";
 
 /** What is shown of a go's latest things. */
 const LATEST = 8;
@@ -45,15 +46,15 @@ export function Detail({
         {tell("rehearsal.at", { at: clock(ms), end: clock(run.go.seconds * 1000), n: past.length, of: moments.length })}
       </p>
       <p className="my-2 flex flex-wrap gap-2">
-        <button type="button" className="btn btn-small" onClick={() => stopAt(lastBefore(moments, ms))}>
+        <Button size="small" onClick={() => stopAt(lastBefore(moments, ms))}>
           Step back
-        </button>
-        <button type="button" className="btn btn-small" onClick={() => stopAt(nextAfter(moments, ms))}>
+        </Button>
+        <Button size="small" onClick={() => stopAt(nextAfter(moments, ms))}>
           Step on
-        </button>
-        <button type="button" className="btn btn-quiet btn-small" onClick={() => (stopped ? goOn() : stopAt(ms))}>
+        </Button>
+        <Button look="quiet" size="small" onClick={() => (stopped ? goOn() : stopAt(ms))}>
           {stopped ? "Carry on with the others" : "Pause this one"}
-        </button>
+        </Button>
       </p>
       <ol className="grid gap-0.5 text-sm" aria-live="polite">
         {past.slice(-LATEST).map((moment, i) => (

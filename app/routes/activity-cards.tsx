@@ -5,6 +5,7 @@ import { partsOf } from "#core/yard/parts.ts";
 import { activityFor } from "#server/activities/activities.ts";
 import { found, idOf } from "../answer.server.ts";
 import { teacherOf } from "../session.server.ts";
+import { Button } from "../ui/button.tsx";
 import type { Route } from "./+types/activity-cards";
 
 export const meta: Route.MetaFunction = ({ data: d }) => [{ title: `Cards of ${d?.title ?? "a game"} · Daring Yard` }];
@@ -48,9 +49,9 @@ export default function ActivityCards({ loaderData }: Route.ComponentProps) {
               ? "Printed at full size (100%), the cards are as big as in the yard."
               : "These cards are bigger than a sheet of paper. Each is printed as big as fits, to stick on something of the right size."}
         </span>
-        <button type="button" className="btn btn-main btn-small" onClick={() => print()}>
+        <Button look="main" size="small" onClick={() => print()}>
           <Printer size={16} aria-hidden="true" /> Print
-        </button>
+        </Button>
       </div>
       <h1 className="sr-only">Cards for {title}</h1>
       <ul className="flex flex-wrap gap-[4mm] p-[5mm]">

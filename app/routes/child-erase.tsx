@@ -3,6 +3,7 @@ import { eraseChild, erasePreview, GRACE_DAYS } from "#server/children/erase.ts"
 import { tell } from "#words/tell.ts";
 import { answered, found, idOf } from "../answer.server.ts";
 import { teacherOf } from "../session.server.ts";
+import { Button, ButtonLink } from "../ui/button.tsx";
 import type { Route } from "./+types/child-erase";
 
 export const meta: Route.MetaFunction = ({ data: d }) => [{ title: `Delete ${d?.name ?? "a child"} · Daring Yard` }];
@@ -54,12 +55,12 @@ export default function ChildErase({ loaderData: d }: Route.ComponentProps) {
         they are overwritten.
       </p>
       <Form method="post" className="flex gap-3">
-        <button type="submit" className="btn border-coral">
+        <Button type="submit" className="border-coral">
           Delete {d.name}
-        </button>
-        <Link to={`/homes/${d.id}`} className="btn btn-quiet">
+        </Button>
+        <ButtonLink to={`/homes/${d.id}`} look="quiet">
           Keep {first}
-        </Link>
+        </ButtonLink>
       </Form>
     </main>
   );

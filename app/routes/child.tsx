@@ -18,6 +18,8 @@ import type { Point } from "../children/accuracy-chart.tsx";
 import { bestsOf, changesOf, marksOf, moodOf } from "../children/of-goes.ts";
 import { fieldsOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
+import { Button } from "../ui/button.tsx";
+import { Select } from "../ui/field.tsx";
 import { Heads } from "../ui/heads.tsx";
 import { useLookAgain } from "../ui/use-look-again.ts";
 import { day, when } from "../when.ts";
@@ -137,9 +139,9 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
             </span>
           </p>
         </div>
-        <button type="button" className="btn print:hidden" onClick={() => print()}>
+        <Button className="print:hidden" onClick={() => print()}>
           <Printer size={17} aria-hidden="true" /> Print for a parents' evening
-        </button>
+        </Button>
       </div>
       {c.working && (
         <p role="status" className="text-sm text-quiet print:hidden">
@@ -309,24 +311,24 @@ const Support = ({ child: c, saved }: { child: Child; saved: boolean }) => (
         </fieldset>
       ))}
       <p className="flex items-center gap-3">
-        <button type="submit" className="btn btn-small">
+        <Button type="submit" size="small">
           Save support
-        </button>
+        </Button>
         <span role="status">{saved ? "Saved. Cards not yet started have been updated." : ""}</span>
       </p>
       {c.games.length > 0 && (
         <p className="flex flex-wrap items-center gap-3">
           <label htmlFor="of">{tell("preview.game")}</label>
-          <select id="of" name="of" className="max-w-56">
+          <Select id="of" name="of" className="max-w-56">
             {c.games.map((game) => (
               <option key={game.assignmentId} value={game.assignmentId}>
                 {game.name}
               </option>
             ))}
-          </select>
-          <button type="submit" formMethod="get" formAction={`/children/${c.id}/card`} className="btn btn-small">
+          </Select>
+          <Button type="submit" formMethod="get" formAction={`/children/${c.id}/card`} size="small">
             {tell("preview.see")}
-          </button>
+          </Button>
         </p>
       )}
     </Form>

@@ -9,6 +9,7 @@ import { addWords, say } from "#words/say.ts";
 import { answered } from "../answer.server.ts";
 import { classOf } from "../family-link.server.ts";
 import { fieldsOf } from "../read.server.ts";
+import { Button } from "../ui/button.tsx";
 import { problemText } from "../ui/problem-text.ts";
 import type { Route } from "./+types/class-survey";
 
@@ -84,18 +85,18 @@ export default function ClassSurvey({ loaderData, actionData }: Route.ComponentP
           </p>
         ))}
         <form method="post" className="grid gap-3">
-          <button type="submit" className="btn btn-main min-h-16 w-full text-2xl">
+          <Button type="submit" look="main" className="min-h-16 w-full text-2xl">
             {say(loaderData.begun > 0 ? "survey.goOn" : "survey.begin")}
-          </button>
+          </Button>
           {loaderData.begun > 0 && (
-            <button
+            <Button
               type="submit"
               name="intent"
               value="another"
-              className="btn min-h-14 w-full border-chalk text-lg text-chalk"
+              className="min-h-14 w-full border-chalk text-lg text-chalk"
             >
               {say("survey.anotherChild")}
-            </button>
+            </Button>
           )}
         </form>
       </div>

@@ -8,7 +8,9 @@ import { label } from "#words/teacher.ts";
 import { answered } from "../answer.server.ts";
 import { fieldsOf, jsonIn, searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
+import { Button, ButtonLink } from "../ui/button.tsx";
 import { ExerciseFigure } from "../ui/exercises.tsx";
+import { Select } from "../ui/field.tsx";
 import { problemText } from "../ui/problem-text.ts";
 import type { Route } from "./+types/exercises";
 
@@ -126,9 +128,9 @@ export default function Exercises({ loaderData: d, actionData: a }: Route.Compon
             {a.undo && (
               <>
                 <input type="hidden" name="exercise" value={JSON.stringify(a.undo)} />
-                <button type="submit" name="intent" value="putBack" className="btn btn-small">
+                <Button type="submit" name="intent" value="putBack" size="small">
                   Undo
-                </button>
+                </Button>
               </>
             )}
           </Form>
@@ -139,21 +141,21 @@ export default function Exercises({ loaderData: d, actionData: a }: Route.Compon
       <Form method="get" className="mb-2 flex flex-wrap items-center gap-3 text-sm">
         <label className="flex items-center gap-1.5">
           Suitable for
-          <select name="kind" defaultValue={d.kind ?? ""} className="py-0.5">
+          <Select name="kind" defaultValue={d.kind ?? ""} className="py-0.5">
             <option value="">anything</option>
             {KINDS.map((kind) => (
               <option key={kind} value={kind}>
                 {label(`exercise.${kind}`)}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
         <label className="flex items-center gap-1.5">
           <input type="checkbox" name="quiet" value="yes" defaultChecked={d.quiet} /> quiet homes only
         </label>
-        <button type="submit" className="btn btn-quiet btn-small">
+        <Button type="submit" look="quiet" size="small">
           Show
-        </button>
+        </Button>
       </Form>
       <ul className="grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] gap-2">
         {exercises.filter(fits).map((exercise) => (
@@ -242,23 +244,23 @@ function OwnForm({ is, typed }: { is: OwnExercise | null; typed: Record<string, 
         </label>
         <label className="field">
           <span>Type</span>
-          <select name="kind" defaultValue={at("kind")}>
+          <Select name="kind" defaultValue={at("kind")}>
             {KINDS.map((kind) => (
               <option key={kind} value={kind}>
                 {label(`exercise.${kind}`)}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
         <label className="field">
           <span>Use the drawing of</span>
-          <select name="drawing" defaultValue={at("drawing")}>
+          <Select name="drawing" defaultValue={at("drawing")}>
             {exercises.map((exercise) => (
               <option key={exercise.id} value={exercise.id}>
                 {exercise.name}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
       </div>
       <DoseFields at={at} />
@@ -281,14 +283,14 @@ function OwnForm({ is, typed }: { is: OwnExercise | null; typed: Record<string, 
       <div className="flex flex-wrap items-center gap-4">
         <label className="field">
           <span>Caution on the card</span>
-          <select name="caution" defaultValue={at("caution")}>
+          <Select name="caution" defaultValue={at("caution")}>
             <option value="">none</option>
             {EXERCISE_CAUTIONS.map((exerciseCaution) => (
               <option key={exerciseCaution} value={exerciseCaution}>
                 {say(`caution.${CAUTION_OF[exerciseCaution]}`)}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
         <label className="flex items-center gap-1.5">
           <input type="checkbox" name="quiet" value="yes" defaultChecked={at("quiet") === "yes"} /> quiet enough for a
@@ -296,9 +298,9 @@ function OwnForm({ is, typed }: { is: OwnExercise | null; typed: Record<string, 
         </label>
       </div>
       <p>
-        <button type="submit" name="intent" value="save" className="btn btn-main">
+        <Button type="submit" name="intent" value="save" look="main">
           {is ? "Save exercise" : "Add exercise"}
-        </button>
+        </Button>
       </p>
     </Form>
   );
@@ -316,10 +318,10 @@ const DoseFields = ({ at }: { at: (name: string) => string }) => (
     ))}
     <label className="field">
       <span>Counted in</span>
-      <select name="unit" defaultValue={at("unit")}>
+      <Select name="unit" defaultValue={at("unit")}>
         <option value="times">times</option>
         <option value="seconds">seconds</option>
-      </select>
+      </Select>
     </label>
     <label className="field">
       <span>Seconds for one</span>
@@ -345,19 +347,20 @@ const OwnExercises = ({
         {d.own.map((e) => (
           <Shown key={e.id} e={e}>
             <Form method="post" className="mt-1 flex gap-2">
-              <Link to={`?edit=${e.id}#own`} className="btn btn-quiet btn-small" aria-label={`Change ${e.name}`}>
+              <ButtonLink to={`?edit=${e.id}#own`} look="quiet" size="small" aria-label={`Change ${e.name}`}>
                 Change
-              </Link>
+              </ButtonLink>
               <input type="hidden" name="id" value={e.id} />
-              <button
+              <Button
                 type="submit"
                 name="intent"
                 value="delete"
-                className="btn btn-quiet btn-small"
+                look="quiet"
+                size="small"
                 aria-label={`Delete ${e.name}`}
               >
                 Delete
-              </button>
+              </Button>
             </Form>
           </Shown>
         ))}

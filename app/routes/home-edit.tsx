@@ -15,6 +15,8 @@ import { SurveyForm } from "../homes/survey-form.tsx";
 import { useRouterSaving } from "../homes/use-router-saving.ts";
 import { fieldsOf, searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
+import { Button } from "../ui/button.tsx";
+import { Select } from "../ui/field.tsx";
 import { problemText } from "../ui/problem-text.ts";
 import type { Route } from "./+types/home-edit";
 
@@ -150,9 +152,9 @@ export default function HomeEdit({ loaderData: d, actionData }: Route.ComponentP
           {problem("home")}
           <Form method="post" className="mt-2">
             <input type="hidden" name="order" value={d.another} />
-            <button type="submit" name="intent" value="another" className="btn btn-quiet btn-small">
+            <Button type="submit" name="intent" value="another" look="quiet" size="small">
               Another home
-            </button>
+            </Button>
           </Form>
           <ShareHome d={d} />
           <NewHome />
@@ -160,9 +162,9 @@ export default function HomeEdit({ loaderData: d, actionData }: Route.ComponentP
           {home && (
             <Form method="post" className="mt-2">
               <input type="hidden" name="home" value={home.id} />
-              <button type="submit" name="intent" value="invite" className="btn btn-quiet btn-small">
+              <Button type="submit" name="intent" value="invite" look="quiet" size="small">
                 Make a code for this home
-              </button>
+              </Button>
               <p className="hint mt-1">For a child in another class who lives here too.</p>
             </Form>
           )}
@@ -234,9 +236,9 @@ const ChildForm = ({
         <p>{row.familyNote}</p>
       </div>
     )}
-    <button type="submit" name="intent" value="child" className="btn btn-main">
+    <Button type="submit" name="intent" value="child" look="main">
       Save child
-    </button>
+    </Button>
   </Form>
 );
 
@@ -264,9 +266,9 @@ const HomeList = ({
         {row.homes.length > 1 && (
           <Form method="post">
             <input type="hidden" name="home" value={eachHome.id} />
-            <button type="submit" name="intent" value="leave" className="btn btn-quiet btn-small">
+            <Button type="submit" name="intent" value="leave" look="quiet" size="small">
               Remove
-            </button>
+            </Button>
           </Form>
         )}
       </li>
@@ -277,16 +279,16 @@ const HomeList = ({
 /** Adds a home that the child shares with another child. */
 const ShareHome = ({ d }: { d: Route.ComponentProps["loaderData"] }) => (
   <Form method="post" className="mt-2 flex items-center gap-2">
-    <select name="with" className="min-w-0 py-0.5 text-sm" aria-label="Lives with">
+    <Select name="with" className="min-w-0 py-0.5 text-sm" aria-label="Lives with">
       {d.others.map((other) => (
         <option key={other.id} value={other.id}>
           {other.name}
         </option>
       ))}
-    </select>
-    <button type="submit" name="intent" value="share" className="btn btn-quiet btn-small">
+    </Select>
+    <Button type="submit" name="intent" value="share" look="quiet" size="small">
       Shares this child's home
-    </button>
+    </Button>
   </Form>
 );
 
@@ -302,8 +304,8 @@ const NewHome = () => (
       aria-label="Code from the other home"
       placeholder="Code from the other home"
     />
-    <button type="submit" name="intent" value="join" className="btn btn-quiet btn-small">
+    <Button type="submit" name="intent" value="join" look="quiet" size="small">
       Join with code
-    </button>
+    </Button>
   </Form>
 );

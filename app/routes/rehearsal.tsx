@@ -19,6 +19,8 @@ import { drawSeen, Tile } from "../rehearsal/tile.tsx";
 import { useForeseen, useGoes } from "../rehearsal/use-rehearsal.ts";
 import { useStill } from "../rehearsal/use-still.ts";
 import { teacherOf } from "../session.server.ts";
+import { Button, ButtonLink } from "../ui/button.tsx";
+import { Select } from "../ui/field.tsx";
 import { Options } from "../ui/options.tsx";
 import type { Route } from "./+types/rehearsal";
 
@@ -73,9 +75,9 @@ export default function RehearsalPage({ loaderData: d }: Route.ComponentProps) {
         <Form className="mb-4 flex flex-wrap items-end gap-4">
           <label className="field">
             <span>Class</span>
-            <select name="class" defaultValue={d.classId ?? undefined}>
+            <Select name="class" defaultValue={d.classId ?? undefined}>
               <Options of={d.classes} />
-            </select>
+            </Select>
           </label>
           <label className="field">
             <span>
@@ -92,12 +94,10 @@ export default function RehearsalPage({ loaderData: d }: Route.ComponentProps) {
               required
             />
           </label>
-          <button type="submit" className="btn">
-            Run
-          </button>
-          <Link to={`?class=${d.classId}&seed=${(seed % MAX_SEED) + 1}`} preventScrollReset className="btn btn-quiet">
+          <Button type="submit">Run</Button>
+          <ButtonLink to={`?class=${d.classId}&seed=${(seed % MAX_SEED) + 1}`} preventScrollReset look="quiet">
             New run
-          </Link>
+          </ButtonLink>
         </Form>
         {d.children.length === 0 ? (
           <p className="note">{tell("rehearsal.nobody")}</p>
@@ -323,16 +323,16 @@ const Controls = ({
   setSpeed: (value: number) => void;
 }) => (
   <div className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
-    <button
-      type="button"
-      className="btn btn-main w-40"
+    <Button
+      look="main"
+      className="w-40"
       onClick={() => {
         if (ms >= end) seek(0);
         setPlaying(!playing);
       }}
     >
       {playing ? "Pause" : ms >= end ? "From the start" : "Go on"}
-    </button>
+    </Button>
     <fieldset className="flex items-center gap-3">
       <legend className="sr-only">Speed</legend>
       {SPEEDS.map((eachSpeed) => (
@@ -357,16 +357,16 @@ const Controls = ({
         onChange={(event) => seek(Number(event.target.value))}
       />
     </label>
-    <button
-      type="button"
-      className="btn btn-quiet btn-small"
+    <Button
+      look="quiet"
+      size="small"
       onClick={() => {
         setPlaying(false);
         seek(end);
       }}
     >
       Skip to the end
-    </button>
+    </Button>
   </div>
 );
 

@@ -12,6 +12,7 @@ import { Sheet } from "../family/screens/sheet.tsx";
 import { originFor } from "../origin.server.ts";
 import { searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
+import { Button } from "../ui/button.tsx";
 import type { Route } from "./+types/result-sheets";
 
 export const meta: Route.MetaFunction = ({ data: d }) => [{ title: `${d?.title ?? "Sheets"} · Daring Yard` }];
@@ -45,9 +46,9 @@ export default function ResultSheets({ loaderData, params }: Route.ComponentProp
           {title}
         </Link>
         <span>{tell("sheets.of", { n: cards.length, class: className })}</span>
-        <button type="button" className="btn btn-main btn-small" onClick={() => print()}>
+        <Button look="main" size="small" onClick={() => print()}>
           <Printer size={16} aria-hidden="true" /> {tell("sheets.print", { n: cards.length })}
-        </button>
+        </Button>
       </div>
       {cards.length === 0 && <p className="sheet-bar">{tell("sheets.none")}</p>}
       {cards.map((card) => (

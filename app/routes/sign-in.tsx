@@ -2,6 +2,7 @@ import { data, Form, redirect, useNavigation } from "react-router";
 import { searchOf } from "../read.server.ts";
 import { signedIn } from "../session.server.ts";
 import { signInFrom } from "../sign-in.server.ts";
+import { Button } from "../ui/button.tsx";
 import { Court } from "../ui/court.tsx";
 import { Problems } from "../ui/problems.tsx";
 import type { Route } from "./+types/sign-in";
@@ -54,9 +55,9 @@ export default function SignIn({ actionData }: Route.ComponentProps) {
               aria-invalid={problems.length > 0 || undefined}
             />
           </label>
-          <button className="btn btn-main mt-2" type="submit" disabled={busy}>
+          <Button look="main" className="mt-2" type="submit" disabled={busy}>
             {busy ? "Signing in …" : "Sign in"}
-          </button>
+          </Button>
           <p className="text-sm">
             <a className="underline" href="/about">
               What is Daring Yard?

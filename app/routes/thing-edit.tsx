@@ -14,6 +14,8 @@ import { paths } from "../drawings/paths.ts";
 import { formOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { ModelNotes } from "../things/model-notes.tsx";
+import { Button } from "../ui/button.tsx";
+import { Select } from "../ui/field.tsx";
 import { problemText } from "../ui/problem-text.ts";
 import type { Route } from "./+types/thing-edit";
 
@@ -112,13 +114,13 @@ export default function ThingEdit({ loaderData: { item, own }, actionData }: Rou
   ) => (
     <label className="field">
       <span>{title}</span>
-      <select name={name} defaultValue={typed?.[name] ?? is[name]}>
+      <Select name={name} defaultValue={typed?.[name] ?? is[name]}>
         {options.map((eachOption) => (
           <option key={eachOption} value={eachOption}>
             {word(eachOption)}
           </option>
         ))}
-      </select>
+      </Select>
     </label>
   );
   const several = (
@@ -222,9 +224,9 @@ export default function ThingEdit({ loaderData: { item, own }, actionData }: Rou
         {several("cautions", "Cautions on the card", CAUTIONS, (givenText) => say(`caution.${givenText}`))}
         {item && <ModelNotes item={item} />}
         <p>
-          <button type="submit" className="btn btn-main">
+          <Button type="submit" look="main">
             {item ? "Save item" : "Add item"}
-          </button>
+          </Button>
         </p>
       </Form>
     </main>

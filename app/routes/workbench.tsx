@@ -191,7 +191,8 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
     [activity.kit.own, loaderData.items.own],
   );
   const homes = useMemo(() => {
-    const known = new Map(fits?.map((fit) => [fit.home, fit]));
+    if (!fits) return null;
+    const known = new Map(fits.map((fit) => [fit.home, fit]));
     const names = namesOf(school.items.own);
     return ownHomes.map((ownHome) => fitOf(activity, ownHome, known, (id) => itemName(id, names)));
   }, [activity, ownHomes, fits, school]);

@@ -5,8 +5,11 @@ import type { Activity } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import type { Item } from "#core/items/item.ts";
 import { label } from "#words/teacher.ts";
+import { Button } from "../ui/button.tsx";
+import { SelectField } from "../ui/field.tsx";
+import { Fold, Group } from "../ui/group.tsx";
+import { NumberField, TextField } from "./fields.tsx";
 import { useSchool } from "./items.tsx";
-import { NumberField, TextField } from "./knobs.tsx";
 import { Offers } from "./station-parts.tsx";
 import type { PanelProps } from "./stations.ts";
 
@@ -20,71 +23,78 @@ export function AimPanel({ activity, change }: PanelProps) {
   const offered = starter.outcomes.filter((outcome) => outcome !== activity.aim.outcome);
   return (
     <>
-      <ActionField activity={activity} list={list} change={change} able={able} />
-      <OtherActions activity={activity} able={able} change={change} />
-      <TextField
-        name="Outcome"
-        hint="what the child will be able to do"
-        rows={2}
-        most={200}
-        value={activity.aim.outcome}
-        change={(outcome) => change({ ...activity, aim: { ...activity.aim, outcome } }, "outcome")}
-      />
-      {offered.length > 0 && (
-        <Offers title="Ready-made outcomes">
-          {offered.map((option) => (
-            <button
-              key={option}
-              type="button"
-              className="btn btn-quiet btn-small h-auto justify-start text-left"
-              onClick={() => change({ ...activity, aim: { ...activity.aim, outcome: option } })}
-            >
-              {option}
-            </button>
-          ))}
-        </Offers>
-      )}
-      <TextField
-        name="Standards"
-        hint="your own, separated by commas"
-        most={200}
-        value={activity.aim.standards.join(", ")}
-        change={(text) =>
-          change(
-            {
-              ...activity,
-              aim: {
-                ...activity.aim,
-                standards: text
-                  .split(",")
-                  .map((eachText) => eachText.trimStart())
-                  .filter((eachText, i, all) => eachText.trim() !== "" || i === all.length - 1)
-                  .map((eachText) => eachText.slice(0, 60))
-                  .filter((eachText) => eachText !== ""),
+      <Group title="What is practised">
+        <ActionField activity={activity} list={list} change={change} able={able} />
+      </Group>
+      <Group title="What they learn">
+        <TextField
+          name="Outcome"
+          hint="what the child will be able to do"
+          rows={2}
+          most={200}
+          value={activity.aim.outcome}
+          change={(outcome) => change({ ...activity, aim: { ...activity.aim, outcome } }, "outcome")}
+        />
+        {offered.length > 0 && (
+          <Offers title="Ready-made outcomes">
+            {offered.map((option) => (
+              <Button
+                key={option}
+                look="quiet"
+                size="small"
+                className="h-auto justify-start text-left"
+                onClick={() => change({ ...activity, aim: { ...activity.aim, outcome: option } })}
+              >
+                {option}
+              </Button>
+            ))}
+          </Offers>
+        )}
+        <TextField
+          name="Standards"
+          hint="your own, separated by commas"
+          most={200}
+          value={activity.aim.standards.join(", ")}
+          change={(text) =>
+            change(
+              {
+                ...activity,
+                aim: {
+                  ...activity.aim,
+                  standards: text
+                    .split(",")
+                    .map((eachText) => eachText.trimStart())
+                    .filter((eachText, i, all) => eachText.trim() !== "" || i === all.length - 1)
+                    .map((eachText) => eachText.slice(0, 60))
+                    .filter((eachText) => eachText !== ""),
+                },
               },
-            },
-            "standards",
-          )
-        }
-      />
-      <div className="grid grid-cols-2 gap-x-3">
-        <NumberField
-          name="Ages from"
-          value={activity.ages.from}
-          least={4}
-          most={15}
-          step={1}
-          change={(from) => change({ ...activity, ages: { from, to: Math.max(from, activity.ages.to) } }, "ages")}
+              "standards",
+            )
+          }
         />
-        <NumberField
-          name="to"
-          value={activity.ages.to}
-          least={4}
-          most={15}
-          step={1}
-          change={(to) => change({ ...activity, ages: { to, from: Math.min(to, activity.ages.from) } }, "ages")}
-        />
-      </div>
+      </Group>
+      <Group title="Who it is for">
+        <div className="grid grid-cols-2 gap-x-3">
+          <NumberField
+            name="Ages from"
+            value={activity.ages.from}
+            least={4}
+            most={15}
+            step={1}
+            change={(from) => change({ ...activity, ages: { from, to: Math.max(from, activity.ages.to) } }, "ages")}
+          />
+          <NumberField
+            name="to"
+            value={activity.ages.to}
+            least={4}
+            most={15}
+            step={1}
+            change={(to) => change({ ...activity, ages: { to, from: Math.min(to, activity.ages.from) } }, "ages")}
+          />
+        </div>
+      </Group>
+      <OtherActions activity={activity} able={able} change={change} />
     </>
   );
 }
@@ -96,9 +106,9 @@ const ActionField = ({
   change,
   able,
 }: Pick<PanelProps, "activity" | "change"> & { list: readonly Item[]; able: (action: Action) => boolean }) => (
-  <label className="field py-2">
-    <span>Action</span>
-    <select
+  <div className="py-2">
+    <SelectField
+      label="Action"
       value={activity.aim.action}
       onChange={(event) => {
         const action = event.target.value as Activity["aim"]["action"];
@@ -117,8 +127,8 @@ const ActionField = ({
           {label(`action.${action}`)}
         </option>
       ))}
-    </select>
-  </label>
+    </SelectField>
+  </div>
 );
 
 /** Further actions that a child may choose. */
@@ -127,15 +137,12 @@ const OtherActions = ({
   able,
   change,
 }: Pick<PanelProps, "activity" | "change"> & { able: (action: Action) => boolean }) => (
-  <details className="py-1">
-    <summary className="cursor-pointer text-sm">
-      Use another action where this one does not work
-      {activity.aim.also?.length
-        ? `: ${activity.aim.also.map((text) => label(`action.${text}`).toLowerCase()).join(", ")}`
-        : ""}
-    </summary>
+  <Fold
+    title="Another action where this one does not work"
+    note={activity.aim.also?.map((text) => label(`action.${text}`).toLowerCase()).join(", ")}
+  >
     <fieldset className="grid gap-1 py-1 text-sm">
-      <legend className="text-quiet">
+      <legend className="pt-1 text-quiet">
         Up to three, in the order you tick them. If you tick none, homes without room use a rolled T-shirt.
       </legend>
       {ACTIONS.filter((action) => action !== activity.aim.action && able(action)).map((action) => {
@@ -156,5 +163,5 @@ const OtherActions = ({
         );
       })}
     </fieldset>
-  </details>
+  </Fold>
 );

@@ -4,7 +4,7 @@ import type { Who } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { withParams } from "#core/formats/opened.ts";
 import { useWords } from "./attempt-words.ts";
-import { getIn, setIn } from "./knobs.tsx";
+import { getIn, setIn } from "./paths.ts";
 import { useExpected } from "./use-forecast.ts";
 
 /** The options of a setting side by side: what one child can expect of each in a go, with everything else unchanged. */

@@ -2,9 +2,11 @@ import { useState } from "react";
 import { BANDS, type Band, bandOf, cuesFor, mistakesOf, watchFor } from "#core/aim/cue-bank.ts";
 import { starterQuestions, starters } from "#core/aim/starters.ts";
 import { label } from "#words/teacher.ts";
+import { Button } from "../ui/button.tsx";
+import { Fold, Group } from "../ui/group.tsx";
 import { Problems } from "../ui/problems.tsx";
 import { ExerciseFields } from "./exercise-fields.tsx";
-import { TextField } from "./knobs.tsx";
+import { TextField } from "./fields.tsx";
 import { QuestionAnswers } from "./question-answers.tsx";
 import { EntryList } from "./station-parts.tsx";
 import type { PanelProps } from "./stations.ts";
@@ -56,50 +58,56 @@ export function CuesPanel({ activity, problems, change, middle }: PanelProps) {
         set={(criteria, key) => change({ ...activity, criteria }, key)}
       />
       <WatchFor activity={activity} change={change} watch={watch} />
-      <TextField
-        name="Quick question"
-        hint="optional"
-        most={200}
-        value={activity.question}
-        change={(question) => change({ ...activity, question }, "question")}
-      />
-      <QuestionAnswers activity={activity} change={change} />
-      <Problems
-        list={problems.filter((problem) => problem.field === "question" || problem.field.startsWith("answers"))}
-      />
-      <ExerciseFields activity={activity} change={change} middle={middle} />
-      {[0, 1].map((i) => (
+      <Group title="Question">
         <TextField
-          key={i}
-          name={`Reflection ${i + 1}`}
-          most={160}
-          value={activity.reflection[i] ?? ""}
-          change={(text) =>
-            change(
-              {
-                ...activity,
-                reflection: [0, 1]
-                  .map((k) => (k === i ? text : (activity.reflection[k] ?? "")))
-                  .filter((eachText, k) => eachText !== "" || k < 1)
-                  .slice(0, 2),
-              },
-              `reflection ${i}`,
-            )
-          }
+          name="Quick question"
+          hint="optional"
+          most={200}
+          value={activity.question}
+          change={(question) => change({ ...activity, question }, "question")}
         />
-      ))}
-      {activity.reflection.every((role) => role === "") && (
-        <button
-          type="button"
-          className="btn btn-quiet btn-small"
-          onClick={() => change({ ...activity, reflection: [...starterQuestions] })}
-        >
-          Use two suggested questions
-        </button>
-      )}
+        <QuestionAnswers activity={activity} change={change} />
+        <Problems
+          list={problems.filter((problem) => problem.field === "question" || problem.field.startsWith("answers"))}
+        />
+      </Group>
+      <ExerciseFields activity={activity} change={change} middle={middle} />
+      <Fold title="Reflection" note={inUse(activity.reflection)}>
+        {[0, 1].map((i) => (
+          <TextField
+            key={i}
+            name={`Reflection ${i + 1}`}
+            most={160}
+            value={activity.reflection[i] ?? ""}
+            change={(text) =>
+              change(
+                {
+                  ...activity,
+                  reflection: [0, 1]
+                    .map((k) => (k === i ? text : (activity.reflection[k] ?? "")))
+                    .filter((eachText, k) => eachText !== "" || k < 1)
+                    .slice(0, 2),
+                },
+                `reflection ${i}`,
+              )
+            }
+          />
+        ))}
+        {activity.reflection.every((role) => role === "") && (
+          <Button look="quiet" size="small" onClick={() => change({ ...activity, reflection: [...starterQuestions] })}>
+            Use two suggested questions
+          </Button>
+        )}
+      </Fold>
     </>
   );
 }
+
+/** How many of these texts are written. */
+const inUse = (texts: readonly string[]) => {
+  const count = texts.filter((text) => text !== "").length;
+  return count === 0 ? null : `${count} written`;
+};
 
 /** Lists common mistakes, each with the cue that helps. */
 const CommonMistakes = ({
@@ -112,8 +120,7 @@ const CommonMistakes = ({
   taken: Set<string>;
   addCue: (text: string) => void;
 }) => (
-  <section aria-label="Common mistakes" className="mb-3">
-    <h3 className="text-base">Common mistakes</h3>
+  <Fold title="Common mistakes" note={`${mistakes.length}`}>
     <ul>
       {mistakes.map(([mistake, cue]) => (
         <li key={mistake} className="row-line grid grid-cols-[minmax(0,1fr)_auto] items-center gap-2 py-1 text-sm">
@@ -121,19 +128,19 @@ const CommonMistakes = ({
             <span className="block">{mistake}</span>
             <span className="block text-quiet">{cue}</span>
           </span>
-          <button
-            type="button"
-            className="btn btn-quiet btn-small"
+          <Button
+            look="quiet"
+            size="small"
             disabled={taken.has(cue) || activity.cues.length >= 6}
             aria-label={`Use the cue: ${cue}`}
             onClick={() => addCue(cue)}
           >
             Use
-          </button>
+          </Button>
         </li>
       ))}
     </ul>
-  </section>
+  </Fold>
 );
 
 /** Lists what a grown-up can watch for. */
@@ -142,8 +149,7 @@ const WatchFor = ({
   change,
   watch,
 }: Pick<PanelProps, "activity" | "change"> & { watch: readonly [string, string] }) => (
-  <section aria-label="What a grown-up can watch for" className="mb-2">
-    <h3 className="text-base">A grown-up can watch for</h3>
+  <Fold title="A grown-up can watch for" note={inUse(activity.watch ?? [])}>
     {[0, 1].map((i) => (
       <TextField
         key={i}
@@ -158,13 +164,9 @@ const WatchFor = ({
       />
     ))}
     {(activity.watch ?? []).length === 0 && (
-      <button
-        type="button"
-        className="btn btn-quiet btn-small"
-        onClick={() => change({ ...activity, watch: [...watch] })}
-      >
+      <Button look="quiet" size="small" onClick={() => change({ ...activity, watch: [...watch] })}>
         Use the two for this action
-      </button>
+      </Button>
     )}
-  </section>
+  </Fold>
 );

@@ -94,6 +94,9 @@ export class DraftStore {
   readonly live = (): Activity => this.h.now;
   readonly settled = (): Activity => this.calm;
   readonly past = (): readonly Activity[] => this.h.past;
+  /** What undo and redo lead to. */
+  readonly before = (): Activity | null => this.h.past[this.h.past.length - 1] ?? null;
+  readonly after = (): Activity | null => this.h.future[0] ?? null;
   readonly canUndo = (): boolean => this.h.past.length > 0;
   readonly canRedo = (): boolean => this.h.future.length > 0;
   readonly subscribe = (listener: () => void): (() => void) => {

@@ -4,7 +4,7 @@ import { ACROSS, ALONG, moveOfAll } from "#core/targets/list.ts";
 import type { LayoutName } from "#core/yard/layouts/index.ts";
 import { exampleOf, laidParts } from "#core/yard/layouts/laid.ts";
 import { type PartOf, type Place, partsOf } from "#core/yard/parts.ts";
-import { getIn, setIn } from "./knobs.tsx";
+import { getIn, setIn } from "./paths.ts";
 
 /** The handle of the layout as a whole, in addition to those of the game's own targets. */
 export const LAYOUT = "layout";

@@ -4,9 +4,12 @@ import { doseAt, type Exercise, exerciseNamed, exerciseOf, exercises, KINDS, tim
 import type { Who } from "#core/forecast/for-activity.ts";
 import { type Activity, sendsOneByOne } from "#core/formats/activity.ts";
 import { label } from "#words/teacher.ts";
+import { Button } from "../ui/button.tsx";
 import { ExerciseFigure } from "../ui/exercises.tsx";
+import { Select } from "../ui/field.tsx";
+import { Fold } from "../ui/group.tsx";
+import { NumberField, Toggle } from "./fields.tsx";
 import { useSchool } from "./items.tsx";
-import { NumberField, Toggle } from "./knobs.tsx";
 import { TimePlanFields } from "./time-plan.tsx";
 
 const MOST = 6;
@@ -64,9 +67,10 @@ export function ExerciseFields({
   const age = Math.round((activity.ages.from + activity.ages.to) / 2);
   const change = (next: Activity, what?: string) => put(withExercises(next, own), what);
   const all = [...own, ...(activity.exercises ?? [])];
+  const count = (activity.warmUp ?? []).length + (activity.coolDown ?? []).length + (activity.between ? 1 : 0);
   return (
-    <>
-      <p className="mb-1 text-sm">
+    <Fold title="Warm-up, cool-down, exercises" note={count > 0 ? `${count} added` : null}>
+      <p className="py-1.5 text-sm">
         <Link to="/exercises" className="underline">
           See all short exercises, or add your own
         </Link>
@@ -77,14 +81,14 @@ export function ExerciseFields({
         const { seconds } = timeOf(list, age, all);
         return (
           <section key={field} aria-label={title} className="mb-3">
-            <h3 className="text-base">
+            <h4 className="text-base">
               {title}
               {list.length > 0 && (
                 <span className="ml-2 text-sm font-normal text-quiet">
                   about {Math.max(1, Math.round(seconds / 60))} min at age {age}
                 </span>
               )}
-            </h3>
+            </h4>
             <ul className="grid gap-1">
               {list.flatMap((id, i) => {
                 const exercise = exerciseOf(id, all);
@@ -100,20 +104,20 @@ export function ExerciseFields({
                         {exercise.trains}
                       </span>
                     </span>
-                    <button
-                      type="button"
-                      className="grid size-8 place-items-center"
+                    <Button
+                      look="bare"
+                      size="icon"
                       aria-label={`Remove ${exercise.name}`}
                       onClick={() => change({ ...activity, [field]: list.filter((_, k) => k !== i) })}
                     >
                       <Trash2 size={16} aria-hidden="true" />
-                    </button>
+                    </Button>
                   </li>,
                 ];
               })}
             </ul>
             {list.length < MOST && (
-              <select
+              <Select
                 aria-label={`Add to the ${title.toLowerCase()}`}
                 className="mt-1 w-full py-1 text-sm"
                 value=""
@@ -121,13 +125,13 @@ export function ExerciseFields({
               >
                 <option value="">Add an exercise</option>
                 <Offered own={own} not={list} value="id" />
-              </select>
+              </Select>
             )}
           </section>
         );
       })}
       <BetweenFields activity={activity} own={own} age={age} change={change} />
-    </>
+    </Fold>
   );
 }
 
@@ -154,7 +158,7 @@ function BetweenFields({
   const e = between && exerciseNamed(between.exercise, own);
   return (
     <section aria-label="Exercise between attempts" className="mb-3">
-      <h3 className="text-base">Exercise between attempts</h3>
+      <h4 className="text-base">Exercise between attempts</h4>
       <Toggle
         name="Add an exercise between attempts"
         value={between !== null && between !== undefined}
@@ -164,7 +168,7 @@ function BetweenFields({
         <div>
           {e && <ExerciseFigure poses={e.poses} width={84} />}
           <div>
-            <select
+            <Select
               aria-label="Exercise"
               className="w-full py-1 text-sm"
               value={between.exercise}
@@ -175,7 +179,7 @@ function BetweenFields({
             >
               {!e && <option value={between.exercise}>{between.exercise}</option>}
               <Offered own={own} not={[]} value="name" />
-            </select>
+            </Select>
             <NumberField
               step={1}
               name={`How many${e?.unit === "seconds" ? " seconds" : ""}?`}

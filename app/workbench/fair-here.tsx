@@ -7,6 +7,8 @@ import type { Activity } from "#core/formats/activity.ts";
 import { paces } from "#core/measures/step.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
+import { Button } from "../ui/button.tsx";
+import { Select } from "../ui/field.tsx";
 import { useFair } from "../ui/use-fair.ts";
 
 const OTHERS = [6, 8, 10, 12, 14, "adult"] as const;
@@ -50,7 +52,7 @@ export function FairHere({
       <div className="flex items-end gap-2 py-1">
         <label className="field grow">
           <span>A typical child, {middle.age}, plays</span>
-          <select
+          <Select
             value={String(other)}
             onChange={(event) => setOther(event.target.value === "adult" ? "adult" : Number(event.target.value))}
           >
@@ -59,16 +61,15 @@ export function FairHere({
                 {eachOther === "adult" ? "a grown-up" : `someone aged ${eachOther}`}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
         {fair.state === "working" ? (
-          <button type="button" className="btn btn-small" onClick={fair.stop}>
+          <Button size="small" onClick={fair.stop}>
             Stop
-          </button>
+          </Button>
         ) : (
-          <button
-            type="button"
-            className="btn btn-small"
+          <Button
+            size="small"
             onClick={() =>
               fair.find({ activity, who: [middle, { age: other }] }, (eachFair) =>
                 setFound({ of: activity, fair: eachFair }),
@@ -76,7 +77,7 @@ export function FairHere({
             }
           >
             Make it fair
-          </button>
+          </Button>
         )}
       </div>
       <FairOrder
@@ -134,14 +135,14 @@ function FairOrder({ order, put }: { order: readonly FairKnob[]; put: (order: Fa
                 {label(`fairKnob.${key}`)}
               </label>
               {on && i > 0 && (
-                <button
-                  type="button"
-                  className="grid size-8 place-items-center"
+                <Button
+                  look="bare"
+                  size="icon"
                   aria-label={`Earlier: ${label(`fairKnob.${key}`)}`}
                   onClick={() => put(order.map((text, n) => (n === i - 1 ? key : n === i ? order[i - 1]! : text)))}
                 >
                   <ArrowUp size={16} aria-hidden="true" />
-                </button>
+                </Button>
               )}
             </li>
           );

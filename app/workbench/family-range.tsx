@@ -1,8 +1,9 @@
 import { type FamilyKnob, familyKnobs, fieldOf, setTo, valuesBetween } from "#core/contract/range.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
+import { Group } from "../ui/group.tsx";
 import { useWords } from "./attempt-words.ts";
-import { NumberField } from "./knobs.tsx";
+import { NumberField } from "./fields.tsx";
 
 type Range = Activity["family"][number];
 
@@ -25,8 +26,10 @@ export function FamilyRange({
     change({ ...activity, family: values ? [...rest, { field, values }] : rest }, key);
   };
   return (
-    <fieldset className="py-2">
-      <legend className="text-[0.92rem] font-semibold">The family may change, before the game starts</legend>
+    <Group title="What the family may change">
+      <p className="pt-2 text-sm text-quiet">
+        They choose before the game starts. Scores made with different settings are not compared.
+      </p>
       {knobs.map((knob) => {
         const field = fieldOf(knob);
         return (
@@ -39,7 +42,7 @@ export function FamilyRange({
           />
         );
       })}
-    </fieldset>
+    </Group>
   );
 }
 

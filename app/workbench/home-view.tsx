@@ -5,6 +5,7 @@ import type { Activity } from "#core/formats/activity.ts";
 import type { Letting } from "#core/yard/fit.ts";
 import { namesOf, sayPhrase } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
+import { Select } from "../ui/field.tsx";
 import { RoomPlan } from "../ui/room-plan.tsx";
 import { useHomeFit } from "./use-forecast.ts";
 
@@ -85,7 +86,7 @@ export const HomeView = memo(function HomeView({
       <h3 className="text-base">In a child's home</h3>
       <label className="row-line flex items-center justify-between gap-3 py-2 text-[0.92rem]">
         Home of
-        <select className="min-w-0" value={at ? id : TIGHT.id} onChange={(event) => setId(event.target.value)}>
+        <Select className="min-w-0" value={at ? id : TIGHT.id} onChange={(event) => setId(event.target.value)}>
           <option value={TIGHT.id}>{TIGHT.label}</option>
           {homes.map((home) => (
             <option key={home.facts.id} value={home.facts.id}>
@@ -93,7 +94,7 @@ export const HomeView = memo(function HomeView({
               {home.facts.space ? `, ${home.facts.space.length} × ${home.facts.space.width} m` : ", no answer"}
             </option>
           ))}
-        </select>
+        </Select>
       </label>
       {!facts.space && <p className="py-2 text-sm text-quiet">This home has not told us where it plays.</p>}
       {facts.space && made && made.home === facts.id && (

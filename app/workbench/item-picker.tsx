@@ -2,6 +2,7 @@ import { useId, useState } from "react";
 import type { Item } from "#core/items/item.ts";
 import { tell } from "#words/tell.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
+import { Select } from "../ui/field.tsx";
 import { useSchool } from "./items.tsx";
 
 /** If there are at least this many items, there is a search field. */
@@ -51,7 +52,7 @@ export function ItemPicker({
             value={wanted}
             onChange={(event) => setWanted(event.target.value)}
           />
-          <select
+          <Select
             className="py-0.5"
             aria-label={`${title}: sort by`}
             value={sort}
@@ -59,7 +60,7 @@ export function ItemPicker({
           >
             <option value="homes">sort by homes</option>
             <option value="name">sort by name</option>
-          </select>
+          </Select>
         </div>
       )}
       <div className="grid max-h-56 grid-cols-4 gap-1 overflow-y-auto py-1">

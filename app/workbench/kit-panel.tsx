@@ -24,11 +24,13 @@ import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
 import { verbOf } from "#words/verbs.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
+import { Button } from "../ui/button.tsx";
+import { Select } from "../ui/field.tsx";
 import { useAttemptWords } from "./attempt-words.ts";
+import { NumberField } from "./fields.tsx";
 import { countHomes, type Housed } from "./home-count.ts";
 import { ItemPicker } from "./item-picker.tsx";
 import { useSchool, withOwn } from "./items.tsx";
-import { NumberField } from "./knobs.tsx";
 import type { PanelProps } from "./stations.ts";
 
 interface Props extends Omit<PanelProps, "middle"> {
@@ -243,7 +245,7 @@ function Asks({
                         {UNITS[ask.unit] && ` ${UNITS[ask.unit]}`}
                       </button>
                     )}
-                    <select
+                    <Select
                       aria-label={text}
                       className="py-0 text-xs"
                       value={on}
@@ -256,7 +258,7 @@ function Asks({
                       <option value="no">any</option>
                       <option value="wish">preferred</option>
                       <option value="must">required</option>
-                    </select>
+                    </Select>
                   </span>
                 </div>
                 {open === ask.id && on !== "no" && (
@@ -343,13 +345,13 @@ function Effect({
       </table>
       <div className="mt-2 flex flex-wrap gap-1.5">
         {moved && (
-          <button type="button" className="btn btn-main btn-small" onClick={hold}>
+          <Button look="main" size="small" onClick={hold}>
             Move the line to keep the challenge
-          </button>
+          </Button>
         )}
-        <button type="button" className="btn btn-quiet btn-small" onClick={leave}>
+        <Button look="quiet" size="small" onClick={leave}>
           {moved ? "Keep as is" : "It makes no difference"}
-        </button>
+        </Button>
       </div>
     </section>
   );
@@ -378,12 +380,7 @@ function ClassFit({
   change: (givenActivity: Activity) => void;
 }) {
   // The placeholder is as tall as the answer, so that nothing below it moves.
-  if (!fits)
-    return (
-      <p className="mb-1 min-h-16 rounded-sm border-2 border-hair px-2.5 py-1.5 text-sm text-quiet">
-        Checking the homes …
-      </p>
-    );
+  if (!fits) return <div role="img" aria-label="The homes are being checked" className="skeleton mb-1 h-16" />;
   const of = new Map(fits.map((fit) => [fit.home, fit]));
   const count = countHomes(housed, (id) => {
     const fit = of.get(id);
@@ -424,9 +421,9 @@ function ClassFit({
                     <strong>{who.length}</strong> with {changeText(c, name)}
                   </span>
                   {next && (
-                    <button type="button" className="btn btn-quiet btn-small" onClick={() => change(next)}>
+                    <Button look="quiet" size="small" onClick={() => change(next)}>
                       Apply
-                    </button>
+                    </Button>
                   )}
                 </li>
               );
@@ -506,9 +503,10 @@ const Roles = ({
             {target !== null && <Stands a={activity} id={target} />}
             {role.id === "send" && <Gets a={activity} />}
             {extraObjectIndex(role.id) >= 0 && (
-              <button
-                type="button"
-                className="btn btn-quiet btn-small mt-1"
+              <Button
+                look="quiet"
+                size="small"
+                className="mt-1"
                 onClick={() => {
                   setOpen(null);
                   change({
@@ -521,7 +519,7 @@ const Roles = ({
                 }}
               >
                 <Trash2 size={15} aria-hidden="true" /> Remove
-              </button>
+              </Button>
             )}
             <Asks
               role={role.id}
@@ -547,16 +545,17 @@ const AddObject = ({
   next: Item;
   list: readonly Item[];
 }) => (
-  <button
-    type="button"
-    className="btn btn-quiet btn-small mt-2"
+  <Button
+    look="quiet"
+    size="small"
+    className="mt-2"
     onClick={() => {
       setOpen(EXTRA_OBJECTS[extraObjects(activity).length]!);
       change(withOwn({ ...activity, kit: { ...activity.kit, others: [...extraObjects(activity), next.id] } }, list));
     }}
   >
     <Plus size={15} aria-hidden="true" /> Add another object, in turn
-  </button>
+  </Button>
 );
 
 /** Chooses the bat or racket. */
@@ -568,7 +567,7 @@ const Implement = ({
 }: Pick<Props, "activity" | "change"> & { list: readonly Item[]; name: (id: string) => string }) => (
   <label className="row-line flex items-center justify-between gap-3 py-2 text-[0.92rem]">
     {tell("kit.held")}
-    <select
+    <Select
       value={activity.kit.implement ?? ""}
       onChange={(event) => {
         const kit = { ...activity.kit, implement: event.target.value === "" ? null : event.target.value };
@@ -589,6 +588,6 @@ const Implement = ({
             {name(item.id)}
           </option>
         ))}
-    </select>
+    </Select>
   </label>
 );

@@ -8,9 +8,11 @@ import { layoutNamed } from "#core/yard/layouts/known-layouts.ts";
 import { exampleOf, type Laid, laidParts, MAX_SIZE, MIN_SIZE } from "#core/yard/layouts/laid.ts";
 import { boundsOf, reachOfLayout } from "#core/yard/parts.ts";
 import { label } from "#words/teacher.ts";
+import { Button } from "../ui/button.tsx";
+import { Fold } from "../ui/group.tsx";
 import { Strokes } from "../ui/strokes.tsx";
 import { LAYOUT } from "./edit.ts";
-import { Choice, NumberField } from "./knobs.tsx";
+import { Choice, NumberField } from "./fields.tsx";
 
 const SMALL = { width: 84, height: 52 };
 
@@ -47,13 +49,10 @@ export function LayoutPanel({
   const { layout } = activity;
   const lay = (next: Laid, key: string) => change({ ...activity, layout: next }, key);
   return (
-    <section className="mt-3" aria-label="Add a layout">
-      <h3 className="text-base">Add a layout</h3>
+    <Fold title="Layout beside the game" note={layout ? label(`layout.${layout.name}`) : null}>
       {!layout && (
-        <details className="row-line py-1.5">
-          <summary className="text-sm font-semibold text-teal">
-            Set up a course, a grid, goals or bases beside the game.
-          </summary>
+        <>
+          <p className="pt-2 text-sm">Set up a course, a grid, goals or bases beside the game.</p>
           <ul className="grid grid-cols-3 gap-1.5 py-2">
             {layoutNames.map((name) => (
               <li key={name}>
@@ -71,12 +70,12 @@ export function LayoutPanel({
               </li>
             ))}
           </ul>
-        </details>
+        </>
       )}
       {layout && (
         <LaidKnobs key={layout.name} laid={layout} lay={lay} gone={() => change({ ...activity, layout: null })} />
       )}
-    </section>
+    </Fold>
   );
 }
 
@@ -109,9 +108,9 @@ function LaidKnobs({ laid, lay, gone }: { laid: Laid; lay: (next: Laid, key: str
     <>
       <div className="flex items-center justify-between">
         <p className="font-semibold">{label(`layout.${laid.name}`)}</p>
-        <button type="button" className="btn btn-quiet btn-small" onClick={gone}>
+        <Button look="quiet" size="small" onClick={gone}>
           <Trash2 size={15} aria-hidden="true" /> Remove
-        </button>
+        </Button>
       </div>
       {Object.entries(fields).map(([name, value]) =>
         value.kind === "choice" ? (
@@ -146,7 +145,7 @@ function LaidKnobs({ laid, lay, gone }: { laid: Laid; lay: (next: Laid, key: str
       />
       <NumberField
         name="To the right"
-        hint="use a minus sign for the left"
+        hint="Use a minus sign for the left."
         unit="m"
         value={cm(laid.across)}
         least={-10}
@@ -173,13 +172,9 @@ function LaidKnobs({ laid, lay, gone }: { laid: Laid; lay: (next: Laid, key: str
         change={(chance) => lay({ ...laid, size: chance / 100 }, "layout size")}
       />
       {Object.keys(laid.moved).length > 0 && (
-        <button
-          type="button"
-          className="btn btn-quiet btn-small mt-1"
-          onClick={() => lay({ ...laid, moved: {} }, "layout back")}
-        >
+        <Button look="quiet" size="small" className="mt-1" onClick={() => lay({ ...laid, moved: {} }, "layout back")}>
           Put them back in their places
-        </button>
+        </Button>
       )}
     </>
   );

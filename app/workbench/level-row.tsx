@@ -5,11 +5,13 @@ import { aimedAt, type LevelSetting, offered, otherActions, settable } from "#co
 import { namesOf, sayPhrase } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
+import { Button } from "../ui/button.tsx";
+import { Select } from "../ui/field.tsx";
 import { knobName } from "../ui/knob-name.ts";
 import { Options } from "../ui/options.tsx";
 import { useAttemptWords } from "./attempt-words.ts";
+import { NumberField, TextField } from "./fields.tsx";
 import { useSchool } from "./items.tsx";
-import { NumberField, TextField } from "./knobs.tsx";
 
 interface RowProps {
   activity: Activity;
@@ -198,9 +200,9 @@ function ChangedField({
           </label>
         )}
       </div>
-      <button type="button" className="btn btn-quiet btn-small" onClick={reset}>
+      <Button look="quiet" size="small" onClick={reset}>
         Reset
-      </button>
+      </Button>
     </div>
   );
 }
@@ -220,7 +222,7 @@ function Pick({
   put: (id: string | null) => void;
 }) {
   return (
-    <select
+    <Select
       aria-label={name}
       className="w-full py-0.5 text-sm"
       value={is ?? ""}
@@ -228,6 +230,6 @@ function Pick({
     >
       <option value="">{none}</option>
       <Options of={of} />
-    </select>
+    </Select>
   );
 }

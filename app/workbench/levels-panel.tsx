@@ -18,13 +18,15 @@ import { paces } from "#core/measures/step.ts";
 import { namesOf } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
+import { Button } from "../ui/button.tsx";
+import { Select } from "../ui/field.tsx";
 import { knobName } from "../ui/knob-name.ts";
 import { levelTexts } from "../ui/level-text.ts";
 import { Options } from "../ui/options.tsx";
 import { Problems } from "../ui/problems.tsx";
 import { useAttemptWords } from "./attempt-words.ts";
+import { NumberField } from "./fields.tsx";
 import { useSchool, withOwn } from "./items.tsx";
-import { NumberField } from "./knobs.tsx";
 import { LevelRow } from "./level-row.tsx";
 import type { PanelProps } from "./stations.ts";
 import { useEnds } from "./use-forecast.ts";
@@ -131,12 +133,12 @@ function OneNumber({ activity, proposal }: { activity: Activity; proposal: Level
       <span>
         Or change one number, <span className="hint">so that this many in 100 typical children finish</span>
       </span>
-      <select value={proposal.byEnd ? proposal.field : ""} onChange={(event) => proposal.setField(event.target.value)}>
+      <Select value={proposal.byEnd ? proposal.field : ""} onChange={(event) => proposal.setField(event.target.value)}>
         <option value="">no, use hits</option>
         <Options
           of={proposal.amounts.map((amount) => ({ id: fieldOf(amount), name: knobName(amount, more, attempt) }))}
         />
-      </select>
+      </Select>
     </label>
   );
 }
@@ -164,23 +166,23 @@ const Propose = ({
       </p>
     )}
     <p className="flex gap-2 py-2">
-      <button
-        type="button"
-        className="btn btn-main btn-small"
+      <Button
+        look="main"
+        size="small"
         disabled={proposal.crossed || proposal.unticked || proposal.state === "working"}
         onClick={proposal.propose}
       >
         {again ? "Suggest again" : "Suggest levels"}
-      </button>
+      </Button>
       {proposal.state === "working" && (
-        <button type="button" className="btn btn-small" onClick={proposal.stop}>
+        <Button size="small" onClick={proposal.stop}>
           Stop
-        </button>
+        </Button>
       )}
       {again && (
-        <button type="button" className="btn btn-quiet btn-small" onClick={remove}>
+        <Button look="quiet" size="small" onClick={remove}>
           Remove levels
-        </button>
+        </Button>
       )}
     </p>
   </>
@@ -195,9 +197,9 @@ const Proposed = ({ proposal: { state, looked, failing, lets, allow } }: { propo
       <p className="note">
         {tell("level.noneDiffer", { knob: lets ? label(`levelKnob.${lets}`) : "", lets: lets ? "yes" : "no" })}
         {lets && (
-          <button type="button" className="btn btn-small mt-1 block" onClick={() => allow(lets)}>
+          <Button size="small" className="mt-1 block" onClick={() => allow(lets)}>
             {tell("level.allow", { knob: label(`levelKnob.${lets}`) })}
-          </button>
+          </Button>
         )}
       </p>
     ) : (

@@ -83,7 +83,6 @@ export const PlanBar = memo(function PlanBar({
           ))}
         </>
       )}
-      {/* biome-ignore lint/a11y/noLabelWithoutControl: the control is our own Select */}
       <label className="ml-auto flex flex-wrap items-center gap-1.5">
         Snap to
         <Select

@@ -4,8 +4,10 @@ import { type Answers, MAX_ANSWERS, PICTURES } from "#core/formats/answers.ts";
 import type { Item } from "#core/items/item.ts";
 import { label } from "#words/teacher.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
+import { Button } from "../ui/button.tsx";
+import { Select } from "../ui/field.tsx";
+import { TextField } from "./fields.tsx";
 import { useSchool } from "./items.tsx";
-import { TextField } from "./knobs.tsx";
 
 /** The answers that a new question starts with. */
 const FIRST: Answers = {
@@ -31,14 +33,9 @@ export function QuestionAnswers({
   const set = (next: Answers | null, key?: string) => change({ ...activity, answers: next }, key);
   if (!answers)
     return (
-      <button
-        type="button"
-        className="btn btn-quiet btn-small mb-3"
-        disabled={activity.question === ""}
-        onClick={() => set(FIRST)}
-      >
+      <Button look="quiet" size="small" className="mb-3" disabled={activity.question === ""} onClick={() => set(FIRST)}>
         <Plus size={15} aria-hidden="true" /> Picture answers, asked once before play
-      </button>
+      </Button>
     );
   const { list, right } = answers;
   const answer = (i: number, over: Partial<Answers["list"][number]>, key?: string) =>
@@ -83,17 +80,17 @@ export function QuestionAnswers({
       />
       <div className="flex flex-wrap gap-2">
         {list.length < MAX_ANSWERS && (
-          <button
-            type="button"
-            className="btn btn-quiet btn-small"
+          <Button
+            look="quiet"
+            size="small"
             onClick={() => set({ ...answers, list: [...list, { picture: "pic-yes", text: "Other" }] })}
           >
             <Plus size={15} aria-hidden="true" /> Add answer
-          </button>
+          </Button>
         )}
-        <button type="button" className="btn btn-quiet btn-small" onClick={() => set(null)}>
+        <Button look="quiet" size="small" onClick={() => set(null)}>
           <Trash2 size={15} aria-hidden="true" /> Remove all answers
-        </button>
+        </Button>
       </div>
     </fieldset>
   );
@@ -131,18 +128,13 @@ const AnswerList = ({
           onChange={(event) => answer(i, { text: event.target.value }, `answer ${i}`)}
         />
         {list.length > 2 ? (
-          <button
-            type="button"
-            className="grid size-8 place-items-center"
-            aria-label={`Remove answer ${i + 1}`}
-            onClick={() => takeAway(i)}
-          >
+          <Button look="bare" size="icon" aria-label={`Remove answer ${i + 1}`} onClick={() => takeAway(i)}>
             <Trash2 size={16} aria-hidden="true" />
-          </button>
+          </Button>
         ) : (
           <span />
         )}
-        <select
+        <Select
           aria-label={`Picture for answer ${i + 1}`}
           className="min-w-0 py-0.5 text-sm"
           value={x.picture}
@@ -167,7 +159,7 @@ const AnswerList = ({
                 </option>
               ))}
           </optgroup>
-        </select>
+        </Select>
         <label className="flex items-center gap-1 text-sm">
           <input type="radio" name="rightAnswer" checked={right === i} onChange={() => set({ ...answers, right: i })} />{" "}
           correct

@@ -8,6 +8,7 @@ import { opened } from "#core/formats/opened.ts";
 import { itemName } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
+import { Button } from "../ui/button.tsx";
 import { useAttemptWords } from "./attempt-words.ts";
 import { useWarnings } from "./use-forecast.ts";
 
@@ -35,13 +36,9 @@ export function RuleWarnings({
         <li key={warning.kind} className="note problem text-sm">
           {tell(warning.phrase.key, warning.phrase.params)}
           {warning.fix && (
-            <button
-              type="button"
-              className="btn btn-small mt-1 block"
-              onClick={() => change(withFix(activity, warning.fix!))}
-            >
+            <Button size="small" className="mt-1 block" onClick={() => change(withFix(activity, warning.fix!))}>
               {fixText(warning.fix.phrase)}
-            </button>
+            </Button>
           )}
         </li>
       ))}
@@ -110,9 +107,9 @@ export function PointsSuggested({
           );
         })}
       </ul>
-      <button type="button" className="btn btn-quiet btn-small" disabled={same} onClick={() => change(next)}>
+      <Button look="quiet" size="small" disabled={same} onClick={() => change(next)}>
         {same ? "In use" : "Use these points"}
-      </button>
+      </Button>
     </section>
   );
 }

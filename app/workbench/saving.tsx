@@ -2,6 +2,7 @@ import { Dialog } from "radix-ui";
 import { useState } from "react";
 import { Form } from "react-router";
 import type { Activity } from "#core/formats/activity.ts";
+import { Button } from "../ui/button.tsx";
 import { problemText } from "../ui/problem-text.ts";
 import { clockTime } from "../when.ts";
 import type { Draft } from "./draft.ts";
@@ -62,17 +63,15 @@ export function Clash({ draft, zone }: { draft: Draft; zone: string }) {
             ))}
           </div>
           <div className="flex flex-wrap gap-2">
-            <button type="button" className="btn btn-main" onClick={() => draft.settle("mine")}>
+            <Button look="main" onClick={() => draft.settle("mine")}>
               Keep this version
-            </button>
-            <button type="button" className="btn" onClick={() => draft.settle("theirs")}>
-              Use the other version
-            </button>
+            </Button>
+            <Button onClick={() => draft.settle("theirs")}>Use the other version</Button>
             <Form method="post">
               <input type="hidden" name="document" value={JSON.stringify(draft.settled)} />
-              <button type="submit" name="intent" value="mine" className="btn btn-quiet">
+              <Button type="submit" name="intent" value="mine" look="quiet">
                 Keep both, this one as a copy
-              </button>
+              </Button>
             </Form>
           </div>
         </Dialog.Content>
@@ -116,9 +115,9 @@ export function SignInAgain({ draft }: { draft: Draft }) {
               <span>Password</span>
               <input name="password" type="password" autoComplete="current-password" required />
             </label>
-            <button type="submit" className="btn btn-main">
+            <Button type="submit" look="main">
               Sign in and save
-            </button>
+            </Button>
           </form>
         </Dialog.Content>
       </Dialog.Portal>

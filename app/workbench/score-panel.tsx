@@ -4,7 +4,7 @@ import { opened } from "#core/formats/opened.ts";
 import { RuleSentences } from "./rule-sentences.tsx";
 import { PointsSuggested, RuleWarnings } from "./rule-warnings.tsx";
 import { SampleGame } from "./sample-game.tsx";
-import { Fields } from "./station-parts.tsx";
+import { Fields, GroupedFields } from "./station-parts.tsx";
 import type { PanelProps } from "./stations.ts";
 
 export function ScorePanel({ activity, problems, change, middle, people }: PanelProps) {
@@ -17,16 +17,15 @@ export function ScorePanel({ activity, problems, change, middle, people }: Panel
   );
   return (
     <>
-      <SampleGame activity={activity} who={middle} />
-      {three && <RuleWarnings activity={activity} people={three} change={change} />}
       <RuleSentences
         action={activity.aim.action}
         list={list}
         valueAt={(knob) => setTo(knob, { params: activity.pattern.params, match: activity.match })}
         one={(knob) => <Fields list={[knob]} activity={activity} problems={problems} change={change} />}
       />
-      <h3 className="text-base">All settings</h3>
-      <Fields list={list} activity={activity} problems={problems} change={change} />
+      {three && <RuleWarnings activity={activity} people={three} change={change} />}
+      <SampleGame activity={activity} who={middle} />
+      <GroupedFields title="Scoring" list={list} activity={activity} problems={problems} change={change} />
       <PointsSuggested activity={activity} who={middle} change={change} />
     </>
   );

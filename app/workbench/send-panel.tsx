@@ -4,8 +4,10 @@ import type { Activity, Problem } from "#core/formats/activity.ts";
 import { clockText, type ScoreUnit } from "#core/records/score-text.ts";
 import { say } from "#words/say.ts";
 import { tell } from "#words/tell.ts";
+import { Button, ButtonLink } from "../ui/button.tsx";
+import { Select } from "../ui/field.tsx";
 import { problemText } from "../ui/problem-text.ts";
-import { NumberField, TextField } from "./knobs.tsx";
+import { NumberField, TextField } from "./fields.tsx";
 import { useStationAddress } from "./station-list.tsx";
 
 /** An example of a score in this game, as somebody would write it. */
@@ -100,20 +102,13 @@ export function SendPanel(props: Props) {
           </p>
         )}
         {held && <p className="problem">{held}</p>}
-        <button
-          type="submit"
-          name="intent"
-          value="send"
-          className="btn btn-main"
-          disabled={held !== null || busy}
-          aria-busy={busy}
-        >
+        <Button type="submit" name="intent" value="send" look="main" disabled={held !== null || busy} aria-busy={busy}>
           {busy ? "Sending …" : some > 0 ? tell("send.to", { n: some }) : "Send to the class"}
-        </button>
+        </Button>
         {classes.length > 0 && (
-          <Link className="btn btn-quiet" to={`/activities/${id}/rehearsal?class=${to}`}>
+          <ButtonLink look="quiet" to={`/activities/${id}/rehearsal?class=${to}`}>
             Watch a trial run
-          </Link>
+          </ButtonLink>
         )}
         <p className="text-sm text-quiet">Each child gets a private link. Messages go to the outbox.</p>
       </Form>
@@ -157,14 +152,14 @@ function OtherGame({
       <div className="mt-2 grid gap-2">
         <label className="field">
           <span>{tell("send.thatGame")}</span>
-          <select name="other.activityId" defaultValue="">
+          <Select name="other.activityId" defaultValue="">
             <option value="">{tell("send.sameForAll")}</option>
             {others.map((other) => (
               <option key={other.id} value={other.id}>
                 {other.alike ? tell("send.alike", { title: other.title }) : other.title}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
         <div className="grid grid-cols-2 gap-3">
           {(["from", "to"] as const).map((end) => (
@@ -207,7 +202,7 @@ const ClassField = ({
 }) => (
   <label className="field">
     <span>Class</span>
-    <select
+    <Select
       name="classId"
       value={to}
       onChange={(event) => {
@@ -220,7 +215,7 @@ const ClassField = ({
           {tell("class.size", { name: c.name, n: c.children.length })}
         </option>
       ))}
-    </select>
+    </Select>
     {line("classId")}
   </label>
 );

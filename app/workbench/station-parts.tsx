@@ -4,7 +4,11 @@ import type { Knob } from "#core/contract/contract.ts";
 import type { Activity, Problem } from "#core/formats/activity.ts";
 import { withoutLost } from "#core/formats/change.ts";
 import { withParams } from "#core/formats/opened.ts";
+import { tell } from "#words/tell.ts";
+import { Button } from "../ui/button.tsx";
+import { Fold, Group } from "../ui/group.tsx";
 import { Knobs } from "./knobs.tsx";
+import { isChanged, usualOf, usualValue } from "./usual.ts";
 
 export function Offers({ title, children }: { title: string; children: React.ReactNode }) {
   return (
@@ -33,8 +37,7 @@ export function EntryList({
   const free = offers.filter((offer) => !list.some((criterion) => criterion.text === offer));
   const add = (text: string) => set([...list, { id: nanoid(8), text }]);
   return (
-    <section className="mb-4">
-      <h3 className="text-base">{title}</h3>
+    <Group title={title}>
       <ol className="grid gap-1 py-1">
         {list.map((criterion, i) => (
           <li key={criterion.id} className="flex items-center gap-1">
@@ -53,68 +56,123 @@ export function EntryList({
                 )
               }
             />
-            <button
-              type="button"
-              className="grid size-8 place-items-center"
+            <Button
+              look="bare"
+              size="icon"
               aria-label={`Remove ${criterion.text}`}
               onClick={() => set(list.filter((eachCriterion) => eachCriterion.id !== criterion.id))}
             >
               <Trash2 size={16} aria-hidden="true" />
-            </button>
+            </Button>
           </li>
         ))}
       </ol>
       {list.length < most && (
         <>
-          <button type="button" className="btn btn-quiet btn-small" onClick={() => add("New")}>
+          <Button look="quiet" size="small" onClick={() => add("New")}>
             <Plus size={15} aria-hidden="true" /> Add your own
-          </button>
+          </Button>
           {free.length > 0 && (
             <Offers title="Suggestions">
               {free.map((option) => (
-                <button
+                <Button
                   key={option}
-                  type="button"
-                  className="btn btn-quiet btn-small h-auto justify-start text-left"
+                  look="quiet"
+                  size="small"
+                  className="h-auto justify-start text-left"
                   onClick={() => add(option)}
                 >
                   {option}
-                </button>
+                </Button>
               ))}
             </Offers>
           )}
         </>
       )}
-    </section>
+    </Group>
   );
 }
 
 /** The fields for settings of the parameters, or of the match around them. */
-export function Fields({
-  list,
-  activity,
-  problems,
-  change,
-}: {
-  list: readonly Knob[];
-  activity: Activity;
-  problems: readonly Problem[];
-  change: (next: Activity, key?: string) => void;
-}) {
+export function Fields({ list, activity, problems, change }: FieldsProps) {
+  const usual = usualOf(activity.pattern.name);
+  const usualFor = (knob: Knob) => usualValue(knob, usual);
   return (
     <>
       <Knobs
         list={list.filter((knob) => knob.of !== "match")}
         params={activity.pattern.params}
         problems={problems}
+        usual={usualFor}
         change={(params, key) => change(withoutLost(withParams(activity, params)), key)}
       />
       <Knobs
         list={list.filter((knob) => knob.of === "match")}
         params={activity.match}
         problems={problems}
+        usual={usualFor}
         change={(match, key) => change(withoutLost({ ...activity, match: match as Activity["match"] }), key)}
       />
+    </>
+  );
+}
+
+interface FieldsProps {
+  list: readonly Knob[];
+  activity: Activity;
+  problems: readonly Problem[];
+  change: (next: Activity, key?: string) => void;
+}
+
+/** How many of these settings are not as the game comes, in words. */
+export function changedText(list: readonly Knob[], activity: Activity): string | null {
+  const count = list.filter((knob) => isChanged(knob, activity)).length;
+  return count === 0 ? null : `${count} changed`;
+}
+
+/** The place of a setting in a list of rounds, stages or tasks. Null: it belongs to the whole game. */
+const partOf = (knob: Knob): { list: string; n: number } | null => {
+  const at = knob.path.findIndex((key) => typeof key === "number");
+  return at < 1 ? null : { list: String(knob.path[at - 1]), n: Number(knob.path[at]) + 1 };
+};
+
+/** The settings of a station in groups: under `title` those of the game, then each round, the length, and the rest folded. */
+export function GroupedFields({ title, list, ...props }: FieldsProps & { title: string }) {
+  const main = list.filter((knob) => !knob.group && !partOf(knob));
+  const parts = list.filter((knob) => !knob.group && partOf(knob));
+  const numbers = [...new Set(parts.map((knob) => partOf(knob)!.n))];
+  const length = list.filter((knob) => knob.group === "length");
+  const fine = list.filter((knob) => knob.group === "fine");
+  return (
+    <>
+      {main.length > 0 && (
+        <Group title={title}>
+          <Fields list={main} {...props} />
+        </Group>
+      )}
+      {numbers.map((n) => {
+        const own = parts.filter((knob) => partOf(knob)!.n === n);
+        return (
+          <Fold
+            key={n}
+            title={tell(`group.${partOf(own[0]!)!.list}`, { n })}
+            note={changedText(own, props.activity)}
+            open={n === 1}
+          >
+            <Fields list={own} {...props} />
+          </Fold>
+        );
+      })}
+      {length.length > 0 && (
+        <Group title="Length">
+          <Fields list={length} {...props} />
+        </Group>
+      )}
+      {fine.length > 0 && (
+        <Fold title="Seldom changed" note={changedText(fine, props.activity)}>
+          <Fields list={fine} {...props} />
+        </Fold>
+      )}
     </>
   );
 }

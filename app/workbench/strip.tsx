@@ -12,6 +12,7 @@ import type { Activity } from "#core/formats/activity.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
 import type { AttemptWords } from "#words/verbs.ts";
+import { Button } from "../ui/button.tsx";
 import { useAttemptWords } from "./attempt-words.ts";
 import { useForecast, useSetOutEnds } from "./use-forecast.ts";
 
@@ -34,7 +35,8 @@ interface Props {
   people: readonly Who[];
   names: readonly string[];
   unit: Unit;
-  homes: readonly HomeFit[];
+  /** Null while they are being worked out. */
+  homes: readonly HomeFit[] | null;
   /** Makes the change that makes a home ready. */
   apply: (next: Activity) => void;
 }
@@ -75,6 +77,15 @@ function Bars({ at, p }: { at: readonly number[]; p: readonly number[] }) {
   );
 }
 
+/** Stands for a figure that is being worked out, and takes its place. */
+const Wait = ({ className }: { className: string }) => (
+  <span
+    role="img"
+    aria-label="being worked out"
+    className={`skeleton inline-block rounded-sm align-middle ${className}`}
+  />
+);
+
 /** The child sets the targets out, so the result lies between all of them near and all of them far. */
 function Ends({
   ends,
@@ -88,7 +99,11 @@ function Ends({
   const forecasts = useSetOutEnds(ends, who);
   return (
     <p className="text-[13px]" data-ends={forecasts ? "ready" : "waiting"}>
-      {forecasts ? tell("strip.ends", { near: of(forecasts[0]), far: of(forecasts[1]) }) : "…"}
+      {forecasts ? (
+        tell("strip.ends", { near: of(forecasts[0]), far: of(forecasts[1]) })
+      ) : (
+        <Wait className="h-3 w-32" />
+      )}
     </p>
   );
 }
@@ -127,9 +142,7 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes,
       : { title: unit === "trips" ? label("strip.trips") : `${attempt.Many} per go`, d: sends };
   const shown = (value: number) => (fixed && unit === "tenths" ? Math.round(value / 10) : value);
   const toMinutes = (t: number) => Math.max(1, Math.round(t / 600));
-  const fits = homes.filter((home) => home.fits === true).length;
-  const silent = homes.filter((home) => home.fits === null).length;
-  const wait = <span className="text-2xl font-bold">…</span>;
+  const wait = <Wait className="my-1 h-6 w-20" />;
   return (
     <section
       aria-label="Forecast"
@@ -180,7 +193,7 @@ export const Strip = memo(function Strip({ activity, people, names, unit, homes,
         middle={middle}
         moving={moving}
       />
-      <HomesPart homes={homes} apply={apply} fits={fits} silent={silent} />
+      <HomesPart homes={homes} apply={apply} />
     </section>
   );
 });
@@ -210,7 +223,9 @@ function Part({
         <Dialog.Content className="fixed top-1/2 left-1/2 z-50 grid max-h-[85vh] w-[min(46rem,94vw)] -translate-x-1/2 -translate-y-1/2 gap-3 overflow-auto rounded-md bg-raised p-6 text-ink">
           <Dialog.Title className="text-2xl">{title}</Dialog.Title>
           <Dialog.Description className="text-sm text-quiet">{about}</Dialog.Description>
-          <Suspense fallback={<p>...</p>}>{picture ?? <p>Not worked out yet.</p>}</Suspense>
+          <Suspense fallback={<div className="skeleton h-64" />}>
+            {picture ?? <div className="skeleton h-64" />}
+          </Suspense>
           <Dialog.Close className="absolute top-4 right-4 grid size-9 place-items-center" aria-label="Close">
             <X aria-hidden="true" />
           </Dialog.Close>
@@ -234,14 +249,13 @@ function HomeList({ homes, apply }: { homes: readonly HomeFit[]; apply: (next: A
                 <span className="mt-0.5 flex flex-wrap items-center justify-end gap-2">
                   {home.single.words}
                   {home.single.next ? (
-                    <button
-                      type="button"
-                      className="btn btn-small"
+                    <Button
+                      size="small"
                       aria-label={`Apply for ${home.name}: ${home.single.words}`}
                       onClick={() => apply(home.single!.next!)}
                     >
                       Apply
-                    </button>
+                    </Button>
                   ) : (
                     <span className="text-quiet">(for the family to do)</span>
                   )}
@@ -294,7 +308,7 @@ const SecondPart = ({
       <span className="text-2xl font-bold">
         {forecasts
           ? `${quantile(forecasts[0]!.sides[0]!.points, 0.5)}, ${quantile(forecasts[2]!.sides[0]!.points, 0.5)}`
-          : "…"}
+          : wait}
       </span>
     ) : fixed ? (
       <>
@@ -304,7 +318,9 @@ const SecondPart = ({
     ) : (
       <>
         {side ? <span className="text-2xl font-bold">{percent(side.finish)}</span> : wait}
-        <p className="text-[13px]">youngest {youngest ? percent(youngest.sides[0]!.finish) : "…"}</p>
+        <p className="text-[13px]">
+          youngest {youngest ? percent(youngest.sides[0]!.finish) : <Wait className="h-3 w-8" />}
+        </p>
         {middle && middle.cut >= 0.005 && (
           <p className="text-[13px]">{tell("strip.cut", { share: percent(middle.cut) })}</p>
         )}
@@ -340,7 +356,7 @@ const FirstFigure = ({
         wait
       )}
       {first.d && <p className="text-[13px]">{tell("strip.holds", { n: Math.round(10 * likely(first.d).holds) })}</p>}
-      <p className="text-[13px]">most often {first.d ? shown(mode(first.d)) : "…"}</p>
+      <p className="text-[13px]">most often {first.d ? shown(mode(first.d)) : <Wait className="h-3 w-6" />}</p>
       {ends && (
         <Ends
           ends={ends}
@@ -354,33 +370,34 @@ const FirstFigure = ({
 );
 
 /** Shows how many homes are ready, and what would make the others ready. */
-const HomesPart = ({
-  homes,
-  apply,
-  fits,
-  silent,
-}: Pick<Props, "homes" | "apply"> & { fits: number; silent: number }) => (
+const HomesPart = ({ homes, apply }: Pick<Props, "homes" | "apply">) => (
   <Part
     title="Homes ready"
-    picture={<HomeList homes={homes} apply={apply} />}
+    picture={homes && <HomeList homes={homes} apply={apply} />}
     about="Each child counts once, in the best of their homes, with the items and space each home has. Where a home has not told us its items, we assume the usual ones. Everyone else still gets a card, with the closest items and distances."
   >
-    <div className="flex items-center gap-3">
-      <div>
-        <span className="text-2xl font-bold whitespace-nowrap">
-          {tell("strip.can", { n: fits, all: homes.length })}
-        </span>
-        <p className="text-[13px] sm:whitespace-nowrap">{tell("strip.canWhat", { silent })}</p>
+    {homes ? (
+      <div className="flex items-center gap-3">
+        <div>
+          <span className="text-2xl font-bold whitespace-nowrap">
+            {tell("strip.can", { n: homes.filter((home) => home.fits === true).length, all: homes.length })}
+          </span>
+          <p className="text-[13px] sm:whitespace-nowrap">
+            {tell("strip.canWhat", { silent: homes.filter((home) => home.fits === null).length })}
+          </p>
+        </div>
+        <div className="flex max-w-40 flex-wrap gap-[3px]" aria-hidden="true">
+          {homes.map((home) => (
+            <span
+              key={home.name}
+              className={`size-2.5 ${home.fits === null ? "rounded-full border border-chalk/70" : home.fits ? "bg-mint" : "rotate-45 bg-coral"}`}
+            />
+          ))}
+        </div>
       </div>
-      <div className="flex max-w-40 flex-wrap gap-[3px]" aria-hidden="true">
-        {homes.map((home) => (
-          <span
-            key={home.name}
-            className={`size-2.5 ${home.fits === null ? "rounded-full border border-chalk/70" : home.fits ? "bg-mint" : "rotate-45 bg-coral"}`}
-          />
-        ))}
-      </div>
-    </div>
+    ) : (
+      <Wait className="my-1 h-8 w-40" />
+    )}
   </Part>
 );
 

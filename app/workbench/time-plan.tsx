@@ -6,7 +6,8 @@ import type { Who } from "#core/forecast/for-activity.ts";
 import { type Activity, MAX_GOAL } from "#core/formats/activity.ts";
 import { type GoTimes, planFor, REST, type TimePlan, wholeMinutes } from "#core/plan/plan.ts";
 import { tell } from "#words/tell.ts";
-import { NumberField, Toggle } from "./knobs.tsx";
+import { Button } from "../ui/button.tsx";
+import { NumberField, Toggle } from "./fields.tsx";
 import { useForecast } from "./use-forecast.ts";
 
 /** The first suggestion for a week: the number of days, and minutes of activity. */
@@ -59,11 +60,10 @@ export function TimePlanFields({
   const days = (goal: number) => (plan && plan.active > 0 ? Math.ceil(goal / plan.active) : Number.POSITIVE_INFINITY);
   return (
     <section aria-label="Time plan" className="mb-3">
-      <h3 className="text-base">Time plan</h3>
+      <h4 className="text-base">Time plan</h4>
       <NumberField name="Minutes available" value={asked} least={3} most={60} step={1} change={setAsked} />
-      <button
-        type="button"
-        className="btn btn-small"
+      <Button
+        size="small"
         disabled={!plan}
         onClick={() => {
           const timePlan = planFor(age, asked, go!, { own });
@@ -77,7 +77,7 @@ export function TimePlanFields({
         }}
       >
         Fill the minutes
-      </button>
+      </Button>
       <NumberField
         name="Games in a row"
         value={activity.rounds ?? 1}

@@ -1,6 +1,12 @@
-import { Copy, Download, Play, Redo2, Undo2 } from "lucide-react";
-import { Form, Link, type useSearchParams } from "react-router";
+import { Archive, Copy, Download, EllipsisVertical, ImageDown, Play, Redo2, Undo2 } from "lucide-react";
+import { useMemo } from "react";
+import type { useSearchParams } from "react-router";
 import { label } from "#words/teacher.ts";
+import { Button, ButtonLink } from "../ui/button.tsx";
+import { Select } from "../ui/field.tsx";
+import { Menu } from "../ui/menu.tsx";
+import { Tip } from "../ui/tip.tsx";
+import { changeName } from "./change-name.ts";
 import type { Draft } from "./draft.ts";
 import { SaveNote } from "./saving.tsx";
 
@@ -29,7 +35,15 @@ export function TitleBar({
   setSearch: ReturnType<typeof useSearchParams>[1];
   send: () => void;
 }) {
-  const { settled: activity, change, undo, redo } = draft;
+  const { settled: activity, change, undo, redo, ledger } = draft;
+  const undone = useMemo(() => {
+    const before = ledger.before();
+    return before && changeName(before, activity);
+  }, [ledger, activity]);
+  const redone = useMemo(() => {
+    const after = ledger.after();
+    return after && changeName(activity, after);
+  }, [ledger, activity]);
   return (
     // One row on a wide screen, two on a narrow one, whatever the length of the title and of the note about saving,
     // so that nothing under the pointer moves.
@@ -51,53 +65,34 @@ export function TitleBar({
       <ClassField group={group} setSearch={setSearch} classes={classes} />
       <div className="ml-auto flex shrink-0 items-center justify-end gap-2 max-[1240px]:w-full max-[1240px]:flex-wrap">
         <SaveNote draft={draft} zone={zone} />
-        <button
-          type="button"
-          className="btn btn-quiet btn-small px-2"
-          onClick={undo}
-          disabled={!draft.canUndo}
-          aria-label="Undo"
-          title="Undo (u)"
+        <Tip words={undone ? `Undo: ${undone}` : "Nothing to undo"} keys="u">
+          <Button look="quiet" size="icon" onClick={undo} disabled={!draft.canUndo} aria-label="Undo">
+            <Undo2 size={17} aria-hidden="true" />
+          </Button>
+        </Tip>
+        <Tip words={redone ? `Redo: ${redone}` : "Nothing to redo"} keys="Shift u">
+          <Button look="quiet" size="icon" onClick={redo} disabled={!draft.canRedo} aria-label="Redo">
+            <Redo2 size={17} aria-hidden="true" />
+          </Button>
+        </Tip>
+        <Menu
+          label="More for this activity"
+          size="icon"
+          entries={[
+            { label: "Copy activity", icon: <Copy size={16} />, fields: { intent: "copy" } },
+            { label: "Export activity", icon: <Download size={16} />, file: `/activities/${id}/file` },
+            { label: "Download plan (SVG)", icon: <ImageDown size={16} />, file: `/activities/${id}/plan.svg` },
+            { label: "Archive", icon: <Archive size={16} />, apart: true, fields: { intent: "away" } },
+          ]}
         >
-          <Undo2 size={17} aria-hidden="true" />
-        </button>
-        <button
-          type="button"
-          className="btn btn-quiet btn-small px-2"
-          onClick={redo}
-          disabled={!draft.canRedo}
-          aria-label="Redo"
-          title="Redo (Shift u)"
-        >
-          <Redo2 size={17} aria-hidden="true" />
-        </button>
-        <Form method="post">
-          <button
-            type="submit"
-            name="intent"
-            value="copy"
-            className="btn btn-quiet btn-small px-2"
-            aria-label="Copy activity"
-            title="Copy activity"
-          >
-            <Copy size={17} aria-hidden="true" />
-          </button>
-        </Form>
-        <a
-          className="btn btn-quiet btn-small px-2"
-          href={`/activities/${id}/file`}
-          aria-label="Export activity"
-          title="Export activity"
-          download
-        >
-          <Download size={17} aria-hidden="true" />
-        </a>
-        <Link className="btn btn-small no-underline" to={`/activities/${id}/try`}>
+          <EllipsisVertical size={17} aria-hidden="true" />
+        </Menu>
+        <ButtonLink size="small" to={`/activities/${id}/try`}>
           <Play size={16} aria-hidden="true" /> Try it
-        </Link>
-        <button type="button" className="btn btn-main" onClick={send}>
+        </ButtonLink>
+        <Button look="main" onClick={send}>
           Send
-        </button>
+        </Button>
       </div>
     </div>
   );
@@ -115,7 +110,7 @@ const ClassField = ({
 }) => (
   <label className="flex min-w-36 items-center gap-2 text-sm">
     <span className="shrink-0 text-quiet">shown for</span>
-    <select
+    <Select
       className="max-w-60 min-w-0 py-0.5 text-sm font-semibold"
       value={group?.id}
       onChange={(event) =>
@@ -133,6 +128,6 @@ const ClassField = ({
           {eachGroup.name}, {eachGroup.children.length} children
         </option>
       ))}
-    </select>
+    </Select>
   </label>
 );

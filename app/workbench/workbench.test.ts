@@ -6,7 +6,7 @@ import { opened } from "#core/formats/opened.ts";
 import { patternNames, patternOf } from "#core/patterns/registry.ts";
 import { countedBackFrom } from "#core/yard/parts.ts";
 import { hasLabel } from "#words/teacher.ts";
-import { getIn, setIn } from "./knobs.tsx";
+import { getIn, setIn } from "./paths.ts";
 import { planScale, WIDTH } from "./scale.ts";
 import { answerOf, STATIONS, stationName } from "./stations.ts";
 import { stepsText } from "./tape.tsx";

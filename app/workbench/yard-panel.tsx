@@ -10,13 +10,16 @@ import { WALL_GAP } from "#core/yard/off-wall.ts";
 import { itemName } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
+import { Button } from "../ui/button.tsx";
+import { Fold, Group } from "../ui/group.tsx";
 import { problemText } from "../ui/problem-text.ts";
 import { Compared } from "./compared.tsx";
 import { arrangeAs } from "./edit.ts";
-import { Choice, NumberField, Toggle } from "./knobs.tsx";
+import { Choice, ListField, NumberField, Toggle } from "./fields.tsx";
 import { LayoutPanel } from "./layout-panel.tsx";
-import { Fields } from "./station-parts.tsx";
+import { Fields, GroupedFields } from "./station-parts.tsx";
 import type { PanelProps } from "./stations.ts";
+import { usualOf } from "./usual.ts";
 
 type Edits = Pick<PanelProps, "activity" | "problems" | "change">;
 
@@ -45,10 +48,11 @@ function SetOutFields({ activity, problems, change }: Edits) {
       />
     );
   return (
-    <>
+    <Fold title="Set out by the child" note={setOut ? "on" : null}>
       <Toggle
         name="The child sets out the targets"
-        hint="within an area of this size; only goes set out alike are compared"
+        hint="Within an area of this size. Only goes set out alike are compared."
+        usual={false}
         value={setOut !== null && setOut !== undefined}
         change={(on) => change({ ...activity, setOut: on ? usual : null })}
       />
@@ -64,7 +68,7 @@ function SetOutFields({ activity, problems, change }: Edits) {
           />
         </>
       )}
-    </>
+    </Fold>
   );
 }
 
@@ -75,6 +79,8 @@ export function YardPanel({ activity, problems, change, chosen, choose, middle }
   const { id } = useParams();
   const game = opened(activity);
   const { pegs } = game;
+  const knobs = game.knobs();
+  const lines = pegs[0]?.kind === "line";
   const edits = { activity, problems, change };
   const peg = pegs.find((eachPeg) => eachPeg.id === chosen);
   const longer = game.add();
@@ -89,49 +95,44 @@ export function YardPanel({ activity, problems, change, chosen, choose, middle }
           {problemText(problem.message)}
         </p>
       ))}
-      {peg && <PegFields {...edits} peg={peg} choose={choose} />}
-      <Arrange {...edits} />
-      {advice.map((phrase) => (
-        <p key={phrase.key} className="mb-2 text-sm text-quiet">
-          {tell(phrase.key, phrase.params)}
-        </p>
-      ))}
-      {id && game.parts.some((part) => part.kind === "target" && part.sign !== undefined) && (
-        <p className="mb-2 text-sm">
-          <Link to={`/activities/${id}/cards`} className="underline">
-            Print the cards to cut out
-          </Link>
-        </p>
-      )}
-      {!peg && <p className="mb-2 text-sm text-quiet">Choose a marker on the tape, or an item on the plan.</p>}
-      <button
-        type="button"
-        className="btn btn-quiet btn-small mb-2"
-        disabled={!longer}
-        onClick={() => longer && change(longer)}
-      >
-        <Plus size={15} aria-hidden="true" /> {pegs[0]?.kind === "line" ? "Add line" : "Add target"}
-      </button>
-      <Fields
-        list={game.knobs().filter((knob) => knob.station === "yard")}
+      <Group title={lines ? "Lines" : "Targets"}>
+        {!peg && <p className="py-2 text-sm text-quiet">Choose a marker on the tape, or an item on the plan.</p>}
+        {peg && <PegFields {...edits} peg={peg} choose={choose} />}
+        <div className="flex flex-wrap items-center gap-2 py-2">
+          <Button look="quiet" size="small" disabled={!longer} onClick={() => longer && change(longer)}>
+            <Plus size={15} aria-hidden="true" /> {lines ? "Add line" : "Add target"}
+          </Button>
+          {id && game.parts.some((part) => part.kind === "target" && part.sign !== undefined) && (
+            <Link to={`/activities/${id}/cards`} className="text-sm underline">
+              Print the cards to cut out
+            </Link>
+          )}
+        </div>
+        <Arrange {...edits} />
+        {advice.map((phrase) => (
+          <p key={phrase.key} className="py-1 text-sm text-quiet">
+            {tell(phrase.key, phrase.params)}
+          </p>
+        ))}
+      </Group>
+      <GroupedFields
+        title="This game"
+        list={knobs.filter((knob) => knob.station === "yard")}
         activity={activity}
         problems={problems}
         change={change}
       />
-      {game
-        .knobs()
-        .map(
-          (knob) =>
-            knob.kind === "choice" &&
-            knob.compared && <Compared key={knob.path.join(".")} activity={activity} knob={knob} who={middle} />,
-        )}
+      {knobs.map(
+        (knob) =>
+          knob.kind === "choice" &&
+          knob.compared && <Compared key={knob.path.join(".")} activity={activity} knob={knob} who={middle} />,
+      )}
+      <SpaceFields {...edits} />
+      <Behind {...edits} />
       {(canSetOut(activity) || activity.setOut) && (
         <SetOutFields activity={activity} problems={problems} change={change} />
       )}
       <LayoutPanel activity={activity} change={change} choose={choose} />
-      <Behind {...edits} />
-      <StartsHow {...edits} />
-      <SpaceFields {...edits} />
     </>
   );
 }
@@ -145,14 +146,14 @@ function PegFields({ activity, problems, change, peg, choose }: Edits & { peg: P
   return (
     <section className="mb-3">
       <div className="flex items-center justify-between">
-        <h3 className="text-lg">
+        <h4 className="text-lg">
           {peg.kind === "line"
             ? `Line ${at + 1}`
             : `${peg.many ? `${peg.many} ×` : at + 1} ${peg.label || itemName(peg.item ?? "")}`}
-        </h3>
-        <button
-          type="button"
-          className="btn btn-quiet btn-small"
+        </h4>
+        <Button
+          look="quiet"
+          size="small"
           disabled={!less}
           onClick={() => {
             if (!less) return;
@@ -161,7 +162,7 @@ function PegFields({ activity, problems, change, peg, choose }: Edits & { peg: P
           }}
         >
           <Trash2 size={15} aria-hidden="true" /> Remove
-        </button>
+        </Button>
       </div>
       <Fields key={peg.id} list={game.pegKnobs(peg.id)} activity={activity} problems={problems} change={change} />
     </section>
@@ -173,45 +174,53 @@ function Arrange({ activity, change }: Edits) {
   const { pegs } = opened(activity);
   if (pegs.length < 2 || pegs[0]!.kind !== "target") return null;
   return (
-    <label className="row-line mb-2 flex items-center justify-between gap-3 py-2 text-[0.92rem]">
-      Arrange the targets
-      <select
-        value=""
-        onChange={(event) =>
-          event.target.value && change(arrangeAs(activity, event.target.value as (typeof ARRANGED)[number]))
-        }
-      >
-        <option value="">as they are</option>
-        {ARRANGED.map((text) => (
-          <option key={text} value={text}>
-            {label(`layout.${text}`)}
-          </option>
-        ))}
-      </select>
-    </label>
+    <ListField
+      name="Arrange the targets"
+      value=""
+      onChange={(event) =>
+        event.target.value && change(arrangeAs(activity, event.target.value as (typeof ARRANGED)[number]))
+      }
+    >
+      <option value="">as they are</option>
+      {ARRANGED.map((text) => (
+        <option key={text} value={text}>
+          {label(`layout.${text}`)}
+        </option>
+      ))}
+    </ListField>
   );
 }
 
 /** Sets the unit of distances on the card, what is behind the targets, and what the object must touch first. */
 const Behind = ({ activity, problems, change }: Edits) => (
-  <>
-    <h3 className="mt-3 text-base">How distances are given, and what is behind</h3>
+  <Fold
+    title="Distances, walls and ramps"
+    note={changes([
+      (activity.counted ?? "steps") !== "steps",
+      (activity.behind ?? "open") !== "open",
+      activity.off !== undefined,
+      activity.ramp !== undefined,
+    ])}
+  >
     <Choice
       name="Distances on the card in"
-      hint="a step is each child's own"
+      hint="A step is each child's own."
+      usual="steps"
       options={COUNTED.map((text) => ({ value: text, label: label(`counted.${text}`) }))}
       value={activity.counted ?? "steps"}
       change={(counted) => change({ ...activity, counted })}
     />
     <Choice
       name="Behind the targets"
+      usual="open"
       options={BEHIND.map((text) => ({ value: text, label: label(`behind.${text}`) }))}
       value={activity.behind ?? "open"}
       change={(behind) => change({ ...activity, behind })}
     />
     <Choice
       name="It must first touch"
-      hint="once; an object that hardly bounces will not come up again"
+      hint="Once. An object that hardly bounces will not come up again."
+      usual="straight"
       options={[
         { value: "straight", label: "nothing" },
         ...(flies(activity) || activity.off === "floor" || activity.off === "table"
@@ -242,16 +251,24 @@ const Behind = ({ activity, problems, change }: Edits) => (
         change={(wall) => change({ ...activity, wall }, "wall")}
       />
     )}
-  </>
+    <StartsHow activity={activity} change={change} />
+  </Fold>
 );
 
+/** How many of these are not as usual, in words. */
+const changes = (each: readonly boolean[]) => {
+  const count = each.filter(Boolean).length;
+  return count === 0 ? null : `${count} changed`;
+};
+
 /** Sets whether the child rolls by hand or down a ramp. */
-function StartsHow({ activity, change }: Edits) {
+function StartsHow({ activity, change }: Pick<Edits, "activity" | "change">) {
   if (activity.aim.action !== "underarmRoll" && !activity.ramp) return null;
   return (
     <>
       <Choice
         name="How it starts"
+        usual="hand"
         options={[
           { value: "hand", label: "by hand" },
           { value: "behind", label: "down a ramp, standing behind it" },
@@ -285,15 +302,16 @@ function StartsHow({ activity, change }: Edits) {
 /** Sets the space that the activity is designed for. */
 function SpaceFields({ activity, change }: Edits) {
   const { space } = activity;
+  const usual = usualOf(activity.pattern.name).activity.space;
   const put = (next: Partial<Activity["space"]>, key?: string) =>
     change({ ...activity, space: { ...space, ...next } }, key);
   return (
-    <>
-      <h3 className="mt-3 text-base">Space to plan for</h3>
+    <Group title="Space to plan for">
       <NumberField
         name="Length"
         unit="m"
         value={space.length}
+        usual={usual.length}
         least={0.5}
         most={60}
         step={0.1}
@@ -303,25 +321,24 @@ function SpaceFields({ activity, change }: Edits) {
         name="Width"
         unit="m"
         value={space.width}
+        usual={usual.width}
         least={0.5}
         most={60}
         step={0.1}
         change={(width) => put({ width }, "width")}
       />
-      <label className="row-line flex items-center justify-between py-2 text-[0.92rem]">
-        Floor
-        <select
-          value={space.floor}
-          onChange={(event) => put({ floor: event.target.value as Activity["space"]["floor"] })}
-        >
-          {FLOORS.map((floor) => (
-            <option key={floor} value={floor}>
-              {label(`floor.${floor}`)}
-            </option>
-          ))}
-        </select>
-      </label>
-      <Toggle name="Indoors" value={space.indoors} change={(indoors) => put({ indoors })} />
-    </>
+      <ListField
+        name="Floor"
+        value={space.floor}
+        onChange={(event) => put({ floor: event.target.value as Activity["space"]["floor"] })}
+      >
+        {FLOORS.map((floor) => (
+          <option key={floor} value={floor}>
+            {label(`floor.${floor}`)}
+          </option>
+        ))}
+      </ListField>
+      <Toggle name="Indoors" value={space.indoors} usual={usual.indoors} change={(indoors) => put({ indoors })} />
+    </Group>
   );
 }

@@ -403,8 +403,12 @@ export interface Pattern<P, S extends BaseState = BaseState> extends PlayPattern
   };
 }
 
+/** How long a game lasts, or what a teacher seldom sets. */
+export type KnobGroup = "length" | "fine";
 interface KnobBase {
   station: "yard" | "score" | "players";
+  /** The group that it stands in at its station. Without one it is in the first. */
+  group?: KnobGroup;
   /** Where it is set if not in the parameters: in the match, or in what stands on the floor (see standing.ts). */
   of?: "match" | "standing";
   path: readonly (string | number)[];

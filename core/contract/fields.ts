@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { Knob } from "./contract.ts";
+import type { Knob, KnobGroup } from "./contract.ts";
 
 type Path = readonly (string | number)[];
 
@@ -26,7 +26,12 @@ function bare(zodType: z.ZodType): z.ZodType {
   return zodType;
 }
 
-type Station = Knob["station"];
+/** A station, and the group there if it is not the first: `score/length`. */
+type Place = Knob["station"] | `${Knob["station"]}/${KnobGroup}`;
+function placeOf(place: Place): Pick<Knob, "station" | "group"> {
+  const [station, group] = place.split("/") as [Knob["station"], KnobGroup | undefined];
+  return { station, ...(group && { group }) };
+}
 type More = Pick<Knob, "hint" | "of" | "family">;
 
 /**
@@ -41,36 +46,36 @@ export function fieldsOf(schema: z.ZodType, value: unknown) {
   };
   return {
     number: (
-      station: Station,
+      place: Place,
       path: Path,
       label: string,
       more: More & { step?: number; unit?: "m" | "s"; off?: { label: string; initial: number } } = {},
-    ): Knob => ({ station, kind: "number", path, label, step: 1, ...numberAt(path), ...more }),
+    ): Knob => ({ ...placeOf(place), kind: "number", path, label, step: 1, ...numberAt(path), ...more }),
     choice: (
-      station: Station,
+      place: Place,
       path: Path,
       label: string,
       options: readonly (readonly [value: unknown, label: string])[],
       more: More & { compared?: true } = {},
     ): Knob => ({
-      station,
+      ...placeOf(place),
       kind: "choice",
       path,
       label,
       options: options.map(([v, name]) => ({ value: v, label: name })),
       ...more,
     }),
-    toggle: (station: Station, path: Path, label: string, more: More = {}): Knob => ({
-      station,
+    toggle: (place: Place, path: Path, label: string, more: More = {}): Knob => ({
+      ...placeOf(place),
       kind: "toggle",
       path,
       label,
       ...more,
     }),
-    text: (station: Station, path: Path, label: string): Knob => {
+    text: (place: Place, path: Path, label: string): Knob => {
       const zodType = schemaAt(schema, value, path);
       if (!(zodType instanceof z.ZodString)) throw new RangeError(`field ${path.join(".")}: not a text`);
-      return { station, kind: "text", path, label, most: zodType.maxLength! };
+      return { ...placeOf(place), kind: "text", path, label, most: zodType.maxLength! };
     },
     item: (path: Path): Knob => ({ station: "yard", kind: "item", path, label: "knob.item" }),
   };

@@ -21,7 +21,7 @@ export function matchKnobs(
   const of = "match" as const;
   const all: Record<MatchField, () => Knob[]> = {
     seconds: () => [
-      f.number("score", ["seconds"], "knob.timeLimit", {
+      f.number("score/length", ["seconds"], "knob.timeLimit", {
         of,
         unit: "s",
         step: 5,
@@ -30,11 +30,11 @@ export function matchKnobs(
       }),
     ],
     goes: () => [
-      f.number("score", ["goes", "count"], "knob.goes", { of, family: { key: "set.goes" } }),
+      f.number("score/length", ["goes", "count"], "knob.goes", { of, family: { key: "set.goes" } }),
       ...(givenMatch.goes.count > 1
         ? [
             f.choice(
-              "score",
+              "score/length",
               ["goes", "keep"],
               "knob.keep",
               [
@@ -63,7 +63,7 @@ export function matchKnobs(
     ],
     foot: () => [
       f.choice(
-        "score",
+        "score/fine",
         ["foot"],
         "knob.foot",
         [
@@ -76,7 +76,7 @@ export function matchKnobs(
     ],
     calls: () => [
       f.choice(
-        "players",
+        "players/fine",
         ["calls"],
         "knob.calls",
         [
@@ -87,7 +87,7 @@ export function matchKnobs(
         { of },
       ),
     ],
-    carry: () => [f.toggle("score", ["carry"], "knob.carry", { of })],
+    carry: () => [f.toggle("score/fine", ["carry"], "knob.carry", { of })],
   };
   // People may disagree in any game.
   return [...fields, "calls" as const].flatMap((field) => all[field]());

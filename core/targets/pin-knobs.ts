@@ -20,7 +20,7 @@ export function pinKnobs(fields: ReturnType<typeof fieldsOf>, p: Pin): Knob[] {
 /** A field for what counts as down, shown at the score station. */
 export const downKnob = (fields: ReturnType<typeof fieldsOf>): Knob =>
   fields.choice(
-    "score",
+    "score/fine",
     ["pin", "down"],
     "knob.down",
     DOWNS.map((down) => [down, `knob.down.${down}`] as const),

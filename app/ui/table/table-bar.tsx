@@ -55,7 +55,6 @@ export function TableBar<R>({ view, setView, filters, columns, shown, noun, coun
         </label>
       )}
       {filters.map((filter) => (
-        // biome-ignore lint/a11y/noLabelWithoutControl: the control is our own Select
         <label key={filter.id} className="flex min-w-0 items-center gap-1.5">
           {filter.label}
           <Select

@@ -8,21 +8,21 @@ export function knobs(params: BandsParams): Knob[] {
   const fields = fieldsOf(bandsParams, params);
   const { total, exact } = params.finish;
   return [
-    fields.number("score", ["pieces"], "knob.pieces"),
-    fields.number("score", ["finish", "rounds"], "knob.rounds", {
+    fields.number("score/length", ["pieces"], "knob.pieces"),
+    fields.number("score/length", ["finish", "rounds"], "knob.rounds", {
       off: { label: "knob.noRounds", initial: 5 },
       family: { key: "set.rounds" },
     }),
-    fields.number("score", ["finish", "total"], "knob.firstTo", {
+    fields.number("score/length", ["finish", "total"], "knob.firstTo", {
       off: { label: "knob.noTotal", initial: 21 },
       family: { key: "set.total" },
     }),
     ...(total !== null
-      ? [fields.toggle("score", ["finish", "exact"], "knob.exact", { family: { key: "set.exact" } })]
+      ? [fields.toggle("score/length", ["finish", "exact"], "knob.exact", { family: { key: "set.exact" } })]
       : []),
     ...(total !== null && exact
       ? [
-          fields.number("score", ["finish", "dropTo"], "knob.dropTo", {
+          fields.number("score/length", ["finish", "dropTo"], "knob.dropTo", {
             off: { label: "knob.roundLost", initial: Math.floor(total / 2) },
           }),
         ]
@@ -37,12 +37,12 @@ export function knobs(params: BandsParams): Knob[] {
       ],
       { hint: "knob.countingHint" },
     ),
-    fields.choice("score", ["tie"], "knob.tie", [
+    fields.choice("score/fine", ["tie"], "knob.tie", [
       ["shared", "knob.tieShared"],
       ["extra", "knob.tieExtra"],
     ]),
     fields.choice(
-      "yard",
+      "yard/fine",
       ["lineRule"],
       "knob.lineRule",
       [
@@ -52,12 +52,12 @@ export function knobs(params: BandsParams): Knob[] {
       ],
       { hint: "knob.lineRuleHint" },
     ),
-    fields.choice("yard", ["lastLine"], "knob.lastLine", [
+    fields.choice("yard/fine", ["lastLine"], "knob.lastLine", [
       ["out", "knob.lastOut"],
       ["middle", "knob.lastMiddle"],
       ["past", "knob.lastPast"],
     ]),
-    fields.choice("yard", ["overshoot"], "knob.overshoot", [
+    fields.choice("yard/fine", ["overshoot"], "knob.overshoot", [
       ["nothing", "knob.overNothing"],
       ["last", "knob.overLast"],
     ]),
@@ -66,7 +66,7 @@ export function knobs(params: BandsParams): Knob[] {
       ["piece", "knob.pieceByPiece"],
       ["set", "knob.allAtOnce"],
     ]),
-    fields.choice("players", ["lead"], "knob.lead", [
+    fields.choice("players/fine", ["lead"], "knob.lead", [
       ["alternate", "knob.leadAlternate"],
       ["winner", "knob.leadWinner"],
       ["loser", "knob.leadLoser"],

@@ -33,16 +33,16 @@ function knobs(params: BasesParams): Knob[] {
       "knob.outsBy",
       sets.map(([list, label]) => [same(list, params.outs) ? params.outs : list, label] as const),
     ),
-    fields.choice("score", ["turn", "by"], "knob.turnBy", [
+    fields.choice("score/length", ["turn", "by"], "knob.turnBy", [
       ["batters", "turnBy.batters"],
       ["outs", "turnBy.outs"],
     ]),
     params.turn.by === "outs"
-      ? fields.number("score", ["turn", "outs"], "knob.turnOuts", { family: { key: "set.turnOuts" } })
-      : fields.number("score", ["turn", "batters"], "knob.turnBatters", { family: { key: "set.turnBatters" } }),
-    fields.number("score", ["innings"], "knob.innings", { family: { key: "set.innings" } }),
-    fields.toggle("players", ["waiting"], "knob.waitingRunner"),
-    fields.toggle("score", ["trips"], "knob.thereAndBack"),
+      ? fields.number("score/length", ["turn", "outs"], "knob.turnOuts", { family: { key: "set.turnOuts" } })
+      : fields.number("score/length", ["turn", "batters"], "knob.turnBatters", { family: { key: "set.turnBatters" } }),
+    fields.number("score/length", ["innings"], "knob.innings", { family: { key: "set.innings" } }),
+    fields.toggle("players/fine", ["waiting"], "knob.waitingRunner"),
+    fields.toggle("score/fine", ["trips"], "knob.thereAndBack"),
   ];
 }
 

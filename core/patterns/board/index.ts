@@ -33,11 +33,11 @@ function knobs(params: BoardParams): Knob[] {
   const fields = fieldsOf(boardParams, params);
   const [targets, spots] = layouts(params);
   return [
-    fields.number("score", ["sends"], "knob.sendsAll", {
+    fields.number("score/length", ["sends"], "knob.sendsAll", {
       off: { label: "knob.noCap", initial: 12 },
       family: { key: "set.sends" },
     }),
-    fields.toggle("score", ["inAir"], "knob.inAir"),
+    fields.toggle("score/fine", ["inAir"], "knob.inAir"),
     fields.toggle("score", ["once"], "knob.once", { hint: "knob.onceHint" }),
     fields.number("score", ["bonus"], "knob.fullBonus", { hint: "knob.fullBonusHint" }),
     ...(params.layout.kind === "targets"

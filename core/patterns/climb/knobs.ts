@@ -20,7 +20,7 @@ export function knobs(params: ClimbParams): Knob[] {
     cap: 4,
   };
   return [
-    fields.number("score", ["tries"], "knob.tries", {
+    fields.number("score/length", ["tries"], "knob.tries", {
       off: { label: "knob.noCap", initial: 24 },
       family: { key: "set.sends" },
     }),

@@ -11,11 +11,11 @@ import { closestParams } from "./schema.ts";
 function knobs(field: ClosestParams): Knob[] {
   const fields = fieldsOf(closestParams, field);
   return [
-    fields.number("score", ["finish", "points"], "knob.firstTo", {
+    fields.number("score/length", ["finish", "points"], "knob.firstTo", {
       ...(field.finish.rounds !== null && { off: { label: "knob.noTotal", initial: 7 } }),
       family: { key: "set.total" },
     }),
-    fields.number("score", ["finish", "rounds"], "knob.roundsMost", {
+    fields.number("score/length", ["finish", "rounds"], "knob.roundsMost", {
       ...(field.finish.points !== null && { off: { label: "knob.noCap", initial: 6 } }),
       family: { key: "set.rounds" },
     }),
@@ -24,7 +24,7 @@ function knobs(field: ClosestParams): Knob[] {
       ["turn", "knob.orderTurn"],
       ["farther", "knob.orderFarther"],
     ]),
-    fields.choice("players", ["leads"], "knob.leads", [
+    fields.choice("players/fine", ["leads"], "knob.leads", [
       ["winner", "knob.leadsWinner"],
       ["loser", "knob.leadsLoser"],
       ["alternate", "knob.leadsAlternate"],
@@ -34,8 +34,8 @@ function knobs(field: ClosestParams): Knob[] {
       ["sent", "knob.jackSent"],
       ["placed", "knob.jackPlaced"],
     ]),
-    fields.toggle("yard", ["dead"], "knob.dead"),
-    fields.choice("yard", ["struck"], "knob.struck", [
+    fields.toggle("yard/fine", ["dead"], "knob.dead"),
+    fields.choice("yard/fine", ["struck"], "knob.struck", [
       ["stays", "knob.struckStays"],
       ["back", "knob.struckBack"],
     ]),

@@ -25,11 +25,11 @@ function knobs(params: GoalsParams): Knob[] {
     fields.number("yard", ["width"], "knob.goalsWidth", { unit: "m", step: 0.1 }),
     fields.number("yard", ["farGoal"], "knob.farGoal", { unit: "m", step: 0.05 }),
     fields.number("yard", ["nearGoal"], "knob.nearGoal", { unit: "m", step: 0.05 }),
-    fields.number("score", ["points"], "knob.firstTo", {
+    fields.number("score/length", ["points"], "knob.firstTo", {
       off: { label: "knob.noTotal", initial: 7 },
       family: { key: "set.total" },
     }),
-    fields.choice("score", ["halves"], "knob.halves", [
+    fields.choice("score/length", ["halves"], "knob.halves", [
       [1, "halves.1"],
       [2, "halves.2"],
     ]),
@@ -37,13 +37,13 @@ function knobs(params: GoalsParams): Knob[] {
       ["middle", "afterGoal.middle"],
       ["conceded", "afterGoal.conceded"],
     ]),
-    fields.choice("score", ["out"], "knob.outOfPlay", [
+    fields.choice("score/fine", ["out"], "knob.outOfPlay", [
       ["other", "outOfPlay.other"],
       ["middle", "outOfPlay.middle"],
       ["again", "outOfPlay.again"],
     ]),
     fields.choice("score", ["fouls"], "knob.fouls", known),
-    fields.choice("score", ["penalty"], "knob.penalty", [
+    fields.choice("score/fine", ["penalty"], "knob.penalty", [
       ["there", "penalty.there"],
       ["middle", "penalty.middle"],
       ["shot", "penalty.shot"],

@@ -43,7 +43,7 @@ function knobs(params: PassParams): Knob[] {
       ["stay", "knob.passStay"],
       ["back", "knob.passBack"],
     ]),
-    fields.number("score", ["sends"], "knob.sendsAll", {
+    fields.number("score/length", ["sends"], "knob.sendsAll", {
       off: { label: "knob.noCap", initial: 24 },
       family: { key: "set.sends" },
     }),

@@ -11,18 +11,18 @@ export function knobs(params: PinsParams): Knob[] {
   const given = formation.kind === "given" ? formation : { kind: "given", shape: "triangle", count, gap: 0.12 };
   const own = formation.kind === "own" ? formation : { kind: "own", count, depth: 0.9, width: 0.9 };
   return [
-    fields.number("score", ["frames"], "knob.frames", { family: { key: "set.frames" } }),
-    fields.number("score", ["rolls"], "knob.rolls", { family: { key: "set.rolls" } }),
+    fields.number("score/length", ["frames"], "knob.frames", { family: { key: "set.frames" } }),
+    fields.number("score/length", ["rolls"], "knob.rolls", { family: { key: "set.rolls" } }),
     fields.number("score", ["points"], "knob.pinPoints"),
     fields.number("score", ["bonus"], "knob.pinBonus", { hint: "knob.pinBonusHint" }),
     fields.toggle("score", ["standUp"], "knob.standUp", { family: { key: "set.standUp" } }),
     downKnob(fields),
-    fields.choice("score", ["untouched"], "knob.untouched", [
+    fields.choice("score/fine", ["untouched"], "knob.untouched", [
       ["counts", "knob.untouchedCounts"],
       ["stood", "knob.untouchedStood"],
     ]),
-    fields.toggle("yard", ["pinOnPin"], "knob.pinOnPin", { hint: "knob.pinOnPinHint" }),
-    fields.number("score", ["pieces"], "knob.rollThings", { off: { label: "knob.fetchEach", initial: 2 } }),
+    fields.toggle("yard/fine", ["pinOnPin"], "knob.pinOnPin", { hint: "knob.pinOnPinHint" }),
+    fields.number("score/fine", ["pieces"], "knob.rollThings", { off: { label: "knob.fetchEach", initial: 2 } }),
     fields.choice("yard", ["formation"], "knob.formation", [
       [given, "knob.formationGiven"],
       [own, "knob.formationOwn"],

@@ -21,15 +21,15 @@ function knobs(params: RallyParams): Knob[] {
       : []),
     fields.number("yard", ["near", "width"], "knob.courtNear", { unit: "m", step: 0.1 }),
     fields.number("yard", ["far", "width"], "knob.courtFar", { unit: "m", step: 0.1 }),
-    fields.number("score", ["points"], "knob.firstTo", { family: { key: "set.total" } }),
-    fields.toggle("score", ["lead"], "knob.leadTwo"),
-    fields.choice("score", ["games"], "knob.bestOf", [
+    fields.number("score/length", ["points"], "knob.firstTo", { family: { key: "set.total" } }),
+    fields.toggle("score/length", ["lead"], "knob.leadTwo"),
+    fields.choice("score/length", ["games"], "knob.bestOf", [
       [1, "bestOf.1"],
       [3, "bestOf.3"],
       [5, "bestOf.5"],
     ]),
     fields.number("score", ["bounces"], "knob.bounces"),
-    fields.choice("score", ["lines"], "knob.lines", [
+    fields.choice("score/fine", ["lines"], "knob.lines", [
       ["in", "knob.linesIn"],
       ["out", "knob.linesOut"],
     ]),
@@ -40,13 +40,13 @@ function knobs(params: RallyParams): Knob[] {
       ["fixed", "serve.fixed"],
     ]),
     ...(params.serve.by === "alternate" ? [fields.number("players", ["serve", "every"], "knob.serveEvery")] : []),
-    fields.choice("players", ["serve", "how"], "knob.serveHow", [
+    fields.choice("players/fine", ["serve", "how"], "knob.serveHow", [
       ["hand", "serve.hand"],
       ["bounce", "serve.bounce"],
     ]),
-    fields.toggle("players", ["serve", "second"], "knob.second"),
+    fields.toggle("players/fine", ["serve", "second"], "knob.second"),
     fields.number("players", ["rallies"], "knob.rallies", { family: { key: "set.rallies" } }),
-    fields.choice("players", ["told"], "knob.told", [
+    fields.choice("players/fine", ["told"], "knob.told", [
       ["points", "told.points"],
       ["why", "told.why"],
       ["touches", "told.touches"],

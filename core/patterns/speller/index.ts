@@ -55,7 +55,7 @@ function knobs(params: SpellerParams): Knob[] {
     ]),
     // Only what the present cards allow.
     fields.choice(
-      "score",
+      "score/fine",
       ["knock"],
       "knob.rightCard",
       (
@@ -97,7 +97,7 @@ function knobs(params: SpellerParams): Knob[] {
       : []),
     waysKnob("knob.waysWord"),
     objectsKnob("knob.thingsWord"),
-    fields.number("score", ["sends"], "knob.sendsAll", {
+    fields.number("score/length", ["sends"], "knob.sendsAll", {
       off: { label: "knob.noCap", initial: 30 },
       family: { key: "set.sends" },
     }),

@@ -18,14 +18,14 @@ function knobs(params: StackParams): Knob[] {
       ["felled", "knob.byFelled"],
       ["time", "knob.byTime"],
     ]),
-    fields.number("score", ["rounds"], "knob.roundsCap", {
+    fields.number("score/length", ["rounds"], "knob.roundsCap", {
       off: { label: "knob.noCap", initial: 20 },
       family: { key: "set.rounds" },
     }),
-    fields.number("score", ["sends"], "knob.sendsRound"),
+    fields.number("score/length", ["sends"], "knob.sendsRound"),
     downKnob(fields),
     fields.toggle("score", ["firstEnds"], "knob.firstEnds"),
-    fields.toggle("yard", ["pinOnPin"], "knob.pinOnPin", { hint: "knob.pinOnPinHint" }),
+    fields.toggle("yard/fine", ["pinOnPin"], "knob.pinOnPin", { hint: "knob.pinOnPinHint" }),
     fields.choice("score", ["after"], "knob.fullRow", [
       ["stop", "knob.fullStop"],
       ["again", "knob.fullAgain"],
@@ -37,7 +37,7 @@ function knobs(params: StackParams): Knob[] {
       "knob.grow",
       GROWS.map((grow) => [grow, `knob.grow.${grow}`] as const),
     ),
-    fields.number("yard", ["gap"], "knob.pinGap", { unit: "m", step: 0.01, hint: "knob.pinGapHint" }),
+    fields.number("yard/fine", ["gap"], "knob.pinGap", { unit: "m", step: 0.01, hint: "knob.pinGapHint" }),
     ...(params.after === "again" ? [fields.number("yard", ["back"], "knob.back", { unit: "m", step: 0.05 })] : []),
     fields.choice("players", ["heap"], "knob.heap", [
       ["own", "knob.rowOwn"],

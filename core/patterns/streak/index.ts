@@ -99,7 +99,7 @@ function knobs(params: StreakParams): Knob[] {
       ["costsOne", "knob.dropCosts"],
       ["ends", "knob.dropEnds"],
     ]),
-    fields.number("score", ["tries"], "knob.dropsAllowed", {
+    fields.number("score/length", ["tries"], "knob.dropsAllowed", {
       off: { label: "knob.noCap", initial: 5 },
       family: { key: "set.tries" },
     }),

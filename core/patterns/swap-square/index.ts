@@ -17,13 +17,13 @@ function knobs(params: SwapSquareParams): Knob[] {
       ["line", "reach.line"],
       ["next", "reach.next"],
     ]),
-    fields.choice("score", ["mix"], "knob.mixedBy", [
+    fields.choice("score/fine", ["mix"], "knob.mixedBy", [
       ["app", "mix.app"],
       ["hand", "mix.hand"],
       ["opponent", "mix.opponent"],
     ]),
-    fields.number("score", ["least"], "knob.leastTrips"),
-    fields.number("score", ["most"], "knob.mostTrips"),
+    fields.number("score/fine", ["least"], "knob.leastTrips"),
+    fields.number("score/fine", ["most"], "knob.mostTrips"),
     fields.choice("score", ["score"], "knob.tripsOrTime", [
       ["trips", "scored.trips"],
       ["time", "scored.time"],

@@ -17,7 +17,7 @@ function knobs(params: SweepParams): Knob[] {
       ["points", "knob.byPoints"],
       ["time", "knob.byTime"],
     ]),
-    fields.number("score", ["sends"], "knob.tries", {
+    fields.number("score/length", ["sends"], "knob.tries", {
       off: { label: "knob.noCap", initial: 18 },
       family: { key: "set.sends" },
     }),
@@ -30,7 +30,7 @@ function knobs(params: SweepParams): Knob[] {
     ]),
     ...(params.collect
       ? [
-          fields.choice("score", ["touching"], "knob.touching", [
+          fields.choice("score/fine", ["touching"], "knob.touching", [
             ["first", "knob.touchingFirst"],
             ["all", "knob.touchingAll"],
           ]),

@@ -72,7 +72,7 @@ function knobs(params: TallyParams): Knob[] {
           ]),
         ]
       : []),
-    fields.toggle("score", ["inAir"], "knob.inAir"),
+    fields.toggle("score/fine", ["inAir"], "knob.inAir"),
     ...(tasksOf(params).has("shuttle") && params.shuttle
       ? [
           fields.choice("yard", ["shuttle", "action"], "knob.shuttleAction", [

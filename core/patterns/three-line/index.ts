@@ -10,11 +10,14 @@ import { threeLineParams } from "./schema.ts";
 function knobs(params: ThreeLineParams): Knob[] {
   const fields = fieldsOf(threeLineParams, params);
   return [
-    fields.number("score", ["sends"], "knob.lineSends", { hint: "knob.lineSendsHint", family: { key: "set.sends" } }),
+    fields.number("score/length", ["sends"], "knob.lineSends", {
+      hint: "knob.lineSendsHint",
+      family: { key: "set.sends" },
+    }),
     fields.number("players", ["pieces"], "knob.linePieces", {
       off: { label: "knob.asALine", initial: params.size + 1 },
     }),
-    fields.choice("players", ["stuck"], "knob.stuck", [
+    fields.choice("players/fine", ["stuck"], "knob.stuck", [
       ["takeUp", "knob.stuckTakeUp"],
       ["draw", "knob.stuckDraw"],
     ]),
@@ -23,7 +26,7 @@ function knobs(params: ThreeLineParams): Knob[] {
       [4, "knob.grid4"],
     ]),
     fields.number("yard", ["cell"], "knob.cellSize", { unit: "m", step: 0.05 }),
-    fields.choice("yard", ["marked"], "knob.marked", [
+    fields.choice("yard/fine", ["marked"], "knob.marked", [
       ["corners", "knob.markedCorners"],
       ["sheets", "knob.markedSheets"],
     ]),
