@@ -137,8 +137,7 @@ describe("the home survey", () => {
     let away = true;
     page.on(
       "request",
-      (request) =>
-        void (away && request.method() === "POST" ? request.abort("connectionrefused") : request.continue()),
+      (request) => void (away && request.method() === "POST" ? request.abort("connectionrefused") : request.continue()),
     );
     await page.click("button[aria-label^='One more: colander']");
     await sees(page, "Not saved yet. Are you online?");

@@ -260,7 +260,6 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
                 paceOfAll={paceOfAll}
                 shown={shown}
                 show={show}
-                id={params.id}
               />
               <section
                 aria-label={stationName[station]}

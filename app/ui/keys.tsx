@@ -22,6 +22,7 @@ const WORKBENCH: readonly (readonly [string, string])[] = [
   ["arrows", "move the chosen items on the plan; with Alt, 1 cm"],
   ["[ ]", "make the chosen target easier or harder"],
   ["u, Shift u", "undo, redo"],
+  ["+ - 0", "make the plan larger or smaller, or fit it again"],
 ];
 
 /**

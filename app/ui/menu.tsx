@@ -1,5 +1,5 @@
 import "./nonce.ts";
-import { DropdownMenu } from "radix-ui";
+import { DropdownMenu, Toolbar } from "radix-ui";
 import type { ReactNode } from "react";
 import { Form, Link, useSubmit } from "react-router";
 import { Button } from "./button.tsx";
@@ -24,18 +24,23 @@ interface Props {
   children: ReactNode;
   look?: "quiet" | "bare" | "plain";
   size?: "small" | "icon" | "usual";
+  /** It is one of the buttons of a toolbar, between which the arrow keys move. */
+  inToolbar?: boolean;
 }
 
 /** A button with a menu. Before the script loads, its entries stand in a row. */
-export function Menu({ label, entries, children, look = "quiet", size = "small" }: Props) {
+export function Menu({ label, entries, children, look = "quiet", size = "small", inToolbar = false }: Props) {
+  const trigger = (
+    <DropdownMenu.Trigger asChild>
+      <Button look={look} size={size} aria-label={label} title={label} className="scripted">
+        {children}
+      </Button>
+    </DropdownMenu.Trigger>
+  );
   return (
     <>
       <DropdownMenu.Root>
-        <DropdownMenu.Trigger asChild>
-          <Button look={look} size={size} aria-label={label} title={label} className="scripted">
-            {children}
-          </Button>
-        </DropdownMenu.Trigger>
+        {inToolbar ? <Toolbar.Button asChild>{trigger}</Toolbar.Button> : trigger}
         <DropdownMenu.Portal>
           <DropdownMenu.Content align="end" sideOffset={4} collisionPadding={8} className="floating min-w-48 py-1">
             {entries.map((entry) => (

@@ -8,7 +8,7 @@ import { label } from "#words/teacher.ts";
 import { Strokes } from "../ui/strokes.tsx";
 import { asideText, LAYOUT, nudged, type Snap, snapped, snappedTurn, turnedBy } from "./edit.ts";
 import { EDGED } from "./plan-labels.ts";
-import { type PlanScale, WIDTH } from "./scale.ts";
+import type { PlanScale } from "./scale.ts";
 
 interface Props {
   laid: Laid;
@@ -31,7 +31,7 @@ const SIZE_NUDGE = { by: 0.05, fine: 0.01 };
 function pointer(svg: SVGSVGElement | null, planScale: PlanScale, [cx, cy]: readonly [number, number]): Place | null {
   const box = svg?.getBoundingClientRect();
   if (!box) return null;
-  const k = WIDTH / box.width;
+  const k = planScale.width / box.width;
   return planScale.placeAt((cx - box.left) * k, (cy - box.top) * k);
 }
 
@@ -55,8 +55,8 @@ export const LaidLayer = memo(function LaidLayer({ laid, scale, chosen, choose, 
   return (
     <svg
       ref={svg}
-      viewBox={`0 0 ${WIDTH} ${scale.height}`}
-      className="on-court own-layer pointer-events-none absolute inset-0 block w-full"
+      viewBox={`0 0 ${scale.width} ${scale.height}`}
+      className="on-court own-layer pointer-events-none absolute inset-0 block h-full w-full"
       role="group"
       aria-label={label(`layout.${laid.name}`)}
     >
@@ -302,7 +302,9 @@ function Frame({
         shape="M-5 -5l10 10M5 0v5h-5M-5 0v-5h5"
         title="Resize it"
       />
-      {chosen && <FrameText moveAt={moveAt} corners={corners} text={text} laid={laid} degrees={degrees} />}
+      {chosen && (
+        <FrameText wide={planScale.width} moveAt={moveAt} corners={corners} text={text} laid={laid} degrees={degrees} />
+      )}
     </g>
   );
 }
@@ -352,12 +354,15 @@ function Grip({
 
 /** Writes the layout's size, its start and its turn. */
 const FrameText = ({
+  wide,
   moveAt,
   corners,
   text,
   laid,
   degrees,
 }: {
+  /** The width of the plan, pixels. */
+  wide: number;
   moveAt: readonly [number, number];
   corners: (readonly [number, number])[];
   text: string;
@@ -365,7 +370,7 @@ const FrameText = ({
   degrees: number;
 }) => (
   <text
-    x={Math.min(WIDTH - 150, Math.max(80, moveAt[0]))}
+    x={Math.min(wide - 150, Math.max(80, moveAt[0]))}
     y={Math.max(14, Math.min(...corners.map((corner) => corner[1])) - 8)}
     fill="var(--color-mustard)"
     fontSize="13"

@@ -15,10 +15,12 @@ import { type Draft, useLive } from "./draft.ts";
 import type { Shown } from "./home-fits.ts";
 import { LaidLayer } from "./laid-layer.tsx";
 import { Plan } from "./plan.tsx";
+import { Captions } from "./plan-backdrop.tsx";
 import { PlanBar } from "./plan-bar.tsx";
+import { PlanPlace, type PlanView, TapePlace, useInSight, usePlanView } from "./plan-place.tsx";
 import type { PlanScale } from "./scale.ts";
 import { SideView } from "./side-view.tsx";
-import { spreadAt, Tape } from "./tape.tsx";
+import { spreadAt, Tape, tapeHeight } from "./tape.tsx";
 import type { Yard } from "./use-yard.ts";
 import { useYardFigures } from "./use-yard-figures.ts";
 import { useYardKeys } from "./use-yard-keys.ts";
@@ -35,7 +37,6 @@ export function LiveYard({
   paceOfAll,
   shown,
   show,
-  id,
 }: {
   draft: Draft;
   yard: Yard;
@@ -45,8 +46,6 @@ export function LiveYard({
   paceOfAll: readonly Paces[];
   shown: number;
   show: (count: number) => void;
-  /** The activity's id. */
-  id: string;
 }) {
   const attempt = useAttemptWords();
   const live = useLive(draft);
@@ -54,8 +53,28 @@ export function LiveYard({
   const { chosen, choose } = yard;
   const [unit, setUnit] = useState<"m" | "ft">(useSchool().units === "feet" ? "ft" : "m");
   const { pegs, probes } = opened(live);
-  const { loose, parts, allParts, inAir, scale, rows, hopeless, sending, spreadOf, ceiling, clashes, wrong, clear } =
-    useYardFigures({ live, people, shown, clearShown: yard.clearShown });
+  const view = usePlanView();
+  const figures = useYardFigures({ live, people, shown, clearShown: yard.clearShown, view });
+  const {
+    loose,
+    parts,
+    allParts,
+    inAir,
+    scale,
+    zooms,
+    rows,
+    hopeless,
+    sending,
+    spreadOf,
+    ceiling,
+    clashes,
+    wrong,
+    clear,
+  } = figures;
+  const [side, setSide] = useState(false);
+  const fromSide = side && inAir && sending !== null;
+  const target = allParts.find((part) => part.kind === "target" && (part.id === chosen || part.group === chosen));
+  useInSight(view, scale, target?.kind === "target" ? target : null);
   const { age } = people[shown]!;
   const step = paces(age).step;
   const chosenAt = pegs.find((peg) => peg.id === chosen)?.distance ?? null;
@@ -63,25 +82,54 @@ export function LiveYard({
     () => (chosenAt === null ? null : spreadAt(chosenAt, step, paceOfAll)),
     [chosenAt, step, paceOfAll],
   );
-  useYardKeys({ draft, yard, parts: allParts });
+  useYardKeys({ draft, yard, view, parts: allParts });
   return (
     <div className="relative min-w-0 min-[1101px]:overflow-y-auto">
-      <PlanBar yard={yard} activity={draft.settled} who={people[shown]!.name} change={change} />
-      <PlanAndLayout
-        live={live}
-        parts={parts}
-        scale={scale}
-        chosen={chosen}
-        choose={choose}
+      <PlanBar
         yard={yard}
-        spreadOf={spreadOf}
-        people={people}
-        shown={shown}
-        wrong={wrong}
-        step={step}
-        clear={clear}
+        activity={draft.settled}
+        who={people[shown]!.name}
+        change={change}
+        side={inAir && sending ? fromSide : null}
+        setSide={setSide}
+        zoom={view.zoom}
+        least={zooms.has(-1) ? -1 : 0}
+        zoomBy={view.zoomBy}
+        refit={view.refit}
       />
+      <PlanPlace
+        view={view}
+        scale={scale}
+        still={fromSide}
+        foot={fromSide ? null : <Captions space={live.space} who={people[shown]!.name} parts={parts} />}
+      >
+        {fromSide ? (
+          <SideView
+            parts={parts}
+            scale={scale}
+            sending={sending}
+            ceiling={ceiling}
+            chosen={chosen}
+            who={names[shown]!}
+            tall={view.room.tall}
+          />
+        ) : (
+          <PlanAndLayout
+            live={live}
+            parts={parts}
+            scale={scale}
+            chosen={chosen}
+            choose={choose}
+            yard={yard}
+            spreadOf={spreadOf}
+            wrong={wrong}
+            step={step}
+            clear={clear}
+          />
+        )}
+      </PlanPlace>
       <TapeAndKey
+        view={view}
         pegs={pegs}
         scale={scale}
         live={live}
@@ -97,7 +145,6 @@ export function LiveYard({
         probes={probes}
         attempt={attempt}
         setUnit={setUnit}
-        id={id}
         chosenAt={chosenAt}
         age={age}
         names={names}
@@ -108,15 +155,13 @@ export function LiveYard({
         </p>
       )}
       <ClashNotes clashes={clashes} parts={allParts} layout={live.layout?.name ?? null} />
-      {inAir && sending && (
-        <SideView parts={parts} scale={scale} sending={sending} ceiling={ceiling} chosen={chosen} who={names[shown]!} />
-      )}
     </div>
   );
 }
 
 /** Draws the tape and explains it. */
 const TapeAndKey = ({
+  view,
   pegs,
   scale,
   live,
@@ -132,11 +177,11 @@ const TapeAndKey = ({
   probes,
   attempt,
   setUnit,
-  id,
   chosenAt,
   age,
   names,
 }: {
+  view: PlanView;
   pegs: Peg[];
   scale: PlanScale;
   live: Activity;
@@ -152,27 +197,28 @@ const TapeAndKey = ({
   probes: Probe[];
   attempt: ReturnType<typeof useAttemptWords>;
   setUnit: (next: "m" | "ft") => void;
-  id: string;
   chosenAt: number | null;
   age: number;
   names: readonly string[];
 }) => (
   <>
-    <Tape
-      pegs={pegs}
-      scale={scale}
-      length={live.space.length}
-      rows={rows}
-      shown={shown}
-      show={show}
-      chosen={chosen}
-      choose={choose}
-      move={yard.move}
-      unit={unit}
-      corridor={CORRIDOR}
-      loose={loose}
-      spread={spread}
-    />
+    <TapePlace view={view} scale={scale} tall={tapeHeight(rows.length)}>
+      <Tape
+        pegs={pegs}
+        scale={scale}
+        length={live.space.length}
+        rows={rows}
+        shown={shown}
+        show={show}
+        chosen={chosen}
+        choose={choose}
+        move={yard.move}
+        unit={unit}
+        corridor={CORRIDOR}
+        loose={loose}
+        spread={spread}
+      />
+    </TapePlace>
     <div className="flex flex-wrap items-center gap-x-4 gap-y-0.5 text-[0.8rem] leading-tight text-quiet">
       <span>
         {[...new Set(probes.map((probe) => probe.ask.aim.kind))]
@@ -183,9 +229,6 @@ const TapeAndKey = ({
       <button type="button" className="ml-auto underline" onClick={() => setUnit(unit === "m" ? "ft" : "m")}>
         Tape in {unit === "m" ? "feet" : "metres"}
       </button>
-      <a className="underline" href={`/activities/${id}/plan.svg`} download>
-        Download plan (SVG)
-      </a>
       {chosenAt !== null && <Counted metres={chosenAt} own={paces(age)} who={names[shown]!} spread={spread} />}
     </div>
   </>
@@ -200,8 +243,6 @@ const PlanAndLayout = ({
   choose,
   yard,
   spreadOf,
-  people,
-  shown,
   wrong,
   step,
   clear,
@@ -213,13 +254,11 @@ const PlanAndLayout = ({
   choose: (id: string | null) => void;
   yard: Yard;
   spreadOf: Spread | null;
-  people: readonly Shown[];
-  shown: number;
   wrong: string[];
   step: number;
   clear: { swing: number; away: number } | null;
 }) => (
-  <div className="relative">
+  <>
     <Plan
       space={live.space}
       parts={parts}
@@ -228,7 +267,6 @@ const PlanAndLayout = ({
       choose={choose}
       focusOn={yard.focusOn}
       spread={spreadOf}
-      who={people[shown]!.name}
       place={yard.place}
       wrong={wrong}
       group={yard.group}
@@ -251,5 +289,5 @@ const PlanAndLayout = ({
         wrong={wrong}
       />
     )}
-  </div>
+  </>
 );

@@ -131,7 +131,6 @@ function drawn(givenActivity: Activity, chosen: string | null) {
       choose={none}
       focusOn={none}
       spread={personOf(givenActivity, { age: 7 }).sends({}).spread}
-      who="Ada B."
       place={none}
       wrong={clashesOf(parts, givenActivity.space, object).flatMap((clash) => clash.ids as readonly string[])}
       group={[]}

@@ -1,7 +1,7 @@
 import type { Activity } from "#core/formats/activity.ts";
-import type { PartOf, Place } from "#core/yard/parts.ts";
+import { type Part, type PartOf, type Place, partsOf } from "#core/yard/parts.ts";
 import { label } from "#words/teacher.ts";
-import { type PlanScale, WIDTH } from "./scale.ts";
+import type { PlanScale } from "./scale.ts";
 
 type Line = PartOf<"line">;
 type Targets = readonly PartOf<"target">[];
@@ -174,33 +174,16 @@ export const SightLines = ({
   </>
 );
 
-/** Describes the space, and how far an object may roll beyond it. */
-export const Captions = ({
-  space,
-  who,
-  beyond,
-  scale,
-}: {
-  space: Activity["space"];
-  who: string;
-  beyond: number;
-  scale: PlanScale;
-}) => (
-  <>
-    <text x="26" y={scale.height - 5} fill="var(--color-chalk)" fillOpacity="0.85" fontSize="13">
-      {label(`floor.${space.floor}`)}, {space.length} × {space.width} m. Shading: where attempts by {who} end
-    </text>
-    {beyond > 0 && (
-      <text
-        x={WIDTH - 14}
-        y={scale.height - 5}
-        textAnchor="end"
-        fill="var(--color-chalk)"
-        fillOpacity="0.85"
-        fontSize="13"
-      >
-        rolls on {beyond.toFixed(1)} m: put a wall or a cushion there
-      </text>
-    )}
-  </>
-);
+/** Describes the space, and how far an object may roll beyond it, at the foot of the plan's place. */
+export const Captions = ({ space, who, parts }: { space: Activity["space"]; who: string; parts: readonly Part[] }) => {
+  const runOn = partsOf(parts, "runOn")[0];
+  const beyond = runOn && runOn.far > space.length + 0.02 ? runOn.far - runOn.near : 0;
+  return (
+    <p className="pointer-events-none absolute inset-x-0 bottom-0 flex flex-wrap justify-between gap-x-3 bg-court/85 px-3.5 pb-0.5 text-[0.8rem] text-chalk/90">
+      <span>
+        {label(`floor.${space.floor}`)}, {space.length} × {space.width} m. Shading: where attempts by {who} end
+      </span>
+      {beyond > 0 && <span>rolls on {beyond.toFixed(1)} m: put a wall or a cushion there</span>}
+    </p>
+  );
+};

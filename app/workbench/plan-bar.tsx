@@ -4,10 +4,14 @@ import {
   AlignHorizontalDistributeCenter,
   AlignVerticalDistributeCenter,
   ArrowRightFromLine,
+  ChevronDown,
   FlipVertical2,
   type LucideIcon,
+  Maximize,
   RotateCcw,
   RotateCw,
+  ZoomIn,
+  ZoomOut,
 } from "lucide-react";
 import { Toolbar } from "radix-ui";
 import { memo } from "react";
@@ -15,8 +19,10 @@ import type { Activity } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import { Button } from "../ui/button.tsx";
 import { Select } from "../ui/field.tsx";
+import { Menu } from "../ui/menu.tsx";
 import { Tip } from "../ui/tip.tsx";
 import { arrange, type Together } from "./edit.ts";
+import { MAX_ZOOM } from "./scale.ts";
 import type { Yard } from "./use-yard.ts";
 
 const TOGETHER: readonly { how: Together; name: string; Icon: LucideIcon }[] = [
@@ -31,19 +37,33 @@ const TOGETHER: readonly { how: Together; name: string; Icon: LucideIcon }[] = [
 ];
 
 /**
- * The bar over the plan: select all, actions for the selected targets, what a drag snaps to, and whether the area to
- * keep clear is shown.
+ * The bar over the plan: from above or from the side, select all, what can be done with the selected targets, the
+ * zoom, what a drag snaps to, and whether the area to keep clear is shown.
  */
 export const PlanBar = memo(function PlanBar({
   yard,
   activity,
   who,
   change,
+  side,
+  setSide,
+  zoom,
+  least,
+  zoomBy,
+  refit,
 }: {
   yard: Yard;
   activity: Activity;
   who: string;
   change: (next: Activity, key?: string) => void;
+  /** Whether the plan is seen from the side. Null: nothing flies, so there is nothing to see from there. */
+  side: boolean | null;
+  setSide: (on: boolean) => void;
+  zoom: number;
+  /** The smallest step of the zoom. */
+  least: number;
+  zoomBy: (steps: 1 | -1) => void;
+  refit: () => void;
 }) {
   const targets = opened(activity)
     .pegs.filter((peg) => peg.kind === "target")
@@ -53,6 +73,25 @@ export const PlanBar = memo(function PlanBar({
   const all = yard.group.length === targets.length;
   return (
     <Toolbar.Root aria-label="Plan" className="flex flex-wrap items-center gap-x-1 gap-y-1 pb-1.5 text-[0.82rem]">
+      {side !== null && (
+        <Toolbar.ToggleGroup
+          type="single"
+          aria-label="Seen from"
+          value={side ? "side" : "above"}
+          onValueChange={(value) => value && setSide(value === "side")}
+          className="mr-1 flex overflow-hidden rounded-sm border-2 border-ink"
+        >
+          {(["above", "side"] as const).map((value) => (
+            <Toolbar.ToggleItem
+              key={value}
+              value={value}
+              className="min-h-7 px-2 font-semibold focus-visible:outline-offset-[-3px] data-[state=on]:bg-ink data-[state=on]:text-page"
+            >
+              {value === "above" ? "Above" : "Side"}
+            </Toolbar.ToggleItem>
+          ))}
+        </Toolbar.ToggleGroup>
+      )}
       {targets.length > 1 && (
         <>
           <Toolbar.Button asChild>
@@ -60,33 +99,67 @@ export const PlanBar = memo(function PlanBar({
               look="quiet"
               size="small"
               aria-pressed={several}
-              className="mr-1 min-w-22 px-2"
+              className="min-w-22 px-2"
               onClick={() => yard.chooseAll(all ? targets.slice(0, 1) : targets)}
             >
               {several ? `${yard.group.length} selected` : "Select all"}
             </Button>
           </Toolbar.Button>
-          {TOGETHER.map(({ how, name, Icon }) => (
-            <Tip key={how} words={`${name}: ${several ? "the selected targets" : "all targets"}`}>
-              <Toolbar.Button asChild>
-                <Button
-                  look="quiet"
-                  size="small"
-                  className="px-1.5"
-                  aria-label={name}
-                  onClick={() => change(arrange(activity, chosen, how))}
-                >
-                  <Icon size={17} aria-hidden="true" />
-                </Button>
-              </Toolbar.Button>
-            </Tip>
-          ))}
+          <Menu
+            inToolbar
+            label={several ? "Arrange the selected targets" : "Arrange all targets"}
+            entries={TOGETHER.map(({ how, name, Icon }) => ({
+              label: name,
+              icon: <Icon size={16} />,
+              apart: how === "turnLeft",
+              onSelect: () => change(arrange(activity, chosen, how)),
+            }))}
+          >
+            Arrange <ChevronDown size={15} aria-hidden="true" />
+          </Menu>
         </>
       )}
+      <span role="group" aria-label="Size of the plan" className="ml-1 flex gap-1">
+        <Tip words={zoom === 0 && least < 0 ? "The whole court" : "Smaller"} keys="-">
+          <Toolbar.Button asChild>
+            <Button
+              look="quiet"
+              size="small"
+              className="px-1.5"
+              aria-label="Smaller plan"
+              disabled={zoom <= least}
+              onClick={() => zoomBy(-1)}
+            >
+              <ZoomOut size={17} aria-hidden="true" />
+            </Button>
+          </Toolbar.Button>
+        </Tip>
+        <Tip words="Fit the game" keys="0">
+          <Toolbar.Button asChild>
+            <Button look="quiet" size="small" className="px-1.5" aria-label="Fit the plan" onClick={refit}>
+              <Maximize size={17} aria-hidden="true" />
+            </Button>
+          </Toolbar.Button>
+        </Tip>
+        <Tip words="Larger" keys="+">
+          <Toolbar.Button asChild>
+            <Button
+              look="quiet"
+              size="small"
+              className="px-1.5"
+              aria-label="Larger plan"
+              disabled={zoom >= MAX_ZOOM}
+              onClick={() => zoomBy(1)}
+            >
+              <ZoomIn size={17} aria-hidden="true" />
+            </Button>
+          </Toolbar.Button>
+        </Tip>
+      </span>
       <label className="ml-auto flex flex-wrap items-center gap-1.5">
         Snap to
         <Select
-          className="w-32 py-0.5 text-[0.82rem]"
+          className="w-28 py-0.5 text-[0.82rem]"
           value={yard.snap}
           onChange={(event) => yard.setSnap(event.target.value === "steps" ? "steps" : "tens")}
         >

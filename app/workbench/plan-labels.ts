@@ -2,7 +2,7 @@ import type { PartOf } from "#core/yard/parts.ts";
 import { drawnSize } from "../ui/strokes.tsx";
 import { asideText } from "./edit.ts";
 import { type Box, type Labelled, type Placed, placeLabels } from "./labels.ts";
-import { LEAST, type PlanScale, WIDTH } from "./scale.ts";
+import { LEAST, type PlanScale } from "./scale.ts";
 
 type Target = PartOf<"target">;
 /** Letters on the court have an edge of its colour, so that they can be read across lines. */
@@ -30,6 +30,14 @@ export const detailLines = (
 
 /** The key of the figures beside the chosen target, among the labels. */
 export const DETAIL_KEY = "detail";
+
+/** Where the name of the start line stands, above it. */
+const startBox = (from: { along: number; width: number }, scale: PlanScale): Box => {
+  const [x, y] = [scale.x(from.along), scale.y(-from.width / 2)];
+  return { left: x - START_NAME, right: x + START_NAME, top: y - 24, bottom: y };
+};
+/** Half of the width of the name of the start line, pixels. */
+const START_NAME = 24;
 
 /** A slanting line as small rectangles along it. */
 function along([x1, y1]: readonly [number, number], [x2, y2]: readonly [number, number]): Box[] {
@@ -59,7 +67,7 @@ export function labelsOf({
   reversed: boolean;
   nameOf: (target: Target, index: number) => string;
   /** Where the lines of sight to the targets begin. */
-  from?: { along: number; across: number } | null;
+  from?: { along: number; across: number; width: number } | null;
 }): { placed: Map<string, Placed>; items: Pick<Labelled, "id" | "x" | "y" | "radius">[] } {
   const items = targets.map((target, i) => ({
     id: target.id,
@@ -73,7 +81,7 @@ export function labelsOf({
   const held = targets.findIndex(({ id }) => id === chosen);
   const detail: Labelled[] =
     held < 0 ? [] : [{ ...items[held]!, id: DETAIL_KEY, lines: detailLines(targets[held]!, reversed), size: DETAIL }];
-  const plan: Box = { left: 2, top: 2, right: WIDTH - 2, bottom: scale.height - FOOT };
+  const plan: Box = { left: 2, top: 2, right: scale.width - 2, bottom: scale.height - FOOT };
   // From each target a dotted line runs down to the tape.
   const lines = items.map(({ x, y, radius }) => ({
     left: x - HALF_LINE,
@@ -82,5 +90,13 @@ export function labelsOf({
     bottom: scale.height,
   }));
   const sight = from ? items.flatMap(({ x, y }) => along([scale.x(from.along), scale.y(from.across)], [x, y])) : [];
-  return { placed: placeLabels([...items, ...detail], { plan, others: items, lines: [...lines, ...sight] }), items };
+  return {
+    placed: placeLabels([...items, ...detail], {
+      plan,
+      others: items,
+      lines: [...lines, ...sight],
+      taken: from ? [startBox(from, scale)] : [],
+    }),
+    items,
+  };
 }

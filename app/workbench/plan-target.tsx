@@ -5,7 +5,7 @@ import { ItemStroke } from "../ui/strokes.tsx";
 import { asideText, nudged, type Snap, snapped } from "./edit.ts";
 import type { Placed } from "./labels.ts";
 import { EDGED, RING } from "./plan-labels.ts";
-import { LEAST, type PlanScale, WIDTH } from "./scale.ts";
+import { LEAST, type PlanScale } from "./scale.ts";
 
 interface MarkProps {
   id: string;
@@ -65,7 +65,7 @@ function useTargetDrag({
         (event.target as Element | null)?.closest<SVGGElement>("[data-mark]")?.focus();
       }
       if (!box.current) return;
-      const px = WIDTH / box.current.width;
+      const px = scale.width / box.current.width;
       const under = {
         along: scale.distanceAt((cx - box.current.left) * px),
         across: ((cy - box.current.top) * px - scale.height / 2) / scale.k,
@@ -245,7 +245,7 @@ export function WidthGrip({
         box.current = svg.current?.getBoundingClientRect() ?? null;
       }
       if (!box.current) return;
-      const half = ((cy - box.current.top) * (WIDTH / box.current.width) - y) / scale.k;
+      const half = ((cy - box.current.top) * (scale.width / box.current.width) - y) / scale.k;
       widen(id, Math.round(half * 2 * 100) / 100, `drag width ${id} ${startTime}`);
     },
     { pointer: { touch: true, keys: false }, filterTaps: true },

@@ -6,10 +6,10 @@ import { type Part, partsOf } from "#core/yard/parts.ts";
 import { targetName } from "#words/say.ts";
 import { drawnSize, Strokes } from "../ui/strokes.tsx";
 import type { Snap } from "./edit.ts";
-import { Backdrop, Captions, ClearSpace, Defs, SightLines } from "./plan-backdrop.tsx";
+import { Backdrop, ClearSpace, Defs, SightLines } from "./plan-backdrop.tsx";
 import { DETAIL_KEY, detailLines, labelsOf } from "./plan-labels.ts";
 import { TargetMark, WidthGrip } from "./plan-target.tsx";
-import { LEAST, type PlanScale, WIDTH } from "./scale.ts";
+import { LEAST, type PlanScale } from "./scale.ts";
 
 /** How wide the invisible grip on a line is, in pixels. */
 const LINE_GRIP = 16;
@@ -23,7 +23,6 @@ interface Props {
   focusOn: (id: string) => void;
   /** How the attempts of the child shown scatter. Null if nothing is sent. */
   spread: Spread | null;
-  who: string;
   /** Puts a target somewhere else: metres from the throwing spot and to the right of the middle. */
   place: (id: string, metres: number, across: number, gesture: string) => void;
   /** The ids of targets that clash with something. */
@@ -53,7 +52,6 @@ export const Plan = memo(function Plan({
   choose,
   focusOn,
   spread,
-  who,
   place,
   wrong,
   group,
@@ -109,12 +107,11 @@ export const Plan = memo(function Plan({
     from: from ?? null,
   });
   const detailPlace = placed.get(DETAIL_KEY);
-  const beyond = runOn && runOn.far > space.length + 0.02 ? runOn.far - runOn.near : 0;
   return (
     <svg
       ref={svg}
-      viewBox={`0 0 ${WIDTH} ${planScale.height}`}
-      className="on-court own-layer block w-full rounded-md bg-court"
+      viewBox={`0 0 ${planScale.width} ${planScale.height}`}
+      className="own-layer block h-full w-full"
       role="group"
       aria-label="Plan of the yard, to scale"
     >
@@ -192,7 +189,6 @@ export const Plan = memo(function Plan({
           />
         ))}
         {held && <WidthGrip key={held.id} target={held} widen={widen} scale={planScale} svg={svg} />}
-        <Captions space={space} who={who} beyond={beyond} scale={planScale} />
       </g>
     </svg>
   );

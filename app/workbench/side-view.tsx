@@ -3,9 +3,8 @@ import { pathTo, purposeOf } from "#core/physics/send.ts";
 import type { Sending } from "#core/physics/sending.ts";
 import { type Part, partsOf } from "#core/yard/parts.ts";
 import { targetName } from "#words/say.ts";
-import { type PlanScale, WIDTH } from "./scale.ts";
+import type { PlanScale } from "./scale.ts";
 
-const HIGHEST = 118;
 const FLOOR_GAP = 20;
 const POINTS = 28;
 
@@ -20,6 +19,7 @@ export const SideView = memo(function SideView({
   ceiling,
   chosen,
   who,
+  tall,
 }: {
   parts: readonly Part[];
   scale: PlanScale;
@@ -28,6 +28,8 @@ export const SideView = memo(function SideView({
   ceiling: number | null;
   chosen: string | null;
   who: string;
+  /** The height of its place, pixels. */
+  tall: number;
 }) {
   const targets = partsOf(parts, "target");
   const start = partsOf(parts, "line").find(
@@ -44,13 +46,13 @@ export const SideView = memo(function SideView({
   });
   const shown = flights.find((flight) => flight.t.id === chosen) ?? flights[flights.length - 1];
   const highest = Math.max(ceiling ?? 0, sending.height + 0.3, ...flights.map((flight) => flight.f.apex + 0.2));
-  const ky = Math.min(planScale.k, HIGHEST / highest);
-  const height = highest * ky + FLOOR_GAP + 8;
+  const ky = Math.min(planScale.k, (tall - FLOOR_GAP - 12) / highest);
+  const height = tall;
   const y = (metres: number) => height - FLOOR_GAP - metres * ky;
   return (
     <svg
-      viewBox={`0 0 ${WIDTH} ${height.toFixed(1)}`}
-      className="on-court mt-1 block w-full rounded-md bg-court"
+      viewBox={`0 0 ${planScale.width} ${height.toFixed(1)}`}
+      className="block h-full w-full"
       role="img"
       aria-label={
         shown
@@ -58,16 +60,16 @@ export const SideView = memo(function SideView({
           : "Side view"
       }
     >
-      <path d={`M18 ${y(0)}H${WIDTH - 14}`} stroke="var(--color-chalk)" strokeWidth="2" />
+      <path d={`M18 ${y(0)}H${planScale.width - 14}`} stroke="var(--color-chalk)" strokeWidth="2" />
       {ceiling !== null && (
         <>
           <path
-            d={`M18 ${y(ceiling)}H${WIDTH - 14}`}
+            d={`M18 ${y(ceiling)}H${planScale.width - 14}`}
             stroke="var(--color-chalk)"
             strokeWidth="4"
             strokeDasharray="2 3"
           />
-          <text x={WIDTH - 16} y={y(ceiling) + 15} textAnchor="end" fill="var(--color-chalk)" fontSize="12">
+          <text x={planScale.width - 16} y={y(ceiling) + 15} textAnchor="end" fill="var(--color-chalk)" fontSize="12">
             ceiling {ceiling} m
           </text>
         </>

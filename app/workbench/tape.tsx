@@ -4,7 +4,7 @@ import type { Peg } from "#core/contract/contract.ts";
 import { FOOT, spreadOfCount } from "#core/measures/count.ts";
 import type { Paces } from "#core/measures/step.ts";
 import { itemName, sayCount } from "#words/say.ts";
-import { type PlanScale, WIDTH } from "./scale.ts";
+import type { PlanScale } from "./scale.ts";
 
 const TAPE_TOP = 34;
 const TAPE_HIGH = 38;
@@ -15,6 +15,9 @@ const CELL = 52;
 /** A dragged peg snaps to this distance. An arrow key moves it by the second one. Metres. */
 const SNAP = 0.05;
 const NUDGE = 0.1;
+
+/** The height of a tape with this many rows of chances, pixels. */
+export const tapeHeight = (rows: number): number => RATES_TOP + rows * ROW + 4;
 
 export interface RateRow {
   name: string;
@@ -61,7 +64,7 @@ export const stepsText = (distance: number, step: number) => sayCount(Math.round
 const LOOSE = { first: 150, between: 210 };
 
 /** The middle of each rate cell: under its peg, pushed apart if pegs are close together. */
-function cellXs(at: readonly number[]): number[] {
+function cellXs(at: readonly number[], wide: number): number[] {
   const order = at.map((x, i) => ({ x, i })).sort((a, b) => a.x - b.x);
   for (let round = 0; round < 40; round++)
     for (let k = 1; k < order.length; k++) {
@@ -71,7 +74,7 @@ function cellXs(at: readonly number[]): number[] {
         order[k - 1]!.x -= gap / 2;
       }
     }
-  const over = Math.max(0, (order[order.length - 1]?.x ?? 0) - (WIDTH - CELL / 2 - 2));
+  const over = Math.max(0, (order[order.length - 1]?.x ?? 0) - (wide - CELL / 2 - 2));
   const out: number[] = [];
   for (const o of order) out[o.i] = o.x - over;
   return out;
@@ -100,37 +103,30 @@ export const Tape = memo(function Tape({
   const bands = pegs.length > 1 && pegs[0]!.kind === "line" && !scale.reversed;
   const pegged = bands ? pegs.slice(0, -1) : pegs;
   const rated: readonly { id: string; about?: string }[] = [...pegged, ...loose];
-  const middles = cellXs([
-    ...pegged.map((peg, i) =>
-      bands ? (scale.xOf(peg.distance) + scale.xOf(pegs[i + 1]!.distance)) / 2 : scale.xOf(peg.distance),
-    ),
-    ...loose.map((_, i) => LOOSE.first + i * LOOSE.between),
-  ]);
-  const high = RATES_TOP + rows.length * ROW + 4;
+  const middles = cellXs(
+    [
+      ...pegged.map((peg, i) =>
+        bands ? (scale.xOf(peg.distance) + scale.xOf(pegs[i + 1]!.distance)) / 2 : scale.xOf(peg.distance),
+      ),
+      ...loose.map((_, i) => LOOSE.first + i * LOOSE.between),
+    ],
+    scale.width,
+  );
+  const high = tapeHeight(rows.length);
   const step = rows[shown]?.step ?? 0.5;
   return (
     <svg
       ref={svg}
-      viewBox={`0 0 ${WIDTH} ${high}`}
-      className="own-layer mt-1 block w-full touch-pan-y select-none"
+      viewBox={`0 0 ${scale.width} ${high}`}
+      preserveAspectRatio="xMinYMin meet"
+      className="own-layer block h-full w-full touch-pan-y select-none"
       role="group"
       aria-label="Tape"
     >
-      <Ground scale={scale} length={length} unit={unit} step={step} who={rows[shown]?.name.split(",")[0] ?? ""} />
+      <Ground scale={scale} length={length} unit={unit} step={step} />
       <SpreadBand spread={spread} scale={scale} />
       {rows.map((row, r) => (
         <g key={row.name}>
-          <foreignObject x="0" y={RATES_TOP + r * ROW} width={96} height={ROW - 3}>
-            <button
-              type="button"
-              onClick={() => show(r)}
-              aria-pressed={r === shown}
-              className={`h-full w-full truncate border-l-4 pl-1.5 text-left text-[12.5px] ${r === shown ? "border-mustard font-bold" : "border-transparent"}`}
-              title={`Show the steps and the hits for ${row.name}`}
-            >
-              {row.name}
-            </button>
-          </foreignObject>
           {rated.map((p, i) => {
             const rate = row.rates.get(p.id);
             // A peg that no chance depends on can only be moved.
@@ -150,6 +146,7 @@ export const Tape = memo(function Tape({
           })}
         </g>
       ))}
+      <Names rows={rows} shown={shown} show={show} unit={unit} high={high} />
       {pegs.map((peg, i) => (
         <PegHandle
           key={peg.id}
@@ -171,16 +168,47 @@ export const Tape = memo(function Tape({
   );
 });
 
+/** What the lines of the tape are. It stays in sight while the tape is scrolled sideways. */
+function Names({ rows, shown, show, unit, high }: Pick<Props, "rows" | "shown" | "show" | "unit"> & { high: number }) {
+  const who = rows[shown]?.name.split(",")[0] ?? "";
+  return (
+    <g style={{ transform: "translateX(calc(var(--left, 0) * 1px))" }}>
+      <rect width="70" y={TAPE_TOP - 2} height={high - TAPE_TOP} fill="var(--color-page)" />
+      <text x="4" y={TAPE_TOP + 25} fontSize="13" fontWeight="600" fill="currentColor">
+        {unit === "m" ? "metres" : "feet"}
+      </text>
+      <text x="4" y={STEPS_TOP + 17} fontSize="13" fontWeight="600" fill="currentColor">
+        steps
+      </text>
+      <text x="4" y={STEPS_TOP + 33} fontSize="11.5" fill="var(--color-quiet)">
+        of {who === "typical" ? "typical child" : who}
+      </text>
+      {rows.map((row, r) => (
+        <foreignObject key={row.name} x="0" y={RATES_TOP + r * ROW} width={96} height={ROW - 3}>
+          <button
+            type="button"
+            onClick={() => show(r)}
+            aria-pressed={r === shown}
+            className={`h-full w-full truncate border-l-4 bg-page pl-1.5 text-left text-[12.5px] ${r === shown ? "border-mustard font-bold" : "border-transparent"}`}
+            title={`Show the steps and the hits for ${row.name}`}
+          >
+            {row.name}
+          </button>
+        </foreignObject>
+      ))}
+    </g>
+  );
+}
+
 interface GroundProps {
   scale: PlanScale;
   length: number;
   unit: "m" | "ft";
   step: number;
-  who: string;
 }
 
 /** The tape and the steps under it. They do not change while the space and the child stay the same. */
-const Ground = memo(function Ground({ scale, length, unit, step, who }: GroundProps) {
+const Ground = memo(function Ground({ scale, length, unit, step }: GroundProps) {
   const ends = [scale.x(0), scale.x(length)] as const;
   const far = Math.max(0, scale.reversed ? scale.distanceAt(ends[0]) : length);
   const marks = Array.from({ length: Math.floor(far * (unit === "m" ? 10 : 1 / FOOT)) + 1 }, (_, i) => i);
@@ -188,9 +216,6 @@ const Ground = memo(function Ground({ scale, length, unit, step, who }: GroundPr
     <>
       <rect x={ends[0]} y={TAPE_TOP} width={ends[1] - ends[0]} height={TAPE_HIGH} fill="var(--color-straw)" />
       <path d={`M${ends[0]} ${TAPE_TOP + TAPE_HIGH}H${ends[1]}`} stroke="var(--color-ink)" strokeWidth="2" />
-      <text x="4" y={TAPE_TOP + 25} fontSize="13" fontWeight="600" fill="currentColor">
-        {unit === "m" ? "metres" : "feet"}
-      </text>
       {marks.map((i) => {
         const metres = unit === "m" ? i / 10 : i * FOOT;
         const x = scale.xOf(metres);
@@ -202,7 +227,7 @@ const Ground = memo(function Ground({ scale, length, unit, step, who }: GroundPr
               stroke="var(--color-night)"
               strokeWidth={whole ? 2 : 1.2}
             />
-            {whole && (unit === "m" || i % 2 === 0) && x < WIDTH - 16 && (
+            {whole && (unit === "m" || i % 2 === 0) && x < scale.width - 16 && (
               <text x={x + 4} y={TAPE_TOP + 32} fontSize="13" fontWeight="700" fill="var(--color-night)">
                 {unit === "m" ? `${i / 10} m` : `${i} ft`}
               </text>
@@ -210,12 +235,6 @@ const Ground = memo(function Ground({ scale, length, unit, step, who }: GroundPr
           </g>
         );
       })}
-      <text x="4" y={STEPS_TOP + 17} fontSize="13" fontWeight="600" fill="currentColor">
-        steps
-      </text>
-      <text x="4" y={STEPS_TOP + 33} fontSize="11.5" fill="var(--color-quiet)">
-        of {who === "typical" ? "typical child" : who}
-      </text>
       {Array.from({ length: Math.floor(far / step) }, (_, i) => i + 1).map((n) => {
         const x = scale.xOf(n * step);
         return (
@@ -321,7 +340,7 @@ const PegHandle = memo(function PegHandle({
         (event.target as Element | null)?.closest<SVGGElement>("[role=slider]")?.focus();
       }
       if (!box.current) return;
-      const metres = scale.distanceAt(((cx - box.current.left) / box.current.width) * WIDTH);
+      const metres = scale.distanceAt(((cx - box.current.left) / box.current.width) * scale.width);
       move(id, Math.round(metres / SNAP) * SNAP, `drag ${id} ${gesture.current}`);
     },
     { pointer: { touch: true, keys: false }, filterTaps: true },

@@ -7,12 +7,13 @@ import { paces } from "#core/measures/step.ts";
 import { clashesOf } from "#core/yard/clashes.ts";
 import { awayFrom, swingOf } from "#core/yard/clear.ts";
 import { laidParts } from "#core/yard/layouts/laid.ts";
-import { countedBackFrom } from "#core/yard/parts.ts";
+import { boundsOf, countedBackFrom } from "#core/yard/parts.ts";
 import { USUAL_CEILING } from "#core/yard/space-limits.ts";
 import { itemName } from "#words/say.ts";
 import { tell } from "#words/tell.ts";
 import { RANKS, type Shown } from "./home-fits.ts";
-import { planScale } from "./scale.ts";
+import type { PlanView } from "./plan-place.tsx";
+import { planScale, zoomsOf } from "./scale.ts";
 
 /**
  * Computes everything that follows from an activity while it is dragged: parts and scale, chances, spread, and clashes. `people` are the
@@ -23,11 +24,13 @@ export function useYardFigures({
   people,
   shown,
   clearShown,
+  view,
 }: {
   live: Activity;
   people: readonly Shown[];
   shown: number;
   clearShown: boolean;
+  view: Pick<PlanView, "room" | "zoom" | "fitted">;
 }) {
   const { pegs, probes } = opened(live);
   const loose = useMemo(
@@ -46,7 +49,14 @@ export function useYardFigures({
   const allParts = useMemo(() => (live.layout ? [...parts, ...laidParts(live.layout)] : parts), [parts, live.layout]);
   const { length, width } = space;
   const backFrom = countedBackFrom(parts);
-  const scale = useMemo(() => planScale(length, width, backFrom), [length, width, backFrom]);
+  // How far the game goes to either side. It stays while something is dragged, so that the scale does too.
+  const of = `${live.pattern.name} ${pegs.length} ${length} ${width} ${live.layout?.name} ${view.fitted}`;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: `of` says when to look again
+  const reach = useMemo(() => Math.max(...boundsOf(allParts).across.map(Math.abs)), [of]);
+  const { room, zoom } = view;
+  const zooms = useMemo(() => zoomsOf({ length, width }, reach, room), [length, width, reach, room]);
+  const k = zooms.get(zoom) ?? zooms.get(0)!;
+  const scale = useMemo(() => planScale(length, width, backFrom, { room, k }), [length, width, backFrom, room, k]);
   const rows = useMemo(
     () =>
       people.map((person, i) => {
@@ -106,6 +116,8 @@ export function useYardFigures({
     allParts,
     inAir,
     scale,
+    /** The steps of the zoom that there are. */
+    zooms,
     rows,
     /** Names of the pegs that no child has a chance to hit. */
     hopeless,

@@ -4,13 +4,25 @@ import type { Part } from "#core/yard/parts.ts";
 import { keyOfPage } from "../ui/keys.tsx";
 import type { Draft } from "./draft.ts";
 import { nudged } from "./edit.ts";
+import type { PlanView } from "./plan-place.tsx";
 import type { Yard } from "./use-yard.ts";
 
 /** How far `[` and `]` move the selected peg, in metres. */
 const EASIER = 0.1;
 
-/** Handles the keys of the workbench: undo, redo, easier, harder, and arrows that move the selection. */
-export function useYardKeys({ draft, yard, parts }: { draft: Draft; yard: Yard; parts: readonly Part[] }): void {
+/** Handles the keys of the workbench: undo, redo, easier, harder, the zoom, and arrows that move the selection. */
+export function useYardKeys({
+  draft,
+  yard,
+  view,
+  parts,
+}: {
+  draft: Draft;
+  yard: Yard;
+  view: Pick<PlanView, "zoomBy" | "refit">;
+  parts: readonly Part[];
+}): void {
+  const { zoomBy, refit } = view;
   const { undo, redo } = draft;
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
@@ -35,6 +47,9 @@ export function useYardKeys({ draft, yard, parts }: { draft: Draft; yard: Yard; 
       else if (!keyOfPage(event)) return;
       else if (event.key === "u") undo();
       else if (event.key === "U") redo();
+      else if (event.key === "+" || event.key === "=") zoomBy(1);
+      else if (event.key === "-") zoomBy(-1);
+      else if (event.key === "0") refit();
       else if (peg && (event.key === "[" || event.key === "]"))
         yard.move(peg.id, peg.distance + (event.key === "[" ? -EASIER : EASIER), "keys easier");
       else return;
@@ -42,5 +57,5 @@ export function useYardKeys({ draft, yard, parts }: { draft: Draft; yard: Yard; 
     };
     addEventListener("keydown", press);
     return () => removeEventListener("keydown", press);
-  }, [undo, redo, yard, draft, parts]);
+  }, [undo, redo, yard, draft, parts, zoomBy, refit]);
 }
