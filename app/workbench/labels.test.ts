@@ -2,12 +2,12 @@ import { describe, expect, it } from "vitest";
 import { fromPattern } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import { patternNames } from "#core/patterns/registry.ts";
-import { partsOf } from "#core/yard/parts.ts";
+import { boundsOf, partsOf } from "#core/yard/parts.ts";
 import { targetName } from "#words/say.ts";
 import "#words/tell.ts";
 import { boxOf, type Labelled, placeLabels, shared } from "./labels.ts";
 import { labelsOf } from "./plan-labels.ts";
-import { planScale, WIDTH } from "./scale.ts";
+import { MAX_ZOOM, planScale, USUAL_ROOM, zoomsOf } from "./scale.ts";
 
 const item = (id: string, x: number, y: number, lines = ["2 bucket"]): Labelled => ({
   id,
@@ -50,26 +50,34 @@ describe("labels on the plan", () => {
     for (const [i, box] of boxes.entries()) for (const other of boxes.slice(i + 1)) expect(shared(box, other)).toBe(0);
   });
 
-  it.each(patternNames)("never cover each other, whichever target is chosen: %s", (name) => {
-    const activity = fromPattern(name);
-    const scale = planScale(activity.space.length, activity.space.width, null);
-    const targets = partsOf(opened(activity).parts, "target");
-    for (const chosen of [null, ...targets.map(({ id }) => id)]) {
-      const { placed, items } = labelsOf({
-        targets,
-        chosen,
-        scale,
-        reversed: false,
-        nameOf: (target) => targetName(target),
-      });
-      const boxes = [...placed.values()].map(({ box }) => box);
-      for (const [i, box] of boxes.entries()) {
-        for (const other of boxes.slice(i + 1)) expect(shared(box, other), `${name} ${chosen}`).toBeLessThan(1);
-        for (const one of items)
-          expect(shared(box, boxOf(one)), `${name} ${chosen} ${one.id} ${JSON.stringify([box, one])}`).toBeLessThan(1);
-        expect(box.left, name).toBeGreaterThanOrEqual(0);
-        expect(box.right, name).toBeLessThanOrEqual(WIDTH);
+  it.each(patternNames.flatMap((name) => [0, 1, MAX_ZOOM].map((zoom) => [name, zoom] as const)))(
+    "never cover each other, whichever target is chosen: %s, zoom %i",
+    (name, zoom) => {
+      const activity = fromPattern(name);
+      const { space } = activity;
+      const reach = Math.max(...boundsOf(opened(activity).parts).across.map(Math.abs));
+      const k = zoomsOf(space, reach, USUAL_ROOM).get(zoom)!;
+      const scale = planScale(space.length, space.width, null, { k });
+      const targets = partsOf(opened(activity).parts, "target");
+      for (const chosen of [null, ...targets.map(({ id }) => id)]) {
+        const { placed, items } = labelsOf({
+          targets,
+          chosen,
+          scale,
+          reversed: false,
+          nameOf: (target) => targetName(target),
+        });
+        const boxes = [...placed.values()].map(({ box }) => box);
+        for (const [i, box] of boxes.entries()) {
+          for (const other of boxes.slice(i + 1)) expect(shared(box, other), `${name} ${chosen}`).toBeLessThan(1);
+          for (const one of items)
+            expect(shared(box, boxOf(one)), `${name} ${chosen} ${one.id} ${JSON.stringify([box, one])}`).toBeLessThan(
+              1,
+            );
+          expect(box.left, name).toBeGreaterThanOrEqual(0);
+          expect(box.right, name).toBeLessThanOrEqual(scale.width);
+        }
       }
-    }
-  });
+    },
+  );
 });

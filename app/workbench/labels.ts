@@ -33,6 +33,8 @@ const LINE = 1.2;
 const GAP = 5;
 /** How far out a label is tried, in steps of this many pixels. */
 const OUTWARD = [0, 16, 32, 52] as const;
+/** Covering an item, a label or a caption costs this much more than a label that stands one place farther down the list. */
+const COVERS = 8;
 /** Covering a thin line is this much less bad than covering an item or another label of the same area. */
 const THIN = 0.5;
 
@@ -109,8 +111,8 @@ export function placeLabels(
       const all = (box.right - box.left) * (box.bottom - box.top);
       const cost =
         // What is cut off cannot be read at all.
-        3 * (all - shared(box, plan)) +
-        full.reduce((sum, other) => sum + shared(box, other), 0) +
+        3 * COVERS * (all - shared(box, plan)) +
+        COVERS * full.reduce((sum, other) => sum + shared(box, other), 0) +
         THIN * lines.reduce((sum, line) => sum + 4 * shared(box, line), 0) +
         order++ * 0.5;
       if (cost >= least) continue;

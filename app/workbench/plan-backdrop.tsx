@@ -6,6 +6,9 @@ import type { PlanScale } from "./scale.ts";
 type Line = PartOf<"line">;
 type Targets = readonly PartOf<"target">[];
 
+/** A wall or curtain is drawn this far behind the last target, metres. */
+export const BEHIND_LAST = 0.18;
+
 /** Defines the fill patterns of the plan. */
 export const Defs = () => (
   <defs>
@@ -60,7 +63,7 @@ export function Backdrop({
       )}
       {behind !== "open" && (
         <path
-          d={`M${scale.x(farthest + 0.18)} ${top + 6}V${bottom - 6}`}
+          d={`M${scale.x(farthest + BEHIND_LAST)} ${top + 6}V${bottom - 6}`}
           stroke="var(--color-chalk)"
           strokeWidth={behind === "wall" ? 6 : 12}
           strokeOpacity={behind === "wall" ? 0.9 : 0.35}

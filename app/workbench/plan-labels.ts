@@ -36,6 +36,8 @@ const startBox = (from: { along: number; width: number }, scale: PlanScale): Box
   const [x, y] = [scale.x(from.along), scale.y(-from.width / 2)];
   return { left: x - START_NAME, right: x + START_NAME, top: y - 24, bottom: y };
 };
+/** Half of the width of a wall, pixels. */
+const WALL = 5;
 /** Half of the width of the name of the start line, pixels. */
 const START_NAME = 24;
 
@@ -60,6 +62,7 @@ export function labelsOf({
   reversed,
   nameOf,
   from = null,
+  wall = null,
 }: {
   targets: readonly Target[];
   chosen: string | null;
@@ -68,6 +71,8 @@ export function labelsOf({
   nameOf: (target: Target, index: number) => string;
   /** Where the lines of sight to the targets begin. */
   from?: { along: number; across: number; width: number } | null;
+  /** Where the wall or curtain behind the targets is drawn, pixels from the left. */
+  wall?: number | null;
 }): { placed: Map<string, Placed>; items: Pick<Labelled, "id" | "x" | "y" | "radius">[] } {
   const items = targets.map((target, i) => ({
     id: target.id,
@@ -95,7 +100,10 @@ export function labelsOf({
       plan,
       others: items,
       lines: [...lines, ...sight],
-      taken: from ? [startBox(from, scale)] : [],
+      taken: [
+        ...(from ? [startBox(from, scale)] : []),
+        ...(wall === null ? [] : [{ left: wall - WALL, right: wall + WALL, top: 0, bottom: scale.height }]),
+      ],
     }),
     items,
   };

@@ -43,6 +43,8 @@ export function usePlanView(): PlanView {
     if (!element) return;
     const measure = () => {
       const { width, height } = element.getBoundingClientRect();
+      // It is not shown yet.
+      if (width === 0 || height === 0) return;
       // Nothing is drawn for less than the usual width; on a narrow page the picture is smaller.
       const unit = Math.max(1, WIDTH / Math.max(1, width));
       const next = { wide: Math.round(width * unit), tall: Math.floor(height * unit) };
@@ -71,7 +73,7 @@ function show(plan: HTMLElement | null, [x, y]: readonly [number, number], alway
 
 /** Keeps the middle of the game, or the chosen place, in sight when the scale or the choice changes. */
 export function useInSight(
-  { plan, room, zoom }: PlanView,
+  { plan, room, zoom, measured }: PlanView,
   scale: PlanScale,
   at: { id: string; along: number; across: number } | null,
 ): void {
@@ -91,7 +93,7 @@ export function useInSight(
     [plan],
   );
   // biome-ignore lint/correctness/useExhaustiveDependencies: only a new scale moves the view
-  useLayoutEffect(() => go(true), [go, k, width, height]);
+  useLayoutEffect(() => go(true), [go, k, width, height, measured]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: only another choice does, never a drag
   useLayoutEffect(() => go(false), [go, at?.id]);
 }

@@ -6,7 +6,7 @@ import { type Part, partsOf } from "#core/yard/parts.ts";
 import { targetName } from "#words/say.ts";
 import { drawnSize, Strokes } from "../ui/strokes.tsx";
 import type { Snap } from "./edit.ts";
-import { Backdrop, ClearSpace, Defs, SightLines } from "./plan-backdrop.tsx";
+import { Backdrop, BEHIND_LAST, ClearSpace, Defs, SightLines } from "./plan-backdrop.tsx";
 import { DETAIL_KEY, detailLines, labelsOf } from "./plan-labels.ts";
 import { TargetMark, WidthGrip } from "./plan-target.tsx";
 import { LEAST, type PlanScale } from "./scale.ts";
@@ -105,6 +105,7 @@ export const Plan = memo(function Plan({
     reversed: planScale.reversed,
     nameOf,
     from: from ?? null,
+    wall: behind && behind !== "open" ? planScale.x(farthest + BEHIND_LAST) : null,
   });
   const detailPlace = placed.get(DETAIL_KEY);
   return (

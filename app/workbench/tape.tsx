@@ -60,6 +60,14 @@ export function spreadAt(distance: number, step: number, all: readonly Paces[]):
 
 export const stepsText = (distance: number, step: number) => sayCount(Math.round((distance / step) * 2) / 2);
 
+/** The room that a number on the tape needs, the number of a step, and a fine tick, pixels. */
+const NUMBER_ROOM = 40;
+const STEP_ROOM = 18;
+const TICK_ROOM = 4;
+/** Every how many marks one is numbered: all, or each second, fifth, tenth, so that the numbers do not touch. */
+export const everyNth = (between: number, room: number): number =>
+  [1, 2, 5, 10, 20].find((n) => n * between >= room) ?? 50;
+
 /** Where chances that belong to no peg are shown, pixels. */
 const LOOSE = { first: 150, between: 210 };
 
@@ -211,15 +219,22 @@ interface GroundProps {
 const Ground = memo(function Ground({ scale, length, unit, step }: GroundProps) {
   const ends = [scale.x(0), scale.x(length)] as const;
   const far = Math.max(0, scale.reversed ? scale.distanceAt(ends[0]) : length);
-  const marks = Array.from({ length: Math.floor(far * (unit === "m" ? 10 : 1 / FOOT)) + 1 }, (_, i) => i);
+  const ofUnit = unit === "m" ? 1 : FOOT;
+  // On a small scale only some of the numbers are written, and no ticks that would touch.
+  const written = everyNth(scale.k * ofUnit, NUMBER_ROOM);
+  const fine = unit === "m" && scale.k >= 10 * TICK_ROOM;
+  const marks = Array.from({ length: Math.floor((far / ofUnit) * (fine ? 10 : 1) + 1e-9) + 1 }, (_, i) => i);
+  const stepped = everyNth(scale.k * step, STEP_ROOM);
   return (
     <>
       <rect x={ends[0]} y={TAPE_TOP} width={ends[1] - ends[0]} height={TAPE_HIGH} fill="var(--color-straw)" />
       <path d={`M${ends[0]} ${TAPE_TOP + TAPE_HIGH}H${ends[1]}`} stroke="var(--color-ink)" strokeWidth="2" />
       {marks.map((i) => {
-        const metres = unit === "m" ? i / 10 : i * FOOT;
-        const x = scale.xOf(metres);
-        const whole = unit === "m" ? i % 10 === 0 : true;
+        const n = fine ? i / 10 : i;
+        const x = scale.xOf(n * ofUnit);
+        const whole = Number.isInteger(n);
+        const text = `${n} ${unit}`;
+        const room = NUMBER_ROOM - 6;
         return (
           <g key={i}>
             <path
@@ -227,9 +242,9 @@ const Ground = memo(function Ground({ scale, length, unit, step }: GroundProps) 
               stroke="var(--color-night)"
               strokeWidth={whole ? 2 : 1.2}
             />
-            {whole && (unit === "m" || i % 2 === 0) && x < scale.width - 16 && (
+            {whole && n % written === 0 && x + room < Math.max(...ends) && (
               <text x={x + 4} y={TAPE_TOP + 32} fontSize="13" fontWeight="700" fill="var(--color-night)">
-                {unit === "m" ? `${i / 10} m` : `${i} ft`}
+                {text}
               </text>
             )}
           </g>
@@ -243,9 +258,11 @@ const Ground = memo(function Ground({ scale, length, unit, step }: GroundProps) 
               d={`M${x - 8} ${STEPS_TOP + 8 + (n % 2) * 9}c0-5 9-5 9 0s-9 5-9 0m11 0c0-3 5-3 5 0s-5 3-5 0`}
               fill="var(--color-quiet)"
             />
-            <text x={x} y={STEPS_TOP + 38} textAnchor="middle" fontSize="11.5" fill="currentColor">
-              {n}
-            </text>
+            {n % stepped === 0 && (
+              <text x={x} y={STEPS_TOP + 38} textAnchor="middle" fontSize="11.5" fill="currentColor">
+                {n}
+              </text>
+            )}
           </g>
         );
       })}

@@ -7,9 +7,9 @@ import { patternNames, patternOf } from "#core/patterns/registry.ts";
 import { countedBackFrom } from "#core/yard/parts.ts";
 import { hasLabel } from "#words/teacher.ts";
 import { getIn, setIn } from "./paths.ts";
-import { planScale, WIDTH } from "./scale.ts";
+import { planScale, WIDTH, zoomsOf } from "./scale.ts";
 import { answerOf, STATIONS, stationName } from "./stations.ts";
-import { stepsText } from "./tape.tsx";
+import { everyNth, stepsText } from "./tape.tsx";
 
 describe("places in a document", () => {
   it("are read and changed without touching the rest", () => {
@@ -62,6 +62,25 @@ describe("plan and tape share one scale", () => {
       expect((s.x(1) - s.x(0)) / (s.y(1) - s.y(0))).toBeCloseTo(1, 9);
       expect(s.x(length)).toBeLessThanOrEqual(WIDTH);
     }
+  });
+  it("shows the whole length and everything of the game first, then the whole court, then less and less", () => {
+    const room = { wide: 700, tall: 262 };
+    const wide = zoomsOf({ length: 4, width: 3 }, 0.5, room);
+    expect([...wide.keys()]).toEqual([-1, 0, 1, 2, 3]);
+    const at = (zoom: number) => planScale(4, 3, null, { room, k: wide.get(zoom)! });
+    expect(at(0).x(4)).toBeCloseTo(686, 5);
+    expect(at(0).width).toBe(700);
+    expect(at(0).y(0.5) - at(0).y(-0.5)).toBeLessThan(room.tall);
+    expect(at(-1).height).toBe(room.tall);
+    expect(at(2).k).toBeCloseTo(2.25 * at(0).k, 5);
+    expect(at(2).width).toBeGreaterThan(700);
+    // Where the game fills the court there is nothing to go back from.
+    expect([...zoomsOf({ length: 14, width: 4 }, 2, room).keys()]).toEqual([0, 1, 2, 3]);
+    // A larger window gives a larger plan, as far as the court allows.
+    expect(zoomsOf({ length: 4, width: 3 }, 0.5, { wide: 1320, tall: 540 }).get(0)).toBeCloseTo(308, 0);
+  });
+  it("numbers as many marks as there is room for", () => {
+    expect([60, 30, 12, 7, 3].map((between) => everyNth(between, 40))).toEqual([1, 2, 5, 10, 20]);
   });
   it("says steps in halves", () => {
     expect([stepsText(2.8, 0.5), stepsText(2.51, 0.5), stepsText(0.26, 0.5)]).toEqual(["5½", "5", "½"]);

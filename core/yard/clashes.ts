@@ -93,8 +93,10 @@ export function clashesOf(parts: readonly Part[], space: { length: number; width
       else if (!object.inAir && deep(thing.id, `lane ${target.id}`))
         out.push({ kind: "inWay", ids: [thing.id, target.id] });
   });
+  // The player may stand elsewhere than on the start line: in Goals, in the middle of the field.
+  const stands = partsOf(parts, "person").find((person) => person.role === "sender")?.along ?? from;
   const reach = (id: string, at: Place, half: number, clear: number) => {
-    if (Math.hypot(at.along - from, at.across) - half < clear - 1e-9) out.push({ kind: "swing", ids: [id], clear });
+    if (Math.hypot(at.along - stands, at.across) - half < clear - 1e-9) out.push({ kind: "swing", ids: [id], clear });
   };
   const { swing, away, sends, ceiling } = object;
   if (swing)
