@@ -16,6 +16,10 @@ export class Form {
   all(name: string): string[] {
     return this.given.getAll(name).flatMap((v) => (typeof v === "string" ? [wellFormed(v)] : []));
   }
+  /** Every text field with its name, in the order of the form. */
+  entries(): [string, string][] {
+    return [...this.given].flatMap(([key, v]) => (typeof v === "string" ? [[wellFormed(key), wellFormed(v)]] : []));
+  }
   /** Every text field. If a name occurs several times, the last one counts. */
   fields(): Record<string, string> {
     const out: Record<string, string> = Object.create(null);

@@ -24,6 +24,7 @@ export default [
       route("children/:id/card", "routes/child-card.tsx"),
       route("children/:id/erase", "routes/child-erase.tsx"),
       route("exercises", "routes/exercises.tsx"),
+      route("exercises/:id", "routes/exercise-edit.tsx"),
       route("things", "routes/things.tsx"),
       route("things/:id", "routes/thing-edit.tsx"),
       route("results", "routes/results.tsx"),

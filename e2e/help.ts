@@ -86,6 +86,12 @@ export async function phone(browser: Tabs): Promise<Page> {
   return page;
 }
 
+/** Opens a menu by its name and presses an entry. */
+export async function choose(page: Page, menu: string, entry: string): Promise<void> {
+  await press(page, menu);
+  await (await page.waitForSelector(`[role=menuitem] ::-p-text(${entry})`))!.click();
+}
+
 export const text = (page: Page, selector = "body"): Promise<string> =>
   page.$eval(selector, (element) => (element as HTMLElement).innerText);
 

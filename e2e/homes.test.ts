@@ -4,6 +4,7 @@ import {
   base,
   beginPlay,
   cardOf,
+  choose,
   handIn,
   linkOf,
   open,
@@ -387,7 +388,7 @@ describe("the school's list of things", () => {
     await open(page, `${at}?station=kit`);
     await sees(page, "No longer in your school's list.");
     const before = page.url();
-    await press(page, "Copy activity");
+    await choose(page, "More for this activity", "Copy activity");
     await page.waitForFunction((url) => location.href !== url, {}, before);
     await sees(page, "Saved");
     await page.close();

@@ -4,7 +4,21 @@ import { join } from "node:path";
 import type { Page } from "puppeteer-core";
 import { beforeAll, describe, expect, inject, it } from "vitest";
 import { fromPattern } from "../core/formats/activity.ts";
-import { base, drag, itLong, open, owner, press, ready, retype, sees, tabs, teacherPage, text } from "./help.ts";
+import {
+  base,
+  choose,
+  drag,
+  itLong,
+  open,
+  owner,
+  press,
+  ready,
+  retype,
+  sees,
+  tabs,
+  teacherPage,
+  text,
+} from "./help.ts";
 
 const browser = tabs();
 let page: Page;
@@ -132,11 +146,14 @@ describe("the workbench", () => {
         .$eval("[data-mark=t2]", (element) => (element as SVGGElement).focus())
         .then(() => page.keyboard.press("ArrowDown"));
     await sees(page, "2 box is outside the space");
-    await press(page, "In a line");
+    const arrange = (how: string) => choose(page, "Arrange all targets", how);
+    await arrange("In a line");
     await sees(page, /hides \d+% of/);
     await press(page, "Undo");
-    await press(page, "Mirror");
-    await press(page, "Spread evenly");
+    const mirrored = await where();
+    await arrange("Mirror");
+    await expect.poll(where).not.toBe(mirrored);
+    await arrange("Spread evenly");
     await page.close();
   });
 
@@ -212,7 +229,9 @@ describe("the workbench", () => {
   it("names what is not allowed beside its field, saves nothing broken, and loses nothing typed", async () => {
     const url = await fresh("Climb");
     await focusPeg(page, "t5");
-    const field = (await page.waitForSelector("xpath///label[contains(., 'Distance from the start line')]/..//input"))!;
+    const field = (await page.waitForSelector(
+      "xpath///label[contains(., 'Distance from the start line')]/../..//input",
+    ))!;
     await retype(field, "-3");
     await sees(page, "Distance from the start line must be from 0.3 to 30 m.");
     expect(await field.evaluate((element) => (element as HTMLInputElement).value)).toBe("-3");

@@ -8,6 +8,7 @@ import {
   base,
   beginPlay,
   cardOf,
+  choose,
   handIn,
   itLong,
   linkOf,
@@ -161,7 +162,7 @@ describe("ways back", () => {
     await expect.poll(now).toBe(before);
     // A copy is another activity, from its title to its versions.
     await again.waitForSelector("[data-save=saved]");
-    await press(again, "Copy activity");
+    await choose(again, "More for this activity", "Copy activity");
     await again.waitForFunction(
       (was) =>
         location.href !== was &&

@@ -3,6 +3,7 @@ import { describe, expect, it } from "vitest";
 import {
   base,
   cardOf,
+  choose,
   drag,
   itLong,
   linkOf,
@@ -36,13 +37,13 @@ async function climb(): Promise<{ page: Page; url: string }> {
   return { page, url: page.url().split("?")[0]! };
 }
 async function layOut(page: Page, name: string): Promise<void> {
-  await press(page, "Set up a course, a grid, goals or bases beside the game.");
+  await press(page, "Layout beside the game");
   await press(page, name);
   await page.waitForSelector("[data-frame]");
 }
-const field = async (page: Page, name: string, within = "Add a layout") => {
+const field = async (page: Page, name: string, within = "Layout beside the game") => {
   const found = await page.waitForSelector(
-    `xpath///section[@aria-label='${within}']//label[starts-with(normalize-space(),'${name}')]/following-sibling::span/input`,
+    `xpath///*[@aria-label='${within}']//label[starts-with(normalize-space(),'${name}')]/../following-sibling::span/input`,
   );
   return found!;
 };
@@ -185,10 +186,10 @@ describe("several targets at once", () => {
     await page.keyboard.press("ArrowRight");
     await expect.poll(() => along("t1")).toBeCloseTo(begun[0]! + 0.1, 6);
     expect(await along("t5")).toBeCloseTo(begun[4]! + 0.1, 6);
-    await press(page, "Same distance");
+    await choose(page, "Arrange the selected targets", "Same distance");
     await expect.poll(async () => new Set(await Promise.all(ids.map(along))).size).toBe(1);
     await press(page, "Undo");
-    await press(page, "Straight ahead");
+    await choose(page, "Arrange the selected targets", "Straight ahead");
     await expect.poll(() => labelOf(page, "[data-mark=t4]")).toContain("middle");
     await press(page, "Undo");
     await press(page, "5 selected");
@@ -233,6 +234,7 @@ describe("several targets at once", () => {
       await page.$$eval("nav[aria-label=Stations] a", (all) => (all[0] as HTMLElement).click());
       await page.waitForSelector("option[value=pushThrow]");
       await page.select("select:has(option[value=pushThrow])", "pushThrow");
+      await press(page, "Side");
       await page.waitForSelector("svg[aria-label^='Side view']");
       expect(await labelOf(page, "svg[aria-label^='Side view']")).toMatch(
         /flies up to \d\.\d m under a ceiling of 2\.4 m/,

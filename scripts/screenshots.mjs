@@ -101,7 +101,7 @@ try {
   await shot("child");
 
   await workbench("Hallway climb", "yard", "t3");
-  await press(page, "Set up a course, a grid, goals or bases beside the game.");
+  await press(page, "Layout beside the game");
   await press(page, "Slalom with a shot");
   await page.waitForSelector("[data-frame]");
   await page.$eval("[data-frame]", (e) => e.focus());

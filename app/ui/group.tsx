@@ -21,7 +21,7 @@ export const Fold = ({
   open?: boolean;
   children: ReactNode;
 }) => (
-  <details className="group-box fold" open={open}>
+  <details aria-label={title} className="group-box fold" open={open}>
     <summary className="group-title">
       <ChevronRight size={16} aria-hidden="true" className="fold-sign" />
       <span className="grow">{title}</span>

@@ -8,7 +8,7 @@ const MAX_DOSE = 120;
 
 const words = (name: string, least: number, most: number) =>
   z
-    .string({ error: `${name} must be text` })
+    .string({ error: ({ input }) => (input === undefined ? `${name} must not be empty` : `${name} must be text`) })
     .trim()
     .min(least, `${name} must not be empty`)
     .max(most, `${name} must be ${most} letters or fewer`);

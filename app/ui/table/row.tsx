@@ -31,6 +31,7 @@ interface Props<R> {
 export const Row = memo(function Row<R>(props: Props<R>) {
   const { id, row, index, columns, chosen, to, menu, detail, opened } = props;
   const name = props.rowName(row);
+  const entries = menu?.(row) ?? [];
   const detailId = `${id}-detail`;
   return (
     <>
@@ -95,9 +96,11 @@ export const Row = memo(function Row<R>(props: Props<R>) {
         )}
         {menu && (
           <td className="w-10 text-right print:hidden">
-            <Menu label={`Actions for ${name}`} entries={menu(row)} look="bare" size="icon">
-              <EllipsisVertical size={17} aria-hidden="true" />
-            </Menu>
+            {entries.length > 0 && (
+              <Menu label={`Actions for ${name}`} entries={entries} look="bare" size="icon">
+                <EllipsisVertical size={17} aria-hidden="true" />
+              </Menu>
+            )}
           </td>
         )}
       </tr>

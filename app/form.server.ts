@@ -1,0 +1,30 @@
+import type { SubmissionResult } from "@conform-to/dom";
+import { parseWithZod } from "@conform-to/zod/v4";
+import { data } from "react-router";
+import type { z } from "zod";
+import { NotAllowed } from "#server/problem.ts";
+import { missing } from "./answer.server.ts";
+import { formOf } from "./read.server.ts";
+
+/**
+ * Reads a form by its schema and does what it asks for. What the schema or the server refuses is answered at the
+ * fields, and what was typed stays. Throws what `work` throws, a missing record as a 404 page.
+ */
+export async function formAnswered<T extends z.ZodType, R>(
+  request: Request,
+  schema: T,
+  work: (value: z.output<T>) => Promise<R>,
+): Promise<R | ReturnType<typeof data<SubmissionResult<string[]>>>> {
+  const given = new URLSearchParams();
+  for (const [name, value] of (await formOf(request)).entries()) given.append(name, value);
+  const submission = parseWithZod(given, { schema });
+  if (submission.status !== "success") return data(submission.reply(), { status: 422 });
+  try {
+    return await work(submission.value);
+  } catch (error) {
+    if (!(error instanceof NotAllowed)) throw missing(error);
+    const fieldErrors: Record<string, string[]> = {};
+    for (const { field, message } of error.problems) fieldErrors[field] = [...(fieldErrors[field] ?? []), message];
+    return data(submission.reply({ fieldErrors }), { status: 422 });
+  }
+}

@@ -1,0 +1,57 @@
+import type { SubmissionResult } from "@conform-to/dom";
+import { type FieldMetadata, useForm } from "@conform-to/react";
+import { getZodConstraint, parseWithZod } from "@conform-to/zod/v4";
+import { useEffect, useRef } from "react";
+import type { z } from "zod";
+import { problemText } from "./problem-text.ts";
+
+/**
+ * A form whose schema the browser and the server share. Before the script loads it is sent as it is, and the server's
+ * answer marks its fields. Afterwards each field is checked when it is left.
+ */
+export function useSchemaForm<T extends z.ZodObject>(
+  schema: T,
+  {
+    id,
+    first,
+    answer,
+  }: {
+    id: string;
+    /** What the fields show first. */
+    first: Partial<z.input<T>>;
+    /** The server's answer, if it was sent. */
+    answer: SubmissionResult<string[]> | undefined;
+  },
+) {
+  const [form, fields] = useForm<z.input<T>, z.output<T>>({
+    id,
+    defaultValue: first as never,
+    lastResult: answer ?? null,
+    constraint: getZodConstraint(schema),
+    shouldValidate: "onBlur",
+    shouldRevalidate: "onInput",
+    onValidate: ({ formData }) => parseWithZod(formData, { schema }) as never,
+  });
+  // The server's answer brings the focus to the first field that it marks.
+  const given = useRef(answer);
+  useEffect(() => {
+    if (given.current === answer) return;
+    given.current = answer;
+    const field = document.getElementById(id)?.querySelector<HTMLElement>("[aria-invalid=true]");
+    field?.focus();
+  }, [answer, id]);
+  return [form, fields] as const;
+}
+
+type Plain = Pick<FieldMetadata<unknown>, "name" | "errors" | "required" | "maxLength" | "initialValue" | "key">;
+
+/** The attributes of a field of such a form, for one of our own fields. */
+export function fieldOf(field: Plain) {
+  return {
+    name: field.name,
+    defaultValue: (field.initialValue as string | undefined) ?? "",
+    required: field.required,
+    ...(field.maxLength !== undefined && { maxLength: field.maxLength }),
+    problem: field.errors?.[0] === undefined ? undefined : problemText(field.errors[0]),
+  };
+}
