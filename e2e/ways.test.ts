@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import { writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import type { Page } from "puppeteer-core";
+import type { KeyInput, Page } from "puppeteer-core";
 import { describe, expect, inject, it } from "vitest";
 import {
   base,
@@ -20,6 +20,7 @@ import {
   tabs,
   teacherPage,
   text,
+  title,
 } from "./help.ts";
 
 const browser = tabs();
@@ -250,6 +251,53 @@ describe("by keyboard on the teacher's side", () => {
     await page.focus("main a[href='/how']");
     await page.keyboard.press("Enter");
     await page.waitForFunction(() => document.activeElement?.id === "main" && location.pathname === "/how");
+    await page.close();
+  });
+
+  it("goes from nothing to a sent activity in at most 25 key actions", async () => {
+    const page = await teacherPage(browser);
+    await open(page, `${base}/week`);
+    let actions = 0;
+    const key = (name: KeyInput) => {
+      actions++;
+      return page.keyboard.press(name);
+    };
+    const type = (words: string) => {
+      actions++;
+      return page.keyboard.type(words);
+    };
+    const focused = (of: string) => page.waitForFunction((s) => document.activeElement?.matches(s), {}, of);
+    await key("/");
+    await page.waitForSelector("[cmdk-item]");
+    await type("new climb");
+    await page.waitForFunction(() => document.querySelector("[cmdk-item]")?.textContent?.startsWith("New Climb"));
+    await key("Enter");
+    await page.waitForSelector("[data-strip=ready]");
+    await key("1");
+    await focused("h2");
+    await key("Tab");
+    await key("Tab");
+    await focused("textarea");
+    const outcome = `Roll so that it stops near ${title()}`;
+    await type(outcome);
+    await key("Tab");
+    await key("8");
+    await focused("h2");
+    await key("Tab");
+    await focused("select[name=classId]");
+    await page.waitForSelector("button[value=send]:not(:disabled)");
+    actions++;
+    await page.keyboard.down("Control");
+    await page.keyboard.press("Enter");
+    await page.keyboard.up("Control");
+    await page.waitForFunction(() => /^\/results\/[0-9a-f-]+$/.test(location.pathname));
+    await sees(page, "Climb, underarm roll");
+    expect(actions).toBeLessThanOrEqual(25);
+    const sql = owner();
+    const [sent] =
+      await sql`select r.document->'aim'->>'outcome' as outcome from assignment a join revision r on r.id = a.revision_id where a.id = ${page.url().split("/results/")[1]!.slice(0, 36)}`;
+    await sql.end();
+    expect(sent!.outcome).toBe(outcome);
     await page.close();
   });
 

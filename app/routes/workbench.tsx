@@ -16,6 +16,7 @@ import { answered, foundOwn, idOf } from "../answer.server.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
 import { formOf, jsonIn } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
+import { keyOfPage } from "../ui/keys.tsx";
 import { problemText } from "../ui/problem-text.ts";
 import { fromLocalInput, localInput } from "../when.ts";
 import { AttemptWords } from "../workbench/attempt-words.ts";
@@ -217,6 +218,17 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
       ),
     [setSearch],
   );
+
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      const to = STATIONS[Number(event.key) - 1];
+      if (!to || !keyOfPage(event)) return;
+      event.preventDefault();
+      open(to);
+    };
+    addEventListener("keydown", press);
+    return () => removeEventListener("keydown", press);
+  }, [open]);
 
   const names = useMemo(() => people.map((person, i) => `${RANKS[i]}, ${person.age}`), [people]);
   const problems = draft.problems;

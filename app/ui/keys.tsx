@@ -22,6 +22,8 @@ const WORKBENCH: readonly (readonly [string, string])[] = [
   ["arrows", "move the chosen items on the plan; with Alt, 1 cm"],
   ["[ ]", "make the chosen target easier or harder"],
   ["u, Shift u", "undo, redo"],
+  ["1 to 8", "open a station"],
+  ["Ctrl Enter", "send, from any field of Send"],
   ["+ - 0", "make the plan larger or smaller, or fit it again"],
 ];
 

@@ -39,7 +39,8 @@ export function Menu({ label, entries, children, look = "quiet", size = "small",
   );
   return (
     <>
-      <DropdownMenu.Root>
+      {/* Nothing else on the page is held still: that would take a new look at the style of every element. */}
+      <DropdownMenu.Root modal={false}>
         {inToolbar ? <Toolbar.Button asChild>{trigger}</Toolbar.Button> : trigger}
         <DropdownMenu.Portal>
           <DropdownMenu.Content align="end" sideOffset={4} collisionPadding={8} className="floating min-w-48 py-1">

@@ -2,8 +2,8 @@ import "./nonce.ts";
 import { Command } from "cmdk";
 import { Dialog } from "radix-ui";
 import { useEffect, useRef, useState } from "react";
-import { useFetcher, useNavigate } from "react-router";
-import type { Findable } from "#server/school/find.ts";
+import { useFetcher, useNavigate, useSubmit } from "react-router";
+import type { loader } from "../routes/find.ts";
 import { PAGES } from "./pages.ts";
 
 /** The actions that can be found by name, with other words for them. */
@@ -26,8 +26,9 @@ export default function QuickFind({
 }) {
   const [typed, setTyped] = useState("");
   useEffect(() => setTyped(takeEarly()), [takeEarly]);
-  const fetcher = useFetcher<Findable>();
+  const fetcher = useFetcher<typeof loader>();
   const navigate = useNavigate();
+  const submit = useSubmit();
   const asked = useRef(false);
   useEffect(() => {
     if (!open) {
@@ -40,14 +41,15 @@ export default function QuickFind({
     void fetcher.load("/find");
   }, [open, fetcher]);
   const found = fetcher.data;
-  const entry = (key: string, to: string, name: string, more: string, hint = "") => (
+  const entry = (key: string, to: string | (() => void), name: string, more: string, hint = "") => (
     <Command.Item
       key={key}
       value={`${name} ${hint} ${key}`}
       keywords={more ? more.split(" ") : []}
       onSelect={() => {
         setOpen(false);
-        void navigate(to);
+        if (typeof to === "string") void navigate(to);
+        else to();
       }}
       className="flex min-h-10 cursor-pointer items-center gap-3 rounded-sm px-3 data-[selected=true]:bg-mustard/30"
     >
@@ -115,6 +117,18 @@ export default function QuickFind({
                 "Pages",
                 PAGES.map(({ to, name, also }) => entry(`page ${to}`, to, name, also)),
               )}
+              {found &&
+                group(
+                  "New activity",
+                  found.games.map(({ pattern, name, how }) =>
+                    entry(
+                      `new ${pattern}`,
+                      () => void submit({ intent: "new", pattern }, { method: "post", action: "/activities" }),
+                      `New ${name}`,
+                      how,
+                    ),
+                  ),
+                )}
               {group(
                 "Actions",
                 ACTIONS.map(([to, name, more]) => entry(`do ${name}`, to, name, more)),

@@ -74,6 +74,12 @@ export function SendPanel(props: Props) {
         className="grid gap-3"
         id="send-form"
         ref={form}
+        onKeyDown={(event) => {
+          // From any field, without going through all of them.
+          if (event.key !== "Enter" || !(event.ctrlKey || event.metaKey)) return;
+          event.preventDefault();
+          event.currentTarget.querySelector<HTMLButtonElement>("button[value=send]")?.click();
+        }}
         onSubmit={(event) => {
           const typed = [...new FormData(event.currentTarget)].filter(([, v]) => typeof v === "string");
           sessionStorage.setItem(key, JSON.stringify(Object.fromEntries(typed)));
