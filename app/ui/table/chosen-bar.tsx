@@ -1,6 +1,7 @@
-import type { ReactNode } from "react";
+import { memo, type ReactNode } from "react";
 import { Form } from "react-router";
 import { Button } from "../button.tsx";
+import { type ChosenStore, useChosen } from "./chosen-store.ts";
 
 /** Something that can be done with all chosen rows. */
 export interface ChosenAction {
@@ -18,16 +19,17 @@ export interface ChosenAction {
 
 interface Props {
   id: string;
-  chosen: ReadonlySet<string>;
+  store: ChosenStore;
   /** True once the script runs: the bar is there only while rows are chosen. */
   scripted: boolean;
-  clear: () => void;
   actions: readonly ChosenAction[];
   noun: readonly [string, string];
 }
 
 /** The bar at the foot of a table with what can be done with the chosen rows. */
-export function ChosenBar({ id, chosen, scripted, clear, actions, noun }: Props) {
+export const ChosenBar = memo(function ChosenBar({ id, store, scripted, actions, noun }: Props) {
+  const chosen = useChosen(store);
+  const { clear } = store;
   const count = chosen.size;
   if (scripted && count === 0) return null;
   return (
@@ -84,4 +86,4 @@ export function ChosenBar({ id, chosen, scripted, clear, actions, noun }: Props)
       </Form>
     </section>
   );
-}
+});

@@ -9,12 +9,23 @@ import {
   useTable,
 } from "@tanstack/react-table";
 import { ArrowDown, ArrowUp, ChevronsUpDown } from "lucide-react";
-import { type ReactNode, useCallback, useEffect, useId, useMemo, useRef, useState } from "react";
+import {
+  memo,
+  type ReactNode,
+  useCallback,
+  useDeferredValue,
+  useEffect,
+  useId,
+  useMemo,
+  useRef,
+  useState,
+} from "react";
 import { Link, useSearchParams } from "react-router";
 import { classes } from "../classes.ts";
 import type { MenuEntry } from "../menu.tsx";
 import { useHydrated } from "../use-hydrated.ts";
 import { type ChosenAction, ChosenBar } from "./chosen-bar.tsx";
+import { type ChosenStore, useChosen, useChosenStore } from "./chosen-store.ts";
 import { addressOf, type Column, compare, type Filter, keeps, sortAfter, type View } from "./columns.ts";
 import { ALL_DRAWN, fromIn } from "./long-list.ts";
 import { Row } from "./row.tsx";
@@ -73,7 +84,9 @@ export function DataTable<R>(props: Props<R>) {
   const { name, rows, columns, filters = none, text = everything, actions = none, noun } = props;
   const [view, setView] = useView(filters as readonly Filter<never>[]);
   const [shown, show] = useShownColumns(name, columns);
-  const [chosen, choose] = useChosen(rows, props.rowId);
+  // What was pressed or typed is shown at once; the rows follow, and a further press does not wait for them.
+  const settled = useDeferredValue(view);
+  const store = useChosenStore(rows, props.rowId);
   const [opened, setOpened] = useState<ReadonlySet<string>>(new Set());
   const hydrated = useHydrated();
   const formId = useId();
@@ -94,10 +107,10 @@ export function DataTable<R>(props: Props<R>) {
     [columns],
   );
   const sorting = useMemo(() => {
-    const id = view.sort.replace(/^-/, "");
+    const id = settled.sort.replace(/^-/, "");
     const known = columns.some((column) => column.id === id && column.sort);
-    return known ? [{ id, desc: view.sort.startsWith("-") }] : [];
-  }, [view.sort, columns]);
+    return known ? [{ id, desc: settled.sort.startsWith("-") }] : [];
+  }, [settled.sort, columns]);
   const table = useTable({
     features,
     columns: defs as never,
@@ -106,10 +119,10 @@ export function DataTable<R>(props: Props<R>) {
     getColumnCanGlobalFilter: () => true,
     globalFilterFn: ((row: { original: R }, _: string, wanted: View) =>
       keeps(row.original, wanted, { filters, text })) as never,
-    state: { sorting, globalFilter: view, columnVisibility: shown },
+    state: { sorting, globalFilter: settled, columnVisibility: shown },
   });
   const list = table.getRowModel().rows as unknown as readonly { id: string; original: R }[];
-  const drawn = columns.filter(({ id }) => shown[id]);
+  const drawn = useMemo(() => columns.filter(({ id }) => shown[id]), [columns, shown]);
   const box = useRef<HTMLDivElement>(null);
   const span = useWindow(box, list);
   const { at: reachOf, ...rowKeys } = useRowKeys(box);
@@ -142,7 +155,7 @@ export function DataTable<R>(props: Props<R>) {
             <tr>
               {actions.length > 0 && (
                 <th className="table-choose">
-                  <ChooseAll list={list} chosen={chosen} choose={choose} noun={noun} />
+                  <ChooseAll list={list} store={store} noun={noun} />
                 </th>
               )}
               {drawn.map((column, i) => (
@@ -166,8 +179,7 @@ export function DataTable<R>(props: Props<R>) {
                 measure={span.measure}
                 columns={drawn}
                 rowName={props.rowName}
-                chosen={actions.length > 0 ? chosen.has(row.id) : null}
-                choose={choose}
+                chosen={actions.length > 0 ? store : null}
                 form={hydrated ? undefined : formId}
                 to={props.to}
                 menu={props.menu}
@@ -197,53 +209,21 @@ export function DataTable<R>(props: Props<R>) {
         )}
       </div>
       {list.length > ALL_DRAWN && <PlainPages total={list.length} noun={noun} />}
-      {actions.length > 0 && (
-        <ChosenBar
-          id={formId}
-          chosen={chosen}
-          scripted={hydrated}
-          clear={() => choose(null, false)}
-          actions={actions}
-          noun={noun}
-        />
-      )}
+      {actions.length > 0 && <ChosenBar id={formId} store={store} scripted={hydrated} actions={actions} noun={noun} />}
     </section>
   );
 }
 
-/** The rows chosen, by id. A row that is gone is no longer chosen. */
-function useChosen<R>(rows: readonly R[], rowId: (row: R) => string) {
-  const [ids, setIds] = useState<ReadonlySet<string>>(new Set());
-  const chosen = useMemo(() => {
-    if (ids.size === 0) return ids;
-    const there = new Set(rows.map(rowId));
-    return new Set([...ids].filter((id) => there.has(id)));
-  }, [ids, rows, rowId]);
-  /** Chooses these rows, or no longer; null stands for all that are chosen. */
-  const choose = useCallback((which: readonly string[] | null, on: boolean) => {
-    setIds((was) => {
-      const next = new Set(was);
-      for (const id of which ?? was) {
-        if (on) next.add(id);
-        else next.delete(id);
-      }
-      return next;
-    });
-  }, []);
-  return [chosen, choose] as const;
-}
-
 function ChooseAll({
   list,
-  chosen,
-  choose,
+  store,
   noun,
 }: {
   list: readonly { id: string }[];
-  chosen: ReadonlySet<string>;
-  choose: (ids: readonly string[] | null, on: boolean) => void;
+  store: ChosenStore;
   noun: readonly [string, string];
 }) {
+  const chosen = useChosen(store);
   const box = useRef<HTMLInputElement>(null);
   const count = list.filter(({ id }) => chosen.has(id)).length;
   const all = list.length > 0 && count === list.length;
@@ -258,7 +238,7 @@ function ChooseAll({
       aria-label={`Choose all ${noun[1]} shown`}
       checked={all}
       onChange={() =>
-        choose(
+        store.choose(
           list.map(({ id }) => id),
           !all,
         )
@@ -267,18 +247,15 @@ function ChooseAll({
   );
 }
 
-/** The head of a column. Pressing it sorts by the column, and pressing it again turns the order round. */
-function Head<R>({
-  column,
-  view,
-  setView,
-  first,
-}: {
+interface HeadProps<R> {
   column: Column<R>;
   view: View;
   setView: (next: View) => void;
   first: boolean;
-}) {
+}
+
+/** The head of a column. Pressing it sorts by the column, and pressing it again turns the order round. */
+const Head = memo(function Head<R>({ column, view, setView, first }: HeadProps<R>) {
   const [search] = useSearchParams();
   const by = view.sort.replace(/^-/, "") === column.id;
   const down = by && view.sort.startsWith("-");
@@ -320,7 +297,7 @@ function Head<R>({
       )}
     </th>
   );
-}
+}) as <R>(props: HeadProps<R>) => ReactNode;
 
 const Space = ({ height, width }: { height: number; width: number }) => (
   <tr>

@@ -1,8 +1,9 @@
 import { ChevronRight, EllipsisVertical } from "lucide-react";
-import { memo, type ReactNode } from "react";
+import { memo, type ReactNode, useLayoutEffect, useRef } from "react";
 import { Link } from "react-router";
 import { classes } from "../classes.ts";
 import { Menu, type MenuEntry } from "../menu.tsx";
+import { type ChosenStore, useIsChosen } from "./chosen-store.ts";
 import type { Column } from "./columns.ts";
 
 interface Props<R> {
@@ -13,8 +14,7 @@ interface Props<R> {
   columns: readonly Column<R>[];
   rowName: (row: R) => string;
   /** Null: rows of this table cannot be chosen. */
-  chosen: boolean | null;
-  choose: (ids: readonly string[] | null, on: boolean) => void;
+  chosen: ChosenStore | null;
   /** The form that a tick belongs to while no script runs. */
   form: string | undefined;
   to: ((row: R) => string) | undefined;
@@ -25,6 +25,26 @@ interface Props<R> {
   width: number;
   /** True for the one row that Tab reaches. */
   reach: boolean;
+}
+
+function ChooseBox({ id, name, store, reach }: { id: string; name: string; store: ChosenStore; reach: boolean }) {
+  const chosen = useIsChosen(store, id);
+  const box = useRef<HTMLInputElement>(null);
+  // The row is marked past React, which would draw all of it again.
+  useLayoutEffect(() => {
+    box.current?.closest("tr")?.toggleAttribute("data-chosen", chosen);
+  }, [chosen]);
+  return (
+    <input
+      ref={box}
+      type="checkbox"
+      data-choose
+      tabIndex={reach ? 0 : -1}
+      aria-label={`Choose ${name}`}
+      checked={chosen}
+      onChange={(event) => store.choose([id], event.target.checked)}
+    />
+  );
 }
 
 /** A row of a table, and what it opens below itself. It is drawn again only if something of its own changes. */
@@ -42,20 +62,21 @@ export const Row = memo(function Row<R>(props: Props<R>) {
         tabIndex={props.reach ? 0 : -1}
         aria-label={name}
         aria-rowindex={index + 2}
-        data-chosen={chosen ? "" : undefined}
       >
-        {chosen !== null && (
+        {chosen && (
           <td className="table-choose">
-            <input
-              type="checkbox"
-              data-choose
-              tabIndex={props.reach ? 0 : -1}
-              aria-label={`Choose ${name}`}
-              {...(props.form
-                ? { form: props.form, name: "chosen", value: id, defaultChecked: false }
-                : { checked: chosen })}
-              onChange={(event) => props.choose([id], event.target.checked)}
-            />
+            {props.form ? (
+              <input
+                type="checkbox"
+                data-choose
+                aria-label={`Choose ${name}`}
+                form={props.form}
+                name="chosen"
+                value={id}
+              />
+            ) : (
+              <ChooseBox id={id} name={name} store={chosen} reach={props.reach} />
+            )}
           </td>
         )}
         {columns.map((column, i) =>

@@ -1,6 +1,6 @@
 import { Columns3, Search } from "lucide-react";
 import { DropdownMenu } from "radix-ui";
-import type { ReactNode } from "react";
+import { memo, type ReactNode, useMemo } from "react";
 import { Form, useSearchParams } from "react-router";
 import { Button } from "../button.tsx";
 import { Select } from "../field.tsx";
@@ -22,8 +22,27 @@ interface Props<R> {
 }
 
 /** The row above a table: search, filters, how many rows are shown, and which columns. */
-export function TableBar<R>({ view, setView, filters, columns, shown, noun, count, ...props }: Props<R>) {
+export const TableBar = memo(function TableBar<R>({
+  view,
+  setView,
+  filters,
+  columns,
+  shown,
+  noun,
+  count,
+  ...props
+}: Props<R>) {
   const [search] = useSearchParams();
+  const { rows } = props;
+  const counts = useMemo(
+    () =>
+      new Map(
+        filters.flatMap((filter) =>
+          filter.options.map((option) => [`${filter.id} ${option.id}`, rows.filter(option.keeps).length] as const),
+        ),
+      ),
+    [filters, rows],
+  );
   const narrowed = count < props.rows.length;
   // What others on the page keep in the address is sent along without a script.
   const others = [...search].filter(
@@ -68,7 +87,7 @@ export function TableBar<R>({ view, setView, filters, columns, shown, noun, coun
           >
             {filter.options.map((option) => (
               <option key={option.id} value={option.id}>
-                {option.label} ({props.rows.filter(option.keeps).length})
+                {option.label} ({counts.get(`${filter.id} ${option.id}`)})
               </option>
             ))}
           </Select>
@@ -86,7 +105,7 @@ export function TableBar<R>({ view, setView, filters, columns, shown, noun, coun
       </span>
       <span className="grow" />
       {props.extra}
-      <DropdownMenu.Root>
+      <DropdownMenu.Root modal={false}>
         <DropdownMenu.Trigger asChild>
           <Button look="quiet" size="small" className="scripted">
             <Columns3 size={15} aria-hidden="true" /> Columns
@@ -113,4 +132,4 @@ export function TableBar<R>({ view, setView, filters, columns, shown, noun, coun
       </DropdownMenu.Root>
     </Form>
   );
-}
+}) as <R>(props: Props<R>) => ReactNode;

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useState } from "react";
 import { remember, rememberedJson } from "../../kept.ts";
 import type { Column } from "./columns.ts";
 
@@ -11,10 +11,14 @@ export function useShownColumns<Row>(name: string, columns: readonly Column<Row>
     () => Object.fromEntries(columns.map(({ id, off }, i) => [id, i === 0 || (chosen[id] ?? !off)])),
     [columns, chosen],
   );
-  const show = (id: string, on: boolean) => {
-    const next = { ...chosen, [id]: on };
-    remember(key, JSON.stringify(next));
-    setChosen(next);
-  };
+  const show = useCallback(
+    (id: string, on: boolean) =>
+      setChosen((was) => {
+        const next = { ...was, [id]: on };
+        remember(key, JSON.stringify(next));
+        return next;
+      }),
+    [key],
+  );
   return [shown, show] as const;
 }

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import { useLocation, useSearchParams } from "react-router";
 import { addressOf, type Filter, type View, viewIn } from "./columns.ts";
 
@@ -38,11 +38,11 @@ export function useView(filters: readonly Filter<never>[]): [View, (next: View) 
     setView(viewIn(search, filters));
   }, [key, search]);
   useEffect(() => () => clearTimeout(waiting.current), []);
-  const change = (next: View) => {
+  const change = useCallback((next: View) => {
     setView(next);
     chosen.current = next;
     clearTimeout(waiting.current);
     waiting.current = setTimeout(() => writeAddress(next), REST);
-  };
+  }, []);
   return [view, change];
 }
