@@ -3,7 +3,7 @@ import { createRequire } from "node:module";
 import type { Page } from "puppeteer-core";
 import { describe, expect, it } from "vitest";
 import { fromPattern } from "../core/formats/activity.ts";
-import { base, cardOf, linkOf, open, owner, phone, sending, tabs, teacherPage, title } from "./help.ts";
+import { base, cardOf, linkOf, open, owner, phone, sees, sending, tabs, teacherPage, title } from "./help.ts";
 
 const axe = readFileSync(createRequire(import.meta.url).resolve("axe-core/axe.min.js"), "utf8");
 const browser = tabs();
@@ -167,6 +167,21 @@ describe("accessible, light and dark, and nothing scrolls sideways", () => {
     await page.waitForFunction(() => document.body.innerText.includes("More about Row 2"));
     await page.keyboard.press("Space");
     await page.waitForFunction(() => document.body.innerText.includes("1 row chosen"));
+    // A list is put in order with Space and the arrows.
+    const order = () =>
+      page.$$eval("section[aria-label='In order'] li", (all) => all.map((row) => row.textContent!.trim().slice(0, 6)));
+    await page.focus("[aria-label='Move First']");
+    await page.keyboard.press("Space");
+    await sees(page, "First taken.");
+    await page.keyboard.press("ArrowDown");
+    await sees(page, "First at place 2.");
+    await page.keyboard.press("Space");
+    await expect.poll(async () => (await order()).slice(0, 2)).toEqual(["Second", "First"]);
+    // A changed setting is set back, and the focus goes to it.
+    await page.focus("[aria-label='Set A number that was changed back to 5 m']");
+    await page.keyboard.press("Enter");
+    await page.waitForFunction(() => (document.activeElement as HTMLInputElement).value === "5");
+    await page.focus("tr[data-row='1']");
     // Everything that has the focus shows it.
     await page.keyboard.press("End");
     const outline = await page.evaluate(() => getComputedStyle(document.activeElement!).outlineStyle);

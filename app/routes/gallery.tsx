@@ -1,16 +1,20 @@
 import { EllipsisVertical, Printer } from "lucide-react";
+import { useState } from "react";
 import { Button, ButtonLink, DownloadLink } from "../ui/button.tsx";
 import { ClassChoice } from "../ui/class-choice.tsx";
 import { DateTimeField } from "../ui/date-time-field.tsx";
 import { CheckField, SelectField, TextField } from "../ui/field.tsx";
+import { Fold, Group } from "../ui/group.tsx";
 import { Help } from "../ui/help.tsx";
 import { Menu } from "../ui/menu.tsx";
 import { Empty, Figure, Page, PageHead } from "../ui/page.tsx";
+import { Sortable } from "../ui/sortable.tsx";
 import type { Column } from "../ui/table/columns.ts";
 import { DataTable } from "../ui/table/data-table.tsx";
 import { Tabs } from "../ui/tabs.tsx";
 import { Tip } from "../ui/tip.tsx";
 import { ToastPlace, useToast } from "../ui/toasts.tsx";
+import { Choice, NumberField, Toggle } from "../workbench/fields.tsx";
 
 export const meta = () => [{ title: "Gallery · Daring Yard" }];
 
@@ -72,6 +76,7 @@ export default function Gallery() {
           />
         </section>
         <Table />
+        <Groups />
         <section aria-label="Loading" className="mb-8">
           <div className="skeleton h-24 max-w-md" role="status" aria-label="Loading an example" />
         </section>
@@ -148,6 +153,65 @@ function Floating() {
       <Button onClick={() => tell("It is done.", { fields: {}, action: "/gallery", what: "the example" })}>
         Say something
       </Button>
+    </section>
+  );
+}
+
+/** Groups of settings, folded and open, settings as they come and changed, and a list that is put in order. */
+function Groups() {
+  const [list, setList] = useState([
+    { id: "a", text: "First" },
+    { id: "b", text: "Second" },
+    { id: "c", text: LONG },
+  ]);
+  const [count, setCount] = useState(3);
+  const [on, setOn] = useState(true);
+  const [choice, setChoice] = useState("two");
+  return (
+    <section aria-label="Groups" className="mb-8 grid max-w-3xl grid-cols-2 items-start gap-6 max-sm:grid-cols-1">
+      <div>
+        <Group title="A group">
+          <NumberField
+            name="A number that was changed"
+            hint="What it does."
+            value={count}
+            usual={5}
+            least={1}
+            most={9}
+            step={1}
+            unit="m"
+            change={setCount}
+          />
+          <NumberField
+            name="With a problem"
+            problem="with a problem must be less than the number above it"
+            value={7}
+            least={1}
+            most={9}
+            step={1}
+            change={() => undefined}
+          />
+          <Toggle name={LONG} value={on} usual={false} change={setOn} />
+          <Choice
+            name="A choice"
+            options={["one", "two", "three"].map((value) => ({ value, label: value }))}
+            value={choice}
+            usual="one"
+            change={setChoice}
+          />
+        </Group>
+        <Fold title="Folded" note="2 changed">
+          <p className="py-2">Seldom needed</p>
+        </Fold>
+      </div>
+      <Group title="In order">
+        <Sortable
+          list={list}
+          nameOf={({ text }) => text}
+          move={setList}
+          row={({ text }) => <span className="py-1">{text}</span>}
+        />
+      </Group>
     </section>
   );
 }

@@ -7,6 +7,7 @@ import { withParams } from "#core/formats/opened.ts";
 import { tell } from "#words/tell.ts";
 import { Button } from "../ui/button.tsx";
 import { Fold, Group } from "../ui/group.tsx";
+import { Sortable } from "../ui/sortable.tsx";
 import { Knobs } from "./knobs.tsx";
 import { isChanged, usualOf, usualValue } from "./usual.ts";
 
@@ -38,35 +39,36 @@ export function EntryList({
   const add = (text: string) => set([...list, { id: nanoid(8), text }]);
   return (
     <Group title={title}>
-      <ol className="grid gap-1 py-1">
-        {list.map((criterion, i) => (
-          <li key={criterion.id} className="flex items-center gap-1">
-            <span className="w-5 text-right text-sm text-quiet">{i + 1}</span>
+      <Sortable
+        list={list}
+        nameOf={({ text }) => text}
+        move={(moved) => set(moved)}
+        row={({ id, text }, i) => (
+          <>
+            <span className="w-4 text-right text-sm text-quiet">{i + 1}</span>
             <input
               aria-label={`${title} ${i + 1}`}
               className="min-w-0 grow text-sm"
               maxLength={160}
-              value={criterion.text}
+              value={text}
               onChange={(event) =>
                 set(
-                  list.map((eachCriterion) =>
-                    eachCriterion.id === criterion.id ? { ...eachCriterion, text: event.target.value } : eachCriterion,
-                  ),
-                  `entry ${criterion.id}`,
+                  list.map((each) => (each.id === id ? { ...each, text: event.target.value } : each)),
+                  `entry ${id}`,
                 )
               }
             />
             <Button
               look="bare"
               size="icon"
-              aria-label={`Remove ${criterion.text}`}
-              onClick={() => set(list.filter((eachCriterion) => eachCriterion.id !== criterion.id))}
+              aria-label={`Remove ${text}`}
+              onClick={() => set(list.filter((each) => each.id !== id))}
             >
               <Trash2 size={16} aria-hidden="true" />
             </Button>
-          </li>
-        ))}
-      </ol>
+          </>
+        )}
+      />
       {list.length < most && (
         <>
           <Button look="quiet" size="small" onClick={() => add("New")}>
