@@ -68,6 +68,8 @@ const COLUMNS: Record<string, string> = {
   "expected_band.rare": "UPDATE",
   "school.locale": "UPDATE",
   "school.name": "UPDATE",
+  "school.shows_best": "UPDATE",
+  "school.shows_closed": "UPDATE",
   "school.units": "UPDATE",
   "school.zone": "UPDATE",
   "teacher.id": "SELECT",

@@ -2,7 +2,24 @@ import { randomUUID } from "node:crypto";
 import type { Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
 import { fromPattern } from "../core/formats/activity.ts";
-import { base, open, owner, press, ready, sees, sending, tabs, teacherPage, text, title } from "./help.ts";
+import {
+  base,
+  beginPlay,
+  changed,
+  handIn,
+  linkOf,
+  open,
+  owner,
+  press,
+  ready,
+  sees,
+  sending,
+  sentTo,
+  tabs,
+  teacherPage,
+  text,
+  title,
+} from "./help.ts";
 
 const browser = tabs();
 let sql: ReturnType<typeof owner>;
@@ -273,6 +290,34 @@ describe("settings", () => {
     const [pia] = await sql`select id from child where class_id = ${one}`;
     await expect(moveChildren(me, [pia!.id], two)).rejects.toThrow("already has a child called Pia");
     await sql`delete from class where id in ${sql([one, two])}`;
+  });
+
+  it("says what families see: best scores and closed games, or neither", async () => {
+    const activity = changed(fromPattern("climb"), title(), { tries: 3 });
+    const { page: family, card } = await sentTo(browser, "Kezia O.", activity);
+    await beginPlay(family, card);
+    for (let i = 0; i < 3; i++) await press(family, "MISS");
+    await handIn(family);
+    const closed = title();
+    const sent = await sending(["Kezia O."], { ...fromPattern("climb"), title: closed });
+    await sql`update assignment set closes_at = now() - interval '1 hour', opens_at = now() - interval '2 hours' where id = ${sent}`;
+    const link = await linkOf("Kezia O.");
+    const seen = async () => {
+      await open(family, link);
+      const all = await text(family);
+      return [all.includes(activity.title), /Best: \d/.test(all), all.includes(closed)];
+    };
+    await expect.poll(seen, { interval: 500 }).toEqual([true, true, true]);
+    const page = await teacherPage(browser);
+    await open(page, `${base}/settings`);
+    await page.click("input[name=showsBest]");
+    await page.click("input[name=showsClosed]");
+    await press(page, "Save");
+    await sees(page, "Settings saved.");
+    expect(await seen()).toEqual([true, false, false]);
+    expect(await page.$eval("input[name=showsBest]", (box) => (box as HTMLInputElement).checked)).toBe(false);
+    await sql`update school set shows_best = true, shows_closed = true where id = ${(await who()).schoolId}`;
+    await Promise.all([page.close(), family.close()]);
   });
 
   it("writes dates as the school does", async () => {

@@ -50,7 +50,8 @@ export async function action({ request }: Route.ActionArgs) {
     switch (intent) {
       case "school": {
         const { name, zone, locale, units } = fields;
-        await saveSchool(who, { name, zone, locale, units });
+        const [showsBest, showsClosed] = [form.has("showsBest"), form.has("showsClosed")];
+        await saveSchool(who, { name, zone, locale, units, showsBest, showsClosed });
         return done("Settings saved.");
       }
       case "make":
@@ -195,7 +196,21 @@ function School({ data: { school, zones }, refused }: { data: Data; refused: Ref
         <option value="metres">metres</option>
         <option value="feet">feet</option>
       </SelectField>
-      <Button type="submit" look="main" name="intent" value="school" disabled={busy} className="mt-6">
+      <fieldset className="w-full">
+        <legend className="font-semibold">What families see</legend>
+        <p className="text-sm text-quiet">They always see their child's games that are out or about to open.</p>
+        <CheckField
+          label="Their child's best score in each game"
+          name="showsBest"
+          defaultChecked={refused ? refused.typed.showsBest !== undefined : school.showsBest}
+        />
+        <CheckField
+          label="Games that have closed, for four weeks"
+          name="showsClosed"
+          defaultChecked={refused ? refused.typed.showsClosed !== undefined : school.showsClosed}
+        />
+      </fieldset>
+      <Button type="submit" look="main" name="intent" value="school" disabled={busy}>
         {busy ? "Saving …" : "Save"}
       </Button>
     </Form>

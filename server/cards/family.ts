@@ -63,11 +63,18 @@ export async function cardsFor(
 ): Promise<{ name: string; school: string; zone: string; cards: FamilyCard[]; ids: string[] }> {
   return settled(link, async (tx) => {
     const [me] = await tx
-      .select({ name: child.name, school: school.name, zone: school.zone })
+      .select({
+        name: child.name,
+        school: school.name,
+        zone: school.zone,
+        showsBest: school.showsBest,
+        showsClosed: school.showsClosed,
+      })
       .from(child)
       .innerJoin(school, eq(school.id, child.schoolId))
       .where(eq(child.id, link.childId));
     if (!me) throw new NotFound("child");
+    const { showsBest, showsClosed, ...named } = me;
     const every = await tx.select({ id: card.id }).from(card).where(eq(card.childId, link.childId));
     const rows = await tx
       .select({
@@ -94,7 +101,7 @@ export async function cardsFor(
     );
     const cards = rows.map(({ assignment: row, ...c }) => {
       const mine = standing(goes.filter((go) => go.cardId === c.id));
-      const best = bestOf(mine)?.score ?? null;
+      const best = (showsBest && bestOf(mine)?.score) || null;
       return {
         ...c,
         opensAt: row.opensAt,
@@ -108,10 +115,11 @@ export async function cardsFor(
     });
     const order = { open: 0, soon: 1, closed: 2, withdrawn: 3 };
     return {
-      ...me,
+      ...named,
       ids: every.map((c) => c.id),
       cards: cards
-        .filter((eachCard) => eachCard.state !== "withdrawn" || eachCard.used > 0)
+        .filter(({ state, used }) => state !== "withdrawn" || used > 0)
+        .filter(({ state }) => showsClosed || state === "open" || state === "soon")
         .sort((a, b) => order[a.state] - order[b.state] || a.closesAt.getTime() - b.closesAt.getTime()),
     };
   });
@@ -167,7 +175,7 @@ export async function openCard(link: OpenLink, cardId: string, now = new Date())
       tries: record.tries,
       used: goes.length,
       mark: record.mark,
-      best: bestOf(goes)?.score ?? null,
+      best: (row.school.showsBest && bestOf(goes)?.score) || null,
     };
   });
 }

@@ -40,7 +40,7 @@ const TABLES: Readonly<Record<string, string>> = {
 const COLUMNS: readonly string[] = [
   "update (hash, opened_at) on public.card",
   "update (name, archived_at) on public.class",
-  "update (name, zone, locale, units) on public.school",
+  "update (name, zone, locale, units, shows_best, shows_closed) on public.school",
   "update (rare) on public.expected_band",
   "select (id, school_id, email, name) on public.teacher",
 ];

@@ -71,6 +71,9 @@ export const school = pgTable("school", {
   units: text("units", { enum: ["metres", "feet"] })
     .notNull()
     .default("metres"),
+  /** Whether families see their child's best score, and games that have closed. */
+  showsBest: boolean("shows_best").notNull().default(true),
+  showsClosed: boolean("shows_closed").notNull().default(true),
   createdAt: created(),
 });
 

@@ -20,6 +20,9 @@ export const schoolSettings = z.strictObject({
     ),
   locale: z.enum(Object.keys(LOCALES) as [Locale, ...Locale[]], "Choose how dates are written."),
   units: z.enum(["metres", "feet"], "Choose metres or feet."),
+  /** Whether families see their child's best score, and games that have closed. */
+  showsBest: z.boolean(),
+  showsClosed: z.boolean(),
 });
 export type SchoolSettings = z.infer<typeof schoolSettings>;
 
@@ -57,7 +60,7 @@ export function settingsFor(who: SignedIn): Promise<{ school: SchoolSettings; cl
             )
             .orderBy(asc(child.name));
     return {
-      school: schoolSettings.parse({ name: row.name, zone: row.zone, locale: row.locale, units: row.units }),
+      school: schoolSettings.strip().parse(row),
       classes: classes
         .map(({ id, name, archivedAt }) => ({
           id,
