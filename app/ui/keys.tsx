@@ -23,7 +23,7 @@ const WORKBENCH: readonly (readonly [string, string])[] = [
   ["[ ]", "make the chosen target easier or harder"],
   ["u, Shift u", "undo, redo"],
   ["1 to 8", "open a station"],
-  ["Ctrl Enter", "send, from any field of Send"],
+  ["Ctrl Enter", "send, from any field of the last station"],
   ["+ - 0", "make the plan larger or smaller, or fit it again"],
 ];
 
