@@ -262,7 +262,7 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
                 </button>
               </p>
             )}
-            <div className="grid min-h-0 grow grid-cols-[212px_minmax(0,1fr)_292px] gap-6 px-6 min-[1101px]:grid-rows-[minmax(0,1fr)] max-[1100px]:grid-cols-[150px_minmax(0,1fr)] max-[1100px]:gap-4 max-[1100px]:pb-4">
+            <div className="grid min-h-0 grow grid-cols-[212px_minmax(0,1fr)_292px] gap-6 px-6 min-[1101px]:grid-rows-[minmax(0,1fr)] max-[1100px]:grid-cols-[150px_minmax(0,1fr)] max-[1100px]:gap-4 max-[1100px]:pb-4 max-[700px]:grid-cols-1 max-[700px]:px-4">
               <Stations activity={activity} station={station} />
               <LiveYard
                 draft={draft}
@@ -276,7 +276,7 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
               <section
                 aria-label={stationName[station]}
                 data-panel={station}
-                className="relative -mr-3 min-w-0 pr-3 pb-4 max-[1100px]:col-span-2 min-[1101px]:overflow-y-auto"
+                className="relative -mr-3 min-w-0 pr-3 pb-4 max-[1100px]:col-span-2 max-[700px]:col-span-1 min-[1101px]:overflow-y-auto"
               >
                 <h2 ref={heading} tabIndex={-1} className="mb-1 text-xl">
                   {stationName[station]}

@@ -182,11 +182,15 @@ export const Captions = ({ space, who, parts }: { space: Activity["space"]; who:
   const runOn = partsOf(parts, "runOn")[0];
   const beyond = runOn && runOn.far > space.length + 0.02 ? runOn.far - runOn.near : 0;
   return (
-    <p className="pointer-events-none absolute inset-x-0 bottom-0 flex flex-wrap justify-between gap-x-3 bg-court/85 px-3.5 pb-0.5 text-[0.8rem] text-chalk/90">
-      <span>
+    <p className="pointer-events-none absolute inset-x-0 bottom-0 flex justify-between gap-x-3 bg-court/85 px-3.5 pb-0.5 text-[0.8rem] text-chalk/90 max-[700px]:text-[0.7rem]">
+      <span className="min-w-0 truncate">
         {label(`floor.${space.floor}`)}, {space.length} × {space.width} m. Shading: where attempts by {who} end
       </span>
-      {beyond > 0 && <span>rolls on {beyond.toFixed(1)} m: put a wall or a cushion there</span>}
+      {beyond > 0 && (
+        <span className="shrink-0 max-[700px]:hidden">
+          rolls on {beyond.toFixed(1)} m: put a wall or a cushion there
+        </span>
+      )}
     </p>
   );
 };

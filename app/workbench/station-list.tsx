@@ -20,9 +20,12 @@ export function useStationAddress(): (station: Station) => string {
 export const Stations = memo(function Stations({ activity, station }: { activity: Activity; station: Station }) {
   const addressOf = useStationAddress();
   return (
-    <nav aria-label="Stations" className="min-[1101px]:overflow-y-auto">
-      <ol className="relative grid gap-1">
-        <li aria-hidden="true" className="absolute top-6 bottom-8 left-[12px] border-l-2 border-dashed border-hair" />
+    <nav aria-label="Stations" className="max-[700px]:overflow-x-auto min-[1101px]:overflow-y-auto">
+      <ol className="relative grid gap-1 max-[700px]:flex max-[700px]:w-max max-[700px]:gap-4 max-[700px]:pb-1">
+        <li
+          aria-hidden="true"
+          className="absolute top-6 bottom-8 left-[12px] border-l-2 border-dashed border-hair max-[700px]:hidden"
+        />
         {STATIONS.map((text, i) => (
           <li key={text} className="relative">
             <Link
@@ -30,7 +33,7 @@ export const Stations = memo(function Stations({ activity, station }: { activity
               replace
               preventScrollReset
               aria-current={text === station ? "step" : undefined}
-              className="grid w-full grid-cols-[26px_1fr] gap-x-3 rounded-sm py-1.5 text-left"
+              className="grid w-full grid-cols-[26px_1fr] gap-x-3 rounded-sm py-1.5 text-left max-[700px]:gap-x-2"
             >
               <span
                 className={`grid size-[26px] place-items-center rounded-full border-2 border-ink text-sm font-bold ${text === station ? "bg-mustard text-night" : "bg-page"}`}
@@ -43,7 +46,9 @@ export const Stations = memo(function Stations({ activity, station }: { activity
                 >
                   {stationName[text]}
                 </span>
-                <span className="line-clamp-2 text-[0.86rem] leading-snug text-quiet">{answerOf(text, activity)}</span>
+                <span className="line-clamp-2 max-[700px]:hidden text-[0.86rem] leading-snug text-quiet">
+                  {answerOf(text, activity)}
+                </span>
               </span>
             </Link>
           </li>
