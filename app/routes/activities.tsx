@@ -3,13 +3,13 @@ import { data, Form, Link, redirect } from "react-router";
 import { layoutOf } from "#core/forecast/for-activity.ts";
 import { type Activity, fromPattern, parseActivity } from "#core/formats/activity.ts";
 import { started } from "#core/formats/begun.ts";
-import { type PatternName, patternNames, patternOf } from "#core/patterns/registry.ts";
+import { type PatternName, patternNames } from "#core/patterns/registry.ts";
 import { find as findReady, ready, THINGS } from "#core/ready/index.ts";
-import { skillsOf } from "#core/ready/skills.ts";
 import { activitiesFor, addActivity, shelveActivity } from "#server/activities/activities.ts";
 import { shellOf } from "#server/school/classes.ts";
 import { wellFormedJson } from "#server/web/well-formed.ts";
 import { label } from "#words/teacher.ts";
+import { GameGallery } from "../activities/game-gallery.tsx";
 import { answered, idOf } from "../answer.server.ts";
 import { formOf, searchOf } from "../read.server.ts";
 import { ReadyShelf } from "../ready/ready-shelf.tsx";
@@ -172,7 +172,7 @@ export default function Activities({ loaderData, actionData }: Route.ComponentPr
         things={loaderData.things}
         found={loaderData.ready}
       />
-      <NewFromGame loaderData={loaderData} />
+      <GameGallery />
       <ShelfHead loaderData={loaderData} />
       {loaderData.all === 0 && (
         <p className="text-quiet">No activities yet. Start from a game above, or import a file.</p>
@@ -277,50 +277,6 @@ function ShelfRow({ id, document: activity, changed }: { id: string; document: A
     </li>
   );
 }
-
-/** Offers every game as a new activity. */
-const NewFromGame = ({ loaderData }: Pick<Route.ComponentProps, "loaderData">) => (
-  <section aria-label="New from a game" className="mb-8">
-    <h2 id="new" tabIndex={-1} className="mb-2 scroll-mt-4 text-xl outline-none">
-      New from a game
-    </h2>
-    <ul className="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-4">
-      {patternNames.map((patternName) => {
-        const activity = fromPattern(patternName);
-        if (loaderData.wish.skill && !skillsOf(activity).includes(loaderData.wish.skill)) return null;
-        return (
-          <li key={patternName}>
-            <Form method="post">
-              <input type="hidden" name="pattern" value={patternName} />
-              <button
-                type="submit"
-                name="intent"
-                value="new"
-                className="grid w-full grid-cols-[96px_1fr] items-center gap-3 rounded-md border-2 border-ink bg-raised p-2.5 text-left hover:border-teal"
-              >
-                <MiniPlan parts={layoutOf(activity)} space={activity.space} />
-                <span>
-                  <span className="block font-head text-lg font-bold">{label(`pattern.${patternName}`)}</span>
-                  <span className="block text-sm text-quiet">{label(`pattern.${patternName}.how`)}</span>
-                  <span className="mt-1 block text-xs text-quiet">
-                    Trains{" "}
-                    {skillsOf(activity)
-                      .map((text) => label(`skill.${text}`).toLowerCase())
-                      .join(", ")}
-                    .{" "}
-                    {patternOf(patternName)
-                      .modes.map((mode) => label(`mode.${mode}`))
-                      .join(" · ")}
-                  </span>
-                </span>
-              </button>
-            </Form>
-          </li>
-        );
-      })}
-    </ul>
-  </section>
-);
 
 /** Heading of the shelf, with its search and filters. */
 const ShelfHead = ({ loaderData }: Pick<Route.ComponentProps, "loaderData">) => (
