@@ -17,7 +17,7 @@ it("finds games by skill, place and players, all of them without a filter", () =
   expect(games("?game-where=in").length + games("?game-where=out").length).toBe(patternNames.length);
   const alone = games("?game-players=alone");
   expect(alone).toContain("climb");
-  const both = games("?game-players=team&game-where=in");
+  const both = games("?game-players=relay&game-where=in");
   expect(both.length).toBeGreaterThan(0);
   for (const name of both) expect(games("?game-where=in")).toContain(name);
   expect(games("?game-skill=nothing")).toEqual([]);
