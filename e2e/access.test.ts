@@ -3,7 +3,7 @@ import { createRequire } from "node:module";
 import type { Page } from "puppeteer-core";
 import { describe, expect, it } from "vitest";
 import { fromPattern } from "../core/formats/activity.ts";
-import { base, cardOf, linkOf, open, owner, phone, sees, sending, tabs, teacherPage, title } from "./help.ts";
+import { base, cardOf, linkOf, open, owner, phone, sending, tabs, teacherPage, title } from "./help.ts";
 
 const axe = readFileSync(createRequire(import.meta.url).resolve("axe-core/axe.min.js"), "utf8");
 const browser = tabs();
@@ -170,11 +170,17 @@ describe("accessible, light and dark, and nothing scrolls sideways", () => {
     // A list is put in order with Space and the arrows.
     const order = () =>
       page.$$eval("section[aria-label='In order'] li", (all) => all.map((row) => row.textContent!.trim().slice(0, 6)));
+    const said = (words: string) =>
+      page.waitForFunction(
+        (w) => [...document.querySelectorAll("[aria-live]")].some((region) => region.textContent!.includes(w)),
+        {},
+        words,
+      );
     await page.focus("[aria-label='Move First']");
     await page.keyboard.press("Space");
-    await sees(page, "First taken.");
+    await said("First at place 1.");
     await page.keyboard.press("ArrowDown");
-    await sees(page, "First at place 2.");
+    await said("First at place 2.");
     await page.keyboard.press("Space");
     await expect.poll(async () => (await order()).slice(0, 2)).toEqual(["Second", "First"]);
     // A changed setting is set back, and the focus goes to it.
