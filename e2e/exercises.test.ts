@@ -46,6 +46,14 @@ describe("short exercises", () => {
     await young("5");
     await press(page, "Add exercise");
     await sees(page, `${name} saved.`);
+    // Another name of the same letters does not replace it.
+    await open(page, `${base}/exercises/new`);
+    await page.type("input[name=name]", `${name}!`);
+    await page.type("input[name='cues[0]']", "Back flat");
+    await press(page, "Add exercise");
+    await sees(page, `${name}! saved.`);
+    await page.waitForSelector(`tr[aria-label='${name}']`);
+    await page.waitForSelector(`tr[aria-label='${name}!']`);
     // The same name again is refused by the server, at its field, and what was typed is still there.
     await open(page, `${base}/exercises/new`);
     await page.type("input[name=name]", name);

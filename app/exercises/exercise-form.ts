@@ -9,8 +9,6 @@ const { shape } = ownExercise;
  * as nothing.
  */
 export const exerciseForm = z.object({
-  /** Without it, the exercise is new. */
-  id: shape.id.optional(),
   name: shape.name,
   kind: shape.kind,
   drawing: z.string().default(""),
@@ -42,8 +40,10 @@ function idFrom(name: string): string {
   return /^[A-Z]/.test(letters) ? `own${letters}` : `ownE${Date.now().toString(36)}`;
 }
 
-/** The exercise that a form describes. It uses the drawing of one of the library's. */
-export const exerciseIn = ({ drawing, id, ...form }: ExerciseForm): OwnExercise => ({
+/**
+ * The exercise that a form describes: the one with this id, or a new one. It uses the drawing of one of the library's.
+ */
+export const exerciseIn = ({ drawing, ...form }: ExerciseForm, id: string | null): OwnExercise => ({
   ...form,
   id: id ?? idFrom(form.name),
   each: form.unit === "seconds" ? 1 : form.each,

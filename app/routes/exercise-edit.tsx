@@ -33,8 +33,9 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 
 export async function action({ request, params }: Route.ActionArgs) {
   const who = await teacherOf(request);
+  const isNew = params.id === NEW;
   return formAnswered(request, exerciseForm, async (form) => {
-    const saved = await saveExercise(who, exerciseIn(form), params.id === NEW);
+    const saved = await saveExercise(who, exerciseIn(form, isNew ? null : params.id), isNew);
     throw redirect(`/exercises?saved=${saved.id}`);
   });
 }
@@ -62,7 +63,6 @@ export default function ExerciseEdit({ loaderData: { exercise }, actionData }: R
         about="Children do what the card says, so write it in words they know."
       />
       <Form method="post" {...getFormProps(form)} className="max-w-4xl">
-        {exercise && <input type="hidden" name={fields.id.name} value={exercise.id} />}
         <Group title="What it is">
           <div className={columns}>
             <TextField label="Name" {...fieldOf(fields.name)} />

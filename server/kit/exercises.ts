@@ -34,15 +34,27 @@ export function saveExercise(who: SignedIn, given: unknown, adding: boolean): Pr
       throw NotAllowed.of("name", `There is already an exercise called "${data.name}".`);
     if (all.length >= MAX_OWN_EXERCISES)
       throw NotAllowed.of("name", `A school can have at most ${MAX_OWN_EXERCISES} exercises of its own.`);
+    // Two names may have the same letters: `wall sit` and `wall sit!`. The second one must not replace the first.
+    const id = adding ? freeId(data.id, new Set(all.map((exercise) => exercise.id))) : data.id;
+    const saved = { ...data, id };
     await tx
       .insert(schoolExercise)
-      .values({ schoolId: who.schoolId, id: data.id, exercise: data })
+      .values({ schoolId: who.schoolId, id, exercise: saved })
       .onConflictDoUpdate({
         target: [schoolExercise.schoolId, schoolExercise.id],
         set: { exercise: sql`excluded.exercise` },
       });
-    return data;
+    return saved;
   });
+}
+
+/** The letters that an id leaves for a number behind it. */
+const LETTERS = 36;
+function freeId(id: string, taken: ReadonlySet<string>): string {
+  for (let n = 1; ; n++) {
+    const next = n === 1 ? id : `${id.slice(0, LETTERS)}${n}`;
+    if (!taken.has(next)) return next;
+  }
 }
 
 /**
