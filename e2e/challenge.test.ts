@@ -1,4 +1,4 @@
-import { afterAll, describe, expect, inject, it } from "vitest";
+import { afterAll, describe, expect, it } from "vitest";
 import { fromPattern } from "../core/formats/activity.ts";
 import { AS_DRAWN } from "../core/levels/levels.ts";
 import {
@@ -6,6 +6,7 @@ import {
   beginPlay,
   cardOf,
   changed,
+  demoTeacher,
   handIn,
   itLong,
   linkOf,
@@ -37,8 +38,7 @@ describe("another game for some ages", () => {
   it("is sent in one go with the first, each child has one of them, and ages of nobody are refused", async () => {
     const page = await teacherPage(browser);
     const { addActivity } = await import("../server/activities/activities.ts");
-    const [row] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
-    const who = { teacherId: row!.id, schoolId: row!.school_id };
+    const who = await demoTeacher();
     const [one, two] = [
       { ...fromPattern("climb"), title: title() },
       { ...fromPattern("sweep"), title: title() },
@@ -84,11 +84,7 @@ describe("levels", () => {
   it("are proposed at their station with the chances of three children, changed by hand, kept, and taken away", async () => {
     const page = await teacherPage(browser);
     const { addActivity } = await import("../server/activities/activities.ts");
-    const [row] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
-    const id = await addActivity(
-      { teacherId: row!.id, schoolId: row!.school_id },
-      { ...fromPattern("board"), title: title() },
-    );
+    const id = await addActivity(await demoTeacher(), { ...fromPattern("board"), title: title() });
     await open(page, `${base}/activities/${id}?station=levels`);
     await sees(page, "Everyone plays the game as designed");
     await press(page, "Suggest levels");
@@ -127,9 +123,8 @@ describe("levels", () => {
     async () => {
       const page = await teacherPage(browser);
       const { addActivity } = await import("../server/activities/activities.ts");
-      const [record] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
       const a = { ...fromPattern("climb"), title: title() };
-      const id = await addActivity({ teacherId: record!.id, schoolId: record!.school_id }, a);
+      const id = await addActivity(await demoTeacher(), a);
       await open(page, `${base}/activities/${id}?station=levels`);
       await page.waitForSelector("option[value='params.scoring.first']");
       const by = (await page.$$eval("select", (all) =>
@@ -218,17 +213,15 @@ describe("what the goes teach", () => {
     const pdf = Buffer.from(await teacher.pdf({ format: "A4" })).toString("latin1");
     expect(pdf.match(/\/Type\s*\/Page\b/g), "one page for a parents' evening").toHaveLength(1);
     const { childPage } = await import("../server/children/child.ts");
-    const [record] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
-    const told = await childPage({ teacherId: record!.id, schoolId: record!.school_id }, id);
+    const who = await demoTeacher();
+    const told = await childPage(who, id);
     const roll = told.courses.find((course) => course.action === activity.aim.action && course.axis === "spread")!;
     expect(roll.now.low).toBeLessThan(roll.now.middle);
     expect(roll.now.high).toBeGreaterThan(roll.now.middle);
     for (const week of roll.weeks)
       expect(week.at.getTime(), "no week ends later than now").toBeLessThanOrEqual(Date.now());
     // Nobody of another school sees it.
-    await expect(
-      childPage({ teacherId: record!.id, schoolId: "00000000-0000-4000-8000-000000000000" }, id),
-    ).rejects.toThrow("child");
+    await expect(childPage({ ...who, schoolId: "00000000-0000-4000-8000-000000000000" }, id)).rejects.toThrow("child");
     await teacher.close();
     await page.close();
   });
@@ -311,9 +304,8 @@ describe("what the goes teach", () => {
   itLong("a time plan fills the chosen minutes, and the card says how often to play", async () => {
     const page = await teacherPage(browser);
     const { addActivity } = await import("../server/activities/activities.ts");
-    const [row] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
     const a = { ...fromPattern("climb"), title: title() };
-    const id = await addActivity({ teacherId: row!.id, schoolId: row!.school_id }, a);
+    const id = await addActivity(await demoTeacher(), a);
     await open(page, `${base}/activities/${id}?station=cues`);
     await page.waitForSelector("[aria-label='Time plan'] button:not([disabled])");
     await retype((await page.$("[aria-label='Time plan'] input"))!, "25");
@@ -351,8 +343,7 @@ describe("what the goes teach", () => {
     expect(made).toHaveLength(1);
     expect(made[0]!.levels[await childId("Kezia O.")]).toBe(4);
     const { sendNextWeek } = await import("../server/assignments/next-week.ts");
-    const [row] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
-    const who = { teacherId: row!.id, schoolId: row!.school_id };
+    const who = await demoTeacher();
     const order = {
       orderId: crypto.randomUUID(),
       title: `${a.title} again`,
@@ -506,11 +497,7 @@ describe("a fair match", () => {
   it("stands in the workbench with before and after", async () => {
     const page = await teacherPage(browser);
     const { addActivity } = await import("../server/activities/activities.ts");
-    const [row] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
-    const id = await addActivity(
-      { teacherId: row!.id, schoolId: row!.school_id },
-      { ...fromPattern("pins"), title: title() },
-    );
+    const id = await addActivity(await demoTeacher(), { ...fromPattern("pins"), title: title() });
     await open(page, `${base}/activities/${id}?station=players`);
     await press(page, "Make it fair");
     await sees(page, "Wins in 100 games:");

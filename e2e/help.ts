@@ -92,6 +92,14 @@ export async function choose(page: Page, menu: string, entry: string): Promise<v
   await (await page.waitForSelector(`[role=menuitem] ::-p-text(${entry})`))!.click();
 }
 
+/** The demo school's teacher, as the server's own code asks for them. */
+export async function demoTeacher(): Promise<{ teacherId: string; schoolId: string }> {
+  const sql = owner();
+  const [row] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
+  await sql.end();
+  return { teacherId: row!.id, schoolId: row!.school_id };
+}
+
 export const text = (page: Page, selector = "body"): Promise<string> =>
   page.$eval(selector, (element) => (element as HTMLElement).innerText);
 

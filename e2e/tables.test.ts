@@ -1,11 +1,12 @@
 import { randomUUID } from "node:crypto";
 import type { Page } from "puppeteer-core";
-import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { fromPattern } from "../core/formats/activity.ts";
 import {
   base,
   beginPlay,
   changed,
+  demoTeacher,
   handIn,
   linkOf,
   open,
@@ -30,11 +31,6 @@ afterAll(() => sql.end());
 
 const names = (page: Page) =>
   page.$$eval("tbody tr[data-row] th", (all) => all.map((element) => element.textContent!.trim()));
-const who = async () => {
-  const [row] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
-  return { teacherId: row!.id as string, schoolId: row!.school_id as string };
-};
-
 describe("tables", () => {
   it("sort by a press on the head, find by a few letters, and keep both in the address", async () => {
     const page = await teacherPage(browser);
@@ -131,7 +127,7 @@ describe("tables", () => {
   });
 
   it("draw only what is near of 600 rows, and reach the last one", async () => {
-    const { teacherId, schoolId } = await who();
+    const { teacherId, schoolId } = await demoTeacher();
     const [kid] =
       await sql`select c.id from child c join class_teacher t on t.class_id = c.class_id where t.teacher_id = ${teacherId} limit 1`;
     const mark = randomUUID().slice(0, 6);
@@ -182,7 +178,7 @@ describe("results to check", () => {
   it("are listed until they are seen, and can be listed again; another school's are not there", async () => {
     const { checkGo, askAgain, remindToPlay } = await import("../server/assignments/checked.ts");
     const { resultsFor } = await import("../server/assignments/results.ts");
-    const me = await who();
+    const me = await demoTeacher();
     const [row] =
       await sql`select p.id, k.assignment_id, c.name from play p join result r on r.play_id = p.id join card k on k.id = p.card_id
         join child c on c.id = k.child_id join assignment a on a.id = k.assignment_id
@@ -208,7 +204,7 @@ describe("results to check", () => {
   });
 
   it("a go is replayed moment by moment on its plan", async () => {
-    const me = await who();
+    const me = await demoTeacher();
     const [row] =
       await sql`select k.assignment_id, k.id as card from play p join result r on r.play_id = p.id join card k on k.id = p.card_id
         join assignment a on a.id = k.assignment_id join revision v on v.id = a.revision_id
@@ -262,7 +258,7 @@ describe("settings", () => {
     const { addChild } = await import("../server/children/edit.ts");
     const { sendActivity } = await import("../server/assignments/send.ts");
     const { addActivity } = await import("../server/activities/activities.ts");
-    const me = await who();
+    const me = await demoTeacher();
     const [one, two] = [randomUUID(), randomUUID()];
     const order = (classId: string) => ({
       orderId: randomUUID(),
@@ -316,7 +312,7 @@ describe("settings", () => {
     await sees(page, "Settings saved.");
     expect(await seen()).toEqual([true, false, false]);
     expect(await page.$eval("input[name=showsBest]", (box) => (box as HTMLInputElement).checked)).toBe(false);
-    await sql`update school set shows_best = true, shows_closed = true where id = ${(await who()).schoolId}`;
+    await sql`update school set shows_best = true, shows_closed = true where id = ${(await demoTeacher()).schoolId}`;
     await Promise.all([page.close(), family.close()]);
   });
 
@@ -328,7 +324,7 @@ describe("settings", () => {
     await sees(page, "Settings saved.");
     await open(page, `${base}/results`);
     await sees(page, /\w{3}, Dec \d+, \d+:\d\d pm/);
-    await sql`update school set locale = 'en-GB' where id = ${(await who()).schoolId}`;
+    await sql`update school set locale = 'en-GB' where id = ${(await demoTeacher()).schoolId}`;
     await page.close();
   });
 });
@@ -355,7 +351,7 @@ describe("quick find", () => {
 
 describe("addresses that are not one's own", () => {
   it("say whose they are within the school, and offer to bring back what was archived", async () => {
-    const me = await who();
+    const me = await demoTeacher();
     const { addActivity, shelveActivity } = await import("../server/activities/activities.ts");
     const mine = await addActivity(me, { ...fromPattern("climb"), title: title() });
     await shelveActivity(me, mine, true);

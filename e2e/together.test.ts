@@ -1,10 +1,11 @@
-import { describe, expect, inject, it } from "vitest";
+import { describe, expect, it } from "vitest";
 import { fromPattern } from "../core/formats/activity.ts";
 import {
   base,
   beginPlay,
   cardOf,
   changed,
+  demoTeacher,
   handIn,
   linkOf,
   open,
@@ -182,8 +183,7 @@ describe("two homes in one match", () => {
     const sent = await sending(["Kezia O.", "Lorcan T.", "Quill F."], short());
     const { owner } = await import("./help.ts");
     const sql = owner();
-    const [row] = await sql`select id, school_id from teacher where email = ${inject("email")}`;
-    const who = { teacherId: row!.id, schoolId: row!.school_id };
+    const who = await demoTeacher();
     const made = await Promise.all([pairHomes(who, sent, null), pairHomes(who, sent, null)]);
     const messages =
       await sql`select subject, body from message where assignment_id = ${sent} and subject like '%another home'`;

@@ -1,12 +1,11 @@
-import { Form, Link, useSearchParams, useSubmit } from "react-router";
+import { Form, Link, useSearchParams } from "react-router";
 import { MODES, type Mode } from "#core/contract/contract.ts";
 import { layoutOf } from "#core/forecast/for-activity.ts";
 import { type Activity, fromPattern } from "#core/formats/activity.ts";
 import { patternNames, patternOf } from "#core/patterns/registry.ts";
 import { SKILLS, type Skill, skillsOf } from "#core/ready/skills.ts";
 import { label } from "#words/teacher.ts";
-import { Button } from "../ui/button.tsx";
-import { SelectField } from "../ui/field.tsx";
+import { FilterChoice, ShowFiltered } from "../ui/filter-choice.tsx";
 import { MiniPlan } from "../ui/mini-plan.tsx";
 
 /** The names of the filters in the address. */
@@ -92,50 +91,33 @@ function without(search: URLSearchParams): URLSearchParams {
 }
 
 function GameFilters({ search }: { search: URLSearchParams }) {
-  const submit = useSubmit();
-  const choice = (name: (typeof FILTERS)[number], words: string, any: string, options: readonly [string, string][]) => (
-    <SelectField
-      key={`${name} ${search.get(name)}`}
-      label={words}
-      name={name}
-      defaultValue={search.get(name) ?? ""}
-      className="py-1"
-      onChange={(event) => void submit(event.currentTarget.form, { preventScrollReset: true, replace: true })}
-    >
-      <option value="">{any}</option>
-      {options.map(([value, name]) => (
-        <option key={value} value={value}>
-          {name}
-        </option>
-      ))}
-    </SelectField>
-  );
   return (
     <Form method="get" preventScrollReset className="mb-2 flex flex-wrap items-end gap-x-3 gap-y-2 text-sm">
       {[...without(search)].map(([name, value]) => (
         <input key={name} type="hidden" name={name} value={value} />
       ))}
-      {choice(
-        "game-skill",
-        "Skill",
-        "any skill",
-        (Object.keys(SKILLS) as Skill[]).map((skill) => [skill, label(`skill.${skill}`)]),
-      )}
-      {choice("game-where", "Where, as it comes", "anywhere", [
-        ["in", label("place.in")],
-        ["out", label("place.out")],
-      ])}
-      {choice(
-        "game-players",
-        "Players",
-        "any number",
-        MODES.map((mode) => [mode, label(`mode.${mode}`).replace(/ \(.*/, "")]),
-      )}
-      <noscript>
-        <Button type="submit" look="quiet" size="small">
-          Show
-        </Button>
-      </noscript>
+      <FilterChoice
+        name="game-skill"
+        label="Skill"
+        value={search.get("game-skill")}
+        any={["any skill", ""]}
+        options={(Object.keys(SKILLS) as Skill[]).map((skill) => [skill, label(`skill.${skill}`)] as const)}
+      />
+      <FilterChoice
+        name="game-where"
+        label="Where, as it comes"
+        value={search.get("game-where")}
+        any={["anywhere", ""]}
+        options={(["in", "out"] as const).map((where) => [where, label(`place.${where}`)] as const)}
+      />
+      <FilterChoice
+        name="game-players"
+        label="Players"
+        value={search.get("game-players")}
+        any={["any number", ""]}
+        options={MODES.map((mode) => [mode, label(`mode.${mode}`).replace(/ \(.*/, "")] as const)}
+      />
+      <ShowFiltered />
     </Form>
   );
 }

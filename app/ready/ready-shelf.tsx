@@ -1,5 +1,5 @@
 import { X } from "lucide-react";
-import { Form, Link, useSubmit } from "react-router";
+import { Form, Link } from "react-router";
 import { layoutOf } from "#core/forecast/for-activity.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { SKILLS, type Skill } from "#core/ready/skills.ts";
@@ -7,7 +7,7 @@ import { itemName } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import { Button } from "../ui/button.tsx";
-import { SelectField } from "../ui/field.tsx";
+import { FilterChoice, ShowFiltered } from "../ui/filter-choice.tsx";
 import { MiniPlan } from "../ui/mini-plan.tsx";
 import { answerOf } from "../workbench/stations.ts";
 import { LENGTHS, MINUTES, PLACES, type Wish, wishing } from "./wish.ts";
@@ -23,41 +23,6 @@ const placeWords = (path: (typeof PLACES)[number]) => {
   const [where, who] = path.split("-");
   return `${label(`place.${where}`)}, ${label(`with.${who}`)}`;
 };
-
-/** One choice among the filters. It is sent at once, or with the button before the script loads. */
-function Choice({
-  name,
-  label: words,
-  value,
-  any,
-  options,
-}: {
-  name: keyof Wish;
-  label: string;
-  value: string | number | null;
-  /** The words for no choice, and its value. */
-  any: readonly [words: string, value: string];
-  options: readonly (readonly [value: string | number, words: string])[];
-}) {
-  const submit = useSubmit();
-  return (
-    <SelectField
-      label={words}
-      name={name}
-      key={String(value)}
-      defaultValue={value ?? any[1]}
-      className="py-1"
-      onChange={(event) => void submit(event.currentTarget.form, { preventScrollReset: true })}
-    >
-      <option value={any[1]}>{any[0]}</option>
-      {options.map(([option, optionWords]) => (
-        <option key={option} value={option}>
-          {optionWords}
-        </option>
-      ))}
-    </SelectField>
-  );
-}
 
 /** A chosen filter. Following the link takes it away again. */
 const Chip = ({ to, children }: { to: string; children: string }) => (
@@ -96,53 +61,49 @@ export function ReadyShelf({
     <section aria-label="Ready-made activities" className="mb-8">
       <h2 className="mb-2 text-lg">Ready-made activities</h2>
       <Form method="get" className="mb-2 flex flex-wrap items-end gap-x-3 gap-y-2 text-sm">
-        <Choice
+        <FilterChoice
           name="class"
           label="For"
           value={wish.class}
           any={["any age", "all"]}
           options={classes.map(({ id, name }) => [id, name] as const)}
         />
-        <Choice
+        <FilterChoice
           name="skill"
           label="Skill"
           value={wish.skill}
           any={["any skill", ""]}
           options={(Object.keys(SKILLS) as Skill[]).map((skill) => [skill, label(`skill.${skill}`)] as const)}
         />
-        <Choice
+        <FilterChoice
           name="place"
           label="Where"
           value={wish.place}
           any={["anywhere", ""]}
           options={PLACES.map((place) => [place, placeWords(place)] as const)}
         />
-        <Choice
+        <FilterChoice
           name="minutes"
           label="At most"
           value={wish.minutes}
           any={["any time", ""]}
           options={MINUTES.map((minutes) => [minutes, `${minutes} minutes`] as const)}
         />
-        <Choice
+        <FilterChoice
           name="length"
           label="Space"
           value={wish.length}
           any={["any length", ""]}
           options={LENGTHS.map((length) => [length, `${length} m`] as const)}
         />
-        <Choice
+        <FilterChoice
           name="thing"
           label="With"
           value={wish.thing}
           any={["anything", ""]}
           options={things.map((thing) => [thing, itemName(thing)] as const)}
         />
-        <noscript>
-          <Button type="submit" look="quiet" size="small">
-            Show
-          </Button>
-        </noscript>
+        <ShowFiltered />
       </Form>
       {chosen.length > 0 && (
         <p className="mb-2 flex flex-wrap items-center gap-1.5">

@@ -1,13 +1,12 @@
 import type { SubmissionResult } from "@conform-to/dom";
 import { type FieldMetadata, useForm } from "@conform-to/react";
 import { getZodConstraint, parseWithZod } from "@conform-to/zod/v4";
-import { useEffect, useRef } from "react";
 import type { z } from "zod";
 import { problemText } from "./problem-text.ts";
 
 /**
  * A form whose schema the browser and the server share. Before the script loads it is sent as it is, and the server's
- * answer marks its fields. Afterwards each field is checked when it is left.
+ * answer marks its fields. Afterwards each field is checked when it is left, and the focus goes to the first that is refused.
  */
 export function useSchemaForm<T extends z.ZodObject>(
   schema: T,
@@ -23,7 +22,7 @@ export function useSchemaForm<T extends z.ZodObject>(
     answer: SubmissionResult<string[]> | undefined;
   },
 ) {
-  const [form, fields] = useForm<z.input<T>, z.output<T>>({
+  return useForm<z.input<T>, z.output<T>>({
     id,
     defaultValue: first as never,
     lastResult: answer ?? null,
@@ -32,15 +31,6 @@ export function useSchemaForm<T extends z.ZodObject>(
     shouldRevalidate: "onInput",
     onValidate: ({ formData }) => parseWithZod(formData, { schema }) as never,
   });
-  // The server's answer brings the focus to the first field that it marks.
-  const given = useRef(answer);
-  useEffect(() => {
-    if (given.current === answer) return;
-    given.current = answer;
-    const field = document.getElementById(id)?.querySelector<HTMLElement>("[aria-invalid=true]");
-    field?.focus();
-  }, [answer, id]);
-  return [form, fields] as const;
 }
 
 type Plain = Pick<FieldMetadata<unknown>, "name" | "errors" | "required" | "maxLength" | "initialValue" | "key">;

@@ -5,10 +5,9 @@ import type { Activity } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import type { Item } from "#core/items/item.ts";
 import { label } from "#words/teacher.ts";
-import { Button } from "../ui/button.tsx";
 import { SelectField } from "../ui/field.tsx";
 import { Fold, Group } from "../ui/group.tsx";
-import { NumberField, TextField } from "./fields.tsx";
+import { FromTo, TextField } from "./fields.tsx";
 import { useSchool } from "./items.tsx";
 import { Offers } from "./station-parts.tsx";
 import type { PanelProps } from "./stations.ts";
@@ -36,19 +35,11 @@ export function AimPanel({ activity, change }: PanelProps) {
           change={(outcome) => change({ ...activity, aim: { ...activity.aim, outcome } }, "outcome")}
         />
         {offered.length > 0 && (
-          <Offers title="Ready-made outcomes">
-            {offered.map((option) => (
-              <Button
-                key={option}
-                look="quiet"
-                size="small"
-                className="h-auto justify-start text-left"
-                onClick={() => change({ ...activity, aim: { ...activity.aim, outcome: option } })}
-              >
-                {option}
-              </Button>
-            ))}
-          </Offers>
+          <Offers
+            title="Ready-made outcomes"
+            offers={offered}
+            take={(outcome) => change({ ...activity, aim: { ...activity.aim, outcome } })}
+          />
         )}
         <TextField
           name="Standards"
@@ -75,24 +66,13 @@ export function AimPanel({ activity, change }: PanelProps) {
         />
       </Group>
       <Group title="Who it is for">
-        <div className="grid grid-cols-2 gap-x-3">
-          <NumberField
-            name="Ages from"
-            value={activity.ages.from}
-            least={4}
-            most={15}
-            step={1}
-            change={(from) => change({ ...activity, ages: { from, to: Math.max(from, activity.ages.to) } }, "ages")}
-          />
-          <NumberField
-            name="to"
-            value={activity.ages.to}
-            least={4}
-            most={15}
-            step={1}
-            change={(to) => change({ ...activity, ages: { to, from: Math.min(to, activity.ages.from) } }, "ages")}
-          />
-        </div>
+        <FromTo
+          name="Ages from"
+          value={activity.ages}
+          least={4}
+          most={15}
+          change={(ages) => change({ ...activity, ages }, "ages")}
+        />
       </Group>
       <OtherActions activity={activity} able={able} change={change} />
     </>

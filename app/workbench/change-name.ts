@@ -2,8 +2,7 @@ import { setTo } from "#core/contract/range.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import { label } from "#words/teacher.ts";
-
-const same = (one: unknown, other: unknown) => JSON.stringify(one) === JSON.stringify(other);
+import { same } from "./paths.ts";
 
 /** What the parts of a document are called, the telling ones first. A change of the action may bring another object. */
 const PARTS: readonly (readonly [name: string, of: (activity: Activity) => unknown])[] = [

@@ -8,7 +8,7 @@ import { Problems } from "../ui/problems.tsx";
 import { ExerciseFields } from "./exercise-fields.tsx";
 import { TextField } from "./fields.tsx";
 import { QuestionAnswers } from "./question-answers.tsx";
-import { EntryList } from "./station-parts.tsx";
+import { countedText, EntryList } from "./station-parts.tsx";
 import type { PanelProps } from "./stations.ts";
 
 export function CuesPanel({ activity, problems, change, middle }: PanelProps) {
@@ -104,10 +104,7 @@ export function CuesPanel({ activity, problems, change, middle }: PanelProps) {
 }
 
 /** How many of these texts are written. */
-const inUse = (texts: readonly string[]) => {
-  const count = texts.filter((text) => text !== "").length;
-  return count === 0 ? null : `${count} written`;
-};
+const inUse = (texts: readonly string[]) => countedText(texts.filter((text) => text !== "").length, "written");
 
 /** Lists common mistakes, each with the cue that helps. */
 const CommonMistakes = ({

@@ -10,6 +10,7 @@ import { Select } from "../ui/field.tsx";
 import { Fold } from "../ui/group.tsx";
 import { NumberField, Toggle } from "./fields.tsx";
 import { useSchool } from "./items.tsx";
+import { countedText } from "./station-parts.tsx";
 import { TimePlanFields } from "./time-plan.tsx";
 
 const MOST = 6;
@@ -69,7 +70,7 @@ export function ExerciseFields({
   const all = [...own, ...(activity.exercises ?? [])];
   const count = (activity.warmUp ?? []).length + (activity.coolDown ?? []).length + (activity.between ? 1 : 0);
   return (
-    <Fold title="Warm-up, cool-down, exercises" note={count > 0 ? `${count} added` : null}>
+    <Fold title="Warm-up, cool-down, exercises" note={countedText(count, "added")}>
       <p className="py-1.5 text-sm">
         <Link to="/exercises" className="underline">
           See all short exercises, or add your own

@@ -1,9 +1,8 @@
 import { type ComponentProps, type ReactNode, useId, useState } from "react";
 import { Select } from "../ui/field.tsx";
 import { Help } from "../ui/help.tsx";
+import { same } from "./paths.ts";
 import { Reset } from "./reset.tsx";
-
-const same = (one: unknown, other: unknown) => JSON.stringify(one) === JSON.stringify(other);
 
 interface Named<T> {
   name: string;
@@ -96,6 +95,41 @@ export function NumberField({ name, value, least, most, step, unit, hint, usual,
     </div>
   );
 }
+
+interface Span {
+  from: number;
+  to: number;
+}
+/** Two whole numbers, the first never above the second: what is set moves the other along. */
+export const FromTo = ({
+  name,
+  value,
+  usual,
+  least,
+  most,
+  change,
+}: Pick<Named<Span>, "name" | "value" | "usual" | "change"> & { least: number; most: number }) => (
+  <div className="grid grid-cols-2 gap-x-3">
+    <NumberField
+      name={name}
+      value={value.from}
+      usual={usual?.from}
+      least={least}
+      most={most}
+      step={1}
+      change={(from) => change({ from, to: Math.max(from, value.to) })}
+    />
+    <NumberField
+      name="to"
+      value={value.to}
+      usual={usual?.to}
+      least={least}
+      most={most}
+      step={1}
+      change={(to) => change({ to, from: Math.min(to, value.from) })}
+    />
+  </div>
+);
 
 /** If there are more options than this, they are shown as a list instead of side by side. */
 const MAX_BESIDE = 12;

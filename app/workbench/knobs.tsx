@@ -12,7 +12,7 @@ import { useWords } from "./attempt-words.ts";
 import { Choice, NumberField, TextField, Toggle } from "./fields.tsx";
 import { ItemPicker } from "./item-picker.tsx";
 import { useSchool } from "./items.tsx";
-import { getIn, setIn } from "./paths.ts";
+import { getIn, same, setIn } from "./paths.ts";
 import { Reset } from "./reset.tsx";
 
 /** Renders the settings that a pattern declares. No station knows a particular pattern. */
@@ -181,7 +181,7 @@ function InTurn({
     <div role="group" aria-label={name} data-setting className="row-line py-2">
       <p className="mb-1 text-[0.92rem]">
         {name} {hint && <Help about={name}>{hint}</Help>}
-        {usual && JSON.stringify(usual) !== JSON.stringify(value) && (
+        {usual && !same(usual, value) && (
           <Reset
             name={name}
             to={usual.map((id) => options.find((option) => option.id === id)?.name ?? id).join(", ") || "none"}

@@ -54,7 +54,6 @@ export function LiveYard({
   const [unit, setUnit] = useState<"m" | "ft">(useSchool().units === "feet" ? "ft" : "m");
   const { pegs, probes } = opened(live);
   const view = usePlanView();
-  const figures = useYardFigures({ live, people, shown, clearShown: yard.clearShown, view });
   const {
     loose,
     parts,
@@ -70,7 +69,7 @@ export function LiveYard({
     clashes,
     wrong,
     clear,
-  } = figures;
+  } = useYardFigures({ live, people, shown, clearShown: yard.clearShown, view });
   const [side, setSide] = useState(false);
   const fromSide = side && inAir && sending !== null;
   const target = allParts.find((part) => part.kind === "target" && (part.id === chosen || part.group === chosen));

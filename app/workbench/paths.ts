@@ -1,3 +1,6 @@
+/** Whether two values of a document are alike. */
+export const same = (one: unknown, other: unknown): boolean => JSON.stringify(one) === JSON.stringify(other);
+
 type Path = readonly (string | number)[];
 
 export function getIn(o: unknown, path: Path): unknown {

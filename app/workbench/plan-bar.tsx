@@ -36,6 +36,31 @@ const TOGETHER: readonly { how: Together; name: string; Icon: LucideIcon }[] = [
   { how: "mirror", name: "Mirror", Icon: FlipVertical2 },
 ];
 
+/** A button of the bar that shows an icon, with a tip that names its key. */
+const Tool = ({
+  name,
+  tip,
+  keys,
+  Icon,
+  disabled = false,
+  press,
+}: {
+  name: string;
+  tip: string;
+  keys: string;
+  Icon: LucideIcon;
+  disabled?: boolean;
+  press: () => void;
+}) => (
+  <Tip words={tip} keys={keys}>
+    <Toolbar.Button asChild>
+      <Button look="quiet" size="small" className="px-1.5" aria-label={name} disabled={disabled} onClick={press}>
+        <Icon size={17} aria-hidden="true" />
+      </Button>
+    </Toolbar.Button>
+  </Tip>
+);
+
 /**
  * The bar over the plan: from above or from the side, select all, what can be done with the selected targets, the
  * zoom, what a drag snaps to, and whether the area to keep clear is shown.
@@ -120,41 +145,23 @@ export const PlanBar = memo(function PlanBar({
         </>
       )}
       <span role="group" aria-label="Size of the plan" className="ml-1 flex gap-1">
-        <Tip words={zoom === 0 && least < 0 ? "The whole court" : "Smaller"} keys="-">
-          <Toolbar.Button asChild>
-            <Button
-              look="quiet"
-              size="small"
-              className="px-1.5"
-              aria-label="Smaller plan"
-              disabled={zoom <= least}
-              onClick={() => zoomBy(-1)}
-            >
-              <ZoomOut size={17} aria-hidden="true" />
-            </Button>
-          </Toolbar.Button>
-        </Tip>
-        <Tip words="Fit the game" keys="0">
-          <Toolbar.Button asChild>
-            <Button look="quiet" size="small" className="px-1.5" aria-label="Fit the plan" onClick={refit}>
-              <Maximize size={17} aria-hidden="true" />
-            </Button>
-          </Toolbar.Button>
-        </Tip>
-        <Tip words="Larger" keys="+">
-          <Toolbar.Button asChild>
-            <Button
-              look="quiet"
-              size="small"
-              className="px-1.5"
-              aria-label="Larger plan"
-              disabled={zoom >= MAX_ZOOM}
-              onClick={() => zoomBy(1)}
-            >
-              <ZoomIn size={17} aria-hidden="true" />
-            </Button>
-          </Toolbar.Button>
-        </Tip>
+        <Tool
+          name="Smaller plan"
+          tip={zoom === 0 && least < 0 ? "The whole court" : "Smaller"}
+          keys="-"
+          Icon={ZoomOut}
+          disabled={zoom <= least}
+          press={() => zoomBy(-1)}
+        />
+        <Tool name="Fit the plan" tip="Fit the game" keys="0" Icon={Maximize} press={refit} />
+        <Tool
+          name="Larger plan"
+          tip="Larger"
+          keys="+"
+          Icon={ZoomIn}
+          disabled={zoom >= MAX_ZOOM}
+          press={() => zoomBy(1)}
+        />
       </span>
       <label className="ml-auto flex flex-wrap items-center gap-1.5">
         Snap to

@@ -9,7 +9,7 @@ import {
 } from "react";
 import { MAX_ZOOM, type PlanScale, type Room, USUAL_ROOM, WIDTH } from "./scale.ts";
 
-/** How far the plan moves at most in one step while the empty court is dragged: anything counts from here, pixels. */
+/** How far the pointer moves on the empty court before it drags the plan, pixels. */
 const DRAGGED = 3;
 /** A chosen place is brought into sight when it is nearer to the edge than this, pixels. */
 const NEAR_EDGE = 70;

@@ -5,7 +5,7 @@ import { label } from "#words/teacher.ts";
 import { Group } from "../ui/group.tsx";
 import { FairHere } from "./fair-here.tsx";
 import { FamilyRange } from "./family-range.tsx";
-import { NumberField } from "./fields.tsx";
+import { FromTo } from "./fields.tsx";
 import { GroupedFields } from "./station-parts.tsx";
 import type { PanelProps } from "./stations.ts";
 import { usualOf } from "./usual.ts";
@@ -13,7 +13,8 @@ import { usualOf } from "./usual.ts";
 export function PlayersPanel({ activity, problems, change, middle }: PanelProps) {
   const game = opened(activity);
   const { modes: able } = game.pattern;
-  const usual = usualOf(activity.pattern.name).activity;
+  const { players } = activity;
+  const usual = usualOf(activity.pattern.name).activity.players;
   const turn = (mode: Mode) => {
     const modes = MODES.filter((text) =>
       text === mode ? !activity.players.modes.includes(mode) : activity.players.modes.includes(text),
@@ -23,36 +24,14 @@ export function PlayersPanel({ activity, problems, change, middle }: PanelProps)
   return (
     <>
       <Group title="Who plays">
-        <div className="grid grid-cols-2 gap-x-3">
-          <NumberField
-            name="From"
-            value={activity.players.least}
-            usual={usual.players.least}
-            least={1}
-            most={6}
-            step={1}
-            change={(least) =>
-              change(
-                { ...activity, players: { ...activity.players, least, most: Math.max(least, activity.players.most) } },
-                "players",
-              )
-            }
-          />
-          <NumberField
-            name="to"
-            value={activity.players.most}
-            usual={usual.players.most}
-            least={1}
-            most={6}
-            step={1}
-            change={(most) =>
-              change(
-                { ...activity, players: { ...activity.players, most, least: Math.min(most, activity.players.least) } },
-                "players",
-              )
-            }
-          />
-        </div>
+        <FromTo
+          name="From"
+          value={{ from: players.least, to: players.most }}
+          usual={{ from: usual.least, to: usual.most }}
+          least={1}
+          most={6}
+          change={({ from, to }) => change({ ...activity, players: { ...players, least: from, most: to } }, "players")}
+        />
         <fieldset className="row-line py-2">
           <legend className="text-[0.92rem]">Ways to play the family may choose</legend>
           {able.map((mode) => (

@@ -11,14 +11,33 @@ import { Sortable } from "../ui/sortable.tsx";
 import { Knobs } from "./knobs.tsx";
 import { isChanged, usualOf, usualValue } from "./usual.ts";
 
-export function Offers({ title, children }: { title: string; children: React.ReactNode }) {
-  return (
-    <details className="row-line py-1.5">
-      <summary className="text-sm font-semibold text-teal">{title}</summary>
-      <div className="grid gap-1 py-1.5">{children}</div>
-    </details>
-  );
-}
+/** Ready-made words to take with a press. */
+export const Offers = ({
+  title,
+  offers,
+  take,
+}: {
+  title: string;
+  offers: readonly string[];
+  take: (words: string) => void;
+}) => (
+  <details className="row-line py-1.5">
+    <summary className="text-sm font-semibold text-teal">{title}</summary>
+    <div className="grid gap-1 py-1.5">
+      {offers.map((offer) => (
+        <Button
+          key={offer}
+          look="quiet"
+          size="small"
+          className="h-auto justify-start text-left"
+          onClick={() => take(offer)}
+        >
+          {offer}
+        </Button>
+      ))}
+    </div>
+  </details>
+);
 
 type Entries = Activity["cues"];
 
@@ -74,21 +93,7 @@ export function EntryList({
           <Button look="quiet" size="small" onClick={() => add("New")}>
             <Plus size={15} aria-hidden="true" /> Add your own
           </Button>
-          {free.length > 0 && (
-            <Offers title="Suggestions">
-              {free.map((option) => (
-                <Button
-                  key={option}
-                  look="quiet"
-                  size="small"
-                  className="h-auto justify-start text-left"
-                  onClick={() => add(option)}
-                >
-                  {option}
-                </Button>
-              ))}
-            </Offers>
-          )}
+          {free.length > 0 && <Offers title="Suggestions" offers={free} take={add} />}
         </>
       )}
     </Group>
@@ -126,10 +131,13 @@ interface FieldsProps {
   change: (next: Activity, key?: string) => void;
 }
 
+/** The note of a folded group: how many of what is in it are so. Null for none. */
+export const countedText = (count: number, so: "added" | "changed" | "written"): string | null =>
+  count === 0 ? null : `${count} ${so}`;
+
 /** How many of these settings are not as the game comes, in words. */
 export function changedText(list: readonly Knob[], activity: Activity): string | null {
-  const count = list.filter((knob) => isChanged(knob, activity)).length;
-  return count === 0 ? null : `${count} changed`;
+  return countedText(list.filter((knob) => isChanged(knob, activity)).length, "changed");
 }
 
 /** The place of a setting in a list of rounds, stages or tasks. Null: it belongs to the whole game. */

@@ -2,6 +2,7 @@ import type { Knob } from "#core/contract/contract.ts";
 import { fieldOf, setTo } from "#core/contract/range.ts";
 import { type Activity, fromPattern } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
+import { same } from "./paths.ts";
 
 interface Usual {
   activity: Activity;
@@ -20,7 +21,6 @@ export function usualOf(name: Activity["pattern"]["name"]): Usual {
   return usual;
 }
 
-const same = (one: unknown, other: unknown) => JSON.stringify(one) === JSON.stringify(other);
 const at = (knob: Knob, { pattern, match }: Activity) => setTo(knob, { params: pattern.params, match });
 
 /**

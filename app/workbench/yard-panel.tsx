@@ -17,7 +17,7 @@ import { Compared } from "./compared.tsx";
 import { arrangeAs } from "./edit.ts";
 import { Choice, ListField, NumberField, Toggle } from "./fields.tsx";
 import { LayoutPanel } from "./layout-panel.tsx";
-import { Fields, GroupedFields } from "./station-parts.tsx";
+import { countedText, Fields, GroupedFields } from "./station-parts.tsx";
 import type { PanelProps } from "./stations.ts";
 import { usualOf } from "./usual.ts";
 
@@ -195,12 +195,15 @@ function Arrange({ activity, change }: Edits) {
 const Behind = ({ activity, problems, change }: Edits) => (
   <Fold
     title="Distances, walls and ramps"
-    note={changes([
-      (activity.counted ?? "steps") !== "steps",
-      (activity.behind ?? "open") !== "open",
-      activity.off !== undefined,
-      activity.ramp !== undefined,
-    ])}
+    note={countedText(
+      [
+        (activity.counted ?? "steps") !== "steps",
+        (activity.behind ?? "open") !== "open",
+        activity.off !== undefined,
+        activity.ramp !== undefined,
+      ].filter(Boolean).length,
+      "changed",
+    )}
   >
     <Choice
       name="Distances on the card in"
@@ -254,12 +257,6 @@ const Behind = ({ activity, problems, change }: Edits) => (
     <StartsHow activity={activity} change={change} />
   </Fold>
 );
-
-/** How many of these are not as usual, in words. */
-const changes = (each: readonly boolean[]) => {
-  const count = each.filter(Boolean).length;
-  return count === 0 ? null : `${count} changed`;
-};
 
 /** Sets whether the child rolls by hand or down a ramp. */
 function StartsHow({ activity, change }: Pick<Edits, "activity" | "change">) {
