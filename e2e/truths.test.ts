@@ -22,23 +22,25 @@ describe("what a page says is so", () => {
     const id = await addActivity(await teacher(), changed(fromPattern("climb"), title(), {}));
     const page = await teacherPage(browser);
     await open(page, `${base}/activities/${id}?station=send`);
-    const set = (name: string, value: string) =>
-      page.$eval(
-        `input[name=${name}]`,
-        (input, v) => {
-          (input as HTMLInputElement).value = v;
-          input.dispatchEvent(new Event("input", { bubbles: true }));
-          input.dispatchEvent(new Event("change", { bubbles: true }));
-        },
-        value,
-      );
-    await set("opensAt", "2026-01-05T09:00");
-    await set("closesAt", "2026-01-09T16:00");
+    // Times are written as the school does, not as the browser does.
+    const opens = await page.waitForSelector("xpath///label[starts-with(., 'Opens')]/..//button");
+    expect(await opens!.evaluate((button) => button.textContent)).toMatch(/^\w{3} \d+ \w{3}, \d\d:\d\d$/);
+    const kept = (name: string) => page.$eval(`input[name=${name}]`, (input) => (input as HTMLInputElement).value);
+    const lastMonth = async (label: string, day: string) => {
+      await (await page.waitForSelector(`xpath///label[starts-with(., '${label}')]/..//button`))!.click();
+      await (await page.waitForSelector("[aria-label='Go to the Previous Month']"))!.click();
+      await (await page.waitForSelector(`.floating td:not([data-outside]) button ::-p-text(${day})`))!.click();
+      await press(page, "Done");
+    };
+    const usual = await kept("closesAt");
+    await lastMonth("Opens", "15");
+    await lastMonth("Closes", "19");
+    const [opensAt, closesAt] = [await kept("opensAt"), await kept("closesAt")];
+    expect(closesAt < usual && opensAt < closesAt, `${opensAt} ${closesAt} ${usual}`).toBe(true);
     await page.$eval("form button[value=send]", (button) => (button as HTMLElement).click());
     await sees(page, "The closing time has already passed");
-    expect(await page.$eval("input[name=closesAt]", (input) => (input as HTMLInputElement).value)).toBe(
-      "2026-01-09T16:00",
-    );
+    expect(await kept("opensAt")).toBe(opensAt);
+    expect(await kept("closesAt")).toBe(closesAt);
     expect(
       await sql`select 1 from assignment a join revision r on r.id = a.revision_id where r.activity_id = ${id}`,
     ).toHaveLength(0);

@@ -5,6 +5,7 @@ import { clockText, type ScoreUnit } from "#core/records/score-text.ts";
 import { say } from "#words/say.ts";
 import { tell } from "#words/tell.ts";
 import { Button, ButtonLink } from "../ui/button.tsx";
+import { DateTimeField } from "../ui/date-time-field.tsx";
 import { Select } from "../ui/field.tsx";
 import { problemText } from "../ui/problem-text.ts";
 import { NumberField, TextField } from "./fields.tsx";
@@ -45,20 +46,29 @@ export function SendPanel(props: Props) {
   const { id } = useParams();
   const key = `yard-send-${id}`;
   // If the session ends on the way, what was typed is there again after signing in.
+  const { opens: opensNow } = times;
+  const [typedTimes, setTypedTimes] = useState<Props["times"] | null>(null);
   useEffect(() => {
     const kept = sessionStorage.getItem(key);
     sessionStorage.removeItem(key);
     if (!kept || !form.current) return;
-    for (const [name, value] of Object.entries(JSON.parse(kept) as Record<string, string>)) {
+    const typed = JSON.parse(kept) as Record<string, string>;
+    // Those of an earlier sending may be over.
+    if (typed.opensAt && typed.closesAt && typed.closesAt > opensNow)
+      setTypedTimes({ opens: typed.opensAt, closes: typed.closesAt });
+    for (const [name, value] of Object.entries(typed)) {
       const field = form.current.querySelector<HTMLInputElement>(
         `[name="${name}"]:not([type=hidden], [type=checkbox])`,
       );
       if (field) field.value = value;
     }
-  }, [key]);
+  }, [key, opensNow]);
   useEffect(() => {
     const [first] = problems;
-    if (first) form.current?.querySelector<HTMLElement>(`[name="${CSS.escape(first.field)}"]`)?.focus();
+    const field = first && form.current?.querySelector<HTMLInputElement>(`[name="${CSS.escape(first.field)}"]`);
+    // A date is kept in a hidden field, beside the button that shows it.
+    if (field?.type === "hidden") field.parentElement?.querySelector("button")?.focus();
+    else field?.focus();
   }, [problems]);
   const problemOf = (field: string) => problems.find((problem) => problem.field === field);
   const line = (field: string) =>
@@ -97,7 +107,15 @@ export function SendPanel(props: Props) {
             problemOf={problemOf}
           />
         )}
-        <TimesAndTries zone={zone} times={times} problemOf={problemOf} line={line} unit={unit} tried={tried} />
+        <TimesAndTries
+          zone={zone}
+          times={typedTimes ?? times}
+          typed={typedTimes !== null}
+          problemOf={problemOf}
+          line={line}
+          unit={unit}
+          tried={tried}
+        />
         {activity.aim.outcome.trim() === "" && (
           <p className="note">
             This activity has no learning outcome yet.{" "}
@@ -254,47 +272,11 @@ const SomeChildren = ({
   </details>
 );
 
-/** A date and a time. */
-const TimeField = ({
-  name,
-  label,
-  hint,
-  value,
-  problemOf: told,
-  line,
-}: {
-  name: "opensAt" | "closesAt";
-  label: string;
-  hint?: string;
-  value: string;
-  problemOf: (field: string) => Problem | undefined;
-  line: (field: string) => React.ReactNode;
-}) => (
-  <label className="field">
-    <span>
-      {label}
-      {hint && (
-        <>
-          {" "}
-          <span className="hint">{hint}</span>
-        </>
-      )}
-    </span>
-    <input
-      type="datetime-local"
-      name={name}
-      defaultValue={value}
-      required
-      aria-invalid={told(name) ? true : undefined}
-    />
-    {line(name)}
-  </label>
-);
-
 /** Sets the opening and closing times, how many goes count, and the score to beat. */
 const TimesAndTries = ({
   zone,
   times,
+  typed,
   problemOf: told,
   line,
   unit,
@@ -302,33 +284,59 @@ const TimesAndTries = ({
 }: {
   zone: Props["zone"];
   times: Props["times"];
+  /** They were typed here before. The page's own move on with the clock, and must not replace what is chosen. */
+  typed: boolean;
   problemOf: (field: string) => Problem | undefined;
   line: (field: string) => React.JSX.Element | undefined;
   unit: Props["unit"];
   tried: string | null;
-}) => (
-  <>
-    <TimeField name="opensAt" label="Opens" hint={zone} value={times.opens} problemOf={told} line={line} />
-    <TimeField name="closesAt" label="Closes" value={times.closes} problemOf={told} line={line} />
-    <label className="field">
-      <span>
-        How many goes count? <span className="hint">1–20</span>
-      </span>
-      <input
-        name="tries"
-        inputMode="numeric"
-        defaultValue="3"
-        required
-        aria-invalid={told("tries") ? true : undefined}
+}) => {
+  const problemIn = (field: string) => {
+    const problem = told(field);
+    return problem && problemText(problem.message);
+  };
+  return (
+    <>
+      <DateTimeField
+        key={`opens ${typed}`}
+        name="opensAt"
+        label="Opens"
+        hint={zone}
+        defaultValue={times.opens}
+        problem={problemIn("opensAt")}
       />
-      {line("tries")}
-    </label>
-    <label className="field">
-      <span>
-        Score to beat <span className="hint">{markHint(unit)}</span>
-      </span>
-      <input key={unit} name="mark" defaultValue={tried ?? undefined} aria-invalid={told("mark") ? true : undefined} />
-      {line("mark")}
-    </label>
-  </>
-);
+      <DateTimeField
+        key={`closes ${typed}`}
+        name="closesAt"
+        label="Closes"
+        defaultValue={times.closes}
+        problem={problemIn("closesAt")}
+      />
+      <label className="field">
+        <span>
+          How many goes count? <span className="hint">1–20</span>
+        </span>
+        <input
+          name="tries"
+          inputMode="numeric"
+          defaultValue="3"
+          required
+          aria-invalid={told("tries") ? true : undefined}
+        />
+        {line("tries")}
+      </label>
+      <label className="field">
+        <span>
+          Score to beat <span className="hint">{markHint(unit)}</span>
+        </span>
+        <input
+          key={unit}
+          name="mark"
+          defaultValue={tried ?? undefined}
+          aria-invalid={told("mark") ? true : undefined}
+        />
+        {line("mark")}
+      </label>
+    </>
+  );
+};
