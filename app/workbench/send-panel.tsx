@@ -46,7 +46,8 @@ export function SendPanel(props: Props) {
   const { id } = useParams();
   const key = `yard-send-${id}`;
   // If the session ends on the way, what was typed is there again after signing in.
-  const { opens: opensNow } = times;
+  // Only once: what was sent and refused is kept there too, and must not replace what is typed after it.
+  const [opensNow] = useState(times.opens);
   const [typedTimes, setTypedTimes] = useState<Props["times"] | null>(null);
   useEffect(() => {
     const kept = sessionStorage.getItem(key);
