@@ -1,5 +1,6 @@
 import { rmSync } from "node:fs";
 import { join } from "node:path";
+import { setTimeout as sleep } from "node:timers/promises";
 import { pathToFileURL } from "node:url";
 import postgres from "postgres";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
@@ -11,9 +12,12 @@ import { signedIn } from "./help.ts";
 
 /** The demo school after a year: everything sent so far, repeated for each week. */
 const WEEKS = 40;
-/** The longest that a loader may hold the loop, milliseconds. Each is asked up to TIMES times, since other programs on the machine hold it up too. */
+/** The longest that a loader may hold the loop, milliseconds. */
 const MOST = 20;
-const TIMES = 15;
+/** Other programs on the machine hold the loop up too, for seconds at a time: what took longer is asked again, a while later. */
+const ROUNDS = 10;
+const TIMES = 4;
+const WHILE_MS = 3000;
 /** Answered as they are, with no page about them. */
 const FILES = /\/(file|csv|links\.csv|plan\.svg)$/;
 const dir = join(root, ".yard-test", "year");
@@ -117,26 +121,31 @@ describe("the loop of the server", () => {
       `${card}/sheet`,
       `/children/${child!.child_id}/card`,
     ];
-    const long: string[] = [];
-    for (const path of pages) {
-      let least = Number.POSITIVE_INFINITY;
-      let status = 0;
-      for (let i = 0; i < TIMES && least > MOST; i++) {
-        await held();
-        // What the page asks for, without the page about it.
-        const answer = await fetch(`${web.url}${path}${FILES.test(path) ? "" : ".data"}`, {
-          headers: { Cookie: cookie },
-          redirect: "manual",
-        });
-        status = answer.status;
-        await answer.arrayBuffer();
-        const ms = await held();
-        // The first time a page's code is read; after that it is the page.
-        if (i > 0) least = Math.min(least, ms);
+    const least = new Map<string, number>();
+    /** The least that a page held the loop so far, milliseconds. */
+    const heldBy = (path: string) => least.get(path) ?? Number.POSITIVE_INFINITY;
+    const failed: string[] = [];
+    for (let round = 0; round < ROUNDS; round++) {
+      const asked = pages.filter((path) => heldBy(path) > MOST);
+      if (asked.length === 0) break;
+      if (round > 0) await sleep(WHILE_MS);
+      for (const path of asked) {
+        for (let i = 0; i < TIMES && heldBy(path) > MOST; i++) {
+          await held();
+          // What the page asks for, without the page about it.
+          const answer = await fetch(`${web.url}${path}${FILES.test(path) ? "" : ".data"}`, {
+            headers: { Cookie: cookie },
+            redirect: "manual",
+          });
+          await answer.arrayBuffer();
+          const ms = await held();
+          if (answer.status !== 200) failed.push(`${path}: status ${answer.status}`);
+          // The first time a page's code is read; after that it is the page.
+          if (round > 0 || i > 0) least.set(path, Math.min(ms, heldBy(path)));
+        }
       }
-      if (status !== 200) long.push(`${path}: status ${status}`);
-      if (least > MOST) long.push(`${path}: ${least} ms`);
     }
-    expect(long.join("\n")).toBe("");
+    const long = pages.filter((path) => heldBy(path) > MOST).map((path) => `${path}: ${heldBy(path)} ms`);
+    expect([...new Set(failed), ...long].join("\n")).toBe("");
   });
 });
