@@ -4,19 +4,20 @@ import { data } from "react-router";
 import type { z } from "zod";
 import { NotAllowed } from "#server/problem.ts";
 import { missing } from "./answer.server.ts";
-import { formOf } from "./read.server.ts";
+import { Form, formOf } from "./read.server.ts";
 
 /**
  * Reads a form by its schema and does what it asks for. What the schema or the server refuses is answered at the
- * fields, and what was typed stays. Throws what `work` throws, a missing record as a 404 page.
+ * fields, and what was typed stays. A page with several forms reads which one it is first. Throws what `work` throws, a missing record as a 404 page.
  */
 export async function formAnswered<T extends z.ZodType, R>(
-  request: Request,
+  request: Request | Form,
   schema: T,
   work: (value: z.output<T>) => Promise<R>,
 ): Promise<R | ReturnType<typeof data<SubmissionResult<string[]>>>> {
   const given = new URLSearchParams();
-  for (const [name, value] of (await formOf(request)).entries()) given.append(name, value);
+  const form = request instanceof Form ? request : await formOf(request);
+  for (const [name, value] of form.entries()) given.append(name, value);
   const submission = parseWithZod(given, { schema });
   if (submission.status !== "success") return data(submission.reply(), { status: 422 });
   try {

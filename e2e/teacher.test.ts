@@ -388,7 +388,7 @@ describe("sending and reading", () => {
     await page.$eval("#send-form details", (element) => {
       (element as HTMLDetailsElement).open = true;
     });
-    const boxes = await page.$$("input[name=child]");
+    const boxes = await page.$$("input[name=children]");
     for (const box of boxes.slice(0, 2)) await box.click();
     const button = (await page.waitForSelector("#send-form button[value=send]"))!;
     expect(await button.evaluate((eachButton) => eachButton.textContent)).toBe("Send to 2 children");

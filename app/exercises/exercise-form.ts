@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { exerciseOf, exercises } from "#core/exercises/library.ts";
 import { type OwnExercise, ownExercise } from "#core/exercises/own.ts";
+import { wordFrom } from "#core/measures/id-from-name.ts";
 
 const { shape } = ownExercise;
 
@@ -29,15 +30,8 @@ export type ExerciseForm = z.infer<typeof exerciseForm>;
 
 /** Makes an id from a name: `wall sits` becomes ownWallSits. A name in another script has no letters for one. */
 function idFrom(name: string): string {
-  const letters = name
-    .normalize("NFKD")
-    .replace(/[^A-Za-z0-9 ]/g, "")
-    .trim()
-    .split(/\s+/)
-    .map((word) => (word === "" ? "" : word[0]!.toUpperCase() + word.slice(1).toLowerCase()))
-    .join("")
-    .slice(0, 36);
-  return /^[A-Z]/.test(letters) ? `own${letters}` : `ownE${Date.now().toString(36)}`;
+  const word = wordFrom(name, 36);
+  return /^[A-Z]/.test(word) ? `own${word}` : `ownE${Date.now().toString(36)}`;
 }
 
 /**

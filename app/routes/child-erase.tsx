@@ -1,9 +1,10 @@
-import { Form, Link, redirect } from "react-router";
+import { Form, redirect } from "react-router";
 import { eraseChild, erasePreview, GRACE_DAYS } from "#server/children/erase.ts";
 import { tell } from "#words/tell.ts";
 import { answered, found, idOf } from "../answer.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { Button, ButtonLink } from "../ui/button.tsx";
+import { Page, PageHead } from "../ui/page.tsx";
 import type { Route } from "./+types/child-erase";
 
 export const meta: Route.MetaFunction = ({ data: d }) => [{ title: `Delete ${d?.name ?? "a child"} · Daring Yard` }];
@@ -27,13 +28,8 @@ export default function ChildErase({ loaderData: d }: Route.ComponentProps) {
   const first = d.name.split(" ")[0]!;
   const lists = d.homes.map((home) => `“${home}”`).join(", ");
   return (
-    <main className="mx-auto w-full max-w-2xl p-6">
-      <p className="mb-1 text-sm">
-        <Link to={`/homes/${d.id}`} className="underline">
-          {d.name}
-        </Link>
-      </p>
-      <h1 className="mb-3 text-3xl">Delete {d.name}?</h1>
+    <Page>
+      <PageHead above={{ to: `/homes/${d.id}`, name: d.name }} title={`Delete ${d.name}?`} />
       <p>This will be deleted from {d.className} and everywhere else in Daring Yard:</p>
       <ul className="my-3 list-disc pl-6">
         <li>{tell("erase.goes", { goes: d.goes, events: d.events, cards: d.cards })}</li>
@@ -49,7 +45,7 @@ export default function ChildErase({ loaderData: d }: Route.ComponentProps) {
           too.
         </p>
       )}
-      <p className="mb-4">
+      <p className="mb-4 max-w-prose">
         {first} disappears from every list at once, and the private link stops working. For {d.days} days you can
         restore {first} from Homes. After that everything above is deleted for good. Backups made earlier keep it until
         they are overwritten.
@@ -62,6 +58,6 @@ export default function ChildErase({ loaderData: d }: Route.ComponentProps) {
           Keep {first}
         </ButtonLink>
       </Form>
-    </main>
+    </Page>
   );
 }

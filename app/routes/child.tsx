@@ -18,9 +18,10 @@ import type { Point } from "../children/accuracy-chart.tsx";
 import { bestsOf, changesOf, marksOf, moodOf } from "../children/of-goes.ts";
 import { fieldsOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
-import { Button } from "../ui/button.tsx";
+import { Button, ButtonLink } from "../ui/button.tsx";
 import { Select } from "../ui/field.tsx";
 import { Heads } from "../ui/heads.tsx";
+import { Page, PageHead } from "../ui/page.tsx";
 import { useLookAgain } from "../ui/use-look-again.ts";
 import { day, when } from "../when.ts";
 import type { Route } from "./+types/child";
@@ -125,24 +126,17 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
   const { child: c } = loaderData;
   useLookAgain(c.working);
   return (
-    <main className="mx-auto w-full max-w-6xl p-6 print:p-0 print:text-[13px]">
-      <div className="mb-4 flex flex-wrap items-end gap-x-5 gap-y-2">
-        <div className="grow">
-          <h1 className="text-3xl">{c.name}</h1>
-          <p className="text-quiet">
-            {c.className}, {c.age} years{c.leftHanded ? ", left-handed" : ""}
-            <span className="print:hidden">
-              {" · "}
-              <Link className="underline" to={`/homes/${c.id}`}>
-                Home and link
-              </Link>
-            </span>
-          </p>
-        </div>
-        <Button className="print:hidden" onClick={() => print()}>
+    <Page className="print:max-w-none print:p-0 print:text-[13px]">
+      <PageHead
+        above={{ to: `/homes?class=${c.classId}`, name: c.className }}
+        title={c.name}
+        about={`${c.age} years${c.leftHanded ? ", left-handed" : ""}`}
+      >
+        <Button onClick={() => print()}>
           <Printer size={17} aria-hidden="true" /> Print for a parents' evening
         </Button>
-      </div>
+        <ButtonLink to={`/homes/${c.id}`}>Home and link</ButtonLink>
+      </PageHead>
       {c.working && (
         <p role="status" className="text-sm text-quiet print:hidden">
           Working out the latest games …
@@ -161,7 +155,7 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
         <Support child={c} saved={actionData !== undefined && "ok" in actionData && actionData.ok === true} />
         <Goes child={c} />
       </div>
-    </main>
+    </Page>
   );
 }
 

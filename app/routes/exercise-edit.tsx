@@ -11,7 +11,7 @@ import { formAnswered } from "../form.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { Button, ButtonLink } from "../ui/button.tsx";
 import { CheckField, SelectField, TextField } from "../ui/field.tsx";
-import { fieldOf, useSchemaForm } from "../ui/form.tsx";
+import { fieldOf, tickOf, useSchemaForm } from "../ui/form.tsx";
 import { Group } from "../ui/group.tsx";
 import { Page, PageHead } from "../ui/page.tsx";
 import type { Route } from "./+types/exercise-edit";
@@ -120,11 +120,7 @@ export default function ExerciseEdit({ loaderData: { exercise }, actionData }: R
               ))}
             </SelectField>
           </div>
-          <CheckField
-            label="Quiet enough for a flat"
-            name={fields.quiet.name}
-            defaultChecked={fields.quiet.initialValue === "on"}
-          />
+          <CheckField label="Quiet enough for a flat" {...tickOf(fields.quiet)} />
         </Group>
         <p className="flex gap-2">
           <Button type="submit" look="main">

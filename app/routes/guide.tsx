@@ -1,4 +1,5 @@
 import { guide } from "../help/guide.server.ts";
+import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/guide";
 
 export const meta: Route.MetaFunction = () => [{ title: "The teacher's guide · Daring Yard" }];
@@ -8,8 +9,8 @@ export const loader = () => guide();
 /** Shows docs/guide.md inside the application. */
 export default function Guide({ loaderData: { html, parts } }: Route.ComponentProps) {
   return (
-    <main className="mx-auto w-full max-w-3xl p-6">
-      <nav aria-label="Parts of the guide" className="mb-6">
+    <Page>
+      <nav aria-label="Parts of the guide" className="mb-6 max-w-5xl">
         <ul className="flex flex-wrap gap-x-4 gap-y-2">
           {parts.map(({ id, title }) => (
             <li key={id}>
@@ -22,7 +23,7 @@ export default function Guide({ loaderData: { html, parts } }: Route.ComponentPr
       </nav>
       {/* Our own page of the docs: nothing in it was typed by anyone else. */}
       {/* biome-ignore lint/security/noDangerouslySetInnerHtml: the text ships with the application */}
-      <div className="guide" dangerouslySetInnerHTML={{ __html: html }} />
-    </main>
+      <div className="guide max-w-3xl" dangerouslySetInnerHTML={{ __html: html }} />
+    </Page>
   );
 }

@@ -1,5 +1,9 @@
+import type { SubmissionResult } from "@conform-to/dom";
+import { getFormProps } from "@conform-to/react";
+import { Trash2 } from "lucide-react";
 import { data, Form, Link, redirect } from "react-router";
 import { listOf } from "#core/kit/items.ts";
+import { LONGEST_SUPPORT } from "#core/records/home-limits.ts";
 import { saveChild } from "#server/children/edit.ts";
 import { addHomeFor, leaveHome, saveHome } from "#server/homes/edit.ts";
 import { homesFor } from "#server/homes/homes.ts";
@@ -9,15 +13,21 @@ import { NotFound } from "#server/problem.ts";
 import { sayList } from "#words/say.ts";
 import { answered, idOf, missing } from "../answer.server.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
+import { formAnswered } from "../form.server.ts";
+import { childForm } from "../homes/child-form.ts";
 import { keepTyped } from "../homes/keep-typed.ts";
 import { partOf, refusedPart, takePart } from "../homes/survey.server.ts";
 import { SurveyForm } from "../homes/survey-form.tsx";
 import { useRouterSaving } from "../homes/use-router-saving.ts";
-import { fieldsOf, searchOf } from "../read.server.ts";
+import { formOf, searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
-import { Button } from "../ui/button.tsx";
-import { Select } from "../ui/field.tsx";
+import { Button, ButtonLink } from "../ui/button.tsx";
+import { AreaField, CheckField, SelectField, TextField } from "../ui/field.tsx";
+import { fieldOf, tickOf, useSchemaForm } from "../ui/form.tsx";
+import { Menu } from "../ui/menu.tsx";
+import { Page, PageHead } from "../ui/page.tsx";
 import { problemText } from "../ui/problem-text.ts";
+import { Done } from "../ui/toasts.tsx";
 import type { Route } from "./+types/home-edit";
 
 export const meta: Route.MetaFunction = ({ data: d }) => [{ title: `${d?.row.child ?? "Home"} · Daring Yard` }];
@@ -47,23 +57,15 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   };
 }
 
-const numberOf = (text: string | undefined) =>
-  text === undefined || text.trim() === "" ? null : Number(text.replace(",", "."));
-
 export async function action({ request, params }: Route.ActionArgs) {
   const { who, row } = await rowOf(request, params.child);
-  const fields = await fieldsOf(request);
+  const form = await formOf(request);
+  const fields = form.fields();
   const here = `/homes/${row.childId}`;
   switch (fields.intent) {
     case "child":
-      return answered(async () => {
-        await saveChild(who, row.childId, {
-          name: fields.name ?? "",
-          age: numberOf(fields.age) ?? Number.NaN,
-          leftHanded: fields.leftHanded === "yes",
-          step: numberOf(fields.step),
-          ...(fields.support !== undefined && { support: fields.support }),
-        });
+      return formAnswered(form, childForm, async (child) => {
+        await saveChild(who, row.childId, child);
         return { ok: true as const, problems: [], told: "Saved." };
       });
     case "another":
@@ -81,8 +83,8 @@ export async function action({ request, params }: Route.ActionArgs) {
     case "invite":
       return answered(async () => {
         const code = await inviteToHomeFor(who, row.childId, idOf(fields.home, "home"));
-        const told = `The code is ${code}. It lets one more child join this home within ${INVITATION_DAYS} days.`;
-        return { ok: true as const, problems: [], told };
+        const invited = `The code is ${code}. It lets one more child join this home within ${INVITATION_DAYS} days.`;
+        return { ok: true as const, problems: [], told: "", invited };
       });
     case "join":
       return answered(async () => {
@@ -114,6 +116,9 @@ export default function HomeEdit({ loaderData: d, actionData }: Route.ComponentP
   const saving = useRouterSaving();
   const refused = actionData && "problems" in actionData && !actionData.ok ? actionData : null;
   const told = actionData && "told" in actionData ? actionData.told : "";
+  // Somebody writes a code down: it stays in the page.
+  const invited =
+    actionData && "invited" in actionData && typeof actionData.invited === "string" ? actionData.invited : "";
   const problem = (field: string) => {
     const found = refused?.problems.find((eachProblem) => eachProblem.field === field);
     return (
@@ -128,119 +133,134 @@ export default function HomeEdit({ loaderData: d, actionData }: Route.ComponentP
     path === "done" ? "/homes" : `/homes/${row.childId}?home=${home?.id ?? ""}&part=${path}`;
   return (
     <OwnDrawings value={drawingsOf(d.items.own)}>
-      <main className="mx-auto grid w-full max-w-6xl grid-cols-[18rem_minmax(0,1fr)] gap-10 p-6 max-[800px]:grid-cols-1">
-        <div>
-          <p className="mb-1 text-sm">
-            <Link to="/homes" className="underline">
-              Homes
-            </Link>
-          </p>
-          <h1 className="mb-3 text-3xl">{row.child}</h1>
-          {told && (
-            <p role="status" className="note note-good mb-3">
-              {told}
-            </p>
-          )}
-          <ChildForm row={row} problem={problem} />
-          <p className="mt-3">
+      <Page>
+        <PageHead above={{ to: "/homes", name: "Homes" }} title={row.child}>
+          <ButtonLink to={`/children/${row.childId}`}>Progress</ButtonLink>
+          <Menu
+            label={`Actions for ${row.child}`}
+            entries={[
+              {
+                label: `Delete ${row.child} …`,
+                to: `/children/${row.childId}/erase`,
+                icon: <Trash2 size={16} />,
+              },
+            ]}
+          >
+            More
+          </Menu>
+        </PageHead>
+        <noscript>
+          <p className="mb-3">
             <Link to={`/children/${row.childId}/erase`} className="underline">
               Delete {row.child} …
             </Link>
           </p>
-          <h2 className="mt-6 mb-1 text-lg">Homes</h2>
-          <HomeList row={row} home={home} />
-          {problem("home")}
-          <Form method="post" className="mt-2">
-            <input type="hidden" name="order" value={d.another} />
-            <Button type="submit" name="intent" value="another" look="quiet" size="small">
-              Another home
-            </Button>
-          </Form>
-          <ShareHome d={d} />
-          <NewHome />
-          {problem("code")}
-          {home && (
+        </noscript>
+        <Done text={told} of={actionData} />
+        <div className="grid grid-cols-[18rem_minmax(0,1fr)] gap-10 max-[800px]:grid-cols-1">
+          <div>
+            <ChildForm key={row.childId} row={row} answer={refusedForm(actionData)} />
+            <h2 className="mt-6 mb-1 text-lg">Homes</h2>
+            <HomeList row={row} home={home} />
+            {problem("home")}
             <Form method="post" className="mt-2">
-              <input type="hidden" name="home" value={home.id} />
-              <Button type="submit" name="intent" value="invite" look="quiet" size="small">
-                Make a code for this home
+              <input type="hidden" name="order" value={d.another} />
+              <Button type="submit" name="intent" value="another" look="quiet" size="small">
+                Another home
               </Button>
-              <p className="hint mt-1">For a child in another class who lives here too.</p>
             </Form>
-          )}
+            <ShareHome d={d} />
+            <NewHome />
+            {problem("code")}
+            {invited && (
+              <p role="status" className="note note-good mt-2">
+                {invited}
+              </p>
+            )}
+            {home && (
+              <Form method="post" className="mt-2">
+                <input type="hidden" name="home" value={home.id} />
+                <Button type="submit" name="intent" value="invite" look="quiet" size="small">
+                  Make a code for this home
+                </Button>
+                <p className="hint mt-1">For a child in another class who lives here too.</p>
+              </Form>
+            )}
+          </div>
+          <div>
+            <h2 className="mb-2 text-xl">{home ? `${home.label}, as its family would tap it` : "No home yet"}</h2>
+            {home && (
+              <SurveyForm
+                key={`${home.id} ${part}`}
+                part={part}
+                answers={home}
+                items={listOf(d.items.own, d.items.hidden)}
+                to={to}
+                keepAs={`teacher-${home.id}`}
+                saving={saving}
+                problems={refused && "typed" in refused ? refused.problems : []}
+                typed={refused && "typed" in refused ? (refused.typed as Record<string, string>) : null}
+              />
+            )}
+          </div>
         </div>
-        <div>
-          <h2 className="mb-2 text-xl">{home ? `${home.label}, as its family would tap it` : "No home yet"}</h2>
-          {home && (
-            <SurveyForm
-              key={`${home.id} ${part}`}
-              part={part}
-              answers={home}
-              items={listOf(d.items.own, d.items.hidden)}
-              to={to}
-              keepAs={`teacher-${home.id}`}
-              saving={saving}
-              problems={refused && "typed" in refused ? refused.problems : []}
-              typed={refused && "typed" in refused ? (refused.typed as Record<string, string>) : null}
-            />
-          )}
-        </div>
-      </main>
+      </Page>
     </OwnDrawings>
   );
 }
 
+/** The server's answer to the form of the child, if it was refused. The survey has answers of its own. */
+const refusedForm = (answer: Route.ComponentProps["actionData"]): SubmissionResult<string[]> | undefined =>
+  answer && "error" in answer ? answer : undefined;
+
 /** Edits what the teacher knows about a child. */
-const ChildForm = ({
+function ChildForm({
   row,
-  problem,
+  answer,
 }: {
   row: Route.ComponentProps["loaderData"]["row"];
-  problem: (field: string) => React.JSX.Element | undefined;
-}) => (
-  <Form method="post" className="grid gap-3">
-    <label className="field">
-      <span>
-        Name <span className="hint">first name and initial</span>
-      </span>
-      <input name="name" defaultValue={row.child} maxLength={30} required />
-      {problem("name")}
-    </label>
-    <label className="field">
-      <span>
-        Age <span className="hint">years</span>
-      </span>
-      <input name="age" inputMode="numeric" defaultValue={row.age} required />
-      {problem("age")}
-    </label>
-    <label className="flex items-center gap-2">
-      <input type="checkbox" name="leftHanded" value="yes" defaultChecked={row.leftHanded} /> Left-handed
-    </label>
-    <label className="field">
-      <span>
-        Step length <span className="hint">metres, if measured</span>
-      </span>
-      <input name="step" inputMode="decimal" defaultValue={row.step ?? ""} />
-      {problem("step")}
-    </label>
-    <label className="field">
-      <span>
-        Your note <span className="hint">only this class's teachers can see it</span>
-      </span>
-      <textarea name="support" rows={3} maxLength={300} defaultValue={row.support} />
-      {problem("support")}
-    </label>
-    {row.familyNote && (
-      <div className="border-l-4 border-plum pl-3">
-        <p className="text-sm text-quiet">From the family</p>
-        <p>{row.familyNote}</p>
-      </div>
-    )}
-    <Button type="submit" name="intent" value="child" look="main">
-      Save child
-    </Button>
-  </Form>
-);
+  answer: SubmissionResult<string[]> | undefined;
+}) {
+  const first = {
+    name: row.child,
+    age: row.age,
+    leftHanded: row.leftHanded,
+    step: row.step,
+    support: row.support,
+  };
+  const [form, fields] = useSchemaForm(childForm, { id: "child", first, answer });
+  return (
+    <Form method="post" {...getFormProps(form)} className="grid gap-3">
+      <TextField label="Name" hint="first name and initial" {...fieldOf(fields.name)} />
+      <TextField label="Age" hint="years" inputMode="numeric" {...fieldOf(fields.age)} required />
+      <CheckField label="Left-handed" {...tickOf(fields.leftHanded)} />
+      <TextField
+        label="Step length"
+        hint="metres, if measured"
+        inputMode="decimal"
+        {...fieldOf(fields.step)}
+        required={false}
+      />
+      <AreaField
+        label="Your note"
+        hint="only this class's teachers can see it"
+        rows={3}
+        {...fieldOf(fields.support)}
+        maxLength={LONGEST_SUPPORT}
+        required={false}
+      />
+      {row.familyNote && (
+        <div className="border-l-4 border-plum pl-3">
+          <p className="text-sm text-quiet">From the family</p>
+          <p>{row.familyNote}</p>
+        </div>
+      )}
+      <Button type="submit" name="intent" value="child" look="main">
+        Save child
+      </Button>
+    </Form>
+  );
+}
 
 /** Lists the child's homes and marks the one shown. */
 const HomeList = ({
@@ -278,34 +298,33 @@ const HomeList = ({
 
 /** Adds a home that the child shares with another child. */
 const ShareHome = ({ d }: { d: Route.ComponentProps["loaderData"] }) => (
-  <Form method="post" className="mt-2 flex items-center gap-2">
-    <Select name="with" className="min-w-0 py-0.5 text-sm" aria-label="Lives with">
+  <Form method="post" className="mt-3 flex items-end gap-2">
+    <SelectField label="Lives with" name="with" className="py-1 text-sm">
       {d.others.map((other) => (
         <option key={other.id} value={other.id}>
           {other.name}
         </option>
       ))}
-    </Select>
+    </SelectField>
     <Button type="submit" name="intent" value="share" look="quiet" size="small">
-      Shares this child's home
+      Share their home
     </Button>
   </Form>
 );
 
-/** Adds a home. */
+/** Adds a home by a code. */
 const NewHome = () => (
-  <Form method="post" className="mt-2 flex items-center gap-2">
-    <input
+  <Form method="post" className="mt-3 flex items-end gap-2">
+    <TextField
+      label="Code from the other home"
       name="code"
       required
       autoComplete="off"
       maxLength={20}
-      className="min-w-0 py-0.5 text-sm"
-      aria-label="Code from the other home"
-      placeholder="Code from the other home"
+      className="w-40 py-1 text-sm"
     />
     <Button type="submit" name="intent" value="join" look="quiet" size="small">
-      Join with code
+      Join
     </Button>
   </Form>
 );

@@ -1,4 +1,5 @@
 import { Link } from "react-router";
+import { Page, PageHead } from "../ui/page.tsx";
 import type { Route } from "./+types/how";
 
 export const meta: Route.MetaFunction = () => [{ title: "How it works · Daring Yard" }];
@@ -33,9 +34,9 @@ const STEPS: readonly (readonly [title: string, text: string])[] = [
 /** Explains the whole way of working on one page, for somebody who opens the application for the first time. */
 export default function How() {
   return (
-    <main className="mx-auto w-full max-w-3xl p-6">
-      <h1 className="mb-4 text-3xl">How it works</h1>
-      <ol className="grid gap-4">
+    <Page>
+      <PageHead title="How it works" />
+      <ol className="grid max-w-3xl gap-4">
         {STEPS.map(([title, text], i) => (
           <li key={title} className="row-line grid grid-cols-[36px_1fr] gap-3 pb-4">
             <span className="grid size-8 place-items-center rounded-full border-2 border-ink font-bold">{i + 1}</span>
@@ -55,6 +56,6 @@ export default function How() {
           Go to This week
         </Link>
       </p>
-    </main>
+    </Page>
   );
 }

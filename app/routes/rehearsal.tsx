@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useRef, useState } from "react";
-import { Form, Link, type ShouldRevalidateFunction, useSearchParams } from "react-router";
+import { Form, type ShouldRevalidateFunction, useSearchParams } from "react-router";
 import type { Action } from "#core/actions/actions.ts";
 import type { Unit } from "#core/contract/contract.ts";
 import { opened } from "#core/formats/opened.ts";
@@ -20,8 +20,9 @@ import { useForeseen, useGoes } from "../rehearsal/use-rehearsal.ts";
 import { useStill } from "../rehearsal/use-still.ts";
 import { teacherOf } from "../session.server.ts";
 import { Button, ButtonLink } from "../ui/button.tsx";
-import { Select } from "../ui/field.tsx";
+import { SelectField, TextField } from "../ui/field.tsx";
 import { Options } from "../ui/options.tsx";
+import { Page, PageHead } from "../ui/page.tsx";
 import type { Route } from "./+types/rehearsal";
 
 /** How many times as fast the clock can run. */
@@ -64,36 +65,28 @@ export default function RehearsalPage({ loaderData: d }: Route.ComponentProps) {
   const seed = Math.min(MAX_SEED, Math.max(1, Math.floor(Number(search.get("seed"))) || 1));
   return (
     <OwnDrawings.Provider value={drawingsOf(d.items.own)}>
-      <main className="mx-auto w-full max-w-7xl p-6">
-        <h1 className="text-3xl">Trial run</h1>
-        <p className="mb-3 text-quiet">
-          <Link to={`/activities/${d.id}?station=send`} className="underline">
-            {d.title || "the activity"}
-          </Link>
-          , {d.className}. {tell("rehearsal.what")}
-        </p>
+      <Page>
+        <PageHead
+          above={{ to: `/activities/${d.id}?station=send`, name: d.title || "the activity" }}
+          title="Trial run"
+          about={`${d.className}. ${tell("rehearsal.what")}`}
+        />
         <Form className="mb-4 flex flex-wrap items-end gap-4">
-          <label className="field">
-            <span>Class</span>
-            <Select name="class" defaultValue={d.classId ?? undefined}>
-              <Options of={d.classes} />
-            </Select>
-          </label>
-          <label className="field">
-            <span>
-              Run number <span className="hint">1–{MAX_SEED}</span>
-            </span>
-            <input
-              key={seed}
-              name="seed"
-              type="number"
-              min={1}
-              max={MAX_SEED}
-              defaultValue={seed}
-              className="w-28"
-              required
-            />
-          </label>
+          <SelectField label="Class" name="class" defaultValue={d.classId ?? undefined}>
+            <Options of={d.classes} />
+          </SelectField>
+          <TextField
+            key={seed}
+            label="Run number"
+            hint={`1–${MAX_SEED}`}
+            name="seed"
+            type="number"
+            min={1}
+            max={MAX_SEED}
+            defaultValue={seed}
+            className="w-28"
+            required
+          />
           <Button type="submit">Run</Button>
           <ButtonLink to={`?class=${d.classId}&seed=${(seed % MAX_SEED) + 1}`} preventScrollReset look="quiet">
             New run
@@ -107,7 +100,7 @@ export default function RehearsalPage({ loaderData: d }: Route.ComponentProps) {
         <noscript>
           <p className="note">{tell("rehearsal.script")}</p>
         </noscript>
-      </main>
+      </Page>
     </OwnDrawings.Provider>
   );
 }

@@ -1,8 +1,9 @@
+import type { SubmissionResult } from "@conform-to/dom";
+import { getFormProps } from "@conform-to/react";
 import { Archive, ArchiveRestore, House, Link2, Pencil, Upload } from "lucide-react";
 import { useState } from "react";
-import { Form, useNavigation } from "react-router";
+import { data, Form, useNavigation } from "react-router";
 import { LOCALES } from "#core/measures/locales.ts";
-import { NotAllowed } from "#server/problem.ts";
 import {
   archiveClass,
   makeClass,
@@ -11,14 +12,16 @@ import {
   saveSchool,
   settingsFor,
 } from "#server/school/settings.ts";
-import { answered, idOf } from "../answer.server.ts";
+import { found, idOf } from "../answer.server.ts";
+import { formAnswered } from "../form.server.ts";
 import { formOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
+import { moveForm, newClassForm, renameForm, schoolForm } from "../settings/settings-forms.ts";
 import { Button } from "../ui/button.tsx";
 import { CheckField, SelectField, TextField } from "../ui/field.tsx";
+import { fieldOf, tickOf, ticksOf, useSchemaForm } from "../ui/form.tsx";
 import { Menu } from "../ui/menu.tsx";
 import { Page, PageHead } from "../ui/page.tsx";
-import { problemText } from "../ui/problem-text.ts";
 import { Problems } from "../ui/problems.tsx";
 import { Done, type Undo } from "../ui/toasts.tsx";
 import type { Route } from "./+types/settings";
@@ -37,85 +40,89 @@ export async function loader({ request }: Route.LoaderArgs) {
 export async function action({ request }: Route.ActionArgs) {
   const who = await teacherOf(request);
   const form = await formOf(request);
-  const fields = form.fields();
-  const intent = fields.intent ?? "";
+  const intent = form.text("intent");
   const done = (told: string, undo: Undo["fields"] | null = null, what = "") => ({
     ok: true as const,
-    problems: [],
-    intent,
     told,
     undo: undo && { fields: undo, action: "/settings", what },
   });
-  const answer = await answered(async () => {
-    switch (intent) {
-      case "school": {
-        const { name, zone, locale, units } = fields;
-        const [showsBest, showsClosed] = [form.has("showsBest"), form.has("showsClosed")];
-        await saveSchool(who, { name, zone, locale, units, showsBest, showsClosed });
+  switch (intent) {
+    case "school":
+      return formAnswered(form, schoolForm, async (school) => {
+        await saveSchool(who, school);
         return done("Settings saved.");
-      }
-      case "make":
-        await makeClass(who, fields.name, idOf(fields.orderId, "class"));
-        return done(`${(fields.name ?? "").trim()} is ready. Add children to it, or import a list.`);
-      case "rename": {
-        const before = await renameClass(who, idOf(fields.class, "class"), fields.name);
+      });
+    case "make":
+      return formAnswered(form, newClassForm, async ({ name, orderId }) => {
+        await makeClass(who, name, idOf(orderId, "class"));
+        return done(`${name} is ready. Add children to it, or import a list.`);
+      });
+    case "rename":
+      return formAnswered(form, renameForm, async ({ class: id, name }) => {
+        const before = await renameClass(who, idOf(id, "class"), name);
         return done(
-          `${before} is now called ${(fields.name ?? "").trim()}.`,
-          { intent: "rename", class: fields.class ?? "", name: before },
+          `${before} is now called ${name}.`,
+          { intent: "rename", class: id, name: before },
           "renaming the class",
         );
-      }
-      case "archive":
-      case "unarchive": {
-        const archived = intent === "archive";
-        const name = await archiveClass(who, idOf(fields.class, "class"), archived);
-        return done(
-          archived ? `${name} is archived. Nothing of it is deleted.` : `${name} is back.`,
-          { intent: archived ? "unarchive" : "archive", class: fields.class ?? "" },
-          archived ? `archiving ${name}` : `bringing ${name} back`,
-        );
-      }
-      case "move": {
-        const chosen = form.all("chosen").map((id) => idOf(id, "child"));
-        const moved = await moveChildren(who, chosen, idOf(fields.to, "class"));
-        return done(moved === 1 ? "1 child moved." : `${moved} children moved.`);
-      }
-      default:
-        throw NotAllowed.of("intent", "This page cannot do that. Load it again.");
+      });
+    case "archive":
+    case "unarchive": {
+      const archived = intent === "archive";
+      const id = idOf(form.text("class"), "class");
+      const name = await found(archiveClass(who, id, archived));
+      return done(
+        archived ? `${name} is archived. Nothing of it is deleted.` : `${name} is back.`,
+        { intent: archived ? "unarchive" : "archive", class: id },
+        archived ? `archiving ${name}` : `bringing ${name} back`,
+      );
     }
-  });
-  // What was typed and refused stays in its fields.
-  if (!("data" in answer)) return answer;
-  return { ok: false as const, problems: answer.data.problems, intent, typed: fields, about: fields.class ?? "" };
+    case "move":
+      return formAnswered(form, moveForm, async ({ chosen, to }) => {
+        const ids = chosen.map((id) => idOf(id, "child"));
+        const moved = await moveChildren(who, ids, idOf(to, "class"));
+        return done(moved === 1 ? "1 child moved." : `${moved} children moved.`);
+      });
+    default: {
+      const refused: Refused = { error: { intent: ["This page cannot do that. Load it again."] } };
+      return data(refused, { status: 422 });
+    }
+  }
 }
 
 type Data = Route.ComponentProps["loaderData"];
-type Refused = Extract<Route.ComponentProps["actionData"], { ok: false }> | null;
+/** The server's answer to a form that it refused. */
+type Refused = SubmissionResult<string[]>;
+const saidIn = (refused: Refused | undefined, name: "intent" | "class") => refused?.initialValue?.[name];
 
 export default function Settings({ loaderData: d, actionData }: Route.ComponentProps) {
-  const refused = actionData && !actionData.ok ? actionData : null;
-  const done = actionData?.ok ? actionData : null;
+  const done = actionData && "ok" in actionData ? actionData : null;
+  const refused = actionData && !("ok" in actionData) ? actionData : undefined;
+  const of = (intent: string, classId?: string) =>
+    saidIn(refused, "intent") === intent && saidIn(refused, "class") === classId ? refused : undefined;
   const shown = d.classes.filter((group) => !group.archived);
   const archived = d.classes.filter((group) => group.archived);
   return (
     <Page>
       <PageHead title="Settings" about="Your school and its classes" />
       <Done text={done?.told ?? ""} undo={done?.undo ?? null} of={actionData} />
-      <Problems list={(refused?.problems ?? []).filter(({ field }) => field === "intent")} />
-      <School data={d} refused={refused?.intent === "school" ? refused : null} />
+      <Problems list={(refused?.error?.intent ?? []).map((message) => ({ field: "intent", message }))} />
+      <School data={d} refused={of("school")} />
       <section className="mt-8 border-t-2 border-ink pt-3">
         <h2 className="mb-2 text-xl">Classes</h2>
         <ul className="mb-4">
           {shown.map((group) => (
             <OneClass
-              key={group.id}
+              // Under a new name it begins again, with its form closed.
+              key={`${group.id} ${group.name}`}
               group={group}
               classes={shown}
-              refused={refused?.about === group.id ? refused : null}
+              rename={of("rename", group.id)}
+              move={of("move", group.id)}
             />
           ))}
         </ul>
-        <NewClass key={d.classes.length} orderId={d.orderId} refused={refused?.intent === "make" ? refused : null} />
+        <NewClass key={d.classes.length} orderId={d.orderId} refused={of("make")} />
         {archived.length > 0 && (
           <>
             <h3 className="mt-6 mb-1 text-lg">Archived classes</h3>
@@ -149,66 +156,35 @@ export default function Settings({ loaderData: d, actionData }: Route.ComponentP
 }
 
 const sizeWords = (count: number) => (count === 0 ? "no children yet" : count === 1 ? "1 child" : `${count} children`);
-const problemIn = (refused: Refused, field: string) => {
-  const problem = refused?.problems.find((each) => each.field === field);
-  return problem && problemText(problem.message);
-};
 
 /** The school: its name, its zone, and how it writes dates and distances. */
-function School({ data: { school, zones }, refused }: { data: Data; refused: Refused }) {
+function School({ data: { school, zones }, refused }: { data: Data; refused: Refused | undefined }) {
   const busy = useNavigation().formData?.get("intent") === "school";
-  const value = (name: "name" | "zone" | "locale" | "units") => refused?.typed[name] ?? school[name];
+  const [form, fields] = useSchemaForm(schoolForm, { id: "school", first: school, answer: refused });
   return (
-    <Form method="post" className="flex max-w-4xl flex-wrap items-start gap-4" key={refused ? "refused" : "saved"}>
-      <TextField
-        label="School"
-        name="name"
-        className="w-72"
-        maxLength={80}
-        required
-        defaultValue={value("name")}
-        problem={problemIn(refused, "name")}
-      />
-      <SelectField label="Time zone" name="zone" defaultValue={value("zone")} problem={problemIn(refused, "zone")}>
+    <Form method="post" {...getFormProps(form)} className="flex max-w-4xl flex-wrap items-start gap-4">
+      <TextField label="School" className="w-72" {...fieldOf(fields.name)} />
+      <SelectField label="Time zone" {...fieldOf(fields.zone)}>
         {zones.map((zone) => (
           <option key={zone}>{zone}</option>
         ))}
       </SelectField>
-      <SelectField
-        label="Dates and times"
-        name="locale"
-        defaultValue={value("locale")}
-        problem={problemIn(refused, "locale")}
-      >
+      <SelectField label="Dates and times" {...fieldOf(fields.locale)}>
         {Object.entries(LOCALES).map(([id, { name }]) => (
           <option key={id} value={id}>
             {name}
           </option>
         ))}
       </SelectField>
-      <SelectField
-        label="Distances"
-        hint="on the tape"
-        name="units"
-        defaultValue={value("units")}
-        problem={problemIn(refused, "units")}
-      >
+      <SelectField label="Distances" hint="on the tape" {...fieldOf(fields.units)}>
         <option value="metres">metres</option>
         <option value="feet">feet</option>
       </SelectField>
       <fieldset className="w-full">
         <legend className="font-semibold">What families see</legend>
         <p className="text-sm text-quiet">They always see their child's games that are out or about to open.</p>
-        <CheckField
-          label="Their child's best score in each game"
-          name="showsBest"
-          defaultChecked={refused ? refused.typed.showsBest !== undefined : school.showsBest}
-        />
-        <CheckField
-          label="Games that have closed, for four weeks"
-          name="showsClosed"
-          defaultChecked={refused ? refused.typed.showsClosed !== undefined : school.showsClosed}
-        />
+        <CheckField label="Their child's best score in each game" {...tickOf(fields.showsBest)} />
+        <CheckField label="Games that have closed, for four weeks" {...tickOf(fields.showsClosed)} />
       </fieldset>
       <Button type="submit" look="main" name="intent" value="school" disabled={busy}>
         {busy ? "Saving …" : "Save"}
@@ -220,10 +196,19 @@ function School({ data: { school, zones }, refused }: { data: Data; refused: Ref
 type Group = Data["classes"][number];
 
 /** A class: rename it, archive it, and move children to another class. */
-function OneClass({ group, classes, refused }: { group: Group; classes: readonly Group[]; refused: Refused }) {
+function OneClass({
+  group,
+  classes,
+  rename,
+  move,
+}: {
+  group: Group;
+  classes: readonly Group[];
+  rename: Refused | undefined;
+  move: Refused | undefined;
+}) {
   const [renaming, setRenaming] = useState(false);
   const others = classes.filter(({ id }) => id !== group.id);
-  const open = renaming || refused?.intent === "rename";
   return (
     <li className="row-line py-2">
       <div className="flex flex-wrap items-center gap-3">
@@ -250,57 +235,68 @@ function OneClass({ group, classes, refused }: { group: Group; classes: readonly
         </Menu>
       </div>
       <noscript>
-        <Rename group={group} refused={refused} />
+        <Rename group={group} refused={rename} />
       </noscript>
-      {open && <Rename group={group} refused={refused} close={() => setRenaming(false)} />}
-      {others.length > 0 && group.children.length > 0 && (
-        <details className="mt-1" open={refused?.intent === "move" || undefined}>
-          <summary className="min-h-8 py-1 text-sm font-semibold text-teal">Move children to another class</summary>
-          <Form method="post" preventScrollReset className="grid gap-2 py-2">
-            <input type="hidden" name="class" value={group.id} />
-            {problemIn(refused, "chosen") && (
-              <p role="alert" className="problem">
-                {problemIn(refused, "chosen")}
-              </p>
-            )}
-            <div className="columns-2 gap-6 sm:columns-4">
-              {group.children.map((child) => (
-                <CheckField key={child.id} label={child.name} name="chosen" value={child.id} className="min-h-7" />
-              ))}
-            </div>
-            <div className="flex flex-wrap items-end gap-3">
-              <SelectField label="To" name="to">
-                {others.map(({ id, name }) => (
-                  <option key={id} value={id}>
-                    {name}
-                  </option>
-                ))}
-              </SelectField>
-              <Button type="submit" name="intent" value="move">
-                Move children
-              </Button>
-              <p className="text-sm text-quiet">They keep their results, and get what is out for the new class.</p>
-            </div>
-          </Form>
-        </details>
-      )}
+      {(renaming || rename) && <Rename group={group} refused={rename} close={() => setRenaming(false)} />}
+      {others.length > 0 && group.children.length > 0 && <Move group={group} others={others} refused={move} />}
     </li>
   );
 }
 
-function Rename({ group, refused, close }: { group: Group; refused: Refused; close?: () => void }) {
+/** Moves some of a class's children to another class. */
+function Move({ group, others, refused }: { group: Group; others: readonly Group[]; refused: Refused | undefined }) {
+  const [form, fields] = useSchemaForm(moveForm, { id: `move-${group.id}`, first: { chosen: [] }, answer: refused });
+  const { name: field, ticked, problem } = ticksOf(fields.chosen);
   return (
-    <Form method="post" preventScrollReset className="flex flex-wrap items-start gap-2 py-2" onSubmit={() => close?.()}>
+    <details className="mt-1" open={refused !== undefined || undefined}>
+      <summary className="min-h-8 py-1 text-sm font-semibold text-teal">Move children to another class</summary>
+      <Form method="post" preventScrollReset {...getFormProps(form)} className="grid gap-2 py-2">
+        <input type="hidden" name="class" value={group.id} />
+        {problem && (
+          <p role="alert" className="problem">
+            {problem}
+          </p>
+        )}
+        <div className="columns-2 gap-6 sm:columns-4">
+          {group.children.map((child) => (
+            <CheckField
+              key={child.id}
+              label={child.name}
+              name={field}
+              value={child.id}
+              defaultChecked={ticked.includes(child.id)}
+              className="min-h-7"
+            />
+          ))}
+        </div>
+        <div className="flex flex-wrap items-end gap-3">
+          <SelectField label="To" {...fieldOf(fields.to)}>
+            {others.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </SelectField>
+          <Button type="submit" name="intent" value="move">
+            Move children
+          </Button>
+          <p className="text-sm text-quiet">They keep their results, and get what is out for the new class.</p>
+        </div>
+      </Form>
+    </details>
+  );
+}
+
+function Rename({ group, refused, close }: { group: Group; refused: Refused | undefined; close?: () => void }) {
+  const [form, fields] = useSchemaForm(renameForm, {
+    id: `rename-${group.id}${close ? "" : "-plain"}`,
+    first: { name: group.name },
+    answer: refused,
+  });
+  return (
+    <Form method="post" preventScrollReset {...getFormProps(form)} className="flex flex-wrap items-start gap-2 py-2">
       <input type="hidden" name="class" value={group.id} />
-      <TextField
-        label={`New name for ${group.name}`}
-        name="name"
-        maxLength={40}
-        required
-        autoFocus={close !== undefined}
-        defaultValue={refused?.intent === "rename" ? refused.typed.name : group.name}
-        problem={refused?.intent === "rename" ? problemIn(refused, "name") : undefined}
-      />
+      <TextField label={`New name for ${group.name}`} {...fieldOf(fields.name)} autoFocus={close !== undefined} />
       <Button type="submit" name="intent" value="rename" className="mt-6">
         Rename
       </Button>
@@ -313,18 +309,12 @@ function Rename({ group, refused, close }: { group: Group; refused: Refused; clo
   );
 }
 
-function NewClass({ orderId, refused }: { orderId: string; refused: Refused }) {
+function NewClass({ orderId, refused }: { orderId: string; refused: Refused | undefined }) {
+  const [form, fields] = useSchemaForm(newClassForm, { id: "new-class", first: {}, answer: refused });
   return (
-    <Form method="post" preventScrollReset className="flex flex-wrap items-start gap-2">
+    <Form method="post" preventScrollReset {...getFormProps(form)} className="flex flex-wrap items-start gap-2">
       <input type="hidden" name="orderId" value={orderId} />
-      <TextField
-        label="New class"
-        name="name"
-        maxLength={40}
-        required
-        defaultValue={refused?.typed.name ?? ""}
-        problem={problemIn(refused, "name")}
-      />
+      <TextField label="New class" {...fieldOf(fields.name)} />
       <Button type="submit" name="intent" value="make" className="mt-6">
         Make class
       </Button>

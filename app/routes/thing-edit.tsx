@@ -1,22 +1,25 @@
-import { data, Form, Link, redirect } from "react-router";
+import { getFormProps } from "@conform-to/react";
+import { Form, redirect } from "react-router";
 import { CAUTIONS } from "#core/items/cautions.ts";
-import type { Item } from "#core/items/item.ts";
-import { MATERIALS, MOVES, ROOMS, SOURCE_ESTIMATED, USES } from "#core/items/lists.ts";
+import { MATERIALS, MOVES, ROOMS, USES } from "#core/items/lists.ts";
 import { catalogueItem } from "#core/kit/catalogue.ts";
 import { listOf } from "#core/kit/items.ts";
-import { rowToItem, saveItem, schoolItemsFor } from "#server/kit/items.ts";
+import { saveItem, schoolItemsFor } from "#server/kit/items.ts";
 import { NotAllowed, NotFound } from "#server/problem.ts";
 import { itemName, namesOf, say } from "#words/say.ts";
 import { label } from "#words/teacher.ts";
 import { missing } from "../answer.server.ts";
 import { ItemDrawing } from "../drawings/items.tsx";
 import { paths } from "../drawings/paths.ts";
-import { formOf } from "../read.server.ts";
+import { formAnswered } from "../form.server.ts";
 import { teacherOf } from "../session.server.ts";
+import { FIGURES, type FigureOf, formOfItem, itemForm, itemIn } from "../things/item-form.ts";
 import { ModelNotes } from "../things/model-notes.tsx";
-import { Button } from "../ui/button.tsx";
-import { Select } from "../ui/field.tsx";
-import { problemText } from "../ui/problem-text.ts";
+import { Button, ButtonLink } from "../ui/button.tsx";
+import { CheckField, SelectField, TextField, TickList } from "../ui/field.tsx";
+import { fieldOf, tickOf, ticksOf, useSchemaForm } from "../ui/form.tsx";
+import { Group } from "../ui/group.tsx";
+import { Page, PageHead } from "../ui/page.tsx";
 import type { Route } from "./+types/thing-edit";
 
 export const meta: Route.MetaFunction = () => [{ title: "Item · Daring Yard" }];
@@ -30,205 +33,124 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   return { item, own };
 }
 
-/** Makes an id from a name: `foam disc` becomes foamDisc. */
-const idFrom = (name: string) =>
-  name
-    .normalize("NFKD")
-    .replace(/[^A-Za-z0-9 ]/g, "")
-    .trim()
-    .split(/\s+/)
-    .map((word, i) => (i === 0 ? word.toLowerCase() : word[0]!.toUpperCase() + word.slice(1).toLowerCase()))
-    .join("")
-    .slice(0, 40);
-
 export async function action({ request, params }: Route.ActionArgs) {
   const who = await teacherOf(request);
-  const form = await formOf(request);
-  const adding = params.id === NEW;
-  const fields = form.joined();
-  for (const key of ["breakable", "kinds", "ask", "outdoorsOnly", "endless"])
-    fields[key] = fields[key] === "yes" ? "yes" : "no";
-  // People measure items in centimetres, grams and per cent.
-  for (const key of ["width", "depth", "height", "opening", "openingDepth", "gap"])
-    fields[key] = scaled(fields[key], 0.01);
-  fields.mass = scaled(fields.mass, 0.001);
-  for (const key of ["softness", "rebound", "homes"]) fields[key] = scaled(fields[key], 0.01);
-  const id = adding ? idFrom(fields.name ?? "") : params.id;
-  try {
-    if (adding && id === "") throw NotAllowed.of("name", "Name must contain letters.");
-    const kept = adding ? null : listOf((await schoolItemsFor(who)).own).find((item) => item.id === id);
-    await saveItem(who, { ...(rowToItem({ ...fields, id }) as object), made: kept?.made ?? null }, adding);
-  } catch (error) {
-    if (!(error instanceof NotAllowed)) throw error;
-    return data({ problems: error.problems, typed: form.joined() }, { status: 422 });
-  }
-  throw redirect("/things");
-}
-function scaled(text: string | undefined, by: number): string {
-  const words = (text ?? "").trim().replace(",", ".");
-  const count = Number(words);
-  return words === "" || !Number.isFinite(count) ? words : String(Math.round(count * by * 1e6) / 1e6);
+  const id = params.id === NEW ? null : params.id;
+  return formAnswered(request, itemForm, async (form) => {
+    const was = id === null ? undefined : listOf((await schoolItemsFor(who)).own).find((item) => item.id === id);
+    try {
+      await saveItem(who, itemIn(form, id, was ?? null), id === null);
+    } catch (error) {
+      // The id is made of the name.
+      if (error instanceof NotAllowed && error.problems[0]?.field === "id")
+        throw NotAllowed.of("name", "There is already an item with this name. Choose another one.");
+      throw error;
+    }
+    throw redirect("/things");
+  });
 }
 
-const BLANK: Partial<Item> = {
-  room: "living",
-  uses: [],
-  moves: [],
-  softness: 0.5,
-  rebound: 0.1,
-  noise: 1,
-  material: "plastic",
-  handling: 1,
-  homes: 0.5,
-  count: 1,
-  source: SOURCE_ESTIMATED,
-  drawing: "line",
-};
+const SHAPE: readonly FigureOf[] = ["width", "depth", "height", "mass", "opening", "openingDepth", "gap", "contents"];
+const BEHAVIOUR: readonly FigureOf[] = ["softness", "rebound", "noise", "handling", "drag"];
+const FOUND: readonly FigureOf[] = ["homes", "count"];
+const OPTIONAL: ReadonlySet<FigureOf> = new Set(["opening", "openingDepth", "gap", "contents", "drag"]);
+const GRID = "grid grid-cols-4 items-start gap-x-4 gap-y-3 py-2 max-md:grid-cols-2 max-sm:grid-cols-1";
 
 export default function ThingEdit({ loaderData: { item, own }, actionData }: Route.ComponentProps) {
-  const is: Partial<Item> = item ?? BLANK;
-  const typed = actionData?.typed;
-  const problems = actionData?.problems ?? [];
-  const problemOf = (field: string) =>
-    problems.find((problem) => problem.field === field || problem.field.startsWith(`${field}.`));
-  const of = (count: number | null | undefined, by: number) =>
-    count === null || count === undefined ? "" : String(Math.round(count * by * 1000) / 1000);
-  const text = (name: keyof Item & string, title: string, hint: string, value: string) => (
-    <label className="field">
-      <span>
-        {title} <span className="hint">{hint}</span>
-      </span>
-      <input name={name} defaultValue={typed?.[name] ?? value} aria-invalid={problemOf(name) ? true : undefined} />
-      {problemOf(name) && (
-        <span role="alert" className="problem">
-          {problemText(problemOf(name)!.message)}
-        </span>
-      )}
-    </label>
-  );
-  const choice = (
-    name: "room" | "material" | "drawing",
-    title: string,
-    options: readonly string[],
-    word: (option: string) => string,
-  ) => (
-    <label className="field">
-      <span>{title}</span>
-      <Select name={name} defaultValue={typed?.[name] ?? is[name]}>
-        {options.map((eachOption) => (
-          <option key={eachOption} value={eachOption}>
-            {word(eachOption)}
-          </option>
-        ))}
-      </Select>
-    </label>
-  );
-  const several = (
-    name: "uses" | "moves" | "cautions",
-    title: string,
-    options: readonly string[],
-    word: (option: string) => string,
-  ) => (
-    <fieldset>
-      <legend className="font-semibold">{title}</legend>
-      <div className="flex flex-wrap gap-x-4">
-        {options.map((option) => (
-          <label key={option} className="flex items-center gap-1.5 py-0.5 text-sm">
-            <input
-              type="checkbox"
-              name={name}
-              value={option}
-              defaultChecked={(typed
-                ? (typed[name] ?? "").split(" ")
-                : ((is[name] as string[] | undefined) ?? [])
-              ).includes(option)}
-            />
-            {word(option)}
-          </label>
-        ))}
-      </div>
-      {problemOf(name) && (
-        <p role="alert" className="problem">
-          {problemText(problemOf(name)!.message)}
-        </p>
-      )}
-    </fieldset>
-  );
-  const flag = (name: "breakable" | "kinds" | "ask" | "outdoorsOnly" | "endless", title: string) => (
-    <label className="flex items-center gap-2 py-0.5">
-      <input
-        type="checkbox"
-        name={name}
-        value="yes"
-        defaultChecked={typed ? typed[name] === "yes" : (is[name] ?? false)}
-      />{" "}
-      {title}
-    </label>
-  );
+  const [form, fields] = useSchemaForm(itemForm, { id: "item", first: formOfItem(item), answer: actionData });
+  const figures = (names: readonly FigureOf[]) =>
+    names.map((name) => (
+      <TextField
+        key={name}
+        label={FIGURES[name].label}
+        hint={FIGURES[name].hint ?? FIGURES[name].unit}
+        inputMode="decimal"
+        {...fieldOf(fields[name])}
+        required={!OPTIONAL.has(name)}
+      />
+    ));
   return (
-    <main className="mx-auto w-full max-w-4xl p-6">
-      <p className="mb-1 text-sm">
-        <Link to="/things" className="underline">
-          Household items
-        </Link>
-      </p>
-      <div className="mb-3 flex items-center gap-4">
-        {item && <ItemDrawing item={item.drawing} size={64} />}
-        <h1 className="text-3xl">{item ? itemName(item.id, namesOf(own)) : "Your own item"}</h1>
-      </div>
-      {problems.length > 0 && (
-        <p role="alert" className="note problem mb-3">
-          {problems.map((problem) => problemText(problem.message)).join(" ")}
-        </p>
-      )}
-      <Form method="post" className="grid gap-4">
-        <div className="grid grid-cols-3 gap-3 max-sm:grid-cols-1">
-          {text(
-            "name",
-            "Name",
-            item && catalogueItem(item.id) ? "leave empty to keep the usual name" : "up to 30 letters",
-            is.name ?? "",
-          )}
-          {choice("room", "Found in", ROOMS, (role) => label(`room.${role}`))}
-          {choice("drawing", "Drawing", Object.keys(paths), (givenText) => itemName(givenText))}
-        </div>
-        {several("uses", "Used", USES, (url) => label(`use.${url}`))}
-        {several("moves", "How it moves", MOVES, (mode) => label(`move.${mode}`))}
-        <div className="grid grid-cols-2 gap-3 lg:grid-cols-4">
-          {text("width", "Width", "cm", of(is.width, 100))}
-          {text("depth", "Depth", "cm", of(is.depth, 100))}
-          {text("height", "Height", "cm", of(is.height, 100))}
-          {text("mass", "Mass, empty", "g", of(is.mass, 1000))}
-          {text("opening", "Opening, width", "cm; leave empty for none", of(is.opening, 100))}
-          {text("openingDepth", "Other side of the opening", "cm; empty: round", of(is.openingDepth ?? null, 100))}
-          {text("gap", "Gap to pass through", "cm; leave empty for none", of(is.gap, 100))}
-          {text("contents", "Weight when full", "kg; leave empty if it holds nothing", of(is.contents, 1))}
-          {text("drag", "Rolling resistance", "1 is a ball; leave empty if it does not roll", of(is.drag, 1))}
-          {text("softness", "Softness", "0 to 100", of(is.softness, 100))}
-          {text("rebound", "Bounce", "0 to 100", of(is.rebound, 100))}
-          {text("noise", "Noise", "0 to 3", of(is.noise, 1))}
-          {text("handling", "Ease of handling", "1: easy, 1.2: harder", of(is.handling, 1))}
-          {text("homes", "Share of homes that have it", "of 100", of(is.homes, 100))}
-          {text("count", "How many they have", "", of(is.count, 1))}
-          {choice("material", "Material", MATERIALS, (mode) => mode)}
-          {text("source", "Source of the figures", "or estimated", is.source ?? "")}
-        </div>
-        <fieldset className="grid grid-cols-2">
-          <legend className="font-semibold">About this item</legend>
-          {flag("ask", "Ask a grown-up first")}
-          {flag("outdoorsOnly", "Outdoors only")}
-          {flag("breakable", "Can break")}
-          {flag("kinds", "Comes in kinds you can tell apart")}
-          {flag("endless", "One is enough for any number of lines")}
-        </fieldset>
-        {several("cautions", "Cautions on the card", CAUTIONS, (givenText) => say(`caution.${givenText}`))}
+    <Page>
+      <PageHead
+        above={{ to: "/things", name: "Household items" }}
+        title={
+          <span className="flex items-center gap-4">
+            {item && <ItemDrawing item={item.drawing} size={56} />}
+            {item ? itemName(item.id, namesOf(own)) : "Your own item"}
+          </span>
+        }
+      />
+      <Form method="post" {...getFormProps(form)} className="max-w-5xl">
+        <Group title="What it is">
+          <div className={GRID}>
+            <TextField
+              label="Name"
+              hint={item && catalogueItem(item.id) ? "empty: the usual name" : "up to 30 letters"}
+              {...fieldOf(fields.name)}
+            />
+            <SelectField label="Found in" {...fieldOf(fields.room)}>
+              {ROOMS.map((room) => (
+                <option key={room} value={room}>
+                  {label(`room.${room}`)}
+                </option>
+              ))}
+            </SelectField>
+            <SelectField label="Drawing" {...fieldOf(fields.drawing)}>
+              {Object.keys(paths).map((drawing) => (
+                <option key={drawing} value={drawing}>
+                  {itemName(drawing)}
+                </option>
+              ))}
+            </SelectField>
+            <SelectField label="Material" {...fieldOf(fields.material)}>
+              {MATERIALS.map((material) => (
+                <option key={material}>{material}</option>
+              ))}
+            </SelectField>
+          </div>
+          <TickList label="Used" options={USES} word={(use) => label(`use.${use}`)} {...ticksOf(fields.uses)} />
+        </Group>
+        <Group title="Size and weight">
+          <div className={GRID}>{figures(SHAPE)}</div>
+        </Group>
+        <Group title="How it behaves">
+          <TickList
+            label="How it moves"
+            options={MOVES}
+            word={(move) => label(`move.${move}`)}
+            {...ticksOf(fields.moves)}
+          />
+          <div className={GRID}>{figures(BEHAVIOUR)}</div>
+        </Group>
+        <Group title="Homes and safety">
+          <div className={GRID}>
+            {figures(FOUND)}
+            <TextField label="Source of the figures" hint="or estimated" {...fieldOf(fields.source)} />
+          </div>
+          <div className="grid grid-cols-2 py-1 max-sm:grid-cols-1">
+            <CheckField label="Ask a grown-up first" {...tickOf(fields.ask)} />
+            <CheckField label="Outdoors only" {...tickOf(fields.outdoorsOnly)} />
+            <CheckField label="Can break" {...tickOf(fields.breakable)} />
+            <CheckField label="Comes in kinds you can tell apart" {...tickOf(fields.kinds)} />
+            <CheckField label="One is enough for any number of lines" {...tickOf(fields.endless)} />
+          </div>
+          <TickList
+            label="Cautions on the card"
+            options={CAUTIONS}
+            word={(caution) => say(`caution.${caution}`)}
+            {...ticksOf(fields.cautions)}
+          />
+        </Group>
         {item && <ModelNotes item={item} />}
-        <p>
+        <p className="flex gap-2">
           <Button type="submit" look="main">
             {item ? "Save item" : "Add item"}
           </Button>
+          <ButtonLink to="/things" look="quiet">
+            Cancel
+          </ButtonLink>
         </p>
       </Form>
-    </main>
+    </Page>
   );
 }

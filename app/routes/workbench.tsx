@@ -2,7 +2,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { data, redirect, useSearchParams } from "react-router";
 import { opened } from "#core/formats/opened.ts";
 import { paces } from "#core/measures/step.ts";
-import { readScore, SCORE_UNITS } from "#core/records/score-text.ts";
+import { readScore } from "#core/records/score-text.ts";
 import { activityFor, addActivity, copyActivity, othersFor, shelveActivity } from "#server/activities/activities.ts";
 import { sendOut } from "#server/assignments/send.ts";
 import { homesFor } from "#server/homes/homes.ts";
@@ -14,6 +14,7 @@ import { itemName, namesOf } from "#words/say.ts";
 import { attemptWordsForTeacher } from "#words/verbs.ts";
 import { answered, foundOwn, idOf } from "../answer.server.ts";
 import { drawingsOf, OwnDrawings } from "../drawings/items.tsx";
+import { formAnswered } from "../form.server.ts";
 import { formOf, jsonIn } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { keyOfPage } from "../ui/keys.tsx";
@@ -29,6 +30,7 @@ import { KitPanel } from "../workbench/kit-panel.tsx";
 import { LiveYard } from "../workbench/live-yard.tsx";
 import { Panel } from "../workbench/panel.tsx";
 import { Clash, SignInAgain } from "../workbench/saving.tsx";
+import { sendForm } from "../workbench/send-form.ts";
 import { SendPanel } from "../workbench/send-panel.tsx";
 import { Stations } from "../workbench/station-list.tsx";
 import { STATIONS, type Station, stationName } from "../workbench/stations.ts";
@@ -89,8 +91,6 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   };
 }
 
-const whole = (text: string | undefined) => (text !== undefined && text.trim() !== "" ? Number(text) : Number.NaN);
-
 export async function action({ request, params }: Route.ActionArgs) {
   const who = await teacherOf(request);
   const id = idOf(params.id, "activity");
@@ -112,30 +112,18 @@ export async function action({ request, params }: Route.ActionArgs) {
           `/activities/${await addActivity(who, { ...read.value, title: `${read.value.title.slice(0, 50)}, my copy` })}?copied=${id}`,
         );
       }
-      case "send": {
-        const { zone } = await shellOf(who);
-        const unit = SCORE_UNITS.find((scoreUnit) => scoreUnit === fields.markUnit) ?? null;
-        const mark = (fields.mark ?? "").trim();
-        const only = form.all("child");
-        const sent = await sendOut(who, id, {
-          orderId: fields.orderId ?? "",
-          classId: fields.classId ?? "",
-          children: only.length > 0 ? only : null,
-          opensAt: fromLocalInput(fields.opensAt ?? "", zone) as Date,
-          closesAt: fromLocalInput(fields.closesAt ?? "", zone) as Date,
-          tries: whole(fields.tries),
-          mark: mark === "" ? null : ((unit && readScore(mark, unit)) ?? Number.NaN),
-          markUnit: unit,
-          other: fields["other.activityId"]
-            ? {
-                activityId: fields["other.activityId"],
-                from: whole(fields["other.from"]),
-                to: whole(fields["other.to"]),
-              }
-            : null,
+      case "send":
+        return formAnswered(form, sendForm, async ({ children, opensAt, closesAt, mark, ...order }) => {
+          const { zone } = await shellOf(who);
+          const sent = await sendOut(who, id, {
+            ...order,
+            children: children.length > 0 ? children : null,
+            opensAt: fromLocalInput(opensAt, zone) as Date,
+            closesAt: fromLocalInput(closesAt, zone) as Date,
+            mark: mark === "" ? null : readScore(mark, order.markUnit!),
+          });
+          throw redirect(`/results/${sent.id}?sent`);
         });
-        throw redirect(`/results/${sent.id}?sent`);
-      }
       default:
         return data(
           { ok: false as const, problems: [{ field: "intent", message: "This page cannot do that. Load it again." }] },
@@ -232,7 +220,7 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
 
   const names = useMemo(() => people.map((person, i) => `${RANKS[i]}, ${person.age}`), [people]);
   const problems = draft.problems;
-  const refused = actionData && !actionData.ok ? actionData.problems : [];
+  const refused = actionData && !("ok" in actionData) ? actionData : undefined;
   const held =
     problems.length > 0
       ? `Fix this first: ${problemText(problems[0]!.message)}`
@@ -315,7 +303,7 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
                     times={loaderData.times}
                     zone={zone}
                     held={held}
-                    problems={refused}
+                    refused={refused}
                     unit={scoreUnit}
                     orderId={loaderData.orderId}
                     others={loaderData.others}

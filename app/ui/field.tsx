@@ -50,6 +50,18 @@ export const TextField = ({
   </Labelled>
 );
 
+/** A native field for several lines of text. It works before the script loads. */
+export const AreaField = ({
+  label,
+  hint,
+  problem,
+  ...props
+}: Omit<LabelProps, "className"> & ComponentProps<"textarea">) => (
+  <Labelled label={label} hint={hint} problem={problem}>
+    {(control) => <textarea {...control} {...props} />}
+  </Labelled>
+);
+
 /** A native choice from a list. It works before the script loads. */
 export const SelectField = ({
   label,
@@ -83,3 +95,44 @@ export const CheckField = ({
     <input type="checkbox" {...props} /> {label}
   </label>
 );
+
+/** Several tick boxes of one name. */
+export function TickList<T extends string>({
+  label,
+  options,
+  word,
+  name,
+  ticked,
+  problem,
+}: {
+  label: string;
+  options: readonly T[];
+  word: (option: T) => string;
+  name: string;
+  ticked: readonly string[];
+  problem?: string | undefined;
+}) {
+  const problemId = useId();
+  return (
+    <fieldset className="py-2" {...(problem && { "aria-describedby": problemId })}>
+      <legend className="font-semibold">{label}</legend>
+      <div className="flex flex-wrap gap-x-4">
+        {options.map((option) => (
+          <CheckField
+            key={option}
+            label={word(option)}
+            name={name}
+            value={option}
+            defaultChecked={ticked.includes(option)}
+            className="min-h-7 text-sm"
+          />
+        ))}
+      </div>
+      {problem && (
+        <p id={problemId} className="problem">
+          {problem}
+        </p>
+      )}
+    </fieldset>
+  );
+}

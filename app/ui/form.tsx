@@ -35,6 +35,8 @@ export function useSchemaForm<T extends z.ZodObject>(
 
 type Plain = Pick<FieldMetadata<unknown>, "name" | "errors" | "required" | "maxLength" | "initialValue" | "key">;
 
+const problemOf = ({ errors }: Plain) => (errors?.[0] === undefined ? undefined : problemText(errors[0]));
+
 /** The attributes of a field of such a form, for one of our own fields. */
 export function fieldOf(field: Plain) {
   return {
@@ -42,6 +44,16 @@ export function fieldOf(field: Plain) {
     defaultValue: (field.initialValue as string | undefined) ?? "",
     required: field.required,
     ...(field.maxLength !== undefined && { maxLength: field.maxLength }),
-    problem: field.errors?.[0] === undefined ? undefined : problemText(field.errors[0]),
+    problem: problemOf(field),
   };
 }
+
+/** The attributes of a tick box of such a form. */
+export const tickOf = (field: Plain) => ({ name: field.name, defaultChecked: field.initialValue === "on" });
+
+/** The name, the problem and the ticks of a list of tick boxes of such a form. */
+export const ticksOf = (field: Plain) => ({
+  name: field.name,
+  ticked: ([] as string[]).concat((field.initialValue as string[] | string | undefined) ?? []),
+  problem: problemOf(field),
+});

@@ -5,6 +5,7 @@ import { UNITS } from "#core/contract/contract.ts";
 import { ACTIVITY_VERSION, type Activity, MAX_LEVELS, problemsOf } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
 import type { ScoreUnit } from "#core/records/score-text.ts";
+import { otherGame, tries } from "#core/records/sending.ts";
 import { ownActivity } from "../activities/activities.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { makingsFor } from "../cards/for-class.ts";
@@ -49,11 +50,7 @@ const orderFields = z.strictObject({
     .default(null),
   opensAt: z.date({ error: "The opening time needs a date and a time." }),
   closesAt: z.date({ error: "The closing time needs a date and a time." }),
-  tries: z
-    .number({ error: "The number of goes must be a number." })
-    .int("The number of goes must be a whole number.")
-    .min(1, "At least 1 go must count.")
-    .max(20, "At most 20 goes can count."),
+  tries,
   mark: z
     .number({ error: "The score to beat must be a score of this game." })
     .int("The score to beat must be a whole number.")
@@ -74,17 +71,7 @@ const orderFields = z.strictObject({
     )
     .default({}),
   /** Another game for children of some ages in place of this one, with the same times and goes. */
-  other: z
-    .strictObject({
-      activityId: z.uuid("Choose the other game from your activities."),
-      from: z
-        .number("The other game needs a first age, in years.")
-        .int("The first age must be a whole number of years."),
-      to: z.number("The other game needs a last age, in years.").int("The last age must be a whole number of years."),
-    })
-    .refine((o) => o.to >= o.from, { error: "The last age must not be below the first age.", path: ["to"] })
-    .nullable()
-    .default(null),
+  other: otherGame.nullable().default(null),
 });
 export const sendOrder = inTime(orderFields);
 /** An order for a copy under a new title. */

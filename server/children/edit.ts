@@ -1,11 +1,9 @@
 import { eq, sql } from "drizzle-orm";
-import { z } from "zod";
 import { problemsOf } from "#core/formats/activity.ts";
-import { LONGEST_STEP, SHORTEST_STEP } from "#core/measures/step.ts";
+import { childFacts } from "#core/records/child.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { schema, withTenant } from "../db/client.ts";
 import { shortName } from "../homes/csv.ts";
-import { note } from "../homes/keep.ts";
 import { enqueue, wakeJobRunner } from "../jobs/jobs.ts";
 import { linksFor } from "../links/links.ts";
 import { NotAllowed } from "../problem.ts";
@@ -13,21 +11,6 @@ import { ownChild, ownClass } from "../school/classes.ts";
 
 const { child } = schema;
 
-const childFacts = z.strictObject({
-  name: z.string().trim().min(1, "Give a name.").max(30, "The name can have up to 30 characters."),
-  age: z
-    .number({ error: "The age must be a number of years." })
-    .int("The age must be in whole years.")
-    .min(4, "The age must be 4 or more.")
-    .max(15, "The age must be 15 or less."),
-  leftHanded: z.boolean(),
-  step: z
-    .number({ error: "The step length must be a number of metres." })
-    .min(SHORTEST_STEP, `The step length must be ${SHORTEST_STEP} m or more.`)
-    .max(LONGEST_STEP, `The step length must be ${LONGEST_STEP} m or less.`)
-    .nullable(),
-  support: note.optional(),
-});
 const newChild = childFacts.pick({ name: true, age: true });
 /**
  * Adds a child by hand to one of the teacher's own classes. The child gets a private link, and cards of everything

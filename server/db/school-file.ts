@@ -1,13 +1,12 @@
 import { z } from "zod";
 import { homeAnswers } from "#core/records/home.ts";
 import { LONGEST_SUPPORT } from "#core/records/home-limits.ts";
+import { isZone } from "#core/records/school.ts";
 import { MIN_PASSWORD } from "../auth/password.ts";
 
 export const schoolZone = z
   .string()
-  .refine((zone) => Intl.supportedValuesOf("timeZone").includes(zone) || zone === "UTC", {
-    error: "zone must be an IANA time zone, for example Europe/London",
-  });
+  .refine(isZone, { error: "zone must be an IANA time zone, for example Europe/London" });
 
 /**
  * A whole school to begin with: `npm run school -- FILE`. Children have a first name and an initial. Homes are shared

@@ -1,6 +1,7 @@
 import { inArray } from "drizzle-orm";
 import Papa from "papaparse";
 import { z } from "zod";
+import { age } from "#core/records/child.ts";
 import { type HomeSpace, homeAnswers, homeSpace } from "#core/records/home.ts";
 import { cellOf, fromCells } from "#core/records/home-fields.ts";
 import { LONGEST_SUPPORT } from "#core/records/home-limits.ts";
@@ -126,11 +127,7 @@ export function shortName(name: string): string | null {
 
 const row = z.object({
   name: z.string().min(1, "Give the child's name.").max(30, "The child's name can have up to 30 characters."),
-  age: z
-    .number({ error: "The age must be a number of years." })
-    .int("The age must be in whole years.")
-    .min(4, "The age must be 4 or more.")
-    .max(15, "The age must be 15 or less."),
+  age,
   home: z.string().max(60, "The home's name can have up to 60 characters."),
   step: z
     .number({ error: "step_m must be a number of metres, for example 0.55." })

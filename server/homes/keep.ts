@@ -1,8 +1,8 @@
 import { eq } from "drizzle-orm";
-import { z } from "zod";
+import type { z } from "zod";
 import { problemsOf } from "#core/formats/activity.ts";
+import { note } from "#core/records/child.ts";
 import { homeAnswers } from "#core/records/home.ts";
-import { LONGEST_SUPPORT } from "#core/records/home-limits.ts";
 import { idFrom } from "../content-hash.ts";
 import { schema, type Tx } from "../db/client.ts";
 import { enqueue } from "../jobs/jobs.ts";
@@ -11,8 +11,6 @@ import { childrenOf } from "./homes-of.ts";
 
 const { child, childHome, home } = schema;
 
-/** A note about one child, by a teacher or by the family. */
-export const note = z.string().trim().max(LONGEST_SUPPORT, `This note can have up to ${LONGEST_SUPPORT} characters.`);
 /** Some or all of the answers. Fields that are left out stay as they are. */
 export const someAnswers = homeAnswers.partial().extend({ familyNote: note.optional() }).strict();
 export type SomeAnswers = z.infer<typeof someAnswers>;

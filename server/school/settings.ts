@@ -1,32 +1,12 @@
 import { and, asc, eq, inArray, sql } from "drizzle-orm";
-import { z } from "zod";
 import { problemsOf } from "#core/formats/activity.ts";
-import { LOCALES, type Locale } from "#core/measures/locales.ts";
+import { className, type SchoolSettings, schoolSettings } from "#core/records/school.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { schema, type Tx, withTenant } from "../db/client.ts";
 import { enqueue, wakeJobRunner } from "../jobs/jobs.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
 
 const { child, classTeacher, school, schoolClass } = schema;
-
-/** What a teacher can set for the school. */
-export const schoolSettings = z.strictObject({
-  name: z.string().trim().min(1, "Name the school.").max(80, "The school's name can have up to 80 characters."),
-  zone: z
-    .string()
-    .refine(
-      (zone) => Intl.supportedValuesOf("timeZone").includes(zone) || zone === "UTC",
-      "Choose a time zone from the list.",
-    ),
-  locale: z.enum(Object.keys(LOCALES) as [Locale, ...Locale[]], "Choose how dates are written."),
-  units: z.enum(["metres", "feet"], "Choose metres or feet."),
-  /** Whether families see their child's best score, and games that have closed. */
-  showsBest: z.boolean(),
-  showsClosed: z.boolean(),
-});
-export type SchoolSettings = z.infer<typeof schoolSettings>;
-
-const className = z.string().trim().min(1, "Name the class.").max(40, "The class name can have up to 40 characters.");
 
 export interface ClassSetting {
   id: string;
