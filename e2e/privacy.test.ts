@@ -6,6 +6,7 @@ import { fromPattern } from "../core/formats/activity.ts";
 import {
   base,
   changed,
+  choose,
   linkOf,
   open,
   owner,
@@ -518,7 +519,7 @@ describe("deleting a child", () => {
     const link = await linkOf(name);
     const page = await teacherPage(browser);
     await open(page, `${base}/homes/${id}`);
-    await press(page, `Delete ${name} …`);
+    await choose(page, `Actions for ${name}`, `Delete ${name} …`);
     await sees(page, "1 go with 2 recorded steps, on");
     await sees(page, "2 survey answers");
     await sees(page, "where nobody else lives");
