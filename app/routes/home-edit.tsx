@@ -146,7 +146,7 @@ export default function HomeEdit({ loaderData: d, actionData }: Route.ComponentP
               },
             ]}
           >
-            More
+            Actions
           </Menu>
         </PageHead>
         <noscript>
