@@ -275,6 +275,7 @@ describe("a device that keeps nothing", () => {
       const add = IDBObjectStore.prototype.add;
       const put = IDBObjectStore.prototype.put;
       const full = () => {
+        (window as unknown as { wroteAt?: number }).wroteAt = performance.now();
         if ((window as unknown as { full?: boolean }).full) throw new DOMException("no room", "QuotaExceededError");
       };
       IDBObjectStore.prototype.add = function (...args) {
@@ -286,6 +287,9 @@ describe("a device that keeps nothing", () => {
         return put.apply(this, args);
       };
     });
+  /** Waits until the device has written nothing for a second. It also keeps a note of what the school has. */
+  const settled = (page: Page) =>
+    page.waitForFunction(() => performance.now() - ((window as unknown as { wroteAt?: number }).wroteAt ?? 0) > 1000);
   const setFull = (page: Page, is: boolean) =>
     page.evaluate((f) => {
       (window as unknown as { full?: boolean }).full = f;
@@ -298,6 +302,7 @@ describe("a device that keeps nothing", () => {
     await press(page, "MISS");
     // It is saved after it is shown, so that the device may fill up only then.
     await expect.poll(async () => (await arrived("Nuri E.")).length).toBe(1);
+    await settled(page);
     await setFull(page, true);
     await press(page, "MISS");
     await sees(page, "Stop! This device is full.");
@@ -344,6 +349,7 @@ describe("a device that keeps nothing", () => {
     await beginPlay(page, await cardOf(page, await linkOf("Fenna B."), "Hallway climb"));
     await press(page, "MISS");
     await expect.poll(async () => (await arrived("Fenna B.")).length).toBe(1);
+    await settled(page);
     await setFull(page, true);
     await press(page, "MISS");
     await sees(page, "Stop! This device is full.");
