@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { wallHour } from "./wall-time.ts";
 import { clockTime, day, dayKey, fromLocalInput, localInput, when } from "./when.ts";
 
 const LONDON = "Europe/London";
@@ -15,6 +16,10 @@ describe("times in the school's zone", () => {
     const now = new Date("2026-12-31T20:00:00Z");
     expect(when("2027-01-04T09:00:00Z", LONDON, now)).toBe("Mon 4 Jan 2027, 09:00");
     expect(when("2026-12-31T23:00:00Z", "Asia/Kolkata", now)).toBe("Fri 1 Jan, 04:30");
+  });
+  it("names an hour as the school's country does, at midnight and at noon too", () => {
+    expect([0, 9, 12, 16].map((hour) => wallHour(hour, "en-US"))).toEqual(["12 am", "9 am", "12 pm", "4 pm"]);
+    expect([0, 9, 12, 16].map((hour) => wallHour(hour, "en-GB"))).toEqual(["00", "09", "12", "16"]);
   });
   it("writes dates as the school's country does", () => {
     const now = new Date("2026-11-20T12:00:00Z");

@@ -1,13 +1,53 @@
 import { CalendarDays } from "lucide-react";
 import { Popover } from "radix-ui";
 import { lazy, Suspense, useId, useRef, useState } from "react";
-import { wallTime } from "../wall-time.ts";
+import { wallHour, wallTime } from "../wall-time.ts";
 import { Button } from "./button.tsx";
 import { classes } from "./classes.ts";
+import { SelectField } from "./field.tsx";
 import { useSchool } from "./school.ts";
 import { useFinePointer } from "./use-fine-pointer.ts";
 
 const Month = lazy(() => import("./month.tsx"));
+
+const HOURS = Array.from({ length: 24 }, (_, hour) => hour);
+/** Every how many minutes can be chosen. A time that lies between two of them stays as it is. */
+const STEP = 5;
+const MINUTES = Array.from({ length: 60 / STEP }, (_, i) => i * STEP);
+const twoDigits = (value: number) => String(value).padStart(2, "0");
+
+/** An hour and a minute, `16:05`, said as the school says them. The browser's own field says them in its language. */
+function TimeOfDay({ value, locale, change }: { value: string; locale: string; change: (time: string) => void }) {
+  const [hour, minute] = value.split(":").map(Number) as [number, number];
+  const minutes = MINUTES.includes(minute) ? MINUTES : [...MINUTES, minute].sort((a, b) => a - b);
+  return (
+    <fieldset className="flex items-end gap-1.5">
+      <legend className="sr-only">Time</legend>
+      <SelectField
+        label="Hour"
+        value={hour}
+        onChange={(event) => change(`${twoDigits(Number(event.target.value))}:${twoDigits(minute)}`)}
+      >
+        {HOURS.map((each) => (
+          <option key={each} value={each}>
+            {wallHour(each, locale)}
+          </option>
+        ))}
+      </SelectField>
+      <SelectField
+        label="Minute"
+        value={minute}
+        onChange={(event) => change(`${twoDigits(hour)}:${twoDigits(Number(event.target.value))}`)}
+      >
+        {minutes.map((each) => (
+          <option key={each} value={each}>
+            {twoDigits(each)}
+          </option>
+        ))}
+      </SelectField>
+    </fieldset>
+  );
+}
 
 interface Props {
   label: string;
@@ -56,15 +96,7 @@ export function DateTimeField({ label, hint, name, defaultValue, problem, classN
                   <Month value={date} locale={locale} onChange={(day) => setValue(`${day}T${time || "16:00"}`)} />
                 </Suspense>
                 <div className="mt-2 flex items-end gap-3 border-t border-hair pt-2">
-                  <label className="field">
-                    <span>Time</span>
-                    <input
-                      type="time"
-                      value={time}
-                      required
-                      onChange={(event) => event.target.value && setValue(`${date}T${event.target.value}`)}
-                    />
-                  </label>
+                  <TimeOfDay value={time || "16:00"} locale={locale} change={(at) => setValue(`${date}T${at}`)} />
                   <Button look="main" size="small" className="ml-auto" onClick={() => setOpen(false)}>
                     Done
                   </Button>
