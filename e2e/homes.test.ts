@@ -308,7 +308,7 @@ describe("homes on the teacher's desk", () => {
     await sees(page, "Zed Y.");
     await press(page, "Save the row that is ready");
     await sees(page, "1 child added");
-    await press(page, "Undo adding these children");
+    await press(page, "Undo this import");
     await expect
       .poll(async () => (await sql`select erase_at is not null as gone from child where name = 'Zed Y.'`)[0]?.gone)
       .toBe(true);

@@ -96,6 +96,40 @@ describe("a roster from a file", () => {
     expect(await all()).toBe(before);
   });
 
+  it("is undone whole: who was added, what changed, and who moved in; what changed since stays", async () => {
+    const { undoImport } = await import("../server/homes/undo-rows.ts");
+    const before = await all();
+    const text = [
+      "class,child,age,home,players,quiet,support",
+      "Column class,Fay M.,9,Fay's home,2,no,",
+      "Row class,Amina D.,8,Amina's home,4,no,Tires soon",
+      "Row class,Amina D.,8,Grandad's,1,no,Tires soon",
+      "Row class,Ben C.,7,Shared,3,yes,Plays seated",
+      "Column class,Dot E.,10,Dot's flat,2,no,",
+    ].join("\n");
+    const { looked, done } = await keep(text);
+    expect(looked.bad).toEqual([]);
+    expect(await all()).not.toBe(before);
+    const { undo } = done!;
+    expect(undo.added).toHaveLength(1);
+    // A colleague's school changes nothing with it.
+    const [other] = await sql`select id, school_id from teacher where school_id <> ${who.schoolId} limit 1`;
+    await undoImport({ teacherId: other!.id, schoolId: other!.school_id }, undo);
+    expect(await of("Amina D.")).toMatchObject({ age: 8 });
+    await expect(undoImport(who, { ...undo, children: [{ id: "x" }] })).rejects.toThrow("can't be undone");
+    expect(await undoImport(who, undo)).toBe(0);
+    expect(await all()).toBe(before);
+    // Pressed twice: nothing of it is there any more, so nothing is changed back.
+    await undoImport(who, undo);
+    expect(await all()).toBe(before);
+    const again = (await keep("class,child,age,home\nRow class,Amina D.,9,Amina's home")).done!;
+    await sql`update child set age = 10 where school_id = ${who.schoolId} and name = 'Amina D.'`;
+    expect(await undoImport(who, again.undo)).toBe(1);
+    expect((await of("Amina D.")).age).toBe(10);
+    await sql`update child set age = 7 where school_id = ${who.schoolId} and name = 'Amina D.'`;
+    await sql`delete from child where school_id = ${who.schoolId} and name = 'Fay M.'`;
+  });
+
   it("without survey columns wipes nothing: what has no column stays", async () => {
     const before = await of("Amina D.");
     await keep("class,child,age,home\nRow class,Amina D.,8,Amina's home");

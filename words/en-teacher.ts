@@ -17,6 +17,8 @@ export const enTeacher: Record<string, string> = {
   "unmet.hardKick": "There is nothing soft here to kick.",
   "unmet.flatRoll": "Everything here lies flat.",
   "unmet.pointless": "Nothing here slides or rolls far enough on this floor.",
+  "csv.undone":
+    "Import undone.{n, plural, =0 {} one { One record that has changed since stays as it is.} other { # records that have changed since stay as they are.}}",
   "csv.kept":
     "{added, plural, =0 {No children added} one {# child added} other {# children added}}, {changed, plural, one {# changed} other {# changed}}, {homes, plural, one {# new home} other {# new homes}}.",
   "csv.bad": "{n, plural, one {# row cannot be saved} other {# rows cannot be saved}}",

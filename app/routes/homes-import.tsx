@@ -2,12 +2,13 @@ import Papa from "papaparse";
 import { data, Form, Link, useNavigation } from "react-router";
 import { guessColumns, MEANINGS, type Meaning, type Sheet, sheetOf, underOwnHeadings } from "#server/homes/columns.ts";
 import { HOME_COLUMNS, LONGEST_FILE } from "#server/homes/csv.ts";
-import { type Change, keepRows, type Looked, lookAtRows, type Planned, removeAdded } from "#server/homes/keep-rows.ts";
+import { type Change, keepRows, type Looked, lookAtRows, type Planned } from "#server/homes/keep-rows.ts";
+import { undoImport } from "#server/homes/undo-rows.ts";
 import { NotAllowed } from "#server/problem.ts";
 import { shellOf } from "#server/school/classes.ts";
 import { label } from "#words/teacher.ts";
 import { tell } from "#words/tell.ts";
-import { formOf, searchOf } from "../read.server.ts";
+import { formOf, jsonIn, searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { Button, ButtonLink, DownloadLink } from "../ui/button.tsx";
 import { Select, SelectField, TextField } from "../ui/field.tsx";
@@ -64,6 +65,7 @@ const nothing = {
   told: "",
   undo: null as Undo | null,
   kept: false,
+  ok: true,
 };
 
 export async function action({ request }: Route.ActionArgs) {
@@ -76,10 +78,8 @@ export async function action({ request }: Route.ActionArgs) {
   let text = form.text("text");
   let columns: ColumnOf[] = [];
   try {
-    if (intent === "removeAdded") {
-      const removed = await removeAdded(who, form.text("added").split(" ").filter(Boolean));
-      return { ...nothing, told: removed === 1 ? "1 child removed." : `${removed} children removed.` };
-    }
+    if (intent === "undo")
+      return { ...nothing, told: tell("csv.undone", { n: await undoImport(who, jsonIn(form.text("undo"))) }) };
     // What was previewed is saved. A file chosen since then is previewed first.
     const file = await form.file("file", LONGEST_FILE);
     const fresh = file !== null && !keep;
@@ -95,21 +95,20 @@ export async function action({ request }: Route.ActionArgs) {
     const rows = underOwnHeadings(sheet, meanings, classes.find(({ id }) => id === group)?.name ?? "");
     const saved = keep ? await keepRows(who, rows, shorten, form.text("seen")) : null;
     if (saved) {
-      const { told, kept, added } = saved;
+      const { told, kept, undo } = saved;
       return {
         ...nothing,
         shorten,
         group,
         kept: true,
         told: tell("csv.kept", { ...kept }),
-        undo:
-          added.length > 0
-            ? {
-                fields: { intent: "removeAdded", added: added.join(" ") },
-                action: "/homes/import",
-                what: "adding these children",
-              }
-            : null,
+        undo: Object.values(undo).some((list) => list.length > 0)
+          ? {
+              fields: { intent: "undo", undo: JSON.stringify(undo) },
+              action: "/homes/import",
+              what: "this import",
+            }
+          : null,
         text: told.left,
         looked: { ...told, planned: [] },
       };
@@ -117,7 +116,7 @@ export async function action({ request }: Route.ActionArgs) {
     return { ...nothing, text, shorten, group, columns, looked: await lookAtRows(who, rows, shorten) };
   } catch (error) {
     if (!(error instanceof NotAllowed)) throw error;
-    return data({ ...nothing, text, shorten, group, columns, problems: error.problems }, { status: 422 });
+    return data({ ...nothing, text, shorten, group, columns, ok: false, problems: error.problems }, { status: 422 });
   }
 }
 

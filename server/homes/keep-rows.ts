@@ -2,7 +2,6 @@ import { randomUUID } from "node:crypto";
 import { eq, inArray, sql } from "drizzle-orm";
 import { catalogueItem } from "#core/kit/catalogue.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
-import { eraseChild } from "../children/erase.ts";
 import { contentHash } from "../content-hash.ts";
 import { schema, type Tx, withTenant } from "../db/client.ts";
 import { enqueue, wakeJobRunner } from "../jobs/jobs.ts";
@@ -11,6 +10,7 @@ import { linksFor } from "../links/links.ts";
 import { classesOf } from "../school/classes.ts";
 import { type BadRow, type GoodRow, readHomes } from "./csv.ts";
 import { factsOf, type HomeRecord, homesOf } from "./homes-of.ts";
+import { difference, type Imported } from "./undo-rows.ts";
 
 const { child, childHome, home } = schema;
 
@@ -196,13 +196,16 @@ export async function keepRows(
   text: string,
   shorten: boolean,
   seen: string,
-): Promise<{ kept: KeptRows; told: Looked; added: string[] } | null> {
+): Promise<{ kept: KeptRows; told: Looked; undo: Imported } | null> {
   const done = await withTenant(who.schoolId, async (tx) => {
     await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`rows ${who.schoolId}`}, 0))`);
     const { classes, rows, preview: told } = await look(tx, who, text, shorten);
     if (told.seen !== seen) return null;
     const out: KeptRows = { added: 0, changed: 0, homes: 0 };
     const touched = new Set<string>();
+    /** The homes that this file adds. */
+    const made = new Set<string>();
+    const undo: Imported = { added: [], children: [], homes: [], joined: [] };
     for (const planned of told.planned) {
       const goodRow = rows.find((row) => row.line === planned.line)!;
       const classId = classes.find((row) => row.name === planned.className)!.id;
@@ -210,7 +213,13 @@ export async function keepRows(
       if (planned.isNew) {
         await tx.insert(child).values({ id: planned.childId, schoolId: who.schoolId, ...facts });
         out.added++;
-      } else await tx.update(child).set(facts).where(eq(child.id, planned.childId));
+        undo.added.push(planned.childId);
+      } else {
+        const [was] = await tx.select().from(child).where(eq(child.id, planned.childId));
+        const differs = difference(was!, facts);
+        if (differs && !undo.added.includes(planned.childId)) undo.children.push({ id: planned.childId, ...differs });
+        await tx.update(child).set(facts).where(eq(child.id, planned.childId));
+      }
       const differs = planned.changes.length > 0 || (planned.home?.joins ?? false);
       if (!planned.isNew && differs && !touched.has(planned.childId)) out.changed++;
       touched.add(planned.childId);
@@ -220,8 +229,15 @@ export async function keepRows(
           .insert(home)
           .values({ id: planned.home.id, schoolId: who.schoolId, label: planned.home.label, ...goodRow.answers });
         out.homes++;
-      } else if (Object.keys(homeSays(goodRow)).length > 0)
+        made.add(planned.home.id);
+      } else if (Object.keys(homeSays(goodRow)).length > 0) {
+        const [was] = await tx.select().from(home).where(eq(home.id, planned.home.id));
+        const changed = difference(was!, homeSays(goodRow));
+        if (changed && !made.has(planned.home.id)) undo.homes.push({ id: planned.home.id, ...changed });
         await tx.update(home).set(homeSays(goodRow)).where(eq(home.id, planned.home.id));
+      }
+      if (planned.home.joins && !undo.added.includes(planned.childId))
+        undo.joined.push({ childId: planned.childId, homeId: planned.home.id });
       await tx
         .insert(childHome)
         .values({ schoolId: who.schoolId, childId: planned.childId, homeId: planned.home.id })
@@ -233,23 +249,8 @@ export async function keepRows(
       [...touched].map((id) => ({ id })),
     );
     await enqueue(tx, who.schoolId, "cards", [...touched]);
-    const added = [...new Set(told.planned.filter(({ isNew }) => isNew).map(({ childId }) => childId))];
-    return { kept: out, told, added };
+    return { kept: out, told, undo };
   });
   if (done) wakeJobRunner();
   return done;
-}
-
-/**
- * Removes the children that an import has just added. Like every deleted child, they can be restored from Homes.
- * Children who are not the teacher's are left alone. Returns how many were removed.
- */
-export async function removeAdded(who: SignedIn, childIds: readonly string[]): Promise<number> {
-  const own = await withTenant(who.schoolId, async (tx) => {
-    const classes = await classesOf(tx, who.teacherId);
-    return new Set(classes.flatMap((group) => group.children.map(({ id }) => id)));
-  });
-  const mine = [...new Set(childIds)].filter((id) => own.has(id));
-  for (const id of mine) await eraseChild(who, id);
-  return mine.length;
 }
