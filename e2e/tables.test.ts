@@ -1,4 +1,5 @@
 import { randomUUID } from "node:crypto";
+import { gzipSync } from "node:zlib";
 import type { Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { fromPattern } from "../core/formats/activity.ts";
@@ -217,6 +218,36 @@ describe("results to check", () => {
     const [last] = /\d+ of (\d+), at/.exec(await text(page))!;
     await press(page, "Back");
     expect(await text(page)).not.toContain(last);
+    await page.close();
+  });
+});
+
+describe("the scripts of a page", () => {
+  /** The most that a page asks for before it takes presses, beyond React and the router, kB of gzip. */
+  const MOST_KB = 95;
+  /** React, the router, and what starts them. */
+  const SHARED = /\/(react|chunk|entry\.client|rolldown-runtime)-[^/]*\.js$/;
+  it(`take less than ${MOST_KB} kB on Week and on a result, and no chart is among them`, async () => {
+    const page = await teacherPage(browser);
+    const sent = await sending(["Kezia O."], { ...fromPattern("climb"), title: title() });
+    const sizes = new Map<string, number>();
+    for (const path of ["/week", `/results/${sent}`]) {
+      await open(page, `${base}${path}`);
+      const scripts = await page.evaluate(async () => {
+        const html = await (await fetch(location.href)).text();
+        return [...new Set(html.match(/\/assets\/[^"'\\ ]+\.js/g))];
+      });
+      // The page and the frame around it, at least.
+      expect(scripts.filter((script) => /\/(week|result|root|teacher)-/.test(script)).length).toBeGreaterThan(2);
+      expect(scripts.filter((script) => SHARED.test(script)).length).toBeGreaterThan(2);
+      expect(scripts.filter((script) => /Chart/.test(script))).toEqual([]);
+      let bytes = 0;
+      for (const script of scripts.filter((each) => !SHARED.test(each)))
+        bytes += gzipSync(Buffer.from(await (await fetch(`${base}${script}`)).arrayBuffer())).length;
+      sizes.set(path.split("/")[1]!, Math.round(bytes / 1000));
+    }
+    expect([...sizes].filter(([, kB]) => kB >= MOST_KB)).toEqual([]);
+    expect(sizes.get("week")).toBeGreaterThan(20);
     await page.close();
   });
 });
