@@ -222,6 +222,61 @@ describe("results to check", () => {
   });
 });
 
+describe("every list", () => {
+  /** What A4 leaves between margins of 1 cm, CSS pixels. */
+  const PAPER = 718;
+  it("prints within the paper, with all rows and no controls", async () => {
+    const page = await teacherPage(browser);
+    const sent = await sending(["Kezia O."], { ...fromPattern("climb"), title: title() });
+    const lists = [
+      "/homes",
+      "/results",
+      `/results/${sent}?tab=children`,
+      `/results/${sent}/next`,
+      "/outbox",
+      "/things",
+    ];
+    const wrong: string[] = [];
+    for (const path of [...lists, "/exercises"]) {
+      await page.emulateMediaType("screen");
+      await open(page, `${base}${path}`);
+      await page.emulateMediaType("print");
+      await page.setViewport({ width: PAPER, height: 1000 });
+      const seen = await page.evaluate(() => ({
+        wide: Math.max(...[...document.querySelectorAll("main, main *")].map((e) => e.getBoundingClientRect().right)),
+        tall: [...document.querySelectorAll(".table-box")].filter((box) => box.scrollHeight > box.clientHeight + 1)
+          .length,
+        controls: [...document.querySelectorAll("main .table-box :is(button, input, select)")].filter(
+          // What is chosen, and what is drawn, stand there without a border.
+          (control) => control.checkVisibility() && getComputedStyle(control).borderTopWidth !== "0px",
+        ).length,
+      }));
+      if (seen.wide > PAPER + 1) wrong.push(`${path}: ${Math.round(seen.wide)} px wide`);
+      if (seen.tall + seen.controls > 0) wrong.push(`${path}: ${seen.tall} cut off, ${seen.controls} controls`);
+      await page.setViewport({ width: 1280, height: 800 });
+    }
+    expect(wrong).toEqual([]);
+    await page.close();
+  });
+
+  it("shows in a person's own colours which page is open, and what a bar says", async () => {
+    const page = await teacherPage(browser);
+    const cdp = await page.createCDPSession();
+    await cdp.send("Emulation.setEmulatedMedia", { features: [{ name: "forced-colors", value: "active" }] });
+    await open(page, `${base}/week`);
+    const edges = await page.$$eval("nav[aria-label=Main] a", (links) =>
+      links.map((link) => [link.getAttribute("aria-current"), getComputedStyle(link).borderBottomColor] as const),
+    );
+    const current = edges.find(([is]) => is === "page")![1];
+    expect(edges.filter(([is, colour]) => is !== "page" && colour === current)).toEqual([]);
+    const canvas = await page.evaluate(() => getComputedStyle(document.body).backgroundColor);
+    const bars = await page.$$eval(".drawn > div", (all) => all.map((bar) => getComputedStyle(bar).backgroundColor));
+    expect(bars.length).toBeGreaterThan(2);
+    expect(bars.filter((colour) => colour === canvas)).toEqual([]);
+    await page.close();
+  });
+});
+
 describe("the scripts of a page", () => {
   /** The most that a page asks for before it takes presses, beyond React and the router, kB of gzip. */
   const MOST_KB = 95;

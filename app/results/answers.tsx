@@ -93,7 +93,7 @@ function Question({ view, question }: { view: ResultView; question: NonNullable<
               </span>
               <span className="h-3 grow bg-raised" aria-hidden="true">
                 <span
-                  className="block h-3 bg-teal"
+                  className="drawn block h-3 bg-teal"
                   style={{ width: `${all.length === 0 ? 0 : (100 * count) / all.length}%` }}
                 />
               </span>

@@ -18,7 +18,7 @@ export function ByTarget({ lines }: { lines: readonly TargetLine[] }) {
             >
               <span className="font-semibold">{line.name}</span>
               <span className="block h-3 rounded-sm bg-hair max-sm:order-last max-sm:col-span-2" aria-hidden="true">
-                <span className="block h-3 rounded-sm bg-teal" style={{ width: `${share}%` }} />
+                <span className="drawn block h-3 rounded-sm bg-teal" style={{ width: `${share}%` }} />
               </span>
               <span className="text-right">
                 {Math.round(share)}%, {line.hits} of {line.sends}

@@ -9,7 +9,7 @@ export function ScoreBar({ score }: { score: { median: number; low: number; midd
   return (
     <span className="flex items-center gap-2 whitespace-nowrap">
       <span className="w-9 text-right font-semibold">{median}</span>
-      <span className="relative block h-4 w-28 rounded-sm bg-ink/8" aria-hidden="true">
+      <span className="drawn relative block h-4 w-28 rounded-sm bg-ink/8" aria-hidden="true">
         <span
           className="absolute inset-y-0.5 rounded-sm bg-teal/35"
           style={{ left: at(low), width: `calc(${at(high)} - ${at(low)})`, minWidth: 3 }}

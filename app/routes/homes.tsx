@@ -489,7 +489,7 @@ function HomeTable({ rows, group }: { rows: readonly HomeView[]; group: Group })
 /** Answers that came through the class link, to be matched to children. */
 function Waiting({ waiting, group, clearWords }: { waiting: Data["waiting"]; group: Group; clearWords: string }) {
   return (
-    <section id="waiting" className="mb-4 rounded-sm border-2 border-mustard p-3">
+    <section id="waiting" className="mb-4 rounded-sm print:hidden border-2 border-mustard p-3">
       <div className="flex flex-wrap items-center gap-3">
         <h2 className="text-lg">
           {waiting.length} {waiting.length === 1 ? "answer came" : "answers came"} through the class link

@@ -353,7 +353,7 @@ function RateBar({ row, low, high }: { row: Row; low: number; high: number }) {
   const words = `${percent(row.now)}% now, ${percent(row.rate)}% at level ${row.level + 1}`;
   return (
     <Tip words={`${row.reason}.`}>
-      <button type="button" className="relative block h-6 w-36 cursor-default rounded-sm" aria-label={words}>
+      <button type="button" className="drawn relative block h-6 w-36 cursor-default rounded-sm" aria-label={words}>
         <span className="absolute inset-x-0 top-1.5 h-3 rounded-sm bg-ink/8" />
         <span
           className="absolute top-1.5 h-3 bg-teal/30"

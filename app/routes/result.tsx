@@ -270,7 +270,7 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
             (field !== "closesAt" || loaderData.state === "withdrawn"),
         )}
       />
-      <section aria-label="This activity" className="mb-4">
+      <section aria-label="This activity" className="mb-4 print:hidden">
         <Sending
           state={loaderData.state}
           closesLocal={loaderData.closesLocal}

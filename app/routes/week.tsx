@@ -221,7 +221,7 @@ function OneSending({ row, days }: { row: Out; days: Days }) {
         <p className="mb-1 text-sm">{row.words}</p>
         <div
           hidden={row.state === "withdrawn"}
-          className="flex h-4 overflow-hidden rounded-sm border border-ink"
+          className="drawn flex h-4 overflow-hidden rounded-sm border border-ink"
           aria-hidden="true"
         >
           <div className="bg-teal" style={{ width: `${100 * row.playedShare}%` }} />
@@ -238,7 +238,7 @@ function OneSending({ row, days }: { row: Out; days: Days }) {
           return (
             <div key={day.key} className="grid w-5 justify-items-center gap-0.5 text-[11px] leading-none text-quiet">
               <span className="text-ink">{count || ""}</span>
-              <span className="w-full bg-court" style={{ height: `${(28 * count) / most}px` }} />
+              <span className="drawn w-full bg-court" style={{ height: `${(28 * count) / most}px` }} />
               {day.name.slice(0, 2)}
             </div>
           );

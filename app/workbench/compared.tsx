@@ -41,7 +41,7 @@ export function Compared({
               </th>
               <td>
                 <span
-                  className={`block h-2.5 rounded-sm ${i === now ? "bg-mustard" : "bg-teal/50"}`}
+                  className={`drawn block h-2.5 rounded-sm ${i === now ? "bg-mustard" : "bg-teal/50"}`}
                   style={{ width: `${(100 * (points ?? 0)) / most}%` }}
                 />
               </td>

@@ -444,7 +444,7 @@ const Times = ({
       about="Playing and fetching count as active. Waiting and setting up do not."
     >
       {middle ? <span className="text-2xl font-bold">{percent(moving)}</span> : wait}
-      <div className="mt-1 flex h-3 w-36 max-w-full overflow-hidden rounded-sm bg-chalk/15">
+      <div className="drawn mt-1 flex h-3 w-36 max-w-full overflow-hidden rounded-sm bg-chalk/15">
         {middle && (
           <>
             <div className="bg-mint" style={{ width: `${100 * middle.share.acting}%` }} title="playing" />
