@@ -277,6 +277,28 @@ describe("every list", () => {
   });
 });
 
+describe("long work", () => {
+  it("says how far it is while the teacher looks on, and nothing once it is done", async () => {
+    const { schoolId } = await demoTeacher();
+    const of = sql`select k.id from child k join class c on c.id = k.class_id where c.name = 'Heron class' and k.erase_at is null order by k.name`;
+    const ids = (await of).map(({ id }) => id as string);
+    const mine = sql`school_id = ${schoolId} and kind = 'cards' and due_at > now() + interval '30 minutes'`;
+    // Due much later, so that this test alone says how far it is.
+    for (const id of ids)
+      await sql`insert into job (school_id, kind, about, due_at) values (${schoolId}, 'cards', ${id}, now() + interval '1 hour')
+        on conflict (school_id, kind, about) do update set due_at = excluded.due_at`;
+    const page = await teacherPage(browser);
+    await open(page, `${base}/homes`);
+    await sees(page, `Updating cards: 0 of ${ids.length} children done. You can leave this page.`);
+    await sql`delete from job where ${mine} and about in ${sql(ids.slice(0, 10))}`;
+    await sees(page, `Updating cards: 10 of ${ids.length} children done.`);
+    expect(await page.$eval("[role=progressbar]", (bar) => bar.getAttribute("aria-valuenow"))).toBe("10");
+    await sql`delete from job where ${mine}`;
+    await page.waitForFunction(() => !document.querySelector("[role=progressbar]"));
+    await page.close();
+  });
+});
+
 describe("the scripts of a page", () => {
   /** The most that a page asks for before it takes presses, beyond React and the router, kB of gzip. */
   const MOST_KB = 95;

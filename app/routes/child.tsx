@@ -15,13 +15,14 @@ import { tell, tellScore } from "#words/tell.ts";
 import { attemptWordsForTeacher } from "#words/verbs.ts";
 import { answered, foundOwn, idOf } from "../answer.server.ts";
 import type { Point } from "../children/accuracy-chart.tsx";
+import { GoesTable, type GoRow } from "../children/goes-table.tsx";
 import { bestsOf, changesOf, marksOf, moodOf } from "../children/of-goes.ts";
 import { fieldsOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { Button, ButtonLink } from "../ui/button.tsx";
 import { Select } from "../ui/field.tsx";
-import { Heads } from "../ui/heads.tsx";
 import { Page, PageHead } from "../ui/page.tsx";
+import { exceptForView } from "../ui/table/columns.ts";
 import { useLookAgain } from "../ui/use-look-again.ts";
 import { day, when } from "../when.ts";
 import type { Route } from "./+types/child";
@@ -80,11 +81,14 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       ),
       goes: await inSteps(
         goes,
-        (go) => ({
+        (go): GoRow => ({
           id: go.playId,
+          assignmentId: go.assignmentId,
           at: when(go.startedAt, shell),
+          began: go.startedAt.getTime(),
           title: go.title,
           score: tellScore(go.score.value, go.score.unit, go.action),
+          value: go.score.value,
           sends: go.score.sends,
           with: go.source === "paper" ? "on paper" : go.setup.players === 1 ? "alone" : `${go.setup.players}`,
         }),
@@ -93,6 +97,9 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     },
   };
 }
+
+/** A new order or search of the goes needs nothing from the server. */
+export const shouldRevalidate = exceptForView();
 
 export async function action({ request, params }: Route.ActionArgs) {
   const who = await teacherOf(request);
@@ -153,7 +160,7 @@ export default function ChildPage({ loaderData, actionData }: Route.ComponentPro
         <Criteria child={c} />
         {c.changes.length > 0 && <Changes child={c} />}
         <Support child={c} saved={actionData !== undefined && "ok" in actionData && actionData.ok === true} />
-        <Goes child={c} />
+        <GoesTable goes={c.goes} />
       </div>
     </Page>
   );
@@ -326,26 +333,5 @@ const Support = ({ child: c, saved }: { child: Child; saved: boolean }) => (
         </p>
       )}
     </Form>
-  </section>
-);
-
-/** Lists every go handed in. */
-const Goes = ({ child: c }: { child: Child }) => (
-  <section className="lg:col-span-2 print:hidden">
-    <h2 className="text-xl">{tell("child.goes", { count: c.goes.length })}</h2>
-    <table className="w-full text-left">
-      <Heads of={["When", "Game", "Score", "Attempts", "Played with"]} />
-      <tbody>
-        {c.goes.map((go) => (
-          <tr key={go.id} className="row-line">
-            <td className="py-1.5">{go.at}</td>
-            <td>{go.title}</td>
-            <td className="font-bold">{go.score}</td>
-            <td>{go.sends}</td>
-            <td>{go.with}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
   </section>
 );

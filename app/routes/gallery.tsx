@@ -8,6 +8,7 @@ import { Fold, Group } from "../ui/group.tsx";
 import { Help } from "../ui/help.tsx";
 import { Menu } from "../ui/menu.tsx";
 import { Empty, Figure, Page, PageHead } from "../ui/page.tsx";
+import { ProgressBar } from "../ui/progress.tsx";
 import { Sortable } from "../ui/sortable.tsx";
 import type { Column } from "../ui/table/columns.ts";
 import { DataTable } from "../ui/table/data-table.tsx";
@@ -144,6 +145,7 @@ function Floating() {
       <Menu label="Actions for an example" entries={ENTRIES} look="bare" size="icon">
         <EllipsisVertical size={17} aria-hidden="true" />
       </Menu>
+      <ProgressBar what="Updating cards" done={12} of={28} nouns="children" />
       <Tip words="What this does" keys="u">
         <Button look="quiet">With a tip</Button>
       </Tip>

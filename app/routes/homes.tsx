@@ -25,7 +25,7 @@ import {
   waitingAnswers,
 } from "#server/homes/answers.ts";
 import { askFamilies } from "#server/homes/ask.ts";
-import { homesFor } from "#server/homes/homes.ts";
+import { cardsToUpdate, homesFor } from "#server/homes/homes.ts";
 import { changeLink, type LinkChange } from "#server/homes/links.ts";
 import { schoolItemsFor } from "#server/kit/items.ts";
 import { NotAllowed } from "#server/problem.ts";
@@ -45,6 +45,7 @@ import { Menu, type MenuEntry } from "../ui/menu.tsx";
 import { Options } from "../ui/options.tsx";
 import { Empty, Page, PageHead } from "../ui/page.tsx";
 import { problemText } from "../ui/problem-text.ts";
+import { Progress } from "../ui/progress.tsx";
 import { SpacePicture } from "../ui/space-picture.tsx";
 import { type Column, exceptForView, type Filter, keepAll } from "../ui/table/columns.ts";
 import { DataTable } from "../ui/table/data-table.tsx";
@@ -81,9 +82,16 @@ export async function loader({ request }: Route.LoaderArgs) {
   const group = classes.find((row) => row.id === asked.get("class")) ?? classes[0];
   const classId = group?.id ?? "";
   const deleted = await erasedChildren(who);
-  const [waiting, cleared] = classId
-    ? await Promise.all([waitingAnswers(who, classId), clearedAnswers(who, classId)])
-    : [[], 0];
+  const [waiting, cleared, updating] = group
+    ? await Promise.all([
+        waitingAnswers(who, classId),
+        clearedAnswers(who, classId),
+        cardsToUpdate(
+          who,
+          group.children.map(({ id }) => id),
+        ),
+      ])
+    : [[], 0, 0];
   const names = namesOf(listOf(items.own));
   return {
     rows: rows.filter((row) => row.className === group?.name).map((row) => homeView(row, names, shell)),
@@ -94,6 +102,7 @@ export async function loader({ request }: Route.LoaderArgs) {
       children: group.children.map((child) => ({ id: child.id, name: child.name })),
     },
     cleared: cleared > 0 ? tell("homes.clearedKept", { n: cleared }) : "",
+    updating,
     clearWords: tell("homes.clear", { n: waiting.length }),
     deleted: deleted
       .filter((child) => child.classId === classId)
@@ -220,6 +229,7 @@ export default function Homes({ loaderData: d, actionData }: Route.ComponentProp
             </Button>
           </Form>
         )}
+        <Progress key={`cards of ${group?.id}`} what="Updating cards" left={d.updating} nouns="children" />
         {group ? (
           <HomeTable key={group.id} rows={rows} group={group} />
         ) : (

@@ -154,7 +154,6 @@ export const Tape = memo(function Tape({
           })}
         </g>
       ))}
-      <Names rows={rows} shown={shown} show={show} unit={unit} high={high} />
       {pegs.map((peg, i) => (
         <PegHandle
           key={peg.id}
@@ -172,6 +171,8 @@ export const Tape = memo(function Tape({
           step={step}
         />
       ))}
+      <Numbers scale={scale} length={length} unit={unit} />
+      <Names rows={rows} shown={shown} show={show} unit={unit} high={high} />
     </svg>
   );
 });
@@ -220,8 +221,7 @@ const Ground = memo(function Ground({ scale, length, unit, step }: GroundProps) 
   const ends = [scale.x(0), scale.x(length)] as const;
   const far = Math.max(0, scale.reversed ? scale.distanceAt(ends[0]) : length);
   const ofUnit = unit === "m" ? 1 : FOOT;
-  // On a small scale only some of the numbers are written, and no ticks that would touch.
-  const written = everyNth(scale.k * ofUnit, NUMBER_ROOM);
+  // On a small scale there are no ticks that would touch.
   const fine = unit === "m" && scale.k >= 10 * TICK_ROOM;
   const marks = Array.from({ length: Math.floor((far / ofUnit) * (fine ? 10 : 1) + 1e-9) + 1 }, (_, i) => i);
   const stepped = everyNth(scale.k * step, STEP_ROOM);
@@ -233,8 +233,6 @@ const Ground = memo(function Ground({ scale, length, unit, step }: GroundProps) 
         const n = fine ? i / 10 : i;
         const x = scale.xOf(n * ofUnit);
         const whole = Number.isInteger(n);
-        const text = `${n} ${unit}`;
-        const room = NUMBER_ROOM - 6;
         return (
           <g key={i}>
             <path
@@ -242,11 +240,6 @@ const Ground = memo(function Ground({ scale, length, unit, step }: GroundProps) 
               stroke="var(--color-night)"
               strokeWidth={whole ? 2 : 1.2}
             />
-            {whole && n % written === 0 && x + room < Math.max(...ends) && (
-              <text x={x + 4} y={TAPE_TOP + 32} fontSize="13" fontWeight="700" fill="var(--color-night)">
-                {text}
-              </text>
-            )}
           </g>
         );
       })}
@@ -268,6 +261,37 @@ const Ground = memo(function Ground({ scale, length, unit, step }: GroundProps) 
       })}
     </>
   );
+});
+
+/** The numbers of the tape. They lie over the lines of the markers, which stop at a number. */
+const Numbers = memo(function Numbers({ scale, length, unit }: Omit<GroundProps, "step">) {
+  const ends = [scale.x(0), scale.x(length)] as const;
+  const ofUnit = unit === "m" ? 1 : FOOT;
+  const far = Math.max(0, scale.reversed ? scale.distanceAt(ends[0]) : length);
+  // On a small scale only some of them are written.
+  const written = everyNth(scale.k * ofUnit, NUMBER_ROOM);
+  return Array.from({ length: Math.floor(far / ofUnit / written + 1e-9) + 1 }, (_, i) => i * written).map((n) => {
+    const x = scale.xOf(n * ofUnit);
+    if (x + NUMBER_ROOM - 6 >= Math.max(...ends)) return null;
+    return (
+      <text
+        key={n}
+        x={x + 4}
+        y={TAPE_TOP + 32}
+        fontSize="13"
+        fontWeight="700"
+        fill="var(--color-night)"
+        stroke="var(--color-straw)"
+        strokeWidth="5"
+        strokeLinejoin="round"
+        paintOrder="stroke"
+        pointerEvents="none"
+        data-tape-number={n}
+      >
+        {`${n} ${unit}`}
+      </text>
+    );
+  });
 });
 
 interface RateProps {

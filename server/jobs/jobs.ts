@@ -1,4 +1,4 @@
-import { and, eq, lte, sql } from "drizzle-orm";
+import { and, count, eq, inArray, lt, lte, sql } from "drizzle-orm";
 import { purgeChild } from "../children/purge.ts";
 import { schema, systemDb, type Tx, withTenant } from "../db/client.ts";
 import { log } from "../web/log.ts";
@@ -133,6 +133,16 @@ export async function isQueued(tx: Tx, kind: JobKind, about: string): Promise<bo
     .from(job)
     .where(and(eq(job.kind, kind), eq(job.about, about)));
   return rows.length > 0;
+}
+
+/** How many of these still wait for a kind of work. What failed for good is not waited for. */
+export async function queuedOf(tx: Tx, kind: JobKind, about: readonly string[]): Promise<number> {
+  if (about.length === 0) return 0;
+  const [row] = await tx
+    .select({ left: count() })
+    .from(job)
+    .where(and(eq(job.kind, kind), inArray(job.about, [...about]), lt(job.failed, MAX_FAILURES)));
+  return row!.left;
 }
 
 /** Does work now, before it is due, if it was asked for. Stops waiting after `patience`, milliseconds. */
