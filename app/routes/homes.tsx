@@ -25,7 +25,8 @@ import {
   waitingAnswers,
 } from "#server/homes/answers.ts";
 import { askFamilies } from "#server/homes/ask.ts";
-import { cardsToUpdate, homesFor } from "#server/homes/homes.ts";
+import { cardsToUpdate } from "#server/homes/cards-to-update.ts";
+import { homesFor } from "#server/homes/homes.ts";
 import { changeLink, type LinkChange } from "#server/homes/links.ts";
 import { schoolItemsFor } from "#server/kit/items.ts";
 import { NotAllowed } from "#server/problem.ts";

@@ -2,7 +2,6 @@ import { and, desc, eq, inArray } from "drizzle-orm";
 import type { HomeFacts } from "#core/compile/for-home.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import { schema, type Tx, withTenant } from "../db/client.ts";
-import { queuedOf } from "../jobs/jobs.ts";
 import { linkToken } from "../links/token.ts";
 import { classesOf } from "../school/classes.ts";
 import { factsOf, homesOf } from "./homes-of.ts";
@@ -29,10 +28,6 @@ export interface HomeRow {
   askedAt: Date | null;
   asked: number;
 }
-
-/** How many of these children wait for their open cards to be compiled again. */
-export const cardsToUpdate = (who: SignedIn, childIds: readonly string[]): Promise<number> =>
-  withTenant(who.schoolId, (tx) => queuedOf(tx, "cards", childIds));
 
 /**
  * One row for each child: homes, who else lives there, the private link unless withdrawn, and when the family was
