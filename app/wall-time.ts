@@ -10,6 +10,12 @@ const styleOf = (locale: string) => LOCALES[isLocale(locale) ? locale : "en-GB"]
 export const wallHour = (hour: number, locale: string): string =>
   styleOf(locale).halfDays ? `${hour % 12 || 12} ${hour < 12 ? "am" : "pm"}` : String(hour).padStart(2, "0");
 
+/** A time of the day, hour and minute, as the school writes it: `16:05`, or `4:05 pm`. */
+export function wallClock(hour: number, minute: string, locale: string): string {
+  if (!styleOf(locale).halfDays) return `${String(hour).padStart(2, "0")}:${minute}`;
+  return `${hour % 12 || 12}:${minute} ${hour < 12 ? "am" : "pm"}`;
+}
+
 /**
  * What a school's clock and calendar say, as the school writes it: `2026-12-05T16:00` is `Sat 5 Dec, 16:00` or
  * `Sat, Dec 5, 4:00 pm`. In another year than `thisYear` the year is added. A date without a time, `2026-12-05`, has no
@@ -26,8 +32,7 @@ export function wallTime(text: string, locale: string, thisYear?: number): strin
     ? `${name} ${day}${withYear ? `, ${year}` : ""}`
     : `${day} ${name}${withYear ? ` ${year}` : ""}`;
   if (match[4] === undefined) return date;
-  const hour = Number(match[4]);
-  const time = style.halfDays ? `${hour % 12 || 12}:${match[5]} ${hour < 12 ? "am" : "pm"}` : `${match[4]}:${match[5]}`;
+  const time = wallClock(Number(match[4]), match[5]!, locale);
   const weekday = DAYS[new Date(Date.UTC(year, month - 1, day)).getUTCDay()];
   return `${weekday}${style.monthFirst ? "," : ""} ${date}, ${time}`;
 }

@@ -10,6 +10,8 @@ describe("times in the school's zone", () => {
     expect(when("2026-11-25T16:00:00Z", LONDON, now)).toBe("Wed 25 Nov, 16:00");
     expect(when("2026-07-01T16:00:00Z", LONDON, now)).toBe("Wed 1 Jul, 17:00");
     expect(clockTime("2026-07-01T16:05:00Z", "Asia/Kolkata")).toBe("21:35");
+    expect(clockTime("2026-07-01T23:05:00Z", { zone: LONDON, locale: "en-US" })).toBe("12:05 am");
+    expect(clockTime("2026-07-01T23:05:00Z", LONDON)).toBe("00:05");
     expect(dayKey("2026-07-01T23:30:00Z", LONDON)).toBe("2026-07-02");
   });
   it("adds the year if it is not this year, by the school's clock", () => {

@@ -1,6 +1,6 @@
 import { TZDate, tz } from "@date-fns/tz";
 import { format } from "date-fns";
-import { wallTime } from "./wall-time.ts";
+import { wallClock, wallTime } from "./wall-time.ts";
 
 /** How a school tells the time: its zone, and how it writes dates. A zone alone stands for British English. */
 export type Clock = string | { zone: string; locale: string };
@@ -13,8 +13,11 @@ export const when = (instant: Date | string, clock: Clock, now = new Date()): st
 /** A day by the school's clock: `25 Nov`. */
 export const day = (instant: Date | string, clock: Clock): string =>
   wallTime(dayKey(instant, zoneOf(clock)), localeOf(clock));
-export const clockTime = (instant: Date | string, zone: string): string =>
-  format(new Date(instant), "HH:mm", { in: tz(zone) });
+/** A time of the day by the school's clock: `16:05`. */
+export function clockTime(instant: Date | string, clock: Clock): string {
+  const [hour, minute] = localInput(instant, zoneOf(clock)).slice(11).split(":") as [string, string];
+  return wallClock(Number(hour), minute, localeOf(clock));
+}
 export const dayKey = (instant: Date | string, zone: string): string =>
   format(new Date(instant), "yyyy-MM-dd", { in: tz(zone) });
 /** The value of a `datetime-local` field, in the school's zone. */

@@ -21,8 +21,8 @@ export async function loader({ params }: Route.LoaderArgs) {
     answered: home.homes.some((eachHome) => eachHome.answeredAt !== null),
     cards: all.cards.map((card) => ({
       ...card,
-      opensAt: when(card.opensAt, all.zone),
-      closesAt: when(card.closesAt, all.zone),
+      opensAt: when(card.opensAt, all),
+      closesAt: when(card.closesAt, all),
     })),
     scripts: familyScripts.cards,
   };

@@ -32,6 +32,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     name: shell.teacher.split(" ")[0] ?? shell.teacher,
     school: shell.school,
     zone: shell.zone,
+    locale: shell.locale,
     card: compileCard(activity, { age, leftHanded: false, step: null }),
     hash: "",
     state: "open",

@@ -238,7 +238,6 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
               id={params.id}
               classes={classes}
               group={group}
-              zone={zone}
               setSearch={setSearch}
               send={() => open("send")}
             />
@@ -313,7 +312,7 @@ function Workbench({ loaderData, actionData, params }: Route.ComponentProps) {
             </div>
             <ForecastFailures />
             <Strip activity={game} people={people} names={names} unit={scoreUnit} homes={homes} apply={change} />
-            <Clash draft={draft} zone={zone} />
+            <Clash draft={draft} />
             <SignInAgain draft={draft} />
           </main>
         </OwnDrawings>

@@ -3,15 +3,18 @@ import { useState } from "react";
 import { Form } from "react-router";
 import type { Activity } from "#core/formats/activity.ts";
 import { Button } from "../ui/button.tsx";
+import { TextField } from "../ui/field.tsx";
 import { problemText } from "../ui/problem-text.ts";
+import { useSchool } from "../ui/school.ts";
 import { clockTime } from "../when.ts";
 import type { Draft } from "./draft.ts";
 import { answerOf } from "./stations.ts";
 
-export function SaveNote({ draft, zone }: { draft: Draft; zone: string }) {
+export function SaveNote({ draft }: { draft: Draft }) {
+  const school = useSchool();
   const { state } = draft;
   const text = {
-    saved: () => `Saved ${clockTime((state as { when: string }).when, zone)}`,
+    saved: () => `Saved ${clockTime((state as { when: string }).when, school)}`,
     waiting: () => "saving …",
     mend: () => "Not saved: fix the problem first",
     signedOut: () => "Not saved: signed out",
@@ -36,7 +39,8 @@ export function SaveNote({ draft, zone }: { draft: Draft; zone: string }) {
 }
 
 /** The same activity was changed in two tabs or on two devices. Nothing is overwritten until a person chooses. */
-export function Clash({ draft, zone }: { draft: Draft; zone: string }) {
+export function Clash({ draft }: { draft: Draft }) {
+  const school = useSchool();
   if (draft.state.at !== "clash") return null;
   const { theirs } = draft.state;
   return (
@@ -46,8 +50,8 @@ export function Clash({ draft, zone }: { draft: Draft; zone: string }) {
         <Dialog.Content className="fixed top-1/2 left-1/2 z-50 grid w-[min(38rem,94vw)] -translate-x-1/2 -translate-y-1/2 gap-4 rounded-md bg-raised p-6">
           <Dialog.Title className="text-2xl">This activity was changed somewhere else</Dialog.Title>
           <Dialog.Description>
-            It was changed in another tab or on another device at {clockTime(theirs.updatedAt, zone)}. Nothing is lost.
-            Choose which version to keep.
+            It was changed in another tab or on another device at {clockTime(theirs.updatedAt, school)}. Nothing is
+            lost. Choose which version to keep.
           </Dialog.Description>
           <div className="grid grid-cols-2 gap-4 text-sm">
             {[
@@ -107,14 +111,8 @@ export function SignInAgain({ draft }: { draft: Draft }) {
                 {message}
               </p>
             )}
-            <label className="field">
-              <span>E-mail</span>
-              <input name="email" type="email" autoComplete="username" required />
-            </label>
-            <label className="field">
-              <span>Password</span>
-              <input name="password" type="password" autoComplete="current-password" required />
-            </label>
+            <TextField label="E-mail" name="email" type="email" autoComplete="username" required />
+            <TextField label="Password" name="password" type="password" autoComplete="current-password" required />
             <Button type="submit" look="main">
               Sign in and save
             </Button>

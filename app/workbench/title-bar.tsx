@@ -23,7 +23,6 @@ export function TitleBar({
   id,
   classes,
   group,
-  zone,
   setSearch,
   send,
 }: {
@@ -31,7 +30,6 @@ export function TitleBar({
   id: string;
   classes: readonly Group[];
   group: Group | undefined;
-  zone: string;
   setSearch: ReturnType<typeof useSearchParams>[1];
   send: () => void;
 }) {
@@ -64,7 +62,7 @@ export function TitleBar({
       </span>
       <ClassField group={group} setSearch={setSearch} classes={classes} />
       <div className="ml-auto flex shrink-0 items-center justify-end gap-2 max-[1240px]:w-full max-[1240px]:flex-wrap">
-        <SaveNote draft={draft} zone={zone} />
+        <SaveNote draft={draft} />
         <Tip words={undone ? `Undo: ${undone}` : "Nothing to undo"} keys="u">
           <Button look="quiet" size="icon" onClick={undo} disabled={!draft.canUndo} aria-label="Undo">
             <Undo2 size={17} aria-hidden="true" />

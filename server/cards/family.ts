@@ -60,13 +60,14 @@ const SHOWN_AFTER = 28 * 86_400_000;
 export async function cardsFor(
   link: OpenLink,
   now = new Date(),
-): Promise<{ name: string; school: string; zone: string; cards: FamilyCard[]; ids: string[] }> {
+): Promise<{ name: string; school: string; zone: string; locale: string; cards: FamilyCard[]; ids: string[] }> {
   return settled(link, async (tx) => {
     const [me] = await tx
       .select({
         name: child.name,
         school: school.name,
         zone: school.zone,
+        locale: school.locale,
         showsBest: school.showsBest,
         showsClosed: school.showsClosed,
       })
@@ -130,6 +131,8 @@ export interface OpenCard {
   name: string;
   school: string;
   zone: string;
+  /** How the school writes dates. */
+  locale: string;
   card: Card;
   /** The hash of the card's version. */
   hash: string;
@@ -167,6 +170,7 @@ export async function openCard(link: OpenLink, cardId: string, now = new Date())
       name: row.child.name,
       school: row.school.name,
       zone: row.school.zone,
+      locale: row.school.locale,
       card: row.compiled,
       hash: row.card.hash,
       state,
