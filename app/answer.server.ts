@@ -7,14 +7,19 @@ import { type Owned, whoseIs } from "#server/school/whose.ts";
 
 export type Answer = { ok: true } | { ok: false; problems: Problem[] };
 
-/** Turns a refusal by the server into an answer that a page can show, and a missing record into a 404 page. */
+/**
+ * Turns a refusal by the server into an answer that a page can show, and a missing record into a 404 page. `typed`
+ * is answered back with a refusal, so that the form still shows it.
+ */
 export async function answered<T>(
   work: () => Promise<T>,
-): Promise<T | ReturnType<typeof data<{ ok: false; problems: Problem[] }>>> {
+  typed: Record<string, string> = {},
+): Promise<T | ReturnType<typeof data<{ ok: false; problems: Problem[]; typed: Record<string, string> }>>> {
   try {
     return await work();
   } catch (error) {
-    if (error instanceof NotAllowed) return data({ ok: false as const, problems: error.problems }, { status: 422 });
+    if (error instanceof NotAllowed)
+      return data({ ok: false as const, problems: error.problems, typed }, { status: 422 });
     throw missing(error);
   }
 }

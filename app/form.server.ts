@@ -14,18 +14,20 @@ export async function formAnswered<T extends z.ZodType, R>(
   request: Request | Form,
   schema: T,
   work: (value: z.output<T>) => Promise<R>,
+  /** Fields that are never answered back, such as a password. */
+  hideFields: string[] = [],
 ): Promise<R | ReturnType<typeof data<SubmissionResult<string[]>>>> {
   const given = new URLSearchParams();
   const form = request instanceof Form ? request : await formOf(request);
   for (const [name, value] of form.entries()) given.append(name, value);
   const submission = parseWithZod(given, { schema });
-  if (submission.status !== "success") return data(submission.reply(), { status: 422 });
+  if (submission.status !== "success") return data(submission.reply({ hideFields }), { status: 422 });
   try {
     return await work(submission.value);
   } catch (error) {
     if (!(error instanceof NotAllowed)) throw missing(error);
     const fieldErrors: Record<string, string[]> = {};
     for (const { field, message } of error.problems) fieldErrors[field] = [...(fieldErrors[field] ?? []), message];
-    return data(submission.reply({ fieldErrors }), { status: 422 });
+    return data(submission.reply({ fieldErrors, hideFields }), { status: 422 });
   }
 }

@@ -189,7 +189,7 @@ describe("with two hundred schools", () => {
     await page.setViewport({ width: 1280, height: 800 });
     await signIn(page, web.url, demo.email, demo.password);
     await open(page, `${web.url}/results/${row!.id}`);
-    await sees(page, "Working out what to expect");
+    await sees(page, `Working out what to expect: 0 of ${ages.length} ages done.`);
     expect(await sql`select 1 from expected_band where assignment_id = ${row!.id}`).toHaveLength(0);
     // Due now: a copy takes it up by itself, and the page that is open shows it.
     await sql`update job set due_at = now()`;

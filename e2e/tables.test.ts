@@ -431,7 +431,13 @@ describe("settings", () => {
     await press(page, "Save");
     await sees(page, "Settings saved.");
     await open(page, `${base}/results`);
-    await sees(page, /\w{3}, Dec \d+, \d+:\d\d pm/);
+    const day = /\w{3}, [A-Z][a-z]{2} \d+(, \d{4})?, \d+:\d\d [ap]m/;
+    await sees(page, day);
+    await sending(["Kezia O."], { ...fromPattern("climb"), title: title() });
+    const family = await browser.newPage();
+    await open(family, await linkOf("Kezia O."));
+    await sees(family, day);
+    await family.close();
     await sql`update school set locale = 'en-GB' where id = ${(await demoTeacher()).schoolId}`;
     await page.close();
   });

@@ -11,3 +11,10 @@ export const childForm = z.object({
   step: z.preprocess((text) => typedNumber(text) ?? null, shape.step),
   support: shape.support.default(""),
 });
+
+/** The form that adds a child by hand. */
+export const newChildForm = z.object({
+  class: z.string(),
+  name: shape.name,
+  age: z.preprocess(typedNumber, shape.age),
+});

@@ -1,10 +1,9 @@
-import { useEffect, useRef } from "react";
+import { useEffect } from "react";
 import { Form, useNavigation } from "react-router";
-import type { Problem } from "#core/formats/activity.ts";
 import { Button } from "../ui/button.tsx";
 import { CheckField, SelectField, TextField } from "../ui/field.tsx";
 import { Options } from "../ui/options.tsx";
-import { problemText } from "../ui/problem-text.ts";
+import { useRefused } from "./use-refused.ts";
 import type { GoView, ResultView } from "./view.server.ts";
 
 type Paper = ResultView["paper"];
@@ -13,11 +12,11 @@ type Paper = ResultView["paper"];
 function ScoreFields({
   paper,
   was,
-  problemOf = () => undefined,
+  problemOf,
 }: {
   paper: Paper;
-  was?: GoView["paper"];
-  problemOf?: (field: string) => string | undefined;
+  was: { typed: string; finished: boolean; stage: string | number } | undefined;
+  problemOf: (field: string) => string | undefined;
 }) {
   return (
     <>
@@ -50,41 +49,41 @@ function ScoreFields({
   );
 }
 
+/** The score as it was typed into a form that was refused. */
+const typedScore = ({ value, reachedTop, stage }: Readonly<Record<string, string>>) =>
+  value === undefined ? undefined : { typed: value, finished: reachedTop === "on", stage: stage ?? "" };
+
 /** A result typed from paper. Its fields are empty again after it was added. */
 export function AddPaper({
   rows,
   paper,
   orderId,
-  problems,
   added,
 }: {
   rows: readonly { cardId: string; child: string }[];
   paper: Paper;
   orderId: string;
-  problems: readonly Problem[];
-  added: boolean;
+  /** The server's answer, if a score was added just now. */
+  added: object | null;
 }) {
   const busy = useNavigation().formData?.get("intent") === "paper";
-  const form = useRef<HTMLFormElement>(null);
-  const problemOf = (field: string) => {
-    const problem = problems.find((each) => each.field === field);
-    return problem && problemText(problem.message);
-  };
-  // A new order comes with every answer: after one that was taken the form starts again.
+  const { form, typed, problemOf } = useRefused({ intent: "paper" });
   useEffect(() => {
-    if (added && orderId) form.current?.reset();
-  }, [added, orderId]);
-  useEffect(() => {
-    const first = problems[0]?.field;
-    if (first) form.current?.querySelector<HTMLElement>(`[name="${first}"]`)?.focus();
-  }, [problems]);
+    if (added) form.current?.reset();
+  }, [added, form]);
   return (
     <Form method="post" preventScrollReset className="flex flex-wrap items-start gap-3" ref={form}>
       <input type="hidden" name="orderId" value={orderId} />
-      <SelectField label="Child" name="cardId" required problem={problemOf("cardId") ?? problemOf("orderId")}>
+      <SelectField
+        label="Child"
+        name="cardId"
+        required
+        defaultValue={typed.cardId}
+        problem={problemOf("cardId") ?? problemOf("orderId")}
+      >
         <Options of={rows.map((row) => ({ id: row.cardId, name: row.child }))} />
       </SelectField>
-      <ScoreFields paper={paper} problemOf={problemOf} />
+      <ScoreFields paper={paper} was={typedScore(typed)} problemOf={problemOf} />
       <Button type="submit" name="intent" value="paper" disabled={busy} className="mt-6">
         {busy ? "Adding …" : "Add score"}
       </Button>
@@ -98,6 +97,10 @@ export function AddPaper({
  */
 export function PaperGo({ go, paper, orderId, child }: { go: GoView; paper: Paper; orderId: string; child: string }) {
   const was = go.paper!;
+  const to = go.gone ? "again" : "gone";
+  const correct = useRefused({ intent: "correct", playId: go.id, to: "score" });
+  const remove = useRefused({ intent: "correct", playId: go.id, to });
+  const refused = [correct, remove].some(({ typed }) => "playId" in typed);
   const hidden = (
     <>
       <input type="hidden" name="intent" value="correct" />
@@ -107,7 +110,7 @@ export function PaperGo({ go, paper, orderId, child }: { go: GoView; paper: Pape
     </>
   );
   return (
-    <details>
+    <details open={refused || undefined}>
       <summary className="tag w-fit" aria-label={`${child}: ${go.score}, from paper`}>
         <span className={go.gone ? "line-through" : ""}>{go.score}</span>{" "}
         <span className="font-normal text-quiet">{was.state}</span>
@@ -120,19 +123,19 @@ export function PaperGo({ go, paper, orderId, child }: { go: GoView; paper: Pape
           </p>
         )}
         {!go.gone && (
-          <Form method="post" preventScrollReset className="flex flex-wrap items-end gap-2">
+          <Form method="post" preventScrollReset className="flex flex-wrap items-start gap-2" ref={correct.form}>
             {hidden}
-            <ScoreFields paper={paper} was={was} />
-            <Reason />
-            <Button type="submit" size="small" name="to" value="score">
+            <ScoreFields paper={paper} was={typedScore(correct.typed) ?? was} problemOf={correct.problemOf} />
+            <Reason of={correct} />
+            <Button type="submit" size="small" name="to" value="score" className="mt-6">
               Correct score
             </Button>
           </Form>
         )}
-        <Form method="post" preventScrollReset className="flex flex-wrap items-end gap-2">
+        <Form method="post" preventScrollReset className="flex flex-wrap items-start gap-2" ref={remove.form}>
           {hidden}
-          <Reason />
-          <Button type="submit" look="quiet" size="small" name="to" value={go.gone ? "again" : "gone"}>
+          <Reason of={remove} />
+          <Button type="submit" look="quiet" size="small" name="to" value={to} className="mt-6">
             {go.gone ? "Restore score" : "Remove score"}
           </Button>
         </Form>
@@ -140,4 +143,14 @@ export function PaperGo({ go, paper, orderId, child }: { go: GoView; paper: Pape
     </details>
   );
 }
-const Reason = () => <TextField label="Reason" name="reason" required maxLength={200} className="w-48" />;
+const Reason = ({ of }: { of: ReturnType<typeof useRefused> }) => (
+  <TextField
+    label="Reason"
+    name="reason"
+    required
+    maxLength={200}
+    className="w-48"
+    defaultValue={of.typed.reason ?? ""}
+    problem={of.problemOf("reason")}
+  />
+);

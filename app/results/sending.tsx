@@ -1,10 +1,9 @@
 import { Form, useNavigation } from "react-router";
-import type { Problem } from "#core/formats/activity.ts";
 import { Button } from "../ui/button.tsx";
 import { DateTimeField } from "../ui/date-time-field.tsx";
 import { SelectField } from "../ui/field.tsx";
 import { Options } from "../ui/options.tsx";
-import { problemText } from "../ui/problem-text.ts";
+import { useRefused } from "./use-refused.ts";
 
 interface Props {
   state: "opens" | "open" | "closed" | "withdrawn";
@@ -14,16 +13,13 @@ interface Props {
   without: readonly { id: string; name: string }[];
   /** The other game of a sending by age, which these children got instead. */
   other: { title: string; count: number } | null;
-  problems: readonly Problem[];
 }
 
 /** What can still be done about something that is out: its closing time, and sending it to one more child. */
-export function Sending({ state, closesLocal, zone, without, other, problems }: Props) {
+export function Sending({ state, closesLocal, zone, without, other }: Props) {
   const busy = useNavigation().state !== "idle";
-  const problemOf = (field: string) => {
-    const problem = problems.find((each) => each.field === field);
-    return problem && problemText(problem.message);
-  };
+  const closing = useRefused({ intent: "closeAt" });
+  const more = useRefused({ intent: "oneMore" });
   if (state === "withdrawn")
     return (
       <Form method="post" className="note flex flex-wrap items-center gap-3">
@@ -35,14 +31,14 @@ export function Sending({ state, closesLocal, zone, without, other, problems }: 
     );
   return (
     <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
-      <Form method="post" className="flex flex-wrap items-end gap-2" preventScrollReset>
+      <Form method="post" className="flex flex-wrap items-end gap-2" preventScrollReset ref={closing.form}>
         <DateTimeField
           key={closesLocal}
           label={state === "closed" ? "Reopen until" : "Closes"}
           hint={zone}
           name="closesAt"
-          defaultValue={closesLocal}
-          problem={problemOf("closesAt")}
+          defaultValue={closing.typed.closesAt ?? closesLocal}
+          problem={closing.problemOf("closesAt")}
         />
         <Button type="submit" name="intent" value="closeAt" disabled={busy}>
           Save
@@ -54,12 +50,13 @@ export function Sending({ state, closesLocal, zone, without, other, problems }: 
         )}
       </Form>
       {without.length > 0 && (
-        <Form method="post" className="flex flex-wrap items-end gap-2" preventScrollReset>
+        <Form method="post" className="flex flex-wrap items-end gap-2" preventScrollReset ref={more.form}>
           <SelectField
             label="Send to another child"
             hint={other ? `${other.count} got ${other.title}` : undefined}
             name="childId"
-            problem={problemOf("childId")}
+            defaultValue={more.typed.childId}
+            problem={more.problemOf("childId")}
           >
             <Options of={without} />
           </SelectField>

@@ -1,3 +1,5 @@
+import type { SubmissionResult } from "@conform-to/dom";
+import { getFormProps } from "@conform-to/react";
 import {
   BellRing,
   ClipboardList,
@@ -35,6 +37,8 @@ import { namesOf } from "#words/say.ts";
 import { tell } from "#words/tell.ts";
 import { answered, idOf } from "../answer.server.ts";
 import { drawingsOf, ItemDrawing, OwnDrawings } from "../drawings/items.tsx";
+import { formAnswered } from "../form.server.ts";
+import { newChildForm } from "../homes/child-form.ts";
 import { type HomeView, homeView, type Sign } from "../homes/view.server.ts";
 import { formOf, searchOf } from "../read.server.ts";
 import { teacherOf } from "../session.server.ts";
@@ -42,6 +46,7 @@ import { Button, ButtonLink } from "../ui/button.tsx";
 import { ClassChoice } from "../ui/class-choice.tsx";
 import { copied } from "../ui/copy-button.tsx";
 import { SelectField, TextField } from "../ui/field.tsx";
+import { fieldOf, useSchemaForm } from "../ui/form.tsx";
 import { Menu, type MenuEntry } from "../ui/menu.tsx";
 import { Options } from "../ui/options.tsx";
 import { Empty, Page, PageHead } from "../ui/page.tsx";
@@ -120,7 +125,14 @@ export async function action({ request }: Route.ActionArgs) {
   const who = await teacherOf(request);
   const form = await formOf(request);
   const fields = form.fields();
-  const done = (told: string, undo: Undo | null = null) => ({ ok: true as const, problems: [], told, undo });
+  const done = (told: string, undo: Undo | null = null) => ({
+    ok: true as const,
+    problems: [],
+    told,
+    undo,
+    /** The child that was added. */
+    added: null as string | null,
+  });
   const undoing = (what: string, undoFields: Record<string, string>): Undo => ({
     fields: undoFields,
     action: "/homes",
@@ -153,12 +165,11 @@ export async function action({ request }: Route.ActionArgs) {
         const count = await askFamilies(who, idOf(fields.class, "class"), "chosen", chosen);
         return done(count === 0 ? "All of these families have answered already." : tell("homes.asked", { n: count }));
       }
-      case "add": {
-        const age = (fields.age ?? "").trim();
-        const name = fields.name ?? "";
-        await addChild(who, idOf(fields.class, "class"), { name, age: age === "" ? undefined : Number(age) });
-        return { ...done(tell("homes.added", { name: name.trim() })), added: true as const };
-      }
+      case "add":
+        return formAnswered(form, newChildForm, async ({ class: classId, ...child }) => ({
+          ...done(tell("homes.added", { name: child.name })),
+          added: await addChild(who, idOf(classId, "class"), child),
+        }));
       case "place":
         await placeAnswer(who, idOf(fields.answer, "answer"), idOf(fields.child, "child"));
         return done("Answer matched to the child's home.");
@@ -193,9 +204,9 @@ type Data = Route.ComponentProps["loaderData"];
 export default function Homes({ loaderData: d, actionData }: Route.ComponentProps) {
   const { group, rows } = d;
   const answered = rows.filter((row) => row.survey === "answered").length;
-  const problems = actionData && !actionData.ok ? actionData.problems : [];
-  const done = actionData?.ok ? actionData : null;
-  const named = problems.filter(({ field }) => field === "name" || field === "age");
+  const refused = actionData && !("ok" in actionData) ? actionData : undefined;
+  const problems = actionData && "problems" in actionData ? actionData.problems : [];
+  const done = actionData && "told" in actionData && actionData.ok ? actionData : null;
   const gone = d.deleted.find((child) => child.id === d.justDeleted);
   return (
     <OwnDrawings value={drawingsOf(d.own)}>
@@ -243,12 +254,12 @@ export default function Homes({ loaderData: d, actionData }: Route.ComponentProp
         )}
         {group && (
           <AddChild
-            key={rows.length}
+            key={`child of ${group.id}`}
             classId={group.id}
             name={group.name}
-            open={rows.length === 0 || (actionData !== undefined && "added" in actionData)}
-            again={actionData !== undefined && "added" in actionData}
-            problems={named}
+            open={rows.length === 0 || typeof done?.added === "string"}
+            added={done?.added ?? null}
+            refused={refused}
           />
         )}
         {d.deleted.length > 0 && <Deleted deleted={d.deleted} />}
@@ -550,50 +561,31 @@ function AddChild({
   classId,
   name,
   open,
-  again,
-  problems,
+  added,
+  refused,
 }: {
   classId: string;
   name: string;
   open: boolean;
-  /** True if a child was added just now. */
-  again: boolean;
-  problems: readonly { field: string; message: string }[];
+  /** The child that was added just now. */
+  added: string | null;
+  refused: SubmissionResult<string[]> | undefined;
 }) {
-  const problemOf = (field: string) => {
-    const problem = problems.find((each) => each.field === field);
-    return problem && problemText(problem.message);
-  };
-  const form = useRef<HTMLFormElement>(null);
-  const bad = problems[0]?.field;
-  // After a child was added, the next one can be typed at once. After a refusal, the focus stays where the problem
-  // is.
+  const [form, fields] = useSchemaForm(newChildForm, { id: "add-child", first: { class: classId }, answer: refused });
+  const place = useRef<HTMLFormElement>(null);
+  // After a child was added, the next one can be typed at once.
   useEffect(() => {
-    const field = bad ?? (again ? "name" : null);
-    if (field) form.current?.querySelector<HTMLInputElement>(`[name="${field}"]`)?.focus();
-  }, [again, bad]);
+    if (added === null) return;
+    place.current?.reset();
+    place.current?.querySelector<HTMLInputElement>('[name="name"]')?.focus();
+  }, [added]);
   return (
-    <details className="mt-4 print:hidden" open={open || problems.length > 0 || undefined}>
+    <details className="mt-4 print:hidden" open={open || refused !== undefined || undefined}>
       <summary className="font-semibold text-teal">Add a child to {name}</summary>
-      <Form method="post" ref={form} className="mt-2 flex flex-wrap items-start gap-3">
+      <Form method="post" ref={place} {...getFormProps(form)} className="mt-2 flex flex-wrap items-start gap-3">
         <input type="hidden" name="class" value={classId} />
-        <TextField
-          label="Name"
-          hint="first name and an initial, or a nickname"
-          name="name"
-          required
-          maxLength={30}
-          problem={problemOf("name")}
-        />
-        <TextField
-          label="Age"
-          hint="4 to 15"
-          name="age"
-          inputMode="numeric"
-          required
-          className="w-20"
-          problem={problemOf("age")}
-        />
+        <TextField label="Name" hint="first name and an initial, or a nickname" {...fieldOf(fields.name)} />
+        <TextField label="Age" hint="4 to 15" inputMode="numeric" className="w-20" {...fieldOf(fields.age)} />
         <Button type="submit" look="main" name="intent" value="add" className="mt-6">
           Add child
         </Button>

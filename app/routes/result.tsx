@@ -23,6 +23,7 @@ import { AddPaper } from "../results/paper.tsx";
 import { reminded } from "../results/reminded.ts";
 import { Sending } from "../results/sending.tsx";
 import { ToCheck } from "../results/to-check.tsx";
+import { useRefused } from "../results/use-refused.ts";
 import { matchView, viewOf } from "../results/view.server.ts";
 import { teacherOf } from "../session.server.ts";
 import { Button, ButtonLink } from "../ui/button.tsx";
@@ -31,6 +32,7 @@ import { Menu } from "../ui/menu.tsx";
 import { Figure, Page, PageHead } from "../ui/page.tsx";
 import { piece } from "../ui/piece.ts";
 import { Problems } from "../ui/problems.tsx";
+import { ProgressBar } from "../ui/progress.tsx";
 import { exceptForView } from "../ui/table/columns.ts";
 import { type Tab, Tabs } from "../ui/tabs.tsx";
 import { Done, type Undo } from "../ui/toasts.tsx";
@@ -211,10 +213,11 @@ export async function action({ request, params }: Route.ActionArgs) {
       criterion: fields.criterion,
       mark: fields.mark === "" ? null : fields.mark,
     });
-    if (!read.success) return data({ ok: false as const, problems: problemsOf(read.error) }, { status: 422 });
+    if (!read.success)
+      return data({ ok: false as const, problems: problemsOf(read.error), typed: fields }, { status: 422 });
     await markCriterion(who, id, read.data);
     return done("mark");
-  });
+  }, fields);
 }
 
 /** Reads the score fields of a form, in the unit of the game. */
@@ -247,9 +250,7 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
       label: "By child",
       content: () => (
         <>
-          <Problems
-            list={problems.filter(({ field }) => field === "result" || field === "reason" || field === "level")}
-          />
+          <Problems list={problems.filter(({ field }) => ["result", "level", "orderId", "playId"].includes(field))} />
           {later(<ByChild view={view} assignment={params.id} orderId={loaderData.orderId} state={loaderData.state} />)}
         </>
       ),
@@ -277,7 +278,6 @@ export default function Result({ loaderData, actionData, params }: Route.Compone
           zone={loaderData.zone}
           without={loaderData.without}
           other={loaderData.half}
-          problems={problems}
         />
       </section>
       <Tabs label="Results" tabs={tabs} />
@@ -299,7 +299,7 @@ function useWorkingOut({ working, unlooked }: Data): void {
     asked.current = true;
     void looks.submit({ intent: "looks" }, { method: "post" });
   }, [unlooked, looks]);
-  useLookAgain(working);
+  useLookAgain(working !== null);
 }
 
 /** Shows the title, how many children opened and played it, and the main actions. */
@@ -404,9 +404,7 @@ function Scores({ data, problems, saved }: { data: Data; problems: ProblemList; 
     <>
       <ChildrenStrip view={view} />
       {data.working && (
-        <p role="status" className="text-sm text-quiet">
-          Working out what to expect at each age …
-        </p>
+        <ProgressBar what="Working out what to expect" done={data.working.done} of={data.working.of} nouns="ages" />
       )}
       <ToCheck view={view} open={open} />
       {data.pairs.can && (
@@ -419,14 +417,15 @@ function Scores({ data, problems, saved }: { data: Data; problems: ProblemList; 
           open={open}
         />
       )}
-      <ByHand data={data} problems={problems} saved={saved} />
+      <ByHand data={data} saved={saved} />
     </>
   );
 }
 
 /** Adds results from paper, or from the code that a device shows when it cannot hand in. */
-function ByHand({ data, problems, saved }: { data: Data; problems: ProblemList; saved: Saved }) {
+function ByHand({ data, saved }: { data: Data; saved: Saved }) {
   const { view } = data;
+  const code = useRefused({ intent: "code" });
   return (
     <section className="mt-8 max-w-3xl print:hidden">
       <h2 className="mb-1 text-xl">Add a paper result</h2>
@@ -434,17 +433,24 @@ function ByHand({ data, problems, saved }: { data: Data; problems: ProblemList; 
         rows={view.rows}
         paper={view.paper}
         orderId={data.orderId}
-        problems={problems.filter(({ field }) => ["value", "stage", "cardId", "orderId"].includes(field))}
-        added={saved?.intent === "paper"}
+        added={saved?.intent === "paper" ? saved : null}
       />
       <h3 className="mt-5 mb-1 text-lg">Add a result by code</h3>
       <p className="text-sm text-quiet">
         A device that cannot save a game or hand it in shows a code. Type the code here to add the score.
       </p>
-      <Problems list={problems.filter(({ field }) => field === "code")} />
-      <Form method="post" preventScrollReset className="mt-2 flex flex-wrap items-end gap-3">
-        <TextField label="Code" name="code" required maxLength={40} autoComplete="off" className="w-80 font-mono" />
-        <Button type="submit" name="intent" value="code">
+      <Form method="post" preventScrollReset className="mt-2 flex flex-wrap items-start gap-3" ref={code.form}>
+        <TextField
+          label="Code"
+          name="code"
+          required
+          maxLength={40}
+          autoComplete="off"
+          className="w-80 font-mono"
+          defaultValue={code.typed.code ?? ""}
+          problem={code.problemOf("code")}
+        />
+        <Button type="submit" name="intent" value="code" className="mt-6">
           Add result
         </Button>
       </Form>

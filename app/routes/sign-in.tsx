@@ -4,6 +4,7 @@ import { signedIn } from "../session.server.ts";
 import { signInFrom } from "../sign-in.server.ts";
 import { Button } from "../ui/button.tsx";
 import { Court } from "../ui/court.tsx";
+import { TextField } from "../ui/field.tsx";
 import { Problems } from "../ui/problems.tsx";
 import type { Route } from "./+types/sign-in";
 
@@ -34,27 +35,23 @@ export default function SignIn({ actionData }: Route.ComponentProps) {
           <h1 className="text-3xl">Sign in</h1>
           <p className="text-quiet">For teachers. Families need no account: they open their private link.</p>
           <Problems list={problems} />
-          <label className="field">
-            <span>E-mail</span>
-            <input
-              name="email"
-              type="email"
-              autoComplete="username"
-              required
-              defaultValue={actionData?.email}
-              aria-invalid={problems.length > 0 || undefined}
-            />
-          </label>
-          <label className="field">
-            <span>Password</span>
-            <input
-              name="password"
-              type="password"
-              autoComplete="current-password"
-              required
-              aria-invalid={problems.length > 0 || undefined}
-            />
-          </label>
+          <TextField
+            label="E-mail"
+            name="email"
+            type="email"
+            autoComplete="username"
+            required
+            defaultValue={actionData?.email}
+            aria-invalid={problems.length > 0 || undefined}
+          />
+          <TextField
+            label="Password"
+            name="password"
+            type="password"
+            autoComplete="current-password"
+            required
+            aria-invalid={problems.length > 0 || undefined}
+          />
           <Button look="main" className="mt-2" type="submit" disabled={busy}>
             {busy ? "Signing in …" : "Sign in"}
           </Button>

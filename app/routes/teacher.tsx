@@ -3,6 +3,7 @@ import { useEffect, useRef } from "react";
 import { Form, NavLink, Outlet, useLocation } from "react-router";
 import { shellOf } from "#server/school/classes.ts";
 import { teacherOf } from "../session.server.ts";
+import { Button } from "../ui/button.tsx";
 import { FindButton } from "../ui/find-button.tsx";
 import { Keys } from "../ui/keys.tsx";
 import { Pending } from "../ui/pending.tsx";
@@ -84,10 +85,10 @@ export default function Teacher({ loaderData }: Route.ComponentProps) {
         </NavLink>
         <p className="font-semibold max-sm:hidden">{initial}</p>
         <Form method="post" action="/sign-out">
-          <button type="submit" className="btn btn-quiet btn-small" title="Sign out">
+          <Button type="submit" look="quiet" size="small" title="Sign out">
             <LogOut size={16} aria-hidden="true" />
             <span className="max-lg:sr-only">Sign out</span>
-          </button>
+          </Button>
         </Form>
       </header>
       <div id="main" ref={main} className="flex grow flex-col outline-none" tabIndex={-1}>

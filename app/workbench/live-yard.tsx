@@ -73,7 +73,7 @@ export function LiveYard({
   const [side, setSide] = useState(false);
   const fromSide = side && inAir && sending !== null;
   const target = allParts.find((part) => part.kind === "target" && (part.id === chosen || part.group === chosen));
-  useInSight(view, scale, target?.kind === "target" ? target : null);
+  useInSight(view, scale, target?.kind === "target" ? target : null, draft.settled);
   const { age } = people[shown]!;
   const step = paces(age).step;
   const chosenAt = pegs.find((peg) => peg.id === chosen)?.distance ?? null;

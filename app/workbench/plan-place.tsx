@@ -11,8 +11,8 @@ import { MAX_ZOOM, type PlanScale, type Room, USUAL_ROOM, WIDTH } from "./scale.
 
 /** How far the pointer moves on the empty court before it drags the plan, pixels. */
 const DRAGGED = 3;
-/** A chosen place is brought into sight when it is nearer to the edge than this, pixels. */
-const NEAR_EDGE = 70;
+/** A place is brought into sight when it is nearer to the edge than this, pixels: one just chosen, and one just moved. */
+const NEAR_EDGE = { chosen: 70, moved: 14 } as const;
 
 /** What is seen of the plan: its place on the page, and how far it is zoomed. */
 export interface PlanView {
@@ -63,39 +63,49 @@ export function usePlanView(): PlanView {
   return { box, plan, tape, room: room ?? USUAL_ROOM, measured: room !== null, zoom, zoomBy, refit, fitted };
 }
 
-/** Scrolls the plan so that a place is in its middle. Without `always`, only if the place is out of sight. */
-function show(plan: HTMLElement | null, [x, y]: readonly [number, number], always: boolean) {
+/** Scrolls the plan so that a place is in its middle, if it is nearer to the edge than `edge`, pixels. */
+function show(plan: HTMLElement | null, [x, y]: readonly [number, number], edge = Number.POSITIVE_INFINITY) {
   if (!plan) return;
-  const out = (at: number, from: number, size: number) => at < from + NEAR_EDGE || at > from + size - NEAR_EDGE;
-  if (always || out(x, plan.scrollLeft, plan.clientWidth)) plan.scrollLeft = x - plan.clientWidth / 2;
-  if (always || out(y, plan.scrollTop, plan.clientHeight)) plan.scrollTop = y - plan.clientHeight / 2;
+  const out = (at: number, from: number, size: number) => at < from + edge || at > from + size - edge;
+  if (out(x, plan.scrollLeft, plan.clientWidth)) plan.scrollLeft = x - plan.clientWidth / 2;
+  if (out(y, plan.scrollTop, plan.clientHeight)) plan.scrollTop = y - plan.clientHeight / 2;
 }
 
-/** Keeps the middle of the game, or the chosen place, in sight when the scale or the choice changes. */
+/**
+ * Keeps the middle of the game, or the chosen place, in sight when the scale or the choice changes, and a place that
+ * was moved once it lies still. `settled` changes with every change that is done.
+ */
 export function useInSight(
   { plan, room, zoom, measured }: PlanView,
   scale: PlanScale,
   at: { id: string; along: number; across: number } | null,
+  settled: unknown,
 ): void {
   const { k, width, height } = scale;
   const now = useRef({ scale, at, zoom, room });
   now.current = { scale, at, zoom, room };
   const go = useCallback(
-    (always: boolean) => {
+    (why: "scaled" | "chosen" | "moved") => {
       const element = plan.current;
       if (!element) return;
       const { scale: s, at: a, zoom: z, room: r } = now.current;
       const unit = element.clientWidth / r.wide;
-      const place = a && z > 0 ? ([s.x(a.along), s.y(a.across)] as const) : null;
-      if (place) show(element, [place[0] * unit, place[1] * unit], always);
-      else if (always) show(element, [0, s.y(0) * unit], true);
+      const place = a && ([s.x(a.along) * unit, s.y(a.across) * unit] as const);
+      if (why === "moved") place && show(element, place, NEAR_EDGE.moved);
+      else if (place && z > 0) show(element, place, why === "chosen" ? NEAR_EDGE.chosen : undefined);
+      else if (why === "scaled") show(element, [0, s.y(0) * unit]);
     },
     [plan],
   );
   // biome-ignore lint/correctness/useExhaustiveDependencies: only a new scale moves the view
-  useLayoutEffect(() => go(true), [go, k, width, height, measured]);
+  useLayoutEffect(() => go("scaled"), [go, k, width, height, measured]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: only another choice does, never a drag
-  useLayoutEffect(() => go(false), [go, at?.id]);
+  useLayoutEffect(() => go("chosen"), [go, at?.id]);
+  const first = useRef(settled);
+  useLayoutEffect(() => {
+    if (settled !== first.current) go("moved");
+    first.current = settled;
+  }, [go, settled]);
 }
 
 /**

@@ -18,7 +18,7 @@ export const schoolSettings = z.strictObject({
     .string("Name the school.")
     .trim()
     .min(1, "Name the school.")
-    .max(80, "The school's name can have up to 80 characters."),
+    .max(100, "The school's name can have up to 100 characters."),
   zone: z.string("Choose a time zone from the list.").refine(isZone, "Choose a time zone from the list."),
   locale: z.enum(Object.keys(LOCALES) as [Locale, ...Locale[]], "Choose how dates are written."),
   units: z.enum(["metres", "feet"], "Choose metres or feet."),
@@ -33,3 +33,16 @@ export const className = z
   .trim()
   .min(1, "Name the class.")
   .max(40, "The class name can have up to 40 characters.");
+
+/** What the first administrator of a new installation types. How good the password is, the server says. */
+export const firstSchool = z.object({
+  school: schoolSettings.shape.name,
+  zone: schoolSettings.shape.zone,
+  name: z.string("Type your name.").trim().min(1, "Type your name.").max(60, "Your name can have up to 60 characters."),
+  email: z
+    .email("This is not an e-mail address. It should look like name@school.example.")
+    .max(200, "The e-mail address can have up to 200 characters.")
+    .toLowerCase(),
+  password: z.string("Choose a password.").max(500, "The password can have up to 500 characters."),
+  group: className,
+});

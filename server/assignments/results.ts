@@ -4,6 +4,7 @@ import type { Possible } from "#core/contract/contract.ts";
 import type { Unlikely } from "#core/estimate/unlikely.ts";
 import type { Activity } from "#core/formats/activity.ts";
 import { opened } from "#core/formats/opened.ts";
+import { MODEL_VERSION } from "#core/model.ts";
 import { MARKS, type PlayScore } from "#core/records/play.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
 import type { Expected } from "../compute/work.ts";
@@ -149,8 +150,8 @@ export interface Results {
   without: { id: string; name: string }[];
   /** The expected range by age. An age is missing until it has been worked out. */
   expected: Record<number, Expected>;
-  /** True while some expected ranges are still being worked out. */
-  working: boolean;
+  /** How many ages are done while expected ranges are being worked out, and of how many. Null: they all are. */
+  working: { done: number; of: number } | null;
   /** True if there are goes, but the score from which one is worth a look has not been worked out yet. */
   unlooked: boolean;
 }
@@ -221,7 +222,12 @@ export function resultsFor(who: SignedIn, id: string): Promise<Results> {
           { low, middle, high, holds, rare: rare?.from ?? null },
         ]),
       ),
-      working: await isQueued(tx, "expected", id),
+      working: (await isQueued(tx, "expected", id))
+        ? {
+            done: bands.filter(({ model }) => model === MODEL_VERSION).length,
+            of: new Set(cards.map(({ age }) => age)).size,
+          }
+        : null,
       unlooked: goes.length > 0 && bands.some((band) => band.rare === null),
       rows: cards.map(({ card: c, childId, name, age }) => {
         const mine = goes.filter((go) => go.cardId === c.id);

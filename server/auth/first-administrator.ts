@@ -1,10 +1,9 @@
 import { timingSafeEqual } from "node:crypto";
 import { sql } from "drizzle-orm";
-import { z } from "zod";
 import { problemsOf } from "#core/formats/activity.ts";
+import { firstSchool } from "#core/records/school.ts";
 import { config } from "../config.ts";
 import { systemDb } from "../db/client.ts";
-import { schoolZone } from "../db/school-file.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
 import { passwordProblem } from "./common-passwords.ts";
 import { firstToken } from "./first-token.ts";
@@ -17,22 +16,6 @@ export async function openFirst(token: string): Promise<void> {
   const [row] = isTrue ? await systemDb<{ some: boolean }>(sql`select public.yard_has_teachers() as some`) : [];
   if (!row || row.some) throw new NotFound("page");
 }
-
-const firstSchool = z.object({
-  school: z
-    .string()
-    .trim()
-    .min(1, "Type the school's name.")
-    .max(100, "The school's name can have up to 100 characters."),
-  zone: schoolZone,
-  name: z.string().trim().min(1, "Type your name.").max(60, "Your name can have up to 60 characters."),
-  email: z
-    .email("This is not an e-mail address. It should look like name@school.example.")
-    .max(200, "The e-mail address can have up to 200 characters.")
-    .toLowerCase(),
-  password: z.string().max(500, "The password can have up to 500 characters."),
-  group: z.string().trim().min(1, "Name your first class.").max(40, "The class name can have up to 40 characters."),
-});
 
 /**
  * Creates the first school with its first teacher and class. The link works once. Throws NotFound if somebody else

@@ -6,7 +6,7 @@ import { schema, withTenant } from "../db/client.ts";
 
 const { assignment, card, child, expectedBand, revision } = schema;
 
-/** Works out the expected range of each age in an assignment and stores it. */
+/** Works out the expected range of each age in an assignment and stores it, one age after the other. */
 export async function bandsOf(schoolId: string, assignmentId: string): Promise<void> {
   const asked = await withTenant(schoolId, async (tx) => {
     const [row] = await tx
@@ -26,29 +26,18 @@ export async function bandsOf(schoolId: string, assignmentId: string): Promise<v
     const missing = ages.map((age) => age.age).filter((a) => !known.some((k) => k.age === a));
     return row ? { document: row.document, ages: missing } : null;
   });
-  if (!asked) return;
-  if (asked.ages.length > 0) await expectedAt(schoolId, assignmentId, asked.document, asked.ages);
+  // The page of the results shows how many ages are done.
+  for (const age of asked?.ages ?? []) await expectedAt(schoolId, assignmentId, asked!.document, age);
 }
 
-async function expectedAt(
-  schoolId: string,
-  assignmentId: string,
-  document: Activity,
-  ages: readonly number[],
-): Promise<void> {
-  const expected = await compute("expected", document, ages);
+async function expectedAt(schoolId: string, assignmentId: string, document: Activity, age: number): Promise<void> {
+  const { low, middle, high, holds } = (await compute("expected", document, [age]))[age]!;
   await withTenant(schoolId, async (tx) => {
-    // Results of an earlier model are replaced.
-    for (const age of ages)
-      await tx.delete(expectedBand).where(and(eq(expectedBand.assignmentId, assignmentId), eq(expectedBand.age, age)));
+    // The result of an earlier model is replaced.
+    await tx.delete(expectedBand).where(and(eq(expectedBand.assignmentId, assignmentId), eq(expectedBand.age, age)));
     await tx
       .insert(expectedBand)
-      .values(
-        ages.map((age) => {
-          const { low, middle, high, holds } = expected[age]!;
-          return { schoolId, assignmentId, age, model: MODEL_VERSION, low, middle, high, holds };
-        }),
-      )
+      .values({ schoolId, assignmentId, age, model: MODEL_VERSION, low, middle, high, holds })
       .onConflictDoNothing();
   });
 }
