@@ -3,6 +3,7 @@ import { DropdownMenu, Toolbar } from "radix-ui";
 import type { ReactNode } from "react";
 import { Form, Link, useSubmit } from "react-router";
 import { Button } from "./button.tsx";
+import { useOpen } from "./use-open.ts";
 
 /** One entry of a menu: a link, a file (or a page of the families), a form that is sent, or what the script does. */
 export type MenuEntry = {
@@ -30,6 +31,7 @@ interface Props {
 
 /** A button with a menu. Before the script loads, its entries stand in a row. */
 export function Menu({ label, entries, children, look = "quiet", size = "small", inToolbar = false }: Props) {
+  const [open, change] = useOpen();
   const trigger = (
     <DropdownMenu.Trigger asChild>
       <Button look={look} size={size} aria-label={label} title={label} className="scripted">
@@ -40,7 +42,7 @@ export function Menu({ label, entries, children, look = "quiet", size = "small",
   return (
     <>
       {/* Nothing else on the page is held still: that would take a new look at the style of every element. */}
-      <DropdownMenu.Root modal={false}>
+      <DropdownMenu.Root modal={false} open={open} onOpenChange={change}>
         {inToolbar ? <Toolbar.Button asChild>{trigger}</Toolbar.Button> : trigger}
         <DropdownMenu.Portal>
           <DropdownMenu.Content align="end" sideOffset={4} collisionPadding={8} className="floating min-w-48 py-1">

@@ -40,11 +40,3 @@ export function useChosenStore<R>(rows: readonly R[], rowId: (row: R) => string)
 
 export const useChosen = (store: ChosenStore): ReadonlySet<string> =>
   useSyncExternalStore(store.subscribe, store.all, () => NONE);
-
-/** Whether one row is chosen. */
-export const useIsChosen = (store: ChosenStore, id: string): boolean =>
-  useSyncExternalStore(
-    store.subscribe,
-    () => store.all().has(id),
-    () => false,
-  );

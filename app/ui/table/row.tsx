@@ -3,7 +3,7 @@ import { memo, type ReactNode, useLayoutEffect, useRef } from "react";
 import { Link } from "react-router";
 import { classes } from "../classes.ts";
 import { Menu, type MenuEntry } from "../menu.tsx";
-import { type ChosenStore, useIsChosen } from "./chosen-store.ts";
+import type { ChosenStore } from "./chosen-store.ts";
 import type { Column } from "./columns.ts";
 
 interface Props<R> {
@@ -27,13 +27,18 @@ interface Props<R> {
   reach: boolean;
 }
 
+/** The tick box of a row. Box and row follow the choice past React, so that choosing all rows answers at once. */
 function ChooseBox({ id, name, store, reach }: { id: string; name: string; store: ChosenStore; reach: boolean }) {
-  const chosen = useIsChosen(store, id);
   const box = useRef<HTMLInputElement>(null);
-  // The row is marked past React, which would draw all of it again.
   useLayoutEffect(() => {
-    box.current?.closest("tr")?.toggleAttribute("data-chosen", chosen);
-  }, [chosen]);
+    const follow = () => {
+      const chosen = store.all().has(id);
+      if (box.current && box.current.checked !== chosen) box.current.checked = chosen;
+      box.current?.closest("tr")?.toggleAttribute("data-chosen", chosen);
+    };
+    follow();
+    return store.subscribe(follow);
+  }, [store, id]);
   return (
     <input
       ref={box}
@@ -41,7 +46,6 @@ function ChooseBox({ id, name, store, reach }: { id: string; name: string; store
       data-choose
       tabIndex={reach ? 0 : -1}
       aria-label={`Choose ${name}`}
-      checked={chosen}
       onChange={(event) => store.choose([id], event.target.checked)}
     />
   );

@@ -4,6 +4,7 @@ import { memo, type ReactNode, useMemo } from "react";
 import { Form, useSearchParams } from "react-router";
 import { Button } from "../button.tsx";
 import { Select } from "../field.tsx";
+import { useOpen } from "../use-open.ts";
 import type { Column, Filter, View } from "./columns.ts";
 
 interface Props<R> {
@@ -33,6 +34,7 @@ export const TableBar = memo(function TableBar<R>({
   ...props
 }: Props<R>) {
   const [search] = useSearchParams();
+  const [open, change] = useOpen();
   const { rows } = props;
   const counts = useMemo(
     () =>
@@ -105,7 +107,7 @@ export const TableBar = memo(function TableBar<R>({
       </span>
       <span className="grow" />
       {props.extra}
-      <DropdownMenu.Root modal={false}>
+      <DropdownMenu.Root modal={false} open={open} onOpenChange={change}>
         <DropdownMenu.Trigger asChild>
           <Button look="quiet" size="small" className="scripted">
             <Columns3 size={15} aria-hidden="true" /> Columns
