@@ -3,12 +3,14 @@ import { join } from "node:path";
 import { setTimeout as sleep } from "node:timers/promises";
 import { pathToFileURL } from "node:url";
 import postgres from "postgres";
+import type { Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { openBrowser, signIn } from "../scripts/lib/browser.mjs";
 import { freePort } from "../scripts/lib/port.mjs";
 import { root } from "../scripts/lib/root.mjs";
 import { startWeb } from "../scripts/lib/serve.mjs";
 import { startTestSchool } from "../scripts/lib/test-school.mjs";
-import { signedIn } from "./help.ts";
+import { open, signedIn } from "./help.ts";
 
 /** The demo school after a year: everything sent so far, repeated for each week. */
 const WEEKS = 40;
@@ -147,5 +149,106 @@ describe("the loop of the server", () => {
     }
     const long = pages.filter((path) => heldBy(path) > MOST).map((path) => `${path}: ${heldBy(path)} ms`);
     expect([...new Set(failed), ...long].join("\n")).toBe("");
+  });
+});
+
+/** A processor four times slower than this one shows within this time that something was pressed, milliseconds. */
+const SHOWN = 100;
+const SLOWER = 4;
+/** How often it is pressed at most. */
+const PRESSED = 6;
+/** What `plainLoop` takes on the processor that is meant, milliseconds. A slower machine is slowed down less. */
+const PLAIN_LOOP = 26;
+
+/** The least that a plain loop takes, milliseconds. */
+const plainLoop = (page: Page) =>
+  page.evaluate(() => {
+    let least = Number.POSITIVE_INFINITY;
+    for (let round = 0; round < 9; round++) {
+      const start = performance.now();
+      let sum = 0;
+      for (let i = 0; i < 2e7; i++) sum = (sum * 31 + i) | 0;
+      document.body.dataset.sum = String(sum);
+      least = Math.min(least, performance.now() - start);
+    }
+    return least;
+  });
+
+/** From each press or key to the end of the next paint, milliseconds: the longest of one action. */
+async function watchPresses(page: Page): Promise<() => Promise<number>> {
+  await page.evaluate(() => {
+    const taken: number[] = [];
+    Object.assign(window, { taken });
+    for (const kind of ["pointerdown", "pointerup", "click", "keydown", "keyup"])
+      addEventListener(
+        kind,
+        ({ timeStamp }) =>
+          requestAnimationFrame(() => {
+            const { port1, port2 } = new MessageChannel();
+            port1.onmessage = () => taken.push(performance.now() - timeStamp);
+            port2.postMessage(null);
+          }),
+        true,
+      );
+  });
+  return () => page.evaluate(() => Math.max(...(window as unknown as { taken: number[] }).taken.splice(0)));
+}
+
+describe("a table", () => {
+  it(`shows within ${SHOWN} ms that something was pressed, on a processor ${SLOWER} times slower`, async () => {
+    const { browser, close } = await openBrowser();
+    try {
+      const page = await browser.newPage();
+      await page.setViewport({ width: 1280, height: 800 });
+      await signIn(page, web.url, demo.email, demo.password);
+      const [first] = await sql`select id from assignment order by opens_at desc limit 1`;
+      const all = "thead input[type=checkbox]";
+      const menu = "tr[data-row='1'] button[aria-haspopup=menu]";
+      const unfold = "tr[data-row='1'] button[data-open]";
+      /** Each with what has to be there for it. */
+      const actions: [name: string, needs: string, act: (page: Page) => Promise<unknown>][] = [
+        ["sort", "thead a", (p) => p.click("thead th:nth-child(2) a, thead th:nth-child(3) a")],
+        ["search", "input[name=find]", (p) => p.type("input[name=find]", "a")],
+        ["clear the search", "input[name=find]", (p) => p.keyboard.press("Backspace")],
+        ["open a menu", menu, (p) => p.click(menu)],
+        ["close it", menu, (p) => p.keyboard.press("Escape")],
+        ["open the columns", "main", (p) => p.click("main button ::-p-text(Columns)")],
+        ["close them", "main", (p) => p.keyboard.press("Escape")],
+        ["choose a row", "[data-choose]", (p) => p.click("tr[data-row='1'] [data-choose]")],
+        ["choose all", all, (p) => p.click(all)],
+        ["choose none", all, (p) => p.click(all)],
+        ["open a row", unfold, (p) => p.click(unfold)],
+        ["to the next row", "tr[data-row='1']", (p) => p.keyboard.press("ArrowDown")],
+      ];
+      const least = new Map<string, number>();
+      const slow = () => [...least].filter(([, ms]) => ms > SHOWN);
+      const throttle = await page.createCDPSession();
+      const rate = Math.max(1, (SLOWER * PLAIN_LOOP) / (await plainLoop(page)));
+      const failed: [string, number][] = [];
+      for (const path of ["/homes", `/results/${first!.id}?tab=children`, "/results", "/things", "/exercises"]) {
+        await open(page, `${web.url}${path}`);
+        const taken = await watchPresses(page);
+        await throttle.send("Emulation.setCPUThrottlingRate", { rate });
+        // Other programs on the machine take their time too: what took longer is done again, a while later.
+        for (let round = 0; round < PRESSED && (round === 0 || slow().length > 0); round++) {
+          if (round > 0) await sleep(WHILE_MS);
+          for (const [name, needs, act] of actions) {
+            if (!(await page.$(needs))) continue;
+            if (name === "to the next row") await page.focus("tr[data-row='1']");
+            await act(page);
+            // The rows follow the press.
+            await sleep(400);
+            least.set(name, Math.min(await taken(), least.get(name) ?? Number.POSITIVE_INFINITY));
+          }
+        }
+        expect(least.size).toBeGreaterThan(6);
+        failed.push(...slow().map(([name, ms]) => [`${path}: ${name}`, ms] as [string, number]));
+        least.clear();
+        await throttle.send("Emulation.setCPUThrottlingRate", { rate: 1 });
+      }
+      expect(failed).toEqual([]);
+    } finally {
+      await close();
+    }
   });
 });

@@ -137,7 +137,8 @@ export function DataTable<R>(props: Props<R>) {
       <TableBar
         name={name}
         rows={rows}
-        view={view}
+        find={view.find}
+        chosen={view.filters}
         setView={setView}
         filters={filters}
         searched={props.text !== undefined}
@@ -159,7 +160,15 @@ export function DataTable<R>(props: Props<R>) {
                 </th>
               )}
               {drawn.map((column, i) => (
-                <Head key={column.id} column={column} view={view} setView={setView} first={i === 0} />
+                <Head
+                  key={column.id}
+                  column={column}
+                  own={view.sort.replace(/^-/, "") === column.id ? view.sort : ""}
+                  find={view.find}
+                  chosen={view.filters}
+                  setView={setView}
+                  first={i === 0}
+                />
               ))}
               {props.menu && (
                 <th>
@@ -201,7 +210,7 @@ export function DataTable<R>(props: Props<R>) {
               preventScrollReset
               replace
               className="underline"
-              onClick={() => setView({ sort: view.sort, find: "", filters: {} })}
+              onClick={() => setView({ find: "", filters: {} })}
             >
               Show all {rows.length}
             </Link>
@@ -249,17 +258,23 @@ function ChooseAll({
 
 interface HeadProps<R> {
   column: Column<R>;
-  view: View;
-  setView: (next: View) => void;
+  /** The order of the rows, if it is by this column. Empty if not. */
+  own: string;
+  find: string;
+  chosen: View["filters"];
+  setView: (change: Partial<View>) => void;
   first: boolean;
 }
 
-/** The head of a column. Pressing it sorts by the column, and pressing it again turns the order round. */
-const Head = memo(function Head<R>({ column, view, setView, first }: HeadProps<R>) {
+/**
+ * The head of a column. Pressing it sorts by the column, and pressing it again turns the order round. Only the heads
+ * that this concerns are drawn again.
+ */
+const Head = memo(function Head<R>({ column, own, find, chosen, setView, first }: HeadProps<R>) {
   const [search] = useSearchParams();
-  const by = view.sort.replace(/^-/, "") === column.id;
-  const down = by && view.sort.startsWith("-");
-  const next = { ...view, sort: sortAfter(view.sort, column) };
+  const by = own !== "";
+  const down = own.startsWith("-");
+  const sort = sortAfter(own, column);
   return (
     <th
       scope="col"
@@ -269,14 +284,14 @@ const Head = memo(function Head<R>({ column, view, setView, first }: HeadProps<R
     >
       {column.sort ? (
         <Link
-          to={addressOf(search, next)}
+          to={addressOf(search, { sort, find, filters: chosen })}
           replace
           preventScrollReset
           className="group inline-flex min-h-6 items-center gap-1"
           onClick={(event) => {
             if (event.metaKey || event.ctrlKey || event.shiftKey) return;
             event.preventDefault();
-            setView(next);
+            setView({ sort });
           }}
         >
           {column.head}

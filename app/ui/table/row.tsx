@@ -1,5 +1,5 @@
 import { ChevronRight, EllipsisVertical } from "lucide-react";
-import { memo, type ReactNode, useLayoutEffect, useRef } from "react";
+import { memo, type ReactNode, useDeferredValue, useLayoutEffect, useRef } from "react";
 import { Link } from "react-router";
 import { classes } from "../classes.ts";
 import { Menu, type MenuEntry } from "../menu.tsx";
@@ -57,6 +57,8 @@ export const Row = memo(function Row<R>(props: Props<R>) {
   const name = props.rowName(row);
   const entries = menu?.(row) ?? [];
   const detailId = `${id}-detail`;
+  // The arrow turns at once, and what is opened is drawn after it.
+  const shown = useDeferredValue(opened);
   return (
     <>
       <tr
@@ -129,7 +131,7 @@ export const Row = memo(function Row<R>(props: Props<R>) {
           </td>
         )}
       </tr>
-      {detail && opened && (
+      {detail && opened && shown && (
         <tr id={detailId}>
           <td colSpan={props.width} className="table-detail">
             {detail(row)}

@@ -10,8 +10,10 @@ import type { Column, Filter, View } from "./columns.ts";
 interface Props<R> {
   name: string;
   rows: readonly R[];
-  view: View;
-  setView: (next: View) => void;
+  /** The words searched for, and the option of each filter. */
+  find: string;
+  chosen: View["filters"];
+  setView: (change: Partial<View>) => void;
   filters: readonly Filter<R>[];
   searched: boolean;
   columns: readonly Column<R>[];
@@ -24,7 +26,8 @@ interface Props<R> {
 
 /** The row above a table: search, filters, how many rows are shown, and which columns. */
 export const TableBar = memo(function TableBar<R>({
-  view,
+  find,
+  chosen,
   setView,
   filters,
   columns,
@@ -70,8 +73,8 @@ export const TableBar = memo(function TableBar<R>({
             aria-label={`Search: ${props.name}`}
             placeholder="Search"
             className="w-44 py-1 pl-7"
-            value={view.find}
-            onChange={(event) => setView({ ...view, find: event.target.value })}
+            value={find}
+            onChange={(event) => setView({ find: event.target.value })}
           />
         </label>
       )}
@@ -81,10 +84,10 @@ export const TableBar = memo(function TableBar<R>({
           <Select
             name={filter.id}
             className="py-1"
-            value={view.filters[filter.id] || filter.options[0]!.id}
+            value={chosen[filter.id] || filter.options[0]!.id}
             onChange={(event) => {
               const value = event.target.value === filter.options[0]!.id ? "" : event.target.value;
-              setView({ ...view, filters: { ...view.filters, [filter.id]: value } });
+              setView({ filters: { ...chosen, [filter.id]: value } });
             }}
           >
             {filter.options.map((option) => (

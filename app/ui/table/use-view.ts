@@ -15,7 +15,7 @@ function writeAddress(view: View): void {
  * The view of a table: shown at once, and kept in the address a moment later. The address is written past the router:
  * a navigation would interrupt a form that is on its way, and drop the answer to the one before.
  */
-export function useView(filters: readonly Filter<never>[]): [View, (next: View) => void] {
+export function useView(filters: readonly Filter<never>[]): [View, (change: Partial<View>) => void] {
   const [search] = useSearchParams();
   const { key } = useLocation();
   const [view, setView] = useState(() => viewIn(search, filters));
@@ -38,7 +38,11 @@ export function useView(filters: readonly Filter<never>[]): [View, (next: View) 
     setView(viewIn(search, filters));
   }, [key, search]);
   useEffect(() => () => clearTimeout(waiting.current), []);
-  const change = useCallback((next: View) => {
+  const now = useRef(view);
+  now.current = view;
+  const change = useCallback((part: Partial<View>) => {
+    const next = { ...now.current, ...part };
+    now.current = next;
     setView(next);
     chosen.current = next;
     clearTimeout(waiting.current);
