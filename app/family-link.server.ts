@@ -19,8 +19,9 @@ export async function familyOf(token: string): Promise<OpenLink> {
 
 /** One card of a family, with its times written out. If there is no such card, throws a page that says so. */
 export async function cardAt(params: { token: string; card: string }) {
-  const open = await found(openCard(await familyOf(params.token), idOf(params.card, "card")));
-  return { ...open, token: params.token, opens: when(open.opensAt, open), closes: when(open.closesAt, open) };
+  const { zone, locale, ...open } = await found(openCard(await familyOf(params.token), idOf(params.card, "card")));
+  const clock = { zone, locale };
+  return { ...open, token: params.token, opens: when(open.opensAt, clock), closes: when(open.closesAt, clock) };
 }
 
 /** The class of a survey link. If something is wrong with the link, throws a page that says so. */

@@ -161,7 +161,6 @@ const MAY: Record<string, { paths: string[]; whole: string[] }> = {
       "id",
       "name",
       "school",
-      "zone",
       "hash",
       "state",
       "opensAt",

@@ -102,7 +102,6 @@ function cardOf(name: (typeof patternNames)[number], layout: LayoutName | null =
     id: "c",
     name: "N",
     school: "S",
-    zone: "UTC",
     card,
     state: "open",
     opensAt: now,

@@ -31,8 +31,6 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     id: `try-${id}`,
     name: shell.teacher.split(" ")[0] ?? shell.teacher,
     school: shell.school,
-    zone: shell.zone,
-    locale: shell.locale,
     card: compileCard(activity, { age, leftHanded: false, step: null }),
     hash: "",
     state: "open",

@@ -1,7 +1,7 @@
 import type { Item } from "#core/items/item.ts";
 import type { OpenCard } from "#server/cards/family.ts";
 
-export type CardData = OpenCard & {
+export type CardData = Omit<OpenCard, "zone" | "locale"> & {
   token: string;
   opens: string;
   closes: string;
