@@ -73,6 +73,47 @@ describe("tables", () => {
     await page.close();
   });
 
+  it("keep what was typed into a form that is refused, without a script too, and take it once mended", async () => {
+    const sent = await sending(["Quill F."], { ...fromPattern("climb"), title: title() });
+    const page = await teacherPage(browser);
+    await page.setJavaScriptEnabled(false);
+    await page.goto(`${base}/results/${sent}`);
+    const field = "form:has(button[value=paper]) input[name=value]";
+    const add = () => Promise.all([page.waitForNavigation(), page.click("button[value=paper]")]);
+    await page.type(field, "many");
+    await add();
+    await sees(page, "Type the score as the game gives it.");
+    expect(await page.$eval(field, (input) => (input as HTMLInputElement).value)).toBe("many");
+    expect(await page.$eval(field, (input) => input.getAttribute("aria-invalid"))).toBe("true");
+    await page.$eval(field, (input) => {
+      (input as HTMLInputElement).value = "";
+    });
+    await page.type(field, "0");
+    await add();
+    await sees(page, "The score has been added.");
+    expect(await page.$eval(field, (input) => (input as HTMLInputElement).value)).toBe("");
+    await page.close();
+  });
+
+  it("stand under a head of one row from 768 pixels on, and of two below", async () => {
+    const page = await teacherPage(browser);
+    for (const [width, most] of [
+      [1280, 56],
+      [1024, 56],
+      [768, 56],
+      [640, 104],
+      [390, 104],
+    ] as const) {
+      await page.setViewport({ width, height: 800 });
+      await open(page, `${base}/homes`);
+      expect([
+        width,
+        await page.$eval("header", (head, limit) => head.getBoundingClientRect().height <= limit, most),
+      ]).toEqual([width, true]);
+    }
+    await page.close();
+  });
+
   it("go by keyboard: arrows move, space chooses, Enter opens, and chosen rows are acted on together", async () => {
     const sent = await sending(["Quill F.", "Kezia O.", "Lorcan T."], { ...fromPattern("climb"), title: title() });
     const page = await teacherPage(browser);

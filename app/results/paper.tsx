@@ -31,7 +31,7 @@ function ScoreFields({
       />
       {paper.finishes && (
         <>
-          <CheckField label="finished" name="reachedTop" defaultChecked={was?.finished} />
+          <CheckField label="finished" name="reachedTop" defaultChecked={was?.finished} className="mt-6" />
           {paper.stages > 1 && (
             <TextField
               label="If not,"

@@ -344,7 +344,7 @@ const COLUMNS: Column<HomeView>[] = [
     sort: (row) => row.homes[0]?.area ?? null,
     cell: (row) =>
       row.homes.map((home) => (
-        <span key={home.id} className="flex min-h-8 items-center gap-2 text-sm">
+        <span key={home.id} className="flex min-h-8 min-w-44 items-center gap-2 text-sm">
           <SpacePicture space={home.space} />
           {home.spaceText || NO_ANSWER}
         </span>

@@ -54,7 +54,7 @@ export default function Teacher({ loaderData }: Route.ComponentProps) {
         </NavLink>
         <nav
           aria-label="Main"
-          className="flex h-[50px] gap-1 max-sm:order-last max-sm:h-11 max-sm:w-full max-sm:justify-between max-sm:gap-0"
+          className="flex h-[50px] gap-1 max-md:order-last max-md:h-11 max-md:w-full max-md:justify-between max-md:gap-0"
         >
           {PLACES.map(([to, name]) => (
             <NavLink
@@ -80,14 +80,14 @@ export default function Teacher({ loaderData }: Route.ComponentProps) {
           }
         >
           <Settings size={17} aria-hidden="true" />
-          <span className="max-lg:sr-only">{loaderData.school}</span>
+          <span className="max-xl:sr-only">{loaderData.school}</span>
           <span className="sr-only">Settings</span>
         </NavLink>
-        <p className="font-semibold max-sm:hidden">{initial}</p>
+        <p className="font-semibold max-lg:hidden">{initial}</p>
         <Form method="post" action="/sign-out">
           <Button type="submit" look="quiet" size="small" title="Sign out">
             <LogOut size={16} aria-hidden="true" />
-            <span className="max-lg:sr-only">Sign out</span>
+            <span className="max-xl:sr-only">Sign out</span>
           </Button>
         </Form>
       </header>
