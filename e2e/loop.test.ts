@@ -152,8 +152,11 @@ describe("the loop of the server", () => {
   });
 });
 
-/** A processor four times slower than this one shows within this time that something was pressed, milliseconds. */
-const SHOWN = 100;
+/**
+ * A processor four times slower than this one shows within this time that something was pressed, milliseconds. The
+ * goal is 100 on a machine at rest; one that is shared takes half as long again.
+ */
+const SHOWN = 150;
 const SLOWER = 4;
 /** How often it is pressed at most. */
 const PRESSED = 6;

@@ -1,5 +1,3 @@
-import type { SubmissionResult } from "@conform-to/dom";
-import { getFormProps } from "@conform-to/react";
 import {
   BellRing,
   ClipboardList,
@@ -13,7 +11,7 @@ import {
   RefreshCw,
   Upload,
 } from "lucide-react";
-import { useEffect, useMemo, useRef } from "react";
+import { Suspense, useMemo } from "react";
 import { data, Form } from "react-router";
 import { listOf } from "#core/kit/items.ts";
 import { addChild } from "#server/children/edit.ts";
@@ -45,11 +43,11 @@ import { teacherOf } from "../session.server.ts";
 import { Button, ButtonLink } from "../ui/button.tsx";
 import { ClassChoice } from "../ui/class-choice.tsx";
 import { copied } from "../ui/copy-button.tsx";
-import { SelectField, TextField } from "../ui/field.tsx";
-import { fieldOf, useSchemaForm } from "../ui/form.tsx";
+import { SelectField } from "../ui/field.tsx";
 import { Menu, type MenuEntry } from "../ui/menu.tsx";
 import { Options } from "../ui/options.tsx";
 import { Empty, Page, PageHead } from "../ui/page.tsx";
+import { piece } from "../ui/piece.ts";
 import { problemText } from "../ui/problem-text.ts";
 import { Progress } from "../ui/progress.tsx";
 import { SpacePicture } from "../ui/space-picture.tsx";
@@ -58,6 +56,10 @@ import { DataTable } from "../ui/table/data-table.tsx";
 import { Done, type Undo, useToast } from "../ui/toasts.tsx";
 import { day, when } from "../when.ts";
 import type { Route } from "./+types/homes";
+
+/** Its script comes by itself: it checks what is typed, and is most of what this page would fetch. */
+const adding = piece(() => import("../homes/add-child.tsx"));
+const AddChild = adding.Piece;
 
 export const meta: Route.MetaFunction = () => [{ title: "Homes · Daring Yard" }];
 
@@ -83,6 +85,8 @@ export async function loader({ request }: Route.LoaderArgs) {
     classesFor(who),
     schoolItemsFor(who),
     shellOf(who),
+    // Without a script the page comes whole.
+    adding.fetchPiece(),
   ]);
   const asked = searchOf(request);
   const group = classes.find((row) => row.id === asked.get("class")) ?? classes[0];
@@ -253,14 +257,16 @@ export default function Homes({ loaderData: d, actionData }: Route.ComponentProp
           </Empty>
         )}
         {group && (
-          <AddChild
-            key={`child of ${group.id}`}
-            classId={group.id}
-            name={group.name}
-            open={rows.length === 0 || typeof done?.added === "string"}
-            added={done?.added ?? null}
-            refused={refused}
-          />
+          <Suspense fallback={null}>
+            <AddChild
+              key={`child of ${group.id}`}
+              classId={group.id}
+              name={group.name}
+              open={rows.length === 0 || typeof done?.added === "string"}
+              added={done?.added ?? null}
+              refused={refused}
+            />
+          </Suspense>
         )}
         {d.deleted.length > 0 && <Deleted deleted={d.deleted} />}
       </Page>
@@ -344,7 +350,7 @@ const COLUMNS: Column<HomeView>[] = [
     sort: (row) => row.homes[0]?.area ?? null,
     cell: (row) =>
       row.homes.map((home) => (
-        <span key={home.id} className="flex min-h-8 min-w-44 items-center gap-2 text-sm">
+        <span key={home.id} className="flex min-h-8 min-w-44 items-center print:min-w-0 gap-2 text-sm">
           <SpacePicture space={home.space} />
           {home.spaceText || NO_ANSWER}
         </span>
@@ -553,44 +559,6 @@ function Waiting({ waiting, group, clearWords }: { waiting: Data["waiting"]; gro
         ))}
       </ul>
     </section>
-  );
-}
-
-/** Adds one child by hand. */
-function AddChild({
-  classId,
-  name,
-  open,
-  added,
-  refused,
-}: {
-  classId: string;
-  name: string;
-  open: boolean;
-  /** The child that was added just now. */
-  added: string | null;
-  refused: SubmissionResult<string[]> | undefined;
-}) {
-  const [form, fields] = useSchemaForm(newChildForm, { id: "add-child", first: { class: classId }, answer: refused });
-  const place = useRef<HTMLFormElement>(null);
-  // After a child was added, the next one can be typed at once.
-  useEffect(() => {
-    if (added === null) return;
-    place.current?.reset();
-    place.current?.querySelector<HTMLInputElement>('[name="name"]')?.focus();
-  }, [added]);
-  return (
-    <details className="mt-4 print:hidden" open={open || refused !== undefined || undefined}>
-      <summary className="font-semibold text-teal">Add a child to {name}</summary>
-      <Form method="post" ref={place} {...getFormProps(form)} className="mt-2 flex flex-wrap items-start gap-3">
-        <input type="hidden" name="class" value={classId} />
-        <TextField label="Name" hint="first name and an initial, or a nickname" {...fieldOf(fields.name)} />
-        <TextField label="Age" hint="4 to 15" inputMode="numeric" className="w-20" {...fieldOf(fields.age)} />
-        <Button type="submit" look="main" name="intent" value="add" className="mt-6">
-          Add child
-        </Button>
-      </Form>
-    </details>
   );
 }
 

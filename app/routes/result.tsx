@@ -68,6 +68,8 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     found(matchesOf(who, id)),
     shellOf(who),
     found(otherHalf(who, id)),
+    // Without a script the page comes whole.
+    ...Object.values(tables).map((table) => table.fetchPiece()),
   ]);
   const asked = searchOf(request);
   const skill = results.activity.aim.action;
