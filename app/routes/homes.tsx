@@ -25,8 +25,7 @@ import {
   waitingAnswers,
 } from "#server/homes/answers.ts";
 import { askFamilies } from "#server/homes/ask.ts";
-import { cardsToUpdate } from "#server/homes/cards-to-update.ts";
-import { homesFor } from "#server/homes/homes.ts";
+import { cardsToUpdate, homesFor } from "#server/homes/homes.ts";
 import { changeLink, type LinkChange } from "#server/homes/links.ts";
 import { schoolItemsFor } from "#server/kit/items.ts";
 import { NotAllowed } from "#server/problem.ts";
@@ -350,7 +349,7 @@ const COLUMNS: Column<HomeView>[] = [
     sort: (row) => row.homes[0]?.area ?? null,
     cell: (row) =>
       row.homes.map((home) => (
-        <span key={home.id} className="flex min-h-8 min-w-44 items-center print:min-w-0 gap-2 text-sm">
+        <span key={home.id} className="flex min-h-8 min-w-44 items-center gap-2 text-sm print:min-w-0">
           <SpacePicture space={home.space} />
           {home.spaceText || NO_ANSWER}
         </span>

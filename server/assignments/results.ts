@@ -189,6 +189,7 @@ export function resultsFor(who: SignedIn, id: string): Promise<Results> {
       .where(inArray(play.cardId, ids));
     const activity = own.revision.document;
     const bands = await tx.select().from(expectedBand).where(eq(expectedBand.assignmentId, id));
+    const ages = [...new Set(cards.map(({ age }) => age))];
     const childIds = cards.map((eachCard) => eachCard.childId);
     const kept = await tx
       .select({ unlikely: childForecast.unlikely })
@@ -224,8 +225,8 @@ export function resultsFor(who: SignedIn, id: string): Promise<Results> {
       ),
       working: (await isQueued(tx, "expected", id))
         ? {
-            done: bands.filter(({ model }) => model === MODEL_VERSION).length,
-            of: new Set(cards.map(({ age }) => age)).size,
+            done: ages.filter((age) => bands.some((band) => band.age === age && band.model === MODEL_VERSION)).length,
+            of: ages.length,
           }
         : null,
       unlooked: goes.length > 0 && bands.some((band) => band.rare === null),

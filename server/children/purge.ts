@@ -1,7 +1,6 @@
 import { eq, inArray, sql } from "drizzle-orm";
 import { schema, type Tx, withTenant } from "../db/client.ts";
-import { leave } from "../homes/homes.ts";
-import { childrenOf, homesOf } from "../homes/homes-of.ts";
+import { childrenOf, homesOf, leave } from "../homes/homes-of.ts";
 
 const { assignment, child, job, surveyAnswer } = schema;
 

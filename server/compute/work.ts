@@ -11,7 +11,6 @@ import { type GoReported, type Unlikely, unlikelyOf } from "#core/estimate/unlik
 import type { RecordedEvent } from "#core/events/events.ts";
 import { likelyRange, quantile } from "#core/forecast/distribution.ts";
 import { forecastActivity, type Who } from "#core/forecast/for-activity.ts";
-import { Graph } from "#core/forecast/forecast.ts";
 import { rareScore } from "#core/forecast/rare.ts";
 import { type Activity, gameSettingsOf } from "#core/formats/activity.ts";
 import { type Levels, levelsOf, rateWith } from "#core/levels/levels.ts";
@@ -89,20 +88,13 @@ export const computeTasks = {
   },
   /** A card as its family decided to play it. */
   remade: (making: Making, decided: Decided): Card => remake(making, decided),
-  /** What is expected at each age, alone. */
-  expected(activity: Activity, ages: readonly number[]): Record<number, Expected> {
-    const graph = new Graph();
-    const out: Record<number, Expected> = {};
-    for (const age of new Set(ages)) {
-      const forecast = forecastActivity(activity, [{ age }], { players: 1, mode: "alone", seed: 1 }, "middle", {
-        graph,
-      });
-      const distribution = forecast.sides[0]!.points;
-      // If so many are cut off that half have no score, the farthest that anybody gets is shown.
-      const most = distribution.at[distribution.at.length - 1] ?? 0;
-      out[age] = { ...likelyRange(distribution), middle: Math.min(most, quantile(distribution, 0.5)) };
-    }
-    return out;
+  /** What is expected at an age, alone. */
+  expected(activity: Activity, age: number): Expected {
+    const forecast = forecastActivity(activity, [{ age }], { players: 1, mode: "alone", seed: 1 }, "middle");
+    const distribution = forecast.sides[0]!.points;
+    // If so many are cut off that half have no score, the farthest that anybody gets is shown.
+    const most = distribution.at[distribution.at.length - 1] ?? 0;
+    return { ...likelyRange(distribution), middle: Math.min(most, quantile(distribution, 0.5)) };
   },
   /** The score from which a go at that age should be checked. */
   rare: (activity: Activity, age: number): number | null => rareScore(activity, age),

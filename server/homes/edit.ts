@@ -3,8 +3,7 @@ import { schema, withTenant } from "../db/client.ts";
 import { enqueue } from "../jobs/jobs.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
 import { ownChild } from "../school/classes.ts";
-import { leave } from "./homes.ts";
-import { homesOf } from "./homes-of.ts";
+import { homesOf, leave } from "./homes-of.ts";
 import { addHome, checked, homeIdFor, homeLabel, keep, oneByOne, room } from "./keep.ts";
 
 const { childHome } = schema;

@@ -1,4 +1,4 @@
-import { asc, eq, inArray } from "drizzle-orm";
+import { and, asc, eq, inArray } from "drizzle-orm";
 import type { HomeFacts } from "#core/compile/for-home.ts";
 import { NOTHING_SAID } from "#core/records/home.ts";
 import { schema, type Tx } from "../db/client.ts";
@@ -37,4 +37,10 @@ export async function homesOf(tx: Tx, childIds: readonly string[]): Promise<Map<
 export async function childrenOf(tx: Tx, homeId: string): Promise<string[]> {
   const rows = await tx.select({ id: childHome.childId }).from(childHome).where(eq(childHome.homeId, homeId));
   return rows.map((row) => row.id);
+}
+
+/** Removes a child from a home. A home where nobody lives is deleted. */
+export async function leave(tx: Tx, childId: string, homeId: string): Promise<void> {
+  await tx.delete(childHome).where(and(eq(childHome.childId, childId), eq(childHome.homeId, homeId)));
+  if ((await childrenOf(tx, homeId)).length === 0) await tx.delete(home).where(eq(home.id, homeId));
 }

@@ -1,12 +1,13 @@
 import { and, desc, eq, inArray } from "drizzle-orm";
 import type { HomeFacts } from "#core/compile/for-home.ts";
 import type { SignedIn } from "../auth/sign-in.ts";
-import { schema, type Tx, withTenant } from "../db/client.ts";
+import { schema, withTenant } from "../db/client.ts";
+import { queuedOf } from "../jobs/jobs.ts";
 import { linkToken } from "../links/token.ts";
 import { classesOf } from "../school/classes.ts";
 import { factsOf, homesOf } from "./homes-of.ts";
 
-const { child, childHome, home, link, message } = schema;
+const { child, link, message } = schema;
 
 export interface HomeOfChild extends HomeFacts {
   answeredAt: Date | null;
@@ -28,6 +29,10 @@ export interface HomeRow {
   askedAt: Date | null;
   asked: number;
 }
+
+/** How many of these children wait for their open cards to be compiled again. */
+export const cardsToUpdate = (who: SignedIn, childIds: readonly string[]): Promise<number> =>
+  withTenant(who.schoolId, (tx) => queuedOf(tx, "cards", childIds));
 
 /**
  * One row for each child: homes, who else lives there, the private link unless withdrawn, and when the family was
@@ -80,11 +85,4 @@ export function homesFor(who: SignedIn): Promise<HomeRow[]> {
       };
     });
   });
-}
-
-/** Removes a child from a home. A home where nobody lives is deleted. */
-export async function leave(tx: Tx, childId: string, homeId: string): Promise<void> {
-  await tx.delete(childHome).where(and(eq(childHome.childId, childId), eq(childHome.homeId, homeId)));
-  const left = await tx.select().from(childHome).where(eq(childHome.homeId, homeId));
-  if (left.length === 0) await tx.delete(home).where(eq(home.id, homeId));
 }

@@ -6,8 +6,7 @@ import { enqueue, wakeJobRunner } from "../jobs/jobs.ts";
 import type { OpenLink } from "../links/open-link.ts";
 import { NotAllowed, NotFound } from "../problem.ts";
 import { ownChild } from "../school/classes.ts";
-import { leave } from "./homes.ts";
-import { homesOf } from "./homes-of.ts";
+import { homesOf, leave } from "./homes-of.ts";
 import { oneByOne, room } from "./keep.ts";
 
 const { childHome, homeInvitation } = schema;

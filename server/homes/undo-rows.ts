@@ -9,8 +9,7 @@ import { schema, withTenant } from "../db/client.ts";
 import { enqueue, wakeJobRunner } from "../jobs/jobs.ts";
 import { NotAllowed } from "../problem.ts";
 import { classesOf } from "../school/classes.ts";
-import { leave } from "./homes.ts";
-import { homesOf } from "./homes-of.ts";
+import { homesOf, leave } from "./homes-of.ts";
 
 const { child, home } = schema;
 

@@ -31,7 +31,7 @@ export async function bandsOf(schoolId: string, assignmentId: string): Promise<v
 }
 
 async function expectedAt(schoolId: string, assignmentId: string, document: Activity, age: number): Promise<void> {
-  const { low, middle, high, holds } = (await compute("expected", document, [age]))[age]!;
+  const { low, middle, high, holds } = await compute("expected", document, age);
   await withTenant(schoolId, async (tx) => {
     // The result of an earlier model is replaced.
     await tx.delete(expectedBand).where(and(eq(expectedBand.assignmentId, assignmentId), eq(expectedBand.age, age)));
